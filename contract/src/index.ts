@@ -1,0 +1,15 @@
+export * from './api.ts';
+export { BenchReport } from './bench.ts';
+export {
+  Ink,
+  Machine,
+  Material,
+  Mode,
+  Plan,
+  Prices,
+  problemOf,
+  ShopSchema,
+  StackText,
+  type PlanJson,
+} from './plan.ts';
+export { InspectReport, inspectReport, PlanReport, planReport } from './report.ts';

@@ -1,0 +1,1 @@
+export { costOf, inkPrice, type Cost, type CostLine, type Prices } from './cost.ts';

@@ -1,0 +1,15 @@
+export * from './artwork/index.ts';
+export * from './cost/index.ts';
+export { DomainError } from './errors.ts';
+export * from './ink/index.ts';
+export * from './layout/index.ts';
+export * from './look/index.ts';
+export * from './optics/index.ts';
+export * from './plan/index.ts';
+export * from './plates/index.ts';
+export * from './raster/index.ts';
+export * from './runsheet/index.ts';
+export * from './spectrum/index.ts';
+export * from './stack/index.ts';
+export * from './trips/index.ts';
+export * from './units/index.ts';

@@ -1,0 +1,1 @@
+export { inkUse, type Coverages, type InkUse } from './ink.ts';

@@ -1,0 +1,1 @@
+export { layOut, type Layout, type LayoutWish, type Load } from './layout.ts';

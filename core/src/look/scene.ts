@@ -1,0 +1,146 @@
+/**
+ * The print as an optical pile: every layer of the stack, the material and what lies behind it, for
+ * one point of the picture.
+ */
+import {
+  BACKINGS,
+  BLOCK_OUT,
+  calibrateWhite,
+  CLEAR_COAT,
+  halftone,
+  insideOf,
+  materialLayer,
+  NOTHING,
+  opaque,
+  processLayer,
+  scattererLayer,
+  SILVER,
+  stack,
+  surfaceLayer,
+  turned,
+  type Backing,
+  type Layer,
+  type ProcessModel,
+  type Scatterer,
+} from '../optics/index.ts';
+import { plateKey } from '../plates/index.ts';
+import { type Spectrum } from '../spectrum/index.ts';
+import {
+  inkOf,
+  type Machine,
+  type Material,
+  type Part,
+  type Picture,
+  type Stack,
+  type StackLayer,
+} from '../stack/index.ts';
+
+export interface View {
+  readonly side: 'front' | 'back';
+  /** Where the lamp is: on the viewer's side, or behind the print. */
+  readonly light: 'front' | 'behind';
+  readonly backing: Backing;
+}
+
+/** Ink at one point, 0 to 1: the process inks of each picture, and each plate by its key. */
+export interface Point {
+  readonly process: Readonly<Record<Picture, readonly number[]>>;
+  readonly plates: ReadonlyMap<string, number>;
+}
+
+/**
+ * Yule–Nielsen n for the dots of a thinned special layer, seen together with their gaps through an ink film of
+ * about their own size (from memory: between 1 for coarse and 2 for fine screens).
+ */
+const SPECIAL_YULE_NIELSEN = 1.5;
+
+export interface Scene {
+  readonly stack: Stack;
+  readonly process: ProcessModel;
+  readonly material: Material;
+  readonly body: Layer;
+  readonly white: Scatterer | undefined;
+  readonly whiteLaydown: number;
+}
+
+export function makeScene(plan: {
+  stack: Stack;
+  material: Material;
+  machine: Machine;
+  process: ProcessModel;
+}): Scene {
+  const ink = inkOf(plan.machine, 'W');
+  return {
+    stack: plan.stack,
+    process: plan.process,
+    material: plan.material,
+    body: materialLayer(plan.material.optics),
+    white: ink && calibrateWhite(ink.contrastRatio ?? 0.7, ink.laydown, 0.9),
+    whiteLaydown: ink?.laydown ?? 0,
+  };
+}
+
+const repeat = (layer: Layer, times: number): Layer =>
+  Array.from({ length: times }, () => layer).reduce(stack, NOTHING);
+
+/** One part of a layer where its plate has this value, 0 to 1. For W hits add to the thickness. */
+export function partLayer(scene: Scene, part: Part, hits: number, value: number): Layer {
+  const share = value * (part.density / 100);
+  const dots = (solid: Layer) => halftone(share, solid, NOTHING, SPECIAL_YULE_NIELSEN);
+  switch (part.lay) {
+    case 'W':
+      return scene.white ? dots(scattererLayer(scene.white, scene.whiteLaydown * hits)) : NOTHING;
+    case 'S':
+      return dots(SILVER);
+    case 'B':
+      return dots(BLOCK_OUT);
+    case 'V':
+      return dots(repeat(CLEAR_COAT, hits));
+    case 'CMYK':
+      return NOTHING;
+  }
+}
+
+function stackLayer(scene: Scene, layer: StackLayer, point: Point): Layer {
+  return layer.parts
+    .map((part) => {
+      if (part.lay !== 'CMYK') {
+        const key = plateKey(part.lay, layer.picture, part.rule!);
+        return partLayer(scene, part, layer.hits, point.plates.get(key) ?? 0);
+      }
+      const tints = point.process[layer.picture].map((tint) => tint * (part.density / 100));
+      return repeat(processLayer(scene.process, tints), layer.hits);
+    })
+    .reduce(stack);
+}
+
+/** Everything between the two surfaces, the front up. */
+export function printBody(scene: Scene, point: Point): Layer {
+  const { front, back } = scene.stack;
+  const frontPile = front.map((layer) => stackLayer(scene, layer, point)).reverse();
+  const backPile = back.map((layer) => turned(stackLayer(scene, layer, point)));
+  return [...frontPile, scene.body, ...backPile].reduce(stack);
+}
+
+/** Share of a point that clear ink covers: it makes a matt surface glossy. */
+function glossed(scene: Scene, side: 'front' | 'back', point: Point): number {
+  const top = scene.stack[side].at(-1);
+  const part = top?.parts.find(({ lay }) => lay === 'V');
+  if (!top || !part) return 0;
+  return ((point.plates.get(plateKey('V', top.picture, part.rule!)) ?? 0) * part.density) / 100;
+}
+
+/** Reflectance towards the viewer, or transmittance to the viewer when lit from behind. */
+export function seen(scene: Scene, point: Point, view: View): Spectrum {
+  const body = printBody(scene, point);
+  const upright = view.side === 'front' ? body : turned(body);
+  const scatter = scene.material.optics.scatter * (1 - glossed(scene, view.side, point));
+  const covered = stack(surfaceLayer(scatter), upright);
+  if (view.light === 'behind') return stack(covered, turned(surfaceLayer(0))).up;
+  const ground = BACKINGS[view.backing];
+  // An adhesive joins print and ground optically; otherwise there is air, and two surfaces, between.
+  const behind = scene.material.adhesive
+    ? opaque(insideOf(ground))
+    : stack(turned(surfaceLayer(0)), opaque(ground));
+  return stack(covered, behind).front;
+}

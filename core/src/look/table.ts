@@ -1,0 +1,172 @@
+/**
+ * A picture of the print: the exact sum of the layers at the nodes of a table over the inks, and
+ * interpolation between them for every pixel.
+ *
+ * Interpolation on simplices (the tetrahedral method in any number of dimensions): sort the fractions,
+ * walk from the lower corner of the cell to the upper one, one axis at a time.
+ * Source: J. Kanamori, "Color transformation algorithms for printing and display", and R. Rovatti,
+ * M. Borgatti, R. Guerrieri, "A geometric approach to maximum-speed n-dimensional continuous linear
+ * interpolation in rectangular grids", IEEE Trans. Computers 47 (1998) 894–899 (from memory).
+ */
+import { plateSpecs } from '../plates/index.ts';
+import { D50, spectrumToXyz, xyzToSrgb } from '../spectrum/index.ts';
+import { allLayers, type Picture } from '../stack/index.ts';
+import { seen, type Point, type Scene, type View } from './scene.ts';
+
+/** What one dimension of the table stands for: a process ink by index, or a plate by key. */
+export type Axis =
+  | { readonly kind: 'process'; readonly ink: number; readonly nodes: number }
+  | { readonly kind: 'plate'; readonly key: string; readonly nodes: number };
+
+export interface LookTable {
+  readonly axes: readonly Axis[];
+  /** Gamma-encoded sRGB × 255, not clipped, three values a node, last axis fastest. */
+  readonly nodes: Float32Array;
+  readonly picture: Picture;
+  /** The picture reads backwards in this view. */
+  readonly reversed: boolean;
+}
+
+/** Coverages of what is not looked at pixel by pixel: the picture on the other side. */
+export interface Means {
+  readonly process: Readonly<Record<Picture, readonly number[]>>;
+  readonly plates: ReadonlyMap<string, number>;
+}
+
+const PROCESS_NODES = 6;
+const PLATE_NODES = 5;
+
+/** The picture that faces the viewer: that of the outermost layer on this side, else of the other side. */
+export function facingPicture(scene: Scene, side: 'front' | 'back'): Picture {
+  const { front, back } = scene.stack;
+  const fromViewer =
+    side === 'front' ? [...[...front].reverse(), ...back] : [...[...back].reverse(), ...front];
+  const colour = fromViewer.find(({ parts }) => parts.some(({ lay }) => lay === 'CMYK'));
+  return (colour ?? fromViewer[0]).picture;
+}
+
+export function buildLookTable(scene: Scene, view: View, means: Means): LookTable {
+  const picture = facingPicture(scene, view.side);
+  const hasColour = allLayers(scene.stack).some(
+    (layer) => layer.picture === picture && layer.parts.some(({ lay }) => lay === 'CMYK'),
+  );
+  const axes: Axis[] = [
+    ...(hasColour
+      ? [0, 1, 2, 3].map((ink): Axis => ({ kind: 'process', ink, nodes: PROCESS_NODES }))
+      : []),
+    ...plateSpecs(scene.stack)
+      .filter((spec) => spec.picture === picture && !(spec.rule.extent === 'sheet'))
+      .map(({ key }): Axis => ({ kind: 'plate', key, nodes: PLATE_NODES })),
+  ];
+  const whole = plateSpecs(scene.stack).filter(({ rule }) => rule.extent === 'sheet');
+
+  const count = axes.reduce((product, axis) => product * axis.nodes, 1);
+  const nodes = new Float32Array(count * 3);
+  const xyz = new Float64Array(count * 3);
+  const at = new Array<number>(axes.length).fill(0);
+  let brightest = 0;
+  for (let node = 0; node < count; node++) {
+    const process = [0, 0, 0, 0];
+    const plates = new Map(means.plates);
+    for (const { key } of whole) plates.set(key, 1);
+    axes.forEach((axis, i) => {
+      const value = at[i] / (axis.nodes - 1);
+      if (axis.kind === 'process') process[axis.ink] = value;
+      else plates.set(axis.key, value);
+    });
+    const point: Point = { process: { ...means.process, [picture]: process }, plates };
+    const stimulus = spectrumToXyz(seen(scene, point, view), LIGHT);
+    xyz.set(stimulus, node * 3);
+    if (stimulus[1] > brightest) brightest = stimulus[1];
+    for (let i = axes.length - 1; i >= 0 && ++at[i] === axes[i].nodes; i--) at[i] = 0;
+  }
+  // By reflection white is the perfect diffuser; with the lamp behind, the eye takes the brightest part for white.
+  const scale = view.light === 'behind' && brightest > 0 ? 1 / brightest : 1;
+  for (let node = 0; node < count; node++) {
+    const [x, y, z] = xyz.subarray(node * 3, node * 3 + 3);
+    const rgb = xyzToSrgb([x * scale, y * scale, z * scale], LIGHT.white);
+    nodes[node * 3] = rgb[0] * 255;
+    nodes[node * 3 + 1] = rgb[1] * 255;
+    nodes[node * 3 + 2] = rgb[2] * 255;
+  }
+  return { axes, nodes, picture, reversed: readsBackwards(scene, view.side, picture) };
+}
+
+/** The light of a viewing booth for prints: ISO 3664 (from memory). */
+const LIGHT = D50;
+
+/** A straight layer reads right from its own side, a mirrored one from the other. */
+function readsBackwards(scene: Scene, side: 'front' | 'back', picture: Picture): boolean {
+  const on = (['front', 'back'] as const).find((s) =>
+    scene.stack[s].some((layer) => layer.picture === picture),
+  );
+  const layer = on && scene.stack[on].find((l) => l.picture === picture);
+  if (!layer) return false;
+  return (on === side) === layer.mirror;
+}
+
+/**
+ * Colours a picture. @param planes one plane for each axis, 0–255, all of `out.length / 4` pixels
+ * @param out RGBA, overwritten
+ * @returns share of pixels whose colour the screen can't show, 0 to 1
+ */
+export function renderLook(
+  { axes, nodes }: LookTable,
+  planes: readonly Uint8Array[],
+  out: Uint8ClampedArray,
+): number {
+  const d = axes.length;
+  const strides = new Int32Array(d);
+  for (let i = d - 1, stride = 3; i >= 0; i--) {
+    strides[i] = stride;
+    stride *= axes[i].nodes;
+  }
+  // For each axis and byte: offset of the node below, and the way to the next, 0 to 1.
+  const base = new Int32Array(d * 256);
+  const part = new Float64Array(d * 256);
+  axes.forEach(({ nodes: n }, i) => {
+    for (let v = 0; v < 256; v++) {
+      const position = (v / 255) * (n - 1);
+      const below = Math.min(n - 2, Math.floor(position));
+      base[i * 256 + v] = below * strides[i];
+      part[i * 256 + v] = position - below;
+    }
+  });
+
+  const order = new Int32Array(d);
+  const fraction = new Float64Array(d);
+  let outside = 0;
+  for (let pixel = 0, o = 0; o < out.length; pixel++, o += 4) {
+    let node = 0;
+    for (let i = 0; i < d; i++) {
+      const entry = i * 256 + planes[i][pixel];
+      node += base[entry];
+      const f = part[entry];
+      let j = i;
+      for (; j > 0 && fraction[j - 1] < f; j--) {
+        fraction[j] = fraction[j - 1];
+        order[j] = order[j - 1];
+      }
+      fraction[j] = f;
+      order[j] = i;
+    }
+    let weight = d ? 1 - fraction[0] : 1;
+    let r = weight * nodes[node];
+    let g = weight * nodes[node + 1];
+    let b = weight * nodes[node + 2];
+    for (let i = 0; i < d && fraction[i] > 0; i++) {
+      node += strides[order[i]];
+      weight = fraction[i] - (i + 1 < d ? fraction[i + 1] : 0);
+      if (weight === 0) continue;
+      r += weight * nodes[node];
+      g += weight * nodes[node + 1];
+      b += weight * nodes[node + 2];
+    }
+    if (r < -1 || g < -1 || b < -1 || r > 256 || g > 256 || b > 256) outside++;
+    out[o] = r;
+    out[o + 1] = g;
+    out[o + 2] = b;
+    out[o + 3] = 255;
+  }
+  return outside / (out.length / 4);
+}

@@ -1,0 +1,19 @@
+export {
+  modeOf,
+  pageOf,
+  PLAN_FORMAT,
+  type Artwork,
+  type PrintPlan,
+  type Shop,
+  type Viewing,
+} from './plan.ts';
+export {
+  inkMl,
+  measurePlates,
+  modelOf,
+  pagesOf,
+  planJob,
+  reckon,
+  type PlanResult,
+  type Work,
+} from './reckon.ts';

@@ -1,0 +1,84 @@
+/**
+ * The print plan: everything that decides a print except the artwork's pixels. It carries its machine
+ * and material whole, so that the same plan gives the same result wherever and whenever it is read.
+ */
+import type { ArtworkInfo, ArtworkPage, Role } from '../artwork/index.ts';
+import type { Prices } from '../cost/index.ts';
+import { DomainError } from '../errors.ts';
+import type { LayoutWish } from '../layout/index.ts';
+import type { Backing } from '../optics/index.ts';
+import type { Raster } from '../raster/index.ts';
+import type { Machine, Material, Mode, Picture, Stack } from '../stack/index.ts';
+import type { TripWish } from '../trips/index.ts';
+
+export const PLAN_FORMAT = 1;
+
+export interface Viewing {
+  /** The side the finished print is looked at from. */
+  readonly side: 'front' | 'back' | 'both';
+  readonly light: 'front' | 'behind' | 'both';
+  readonly backing: Backing;
+}
+
+export interface PrintPlan {
+  readonly format: typeof PLAN_FORMAT;
+  readonly name: string;
+  readonly artwork: {
+    /** Page printed for the front, and for the rear of a two-picture stack; from 1. */
+    readonly page: number;
+    readonly rearPage: number | null;
+    /** What spots are used for where their names don't say it exactly. */
+    readonly names: Readonly<Record<string, Role>>;
+  };
+  readonly viewing: Viewing;
+  readonly material: Material;
+  readonly lot: string;
+  readonly machine: Machine;
+  readonly modeId: string;
+  readonly stack: Stack;
+  readonly layout: LayoutWish;
+  readonly trips: TripWish;
+  readonly prices: Prices;
+  /** Will be laminated or masked after printing. */
+  readonly laminated: boolean;
+}
+
+/** A shop: what its plans are made from. */
+export interface Shop {
+  readonly name: string;
+  readonly machines: readonly Machine[];
+  readonly materials: readonly Material[];
+  readonly prices: Prices;
+}
+
+/** Artwork that can be read: what is known of it, and its pixels. */
+export interface Artwork {
+  readonly info: ArtworkInfo;
+  raster(page: number): Raster;
+}
+
+/** @throws DomainError `PAGE_UNKNOWN` */
+export function pageOf(plan: PrintPlan, info: ArtworkInfo, picture: Picture): ArtworkPage {
+  const number =
+    picture === 'rear' ? (plan.artwork.rearPage ?? plan.artwork.page) : plan.artwork.page;
+  const page = info.pages.find((candidate) => candidate.number === number);
+  if (!page)
+    throw new DomainError(
+      'PAGE_UNKNOWN',
+      `The plan asks for page ${number}, and the artwork has ${info.pages.length}. Choose a page from 1 to ${info.pages.length}.`,
+      'artwork.page',
+    );
+  return page;
+}
+
+/** @throws DomainError `MODE_UNKNOWN` */
+export function modeOf({ machine, modeId }: PrintPlan): Mode {
+  const mode = machine.modes.find(({ id }) => id === modeId);
+  if (!mode)
+    throw new DomainError(
+      'MODE_UNKNOWN',
+      `${machine.name} has no mode "${modeId}". It has ${machine.modes.map(({ id }) => id).join(', ')}.`,
+      'modeId',
+    );
+  return mode;
+}

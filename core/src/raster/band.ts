@@ -1,0 +1,53 @@
+/**
+ * Pictures too large to hold: separations come in bands of whole rows, top to bottom.
+ * A plane is a Uint8Array of rows × width, ink coverage from 0 none to 255 full.
+ */
+export interface Band {
+  readonly top: number;
+  readonly rows: number;
+  /** One plane for each channel of the raster, in its order. Valid only until the next band. */
+  readonly planes: readonly Uint8Array[];
+}
+
+export interface Raster {
+  readonly width: number;
+  readonly height: number;
+  readonly dpi: number;
+  readonly channels: readonly string[];
+  /** A fresh run over all rows. */
+  bands(): AsyncIterable<Band> | Iterable<Band>;
+}
+
+/** Pixels, `right` and `bottom` exclusive. */
+export interface PixelBox {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
+export const BAND_ROWS = 256;
+
+/** A raster held in memory, one whole plane a channel. */
+export function memoryRaster(
+  { width, height, dpi }: { width: number; height: number; dpi: number },
+  planes: ReadonlyMap<string, Uint8Array>,
+): Raster {
+  return {
+    width,
+    height,
+    dpi,
+    channels: [...planes.keys()],
+    *bands() {
+      const all = [...planes.values()];
+      for (let top = 0; top < height; top += BAND_ROWS) {
+        const rows = Math.min(BAND_ROWS, height - top);
+        yield {
+          top,
+          rows,
+          planes: all.map((plane) => plane.subarray(top * width, (top + rows) * width)),
+        };
+      }
+    },
+  };
+}

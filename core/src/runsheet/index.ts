@@ -1,0 +1,1 @@
+export { runSheet, type RunSheetInput, type RunStep, type Setting } from './runsheet.ts';

@@ -1,0 +1,234 @@
+/** The steps for the person at the machine, in order, with settings, checks and cautions. */
+import type { ArtworkPage, Finding } from '../artwork/index.ts';
+import type { InkUse } from '../ink/index.ts';
+import type { Layout } from '../layout/index.ts';
+import type { Opacity } from '../look/index.ts';
+import type { PrintPlan } from '../plan/plan.ts';
+import { EXTENT_NAMES, inkOf, channelOf, LAY_NAMES, layerName, type Mode } from '../stack/index.ts';
+import type { Trip } from '../trips/index.ts';
+
+export interface Setting {
+  readonly label: string;
+  readonly value: string;
+}
+
+export interface RunStep {
+  readonly title: string;
+  readonly settings: readonly Setting[];
+  /** To be ticked off before going on. */
+  readonly checks: readonly string[];
+  readonly cautions: readonly string[];
+}
+
+export interface RunSheetInput {
+  readonly plan: PrintPlan;
+  readonly mode: Mode;
+  readonly page: ArtworkPage;
+  readonly layout: Layout;
+  readonly trips: readonly Trip[];
+  readonly inks: readonly InkUse[];
+  readonly opacity: Opacity;
+  readonly findings: readonly Finding[];
+}
+
+const mm = (value: number) => `${value.toFixed(1)} mm`;
+const setting = (label: string, value: string): Setting => ({ label, value });
+
+const CURE_CAUTIONS: Record<PrintPlan['machine']['cure'], readonly string[]> = {
+  uv: [
+    'UV lamps harm eyes and skin: keep shields closed. Uncured UV ink sensitises skin: wear gloves.',
+  ],
+  solvent: ['Solvent vapour: keep the ventilation running and sources of ignition away.'],
+  water: ['Heaters can burn: let guides and platen cool before touching them.'],
+};
+
+export function runSheet(input: RunSheetInput): readonly RunStep[] {
+  const { plan, trips } = input;
+  const steps = [prepare(input), material(input)];
+  if (plan.trips.testPrint) steps.push(testPrint(input));
+  for (const [i, trip] of trips.entries()) {
+    const before = trips[i - 1];
+    if (before && before.side !== trip.side) steps.push(turnOver());
+    steps.push(tripStep(input, trip));
+    const next = trips[i + 1];
+    if (next?.side === trip.side) steps.push(putBack(trip, next));
+  }
+  steps.push(finish(input));
+  return steps;
+}
+
+function prepare({ plan, inks, findings }: RunSheetInput): RunStep {
+  const special = inks.filter(({ channel }) => ['W', 'S', 'V'].includes(channel));
+  return {
+    title: 'Get the machine ready',
+    settings: [
+      setting('Machine', plan.machine.name),
+      ...inks.map(({ channel, ml }) => setting(`Ink ${channel}`, `${ml.toFixed(1)} mL`)),
+    ],
+    checks: [
+      ...(special.some(({ channel }) => channel === 'W' || channel === 'S')
+        ? ['White and silver settle: turn the containers gently from side to side before use.']
+        : []),
+      special.length
+        ? 'Print a nozzle check on clear or coloured stock: white on white can’t be seen.'
+        : 'Print a nozzle check.',
+      ...findings.filter(({ severity }) => severity !== 'note').map(({ message }) => message),
+    ],
+    cautions: [
+      'Waste ink and cleaning fluid are regulated waste; follow the makers’ safety data sheets and local codes.',
+      ...CURE_CAUTIONS[plan.machine.cure],
+    ],
+  };
+}
+
+function material({ plan, layout }: RunSheetInput): RunStep {
+  const { material: stock, machine } = plan;
+  const [first] = layout.loads;
+  const rigid = stock.form === 'board';
+  return {
+    title: 'Load the material',
+    settings: [
+      setting('Material', stock.name),
+      setting('Lot', plan.lot || 'write it down here: ________'),
+      setting('Width', mm(stock.width)),
+      setting('Thickness', `${stock.thickness} mm`),
+      setting('Loads', `${layout.loads.length} × up to ${first.copies} copies`),
+      setting('Copies across', `${layout.columns}`),
+      setting('Printed length', mm(first.length)),
+    ],
+    checks: [
+      ...(stock.class === 'clear'
+        ? [
+            'Read the date of the lot: white crazes on over-age film. Use the oldest good roll first.',
+          ]
+        : []),
+      ...(rigid
+        ? ['Measure the thickness and set the head height; nothing may stand proud of the board.']
+        : ['The material lies flat, without curl or dust.']),
+      'The right side is up.',
+    ],
+    cautions: [
+      'The carriage moves fast and rollers pinch: hands clear before starting.',
+      ...(rigid ? ['A raised or curled edge strikes the head.'] : []),
+      ...(machine.cure === 'water' || machine.cure === 'solvent' ? ['Heated platen: burns.'] : []),
+    ],
+  };
+}
+
+function testPrint({ plan, opacity }: RunSheetInput): RunStep {
+  return {
+    title: 'Make a test print of one copy',
+    settings: opacity.layers.map(({ layer, contrastRatio }) =>
+      setting(
+        `Opacity of ${layer.toLowerCase()}`,
+        `${(contrastRatio * 100).toFixed(0)} % (contrast ratio)`,
+      ),
+    ),
+    checks: [
+      'White sits under everything that needs it; look at eyes, highlights and small type.',
+      'No white peeks out beyond the colour.',
+      ...(plan.stack.back.length || plan.stack.front.some(({ mirror }) => mirror)
+        ? ['Text reads right from the side it will be seen from.']
+        : []),
+      'A barcode, if there is one, scans.',
+      'The customer has seen and signed the proof.',
+    ],
+    cautions: [],
+  };
+}
+
+function tripStep({ plan, mode, page }: RunSheetInput, trip: Trip): RunStep {
+  const mirrored = trip.layers.some(({ mirror }) => mirror);
+  const layers = trip.layers.flatMap((layer, i) =>
+    layer.parts.map(({ lay, density, rule }) => {
+      const name = lay === 'CMYK' ? undefined : inkOf(plan.machine, channelOf(lay))?.spotName;
+      return setting(
+        `Layer ${i + 1}: ${LAY_NAMES[lay]}`,
+        [
+          `${density} %`,
+          `${layer.hits} hit${layer.hits > 1 ? 's' : ''}`,
+          ...(rule ? [EXTENT_NAMES[rule.extent]] : []),
+          ...(rule && rule.chokeMm > 0 && rule.extent !== 'sheet'
+            ? [`choke ${rule.chokeMm} mm`]
+            : []),
+          ...(name ? [`spot name "${name}"`] : []),
+        ].join(', '),
+      );
+    }),
+  );
+  return {
+    title: `Trip ${trip.number}: ${trip.layers.map(layerName).join(', then ').toLowerCase()}`,
+    settings: [
+      setting('Mode', mode.name),
+      ...layers,
+      setting('Order', trip.layers.map(layerName).join(' → ')),
+      setting('Print', mirrored ? 'MIRRORED' : 'straight'),
+      setting('Page', `${page.number} of the artwork`),
+      setting('Passes', `${mode.passes}`),
+      setting(
+        'Carriage',
+        `${trip.speed} mm/s, ${trip.bidirectional ? 'both directions' : 'one direction'}`,
+      ),
+      setting('Return to origin', trip.returnsToOrigin ? 'ON' : 'off'),
+      setting('Drying after', `${trip.waitMinutes} min`),
+      setting('Printing time', `${trip.minutes.toFixed(1)} min`),
+    ],
+    checks: [
+      mirrored ? 'The preview is mirrored, once.' : 'The preview is not mirrored.',
+      'Look at the white before committing to print.',
+      ...(trip.returnsToOrigin
+        ? ['Don’t touch or move the material until the last trip is done.']
+        : []),
+    ],
+    cautions: CURE_CAUTIONS[plan.machine.cure],
+  };
+}
+
+/** Settings of the trip before that would spoil the next one if they stayed. */
+function putBack(done: Trip, next: Trip): RunStep {
+  return {
+    title: `Before trip ${next.number}: put the settings back`,
+    settings: [
+      setting('Hits', `from ${done.hits} to ${next.hits}`),
+      setting('Drying', `to ${next.waitMinutes} min`),
+      setting('Return to origin', next.returnsToOrigin ? 'leave ON' : 'turn off'),
+      setting('Carriage', `to ${next.speed} mm/s`),
+    ],
+    checks: [
+      'The first layer is dry to the touch at a spare edge.',
+      'The head is back at the origin.',
+    ],
+    cautions: [],
+  };
+}
+
+const turnOver = (): RunStep => ({
+  title: 'Turn the material over',
+  settings: [],
+  checks: ['The print is dry.', 'The registration marks lie on the stops.'],
+  cautions: ['Hands clear of the carriage and rollers.'],
+});
+
+function finish({ plan, layout }: RunSheetInput): RunStep {
+  const copies = layout.loads.reduce((sum, load) => sum + load.copies, 0);
+  return {
+    title: 'Finish and count',
+    settings: [setting('Good copies', `${copies}`)],
+    checks: [
+      plan.machine.cure === 'solvent'
+        ? 'Let the print gas out before laminating or stacking.'
+        : 'Let the print come to rest before cutting or stacking.',
+      'Write down the machine’s own ink report beside the estimate.',
+      ...(plan.laminated ? ['Laminate or mask.'] : []),
+    ],
+    cautions: [
+      'Blades: cut away from the hand.',
+      ...(plan.viewing.light !== 'front'
+        ? ['Light boxes are electrical signs: a licensed installer connects them.']
+        : []),
+      ...(plan.machine.kind === 'label'
+        ? ['Labels near food: only inks and barriers cleared for food contact.']
+        : ['Signs overhead, and film on safety or insulating glass, need a qualified fitter.']),
+    ],
+  };
+}

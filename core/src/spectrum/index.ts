@@ -1,0 +1,14 @@
+export {
+  A,
+  D50,
+  D65,
+  deltaE2000,
+  labToXyz,
+  spectrumToLab,
+  spectrumToXyz,
+  xyzToLab,
+  xyzToSrgb,
+} from './colour.ts';
+export type { Illuminant, Triple } from './colour.ts';
+export { smoothestReflectance } from './smoothest.ts';
+export { BANDS, edge, flat, map2, spectrumOf, wavelength, type Spectrum } from './spectrum.ts';

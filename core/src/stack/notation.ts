@@ -1,0 +1,127 @@
+/**
+ * The short notation of a stack, which reads like a cut through the print: `film` in the middle, the
+ * front to its right and the back to its left, so that either side reads outward from the film.
+ *
+ *     film | W70x2@image / CMYK          white at 70 %, two hits, under the image; colour on top
+ *     W~@sheet / CMYK~ | film            colour on the back, white behind it, both mirrored
+ *     film | W@art+CMYK                  white beside colour in one layer
+ *
+ *     stack  = [ side "|" ] "film" [ "|" side ]
+ *     side   = layer { "/" layer }
+ *     layer  = part { "+" part }         ~ x and :rear belong to the layer; they stand on any part
+ *     part   = lay [ density ] [ "x" hits ] [ ":rear" ] [ "~" ] [ "@" extent [ "(" finish ")" ] ]
+ *     finish = [ "haze" percent ] [ "choke" mm ]
+ */
+import { DomainError } from '../errors.ts';
+import {
+  DEFAULT_RULE,
+  EXTENTS,
+  LAYS,
+  type Extent,
+  type Lay,
+  type Part,
+  type Stack,
+  type StackLayer,
+} from './stack.ts';
+
+const PART =
+  /^(CMYK|[WSVB])(\d{1,3})?(?:x(\d{1,2}))?(:rear)?(~)?(?:@([a-z]+)(?:\(\s*(?:haze (\d+(?:\.\d+)?))?\s*(?:choke (\d+(?:\.\d+)?))?\s*\))?)?$/;
+
+const refuse = (what: string): never => {
+  throw new DomainError('STACK_NOTATION', what, 'stack');
+};
+
+/** @throws DomainError `STACK_NOTATION`, naming the piece that can't be read. */
+export function parseStack(text: string): Stack {
+  const sides = text.split('|').map((side) => side.trim());
+  const film = sides.indexOf('film');
+  if (
+    film < 0 ||
+    film > 1 ||
+    sides.length > film + 2 ||
+    sides.filter((s) => s === 'film').length > 1
+  )
+    refuse(
+      `A stack needs the word "film" once, with "|" between it and each printed side; got "${text}".`,
+    );
+  const layersOf = (side: string | undefined) =>
+    side ? side.split('/').map((l) => parseLayer(l.trim())) : [];
+  const stack = {
+    front: layersOf(sides[film + 1]),
+    back: layersOf(film === 1 ? sides[0] : undefined).reverse(),
+  };
+  if (stack.front.length + stack.back.length === 0)
+    refuse('A stack needs at least one printed layer.');
+  return stack;
+}
+
+function parseLayer(text: string): StackLayer {
+  const pieces = text.split('+').map((piece) => parsePart(piece.trim()));
+  const hits = Math.max(...pieces.map((piece) => piece.hits));
+  const layer = {
+    parts: pieces.map(({ part }) => part),
+    hits,
+    mirror: pieces.some((piece) => piece.mirror),
+    picture: pieces.some((piece) => piece.rear) ? ('rear' as const) : ('front' as const),
+  };
+  const lays = layer.parts.map(({ lay }) => lay);
+  if (new Set(lays).size < lays.length) refuse(`The layer "${text}" names the same ink twice.`);
+  return layer;
+}
+
+function parsePart(text: string): { part: Part; hits: number; rear: boolean; mirror: boolean } {
+  const found = PART.exec(text);
+  if (!found)
+    return refuse(
+      `"${text}" is not a layer: write one of ${LAYS.join(', ')}, then density, hits and extent, as in W70x2@image.`,
+    );
+  const [, lay, density = '100', hits = '1', rear, mirror, extent, haze, choke] = found;
+  if (Number(density) < 1 || Number(density) > 100)
+    refuse(`The density in "${text}" must be 1 to 100 %.`);
+  if (Number(hits) < 1) refuse(`The hits in "${text}" must be at least 1.`);
+  if (extent && !EXTENTS.includes(extent as Extent))
+    refuse(`"${extent}" is not an extent: write ${EXTENTS.join(', ')}.`);
+  if (extent && lay === 'CMYK') refuse('Colour prints its own separations and takes no extent.');
+  const rule = {
+    extent: (extent ?? DEFAULT_RULE.extent) as Extent,
+    hazePercent: haze === undefined ? DEFAULT_RULE.hazePercent : Number(haze),
+    chokeMm: choke === undefined ? 0 : Number(choke),
+  };
+  const part = { lay: lay as Lay, density: Number(density) };
+  return {
+    part: lay === 'CMYK' ? part : { ...part, rule },
+    hits: Number(hits),
+    rear: rear !== undefined,
+    mirror: mirror !== undefined,
+  };
+}
+
+/** The canonical text: leaves out what is ordinary. `parseStack` reads it back to the same stack. */
+export function formatStack({ front, back }: Stack): string {
+  const side = (layers: readonly StackLayer[]) => layers.map(formatLayer).join(' / ');
+  return [
+    ...(back.length ? [side([...back].reverse())] : []),
+    'film',
+    ...(front.length ? [side(front)] : []),
+  ].join(' | ');
+}
+
+function formatLayer({ parts, hits, mirror, picture }: StackLayer): string {
+  return parts
+    .map(({ lay, density, rule }) => {
+      const finish = rule && [
+        ...(rule.hazePercent === DEFAULT_RULE.hazePercent ? [] : [`haze ${rule.hazePercent}`]),
+        ...(rule.chokeMm === 0 ? [] : [`choke ${rule.chokeMm}`]),
+      ];
+      return [
+        lay,
+        density === 100 ? '' : density,
+        hits === 1 ? '' : `x${hits}`,
+        picture === 'rear' ? ':rear' : '',
+        mirror ? '~' : '',
+        rule ? `@${rule.extent}` : '',
+        finish?.length ? `(${finish.join(' ')})` : '',
+      ].join('');
+    })
+    .join('+');
+}

@@ -1,0 +1,75 @@
+/**
+ * A stack: layers in order from the substrate outward, on the front and on the back.
+ * Order and extent are two things: order is the place in the list, extent is a plate rule.
+ */
+
+/** CMYK is the four process inks together; W white, S metallic, V clear, B black as block-out. */
+export const LAYS = ['CMYK', 'W', 'S', 'V', 'B'] as const;
+export type Lay = (typeof LAYS)[number];
+export type Special = Exclude<Lay, 'CMYK'>;
+
+export const LAY_NAMES: Record<Lay, string> = {
+  CMYK: 'Colour',
+  W: 'White',
+  S: 'Silver',
+  V: 'Clear',
+  B: 'Block-out black',
+};
+
+/** Where a special is laid: what the artist drew, under any image, or the whole sheet. */
+export const EXTENTS = ['art', 'image', 'sheet'] as const;
+export type Extent = (typeof EXTENTS)[number];
+
+export const EXTENT_NAMES: Record<Extent, string> = {
+  art: 'as drawn in the artwork',
+  image: 'under the image only',
+  sheet: 'whole sheet, edge to edge',
+};
+
+export interface PlateRule {
+  readonly extent: Extent;
+  /** Any single ink at or below this tint, in percent, counts as blank background (haze). */
+  readonly hazePercent: number;
+  /** How far the plate is pulled in from its edge, mm; 0 for none. */
+  readonly chokeMm: number;
+}
+
+export const DEFAULT_RULE: PlateRule = { extent: 'image', hazePercent: 3, chokeMm: 0 };
+
+export interface Part {
+  readonly lay: Lay;
+  /** 0 to 100 %. */
+  readonly density: number;
+  /** Absent on CMYK, which prints its own separations. */
+  readonly rule?: PlateRule;
+}
+
+/** Which picture of the artwork a layer belongs to: the one for the front or for the rear. */
+export type Picture = 'front' | 'rear';
+
+export interface StackLayer {
+  /** Laid at one position in the stack; two specials beside one another, or special beside colour. */
+  readonly parts: readonly Part[];
+  readonly hits: number;
+  /** Printed laterally reversed, to be read through the substrate. */
+  readonly mirror: boolean;
+  readonly picture: Picture;
+}
+
+export interface Stack {
+  /** From the substrate outward. */
+  readonly front: readonly StackLayer[];
+  readonly back: readonly StackLayer[];
+}
+
+/** Every layer in the order in which it is laid on its side, front side first. */
+export const allLayers = (stack: Stack): readonly StackLayer[] => [...stack.front, ...stack.back];
+
+export const usesLay = (stack: Stack, lay: Lay): boolean =>
+  allLayers(stack).some(({ parts }) => parts.some((part) => part.lay === lay));
+
+/** `W + CMYK` as an operator says it: "White beside colour". */
+export function layerName({ parts, picture }: StackLayer): string {
+  const names = parts.map(({ lay }) => LAY_NAMES[lay]).join(' beside ');
+  return picture === 'rear' ? `${names} (rear picture)` : names;
+}

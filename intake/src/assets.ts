@@ -1,0 +1,13 @@
+import { existsSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+/** A file that ships with the program: found from the source and from a bundle alike, by looking upwards. */
+export function assetPath(name: string): string {
+  for (let folder = dirname(fileURLToPath(import.meta.url)); ; folder = dirname(folder)) {
+    const candidate = join(folder, 'intake', 'assets', name);
+    if (existsSync(candidate)) return candidate;
+    if (folder === dirname(folder))
+      throw new Error(`The file ${name} is missing from the installation.`);
+  }
+}

@@ -1,0 +1,75 @@
+/** Interleaved pixels of any colour to process plates, with the alpha channel keeping the material bare. */
+import type { Finding } from '@kyanos/core';
+import type { PlanarFile } from './planar.ts';
+import { PlanarWriter } from './planar.ts';
+import { pictureConverter, type Converter } from './profile.ts';
+
+export class CmykBands {
+  readonly #writer: PlanarWriter;
+  readonly #converter: Converter | undefined;
+  readonly #colours: 1 | 3 | 4;
+  readonly #alpha: boolean;
+  readonly #width: number;
+
+  private constructor(
+    file: PlanarFile,
+    colours: 1 | 3 | 4,
+    alpha: boolean,
+    converter: Converter | undefined,
+  ) {
+    this.#writer = new PlanarWriter(file);
+    this.#converter = converter;
+    this.#colours = colours;
+    this.#alpha = alpha;
+    this.#width = file.width;
+  }
+
+  static async open(
+    file: PlanarFile,
+    colours: 1 | 3 | 4,
+    alpha: boolean,
+    icc: Uint8Array | undefined,
+  ): Promise<CmykBands> {
+    const converter = colours === 4 ? undefined : await pictureConverter(colours, icc);
+    return new CmykBands(file, colours, alpha, converter);
+  }
+
+  /** @param extras further planes, written after C, M, Y, K */
+  write(top: number, rows: number, pixels: Uint8Array, extras: readonly Uint8Array[] = []): void {
+    const count = rows * this.#width;
+    const samples = this.#colours + (this.#alpha ? 1 : 0);
+    let colour = pixels;
+    if (this.#alpha) {
+      colour = new Uint8Array(count * this.#colours);
+      for (let i = 0, o = 0; i < count; i++)
+        for (let c = 0; c < this.#colours; c++) colour[o++] = pixels[i * samples + c];
+    }
+    const ink = this.#converter ? this.#converter.toCmyk(colour, count) : colour;
+    const planes = [0, 1, 2, 3].map(() => new Uint8Array(count));
+    for (let i = 0, o = 0; i < count; i++, o += 4) {
+      const opaque = this.#alpha ? pixels[i * samples + this.#colours] : 255;
+      for (let c = 0; c < 4; c++)
+        planes[c][i] = opaque === 255 ? ink[o + c] : Math.round((ink[o + c] * opaque) / 255);
+    }
+    this.#writer.write(top, [...planes, ...extras]);
+  }
+
+  get colour(): string {
+    return this.#converter
+      ? `converted to process ink by ICC profile (${this.#converter.sourceName})`
+      : 'process ink as in the file';
+  }
+
+  conversionNote(): Finding {
+    return {
+      code: 'RGB_CONVERTED',
+      severity: 'note',
+      message: `The picture is ${this.#colours === 1 ? 'grey' : 'RGB'}; it was ${this.colour}.`,
+    };
+  }
+
+  close(): void {
+    this.#writer.close();
+    this.#converter?.close();
+  }
+}

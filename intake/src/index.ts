@@ -1,0 +1,5 @@
+export { DEFAULT_DPI, openArtwork, sniff, type IntakeOptions, type OpenArtwork } from './intake.ts';
+export { planarRaster } from './planar.ts';
+export { anchorOf } from './profile.ts';
+export { ArtworkRefused, MAX_PAGES, MAX_PIXELS, MAX_SIDE_PX } from './refusal.ts';
+export { run } from './run.ts';

@@ -1,0 +1,102 @@
+/** PNG and JPEG: decoded by libvips to a file of raw pixels, converted band by band. */
+import { closeSync, openSync, readSync } from 'node:fs';
+import { join } from 'node:path';
+import { BAND_ROWS, PROCESS_NAMES } from '@kyanos/core';
+import sharp from 'sharp';
+import { CmykBands } from './cmykbands.ts';
+import type { PageFile, Source } from './intake.ts';
+import { anchorOf } from './profile.ts';
+import { checkSize, MAX_PIXELS, refuse } from './refusal.ts';
+
+/** Resolution of a picture that states none. Common practice for artwork at final size. */
+export const ASSUMED_DPI = 300;
+
+/** Bytes before the pixels in a libvips image file. */
+const VIPS_HEADER = 64;
+
+export async function readPicture(source: Source): Promise<PageFile[]> {
+  const open = () =>
+    sharp(source.path, { limitInputPixels: MAX_PIXELS, failOn: 'error', unlimited: false });
+  const meta = await open()
+    .metadata()
+    .catch((error: Error) => unreadable(error));
+  checkSize(meta.width, meta.height);
+  const cmyk = meta.space === 'cmyk';
+  const grey = meta.space === 'b-w' || meta.space === 'grey16';
+  const alpha = meta.hasAlpha;
+  const colours = cmyk ? 4 : grey ? 1 : 3;
+
+  const decoded = join(source.tmp, 'pixels.v');
+  let image = open().rotate();
+  // Without this libvips would turn ink into light and back, through a profile of its own.
+  if (cmyk) image = image.pipelineColourspace('cmyk').toColourspace('cmyk');
+  else image = image.toColourspace(grey ? 'b-w' : 'srgb');
+  const { width, height } = await image
+    .keepMetadata()
+    .toFile(decoded)
+    .catch((error: Error) => unreadable(error));
+  source.signal?.throwIfAborted();
+  source.progress(0.4);
+
+  const dpi = meta.density ?? ASSUMED_DPI;
+  const file = {
+    path: join(source.tmp, 'plates'),
+    width,
+    height,
+    dpi,
+    channels: [...PROCESS_NAMES],
+    offset: 0,
+    inverted: false,
+  };
+  const icc = meta.icc && new Uint8Array(meta.icc);
+  const bands = await CmykBands.open(file, colours, alpha, icc);
+  const samples = colours + (alpha ? 1 : 0);
+  const handle = openSync(decoded, 'r');
+  try {
+    const buffer = new Uint8Array(BAND_ROWS * width * samples);
+    for (let top = 0; top < height; top += BAND_ROWS) {
+      source.signal?.throwIfAborted();
+      const rows = Math.min(BAND_ROWS, height - top);
+      const pixels = buffer.subarray(0, rows * width * samples);
+      readSync(handle, pixels, 0, pixels.length, VIPS_HEADER + top * width * samples);
+      bands.write(top, rows, pixels);
+      source.progress(0.4 + (0.4 * (top + rows)) / height);
+    }
+  } finally {
+    closeSync(handle);
+    bands.close();
+  }
+  return [
+    {
+      file,
+      box: { left: 0, top: 0, width: (width / dpi) * 25.4, height: (height / dpi) * 25.4 },
+      bleedDeclared: false,
+      colour: bands.colour,
+      anchor: await anchorOf(cmyk ? icc : undefined),
+      notes: [
+        ...(cmyk ? [] : [bands.conversionNote()]),
+        ...(meta.density
+          ? []
+          : [
+              {
+                code: 'RESOLUTION_ASSUMED',
+                severity: 'note' as const,
+                message: `The picture states no resolution; ${ASSUMED_DPI} dpi is assumed, which makes it ${((width / dpi) * 25.4).toFixed(1)} × ${((height / dpi) * 25.4).toFixed(1)} mm.`,
+              },
+            ]),
+      ],
+    },
+  ];
+}
+
+function unreadable(error: Error): never {
+  if (/pixel limit/i.test(error.message))
+    return refuse(
+      'ARTWORK_TOO_LARGE',
+      `The picture has more than ${MAX_PIXELS / 1e6} million pixels. Choose a lower resolution, or print it in tiles.`,
+    );
+  return refuse(
+    'ARTWORK_DAMAGED',
+    'The picture ends too early or is damaged. Export it again, or send it as TIFF or PDF.',
+  );
+}

@@ -1,0 +1,134 @@
+/**
+ * Colour conversion through ICC profiles by LittleCMS, and what a printing condition's profile says of its inks.
+ * Intent: relative colorimetric with black point compensation, so that paper white is no ink.
+ */
+import { readFileSync } from 'node:fs';
+import { RAMP_TINTS, type ProcessAnchor, type Triple } from '@kyanos/core';
+import * as lcms from 'lcms-wasm';
+import { assetPath } from './assets.ts';
+
+/** Black point compensation, from lcms2.h. */
+const BLACK_POINT_COMPENSATION = 0x2000;
+
+/**
+ * 32-bit float pixels, put together as lcms2.h does: the package names no float formats that fit its own buffers.
+ * CMYK is in percent, Lab in its own units.
+ */
+const floatPixels = (space: number, channels: number) =>
+  (1 << 22) | (space << 16) | (channels << 3) | 4;
+const CMYK_FLOAT = floatPixels(6, 4);
+const LAB_FLOAT = floatPixels(10, 3);
+
+let engine: Promise<lcms.Lcms> | undefined;
+const lcmsEngine = () => (engine ??= lcms.instantiate());
+
+/** Through the heap: the package's own call puts the profile on the stack, which a large one overflows. 0 if it can't be read. */
+function openProfile(cms: lcms.Lcms, bytes: Uint8Array): lcms.Handle {
+  const at = cms._malloc(bytes.length);
+  cms.HEAPU8.set(bytes, at);
+  const profile = cms.ccall(
+    'cmsOpenProfileFromMem',
+    'number',
+    ['number', 'number'],
+    [at, bytes.length],
+  );
+  cms._free(at);
+  return profile;
+}
+
+/** The printing condition for artwork that names none: a public-domain CMYK profile. */
+export const defaultProfile = (): Uint8Array => readFileSync(assetPath('process.icc'));
+
+export interface Converter {
+  /** Interleaved pixels in, interleaved C, M, Y, K out (0–255 ink). */
+  toCmyk(pixels: Uint8Array, count: number): Uint8Array;
+  /** The profile that was used for the source. */
+  readonly sourceName: string;
+  close(): void;
+}
+
+/** @param embedded the picture's own profile, if it has one that fits its channels */
+export async function pictureConverter(
+  channels: 1 | 3,
+  embedded: Uint8Array | undefined,
+): Promise<Converter> {
+  const cms = await lcmsEngine();
+  const wanted = channels === 1 ? 'GRAY' : 'RGB';
+  let source = embedded ? openProfile(cms, embedded) : 0;
+  if (source && cms.cmsGetColorSpaceASCII(source).trim() !== wanted) {
+    cms.cmsCloseProfile(source);
+    source = 0;
+  }
+  const own = source !== 0;
+  // Grey without a profile is read as sRGB with three equal channels.
+  const spread = channels === 1 && !own;
+  if (!own) source = cms.cmsCreate_sRGBProfile();
+  const bytes = defaultProfile();
+  const target = openProfile(cms, bytes);
+  const transform = cms.cmsCreateTransform(
+    source,
+    channels === 1 && own ? lcms.TYPE_GRAY_8 : lcms.TYPE_RGB_8,
+    target,
+    lcms.TYPE_CMYK_8,
+    lcms.INTENT_RELATIVE_COLORIMETRIC,
+    BLACK_POINT_COMPENSATION,
+  );
+  return {
+    sourceName: own
+      ? cms.cmsGetProfileInfoASCII(source, lcms.cmsInfoDescription, 'en', 'US')
+      : 'sRGB, as none is embedded',
+    toCmyk(pixels, count) {
+      let input = pixels;
+      if (spread) {
+        input = new Uint8Array(count * 3);
+        for (let i = 0, o = 0; i < count; i++, o += 3)
+          input[o] = input[o + 1] = input[o + 2] = pixels[i];
+      }
+      return cms.cmsDoTransform(transform, input, count) as Uint8Array;
+    },
+    close() {
+      cms.cmsDeleteTransform(transform);
+      cms.cmsCloseProfile(source);
+      cms.cmsCloseProfile(target);
+    },
+  };
+}
+
+/** Lab of solids and tints in a CMYK profile, by its colorimetric table. The default profile if there is no other. */
+export async function anchorOf(embedded?: Uint8Array): Promise<ProcessAnchor> {
+  const cms = await lcmsEngine();
+  let bytes = embedded ?? defaultProfile();
+  let profile = openProfile(cms, bytes);
+  if (!profile || cms.cmsGetColorSpaceASCII(profile).trim() !== 'CMYK') {
+    if (profile) cms.cmsCloseProfile(profile);
+    bytes = defaultProfile();
+    profile = openProfile(cms, bytes);
+  }
+  const lab = cms.cmsCreateLab4Profile(null);
+  const transform = cms.cmsCreateTransform(
+    profile,
+    CMYK_FLOAT,
+    lab,
+    LAB_FLOAT,
+    lcms.INTENT_RELATIVE_COLORIMETRIC,
+    0,
+  );
+  const labOf = (cmyk: readonly number[]): Triple => {
+    const out = cms.cmsDoTransform(
+      transform,
+      Float32Array.from(cmyk, (v) => v * 100),
+      1,
+    );
+    return [Math.min(100, out[0]), out[1], out[2]];
+  };
+  const primaries = Array.from({ length: 16 }, (_, bits) =>
+    labOf([0, 1, 2, 3].map((ink) => (bits >> ink) & 1)),
+  );
+  const ramps = [0, 1, 2, 3].map((ink) =>
+    RAMP_TINTS.map((tint) => labOf([0, 1, 2, 3].map((i) => (i === ink ? tint : 0)))),
+  );
+  cms.cmsDeleteTransform(transform);
+  cms.cmsCloseProfile(profile);
+  cms.cmsCloseProfile(lab);
+  return { primaries, ramps };
+}

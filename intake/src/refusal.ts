@@ -1,0 +1,28 @@
+import { DomainError } from '@kyanos/core';
+
+/** A file that can't be taken in: what is wrong, where the limit is, and the way out, in one sentence or two. */
+export class ArtworkRefused extends DomainError {}
+
+export const refuse = (code: string, message: string): never => {
+  throw new ArtworkRefused(code, message, 'artwork');
+};
+
+/** Largest picture taken in, pixels on a side and in all; 500 Mpx is 600 × 900 mm at 770 dpi. */
+export const MAX_SIDE_PX = 30_000;
+export const MAX_PIXELS = 500_000_000;
+export const MAX_PAGES = 200;
+/** Most plates: Ghostscript turns more spots into process ink without saying so. */
+export const MAX_SPOTS = 56;
+
+export function checkSize(width: number, height: number): void {
+  if (!(width >= 1 && height >= 1))
+    refuse(
+      'ARTWORK_EMPTY',
+      `The picture is ${width} × ${height} pixels: there is nothing to print. Export it again.`,
+    );
+  if (width > MAX_SIDE_PX || height > MAX_SIDE_PX || width * height > MAX_PIXELS)
+    refuse(
+      'ARTWORK_TOO_LARGE',
+      `The picture would be ${width} × ${height} pixels; the most is ${MAX_SIDE_PX} on a side and ${MAX_PIXELS / 1e6} million in all. Choose a lower resolution, or print it in tiles.`,
+    );
+}

@@ -1,0 +1,85 @@
+/** Other people's programs, each in its own process with limits on time, memory and output. */
+import { spawn } from 'node:child_process';
+
+export interface Limits {
+  readonly seconds: number;
+  readonly memoryMb: number;
+  /** Largest file it may write. */
+  readonly fileMb: number;
+}
+
+export interface Finished {
+  readonly code: number;
+  readonly stdout: string;
+  readonly stderr: string;
+  readonly timedOut: boolean;
+}
+
+export const DEFAULT_LIMITS: Limits = { seconds: 60, memoryMb: 4096, fileMb: 1024 };
+
+const MAX_TEXT = 4 * 1024 * 1024;
+
+/**
+ * Runs a program without a shell and waits for it. It may not outlive the limit or the signal.
+ * @throws the signal's reason if it is aborted; an error naming the program if it is not installed
+ */
+export function run(
+  program: string,
+  args: readonly string[],
+  options: { limits?: Partial<Limits>; signal?: AbortSignal | undefined; tmp: string },
+): Promise<Finished> {
+  const limits = { ...DEFAULT_LIMITS, ...options.limits };
+  const wrapped = [
+    `--as=${limits.memoryMb * 1024 * 1024}`,
+    `--fsize=${limits.fileMb * 1024 * 1024}`,
+    `--cpu=${limits.seconds}`,
+    '--core=0',
+    program,
+    ...args,
+  ];
+  return new Promise((resolve, reject) => {
+    options.signal?.throwIfAborted();
+    const child = spawn('prlimit', wrapped, {
+      detached: true,
+      stdio: ['ignore', 'pipe', 'pipe'],
+      env: { PATH: process.env.PATH, TMPDIR: options.tmp, HOME: options.tmp, LC_ALL: 'C.UTF-8' },
+      cwd: options.tmp,
+    });
+    let timedOut = false;
+    const kill = () => {
+      if (child.pid === undefined) return;
+      try {
+        process.kill(-child.pid, 'SIGKILL');
+      } catch (error) {
+        if ((error as NodeJS.ErrnoException).code !== 'ESRCH') throw error;
+      }
+    };
+    const timer = setTimeout(() => {
+      timedOut = true;
+      kill();
+    }, limits.seconds * 1000);
+    options.signal?.addEventListener('abort', kill, { once: true });
+    const text = { stdout: '', stderr: '' };
+    for (const name of ['stdout', 'stderr'] as const)
+      child[name].setEncoding('utf8').on('data', (part: string) => {
+        if (text[name].length < MAX_TEXT) text[name] += part;
+      });
+    const done = () => {
+      clearTimeout(timer);
+      options.signal?.removeEventListener('abort', kill);
+    };
+    child.on('error', (error) => {
+      done();
+      reject(error);
+    });
+    child.on('close', (code, signal) => {
+      done();
+      if (options.signal?.aborted) reject(options.signal.reason as Error);
+      else {
+        // prlimit's own limits end the program by a signal: SIGXCPU, SIGXFSZ.
+        timedOut ||= signal === 'SIGXCPU' || code === 152;
+        resolve({ code: code ?? 255, ...text, timedOut });
+      }
+    });
+  });
+}
