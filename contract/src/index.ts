@@ -1,6 +1,7 @@
 export * from './api.ts';
 export { BenchReport } from './bench.ts';
 export {
+  encodePlan,
   Ink,
   Machine,
   Material,

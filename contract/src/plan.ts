@@ -176,3 +176,7 @@ export function problemOf(error: z.ZodError, whole: string): string {
   const message = issue.message.replace(/^Invalid input: /, '').replace(/\.$/, '');
   return `Something is wrong with ${where}: ${message}.`;
 }
+
+/** A plan as it is written to a file or sent. The schema's arrays are not readonly, the program's are. */
+export const encodePlan = (plan: PrintPlan): PlanJson =>
+  z.encode(Plan, plan as z.output<typeof Plan>);

@@ -75,7 +75,7 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     material: 'black-board',
     machine: 'flatbed-2',
     mode: 'board',
-    stack: 'film | W@image(choke 0.15) / CMYK',
+    stack: 'film | Wx2@image(choke 0.15) / CMYK',
     copies: 6,
   }),
   job('harbour-lightbox', {
@@ -98,7 +98,7 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     material: 'clear-acrylic',
     machine: 'flatbed-2',
     mode: 'many-layers',
-    stack: 'film | CMYK:rear~ / W:rear~@image / B@image / W@image / CMYK',
+    stack: 'film | CMYK:rear~ / Wx2:rear~@image / B@image / Wx2@image / CMYK',
     copies: 2,
     artwork: { rearPage: 2 },
     viewing: { side: 'both' },

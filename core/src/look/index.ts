@@ -1,5 +1,5 @@
 export { opacityOf, type LayerOpacity, type Opacity } from './opacity.ts';
-export { makeScene, printBody, seen, type Point, type Scene, type View } from './scene.ts';
+export { makeScene, seen, type Point, type Scene, type View } from './scene.ts';
 export {
   buildLookTable,
   facingPicture,

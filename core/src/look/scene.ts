@@ -11,8 +11,8 @@ import {
   insideOf,
   materialLayer,
   NOTHING,
-  opaque,
   processLayer,
+  RisingPile,
   scattererLayer,
   SILVER,
   stack,
@@ -101,7 +101,8 @@ export function partLayer(scene: Scene, part: Part, hits: number, value: number)
   }
 }
 
-function stackLayer(scene: Scene, layer: StackLayer, point: Point): Layer {
+/** One layer of the stack where the picture has these values. */
+export function stackLayer(scene: Scene, layer: StackLayer, point: Point): Layer {
   return layer.parts
     .map((part) => {
       if (part.lay !== 'CMYK') {
@@ -114,33 +115,68 @@ function stackLayer(scene: Scene, layer: StackLayer, point: Point): Layer {
     .reduce(stack);
 }
 
-/** Everything between the two surfaces, the front up. */
-export function printBody(scene: Scene, point: Point): Layer {
-  const { front, back } = scene.stack;
-  const frontPile = front.map((layer) => stackLayer(scene, layer, point)).reverse();
-  const backPile = back.map((layer) => turned(stackLayer(scene, layer, point)));
-  return [...frontPile, scene.body, ...backPile].reduce(stack);
-}
-
 /** Share of a point that clear ink covers: it makes a matt surface glossy. */
-function glossed(scene: Scene, side: 'front' | 'back', point: Point): number {
+export function glossed(scene: Scene, side: 'front' | 'back', point: Point): number {
   const top = scene.stack[side].at(-1);
   const part = top?.parts.find(({ lay }) => lay === 'V');
   if (!top || !part) return 0;
-  return ((point.plates.get(plateKey('V', top.picture, part.rule!)) ?? 0) * part.density) / 100;
+  const value = point.plates.get(plateKey('V', top.picture, part.rule!)) ?? 0;
+  return (value * part.density) / 100;
 }
 
-/** Reflectance towards the viewer, or transmittance to the viewer when lit from behind. */
+/** The surface of an air gap or of a gloss print, which scatters nothing. */
+const GLOSS = surfaceLayer(0);
+const TURNED_GLOSS = turned(GLOSS);
+
+/** Looks at many points of one scene in one view, without allocation. */
+export class Viewer {
+  readonly #scene: Scene;
+  readonly #view: View;
+  readonly #pile = new RisingPile();
+  readonly #body: Layer;
+
+  constructor(scene: Scene, view: View) {
+    this.#scene = scene;
+    this.#view = view;
+    this.#body = view.side === 'front' ? scene.body : turned(scene.body);
+  }
+
+  /**
+   * Reflectance towards the viewer, or transmittance to the viewer when lit from behind. Valid until the next call.
+   * @param layerOf layers of the stack at the point, as {@link stackLayer} gives them; ink is alike from both sides
+   * @param gloss see {@link glossed}
+   */
+  see(layerOf: (layer: StackLayer) => Layer, gloss: number): Spectrum {
+    const { side, light, backing } = this.#view;
+    const { stack, material } = this.#scene;
+    const pile = this.#pile;
+    if (light === 'behind') {
+      pile.begin();
+      pile.add(TURNED_GLOSS);
+    } else if (material.adhesive) {
+      // An adhesive joins print and ground optically; otherwise there is air, and two surfaces, between.
+      pile.begin(JOINED[backing]);
+    } else {
+      pile.begin(BACKINGS[backing]);
+      pile.add(TURNED_GLOSS);
+    }
+    const [far, near] = side === 'front' ? [stack.back, stack.front] : [stack.front, stack.back];
+    for (let i = far.length - 1; i >= 0; i--) pile.add(layerOf(far[i]));
+    pile.add(this.#body);
+    for (const layer of near) pile.add(layerOf(layer));
+    pile.add(gloss === 1 ? GLOSS : surfaceLayer(material.optics.scatter * (1 - gloss)));
+    return light === 'behind' ? pile.up : pile.front;
+  }
+}
+
+const JOINED = Object.fromEntries(
+  Object.entries(BACKINGS).map(([name, ground]) => [name, insideOf(ground)]),
+) as Record<Backing, Spectrum>;
+
+/** {@link Viewer.see} at a single point. */
 export function seen(scene: Scene, point: Point, view: View): Spectrum {
-  const body = printBody(scene, point);
-  const upright = view.side === 'front' ? body : turned(body);
-  const scatter = scene.material.optics.scatter * (1 - glossed(scene, view.side, point));
-  const covered = stack(surfaceLayer(scatter), upright);
-  if (view.light === 'behind') return stack(covered, turned(surfaceLayer(0))).up;
-  const ground = BACKINGS[view.backing];
-  // An adhesive joins print and ground optically; otherwise there is air, and two surfaces, between.
-  const behind = scene.material.adhesive
-    ? opaque(insideOf(ground))
-    : stack(turned(surfaceLayer(0)), opaque(ground));
-  return stack(covered, behind).front;
+  const viewer = new Viewer(scene, view);
+  return viewer
+    .see((layer) => stackLayer(scene, layer, point), glossed(scene, view.side, point))
+    .slice();
 }

@@ -8,10 +8,11 @@
  * M. Borgatti, R. Guerrieri, "A geometric approach to maximum-speed n-dimensional continuous linear
  * interpolation in rectangular grids", IEEE Trans. Computers 47 (1998) 894–899 (from memory).
  */
-import { plateSpecs } from '../plates/index.ts';
+import { plateKey, plateSpecs } from '../plates/index.ts';
 import { D50, spectrumToXyz, xyzToSrgb } from '../spectrum/index.ts';
-import { allLayers, type Picture } from '../stack/index.ts';
-import { seen, type Point, type Scene, type View } from './scene.ts';
+import { allLayers, type Picture, type StackLayer } from '../stack/index.ts';
+import type { Layer } from '../optics/index.ts';
+import { glossed, stackLayer, Viewer, type Point, type Scene, type View } from './scene.ts';
 
 /** What one dimension of the table stands for: a process ink by index, or a plate by key. */
 export type Axis =
@@ -34,7 +35,9 @@ export interface Means {
 }
 
 const PROCESS_NODES = 6;
+/** Fewer where two plates vary at once: plates are nearly full or nearly empty almost everywhere. */
 const PLATE_NODES = 5;
+const SEVERAL_PLATES_NODES = 4;
 
 /** The picture that faces the viewer: that of the outermost layer on this side, else of the other side. */
 export function facingPicture(scene: Scene, side: 'front' | 'back'): Picture {
@@ -50,13 +53,14 @@ export function buildLookTable(scene: Scene, view: View, means: Means): LookTabl
   const hasColour = allLayers(scene.stack).some(
     (layer) => layer.picture === picture && layer.parts.some(({ lay }) => lay === 'CMYK'),
   );
+  const plates = plateSpecs(scene.stack).filter((spec) => spec.picture === picture);
+  const varying = plates.filter(({ rule }) => rule.extent !== 'sheet');
+  const plateNodes = varying.length > 1 ? SEVERAL_PLATES_NODES : PLATE_NODES;
   const axes: Axis[] = [
     ...(hasColour
       ? [0, 1, 2, 3].map((ink): Axis => ({ kind: 'process', ink, nodes: PROCESS_NODES }))
       : []),
-    ...plateSpecs(scene.stack)
-      .filter((spec) => spec.picture === picture && !(spec.rule.extent === 'sheet'))
-      .map(({ key }): Axis => ({ kind: 'plate', key, nodes: PLATE_NODES })),
+    ...varying.map(({ key }): Axis => ({ kind: 'plate', key, nodes: plateNodes })),
   ];
   const whole = plateSpecs(scene.stack).filter(({ rule }) => rule.extent === 'sheet');
 
@@ -64,6 +68,8 @@ export function buildLookTable(scene: Scene, view: View, means: Means): LookTabl
   const nodes = new Float32Array(count * 3);
   const xyz = new Float64Array(count * 3);
   const at = new Array<number>(axes.length).fill(0);
+  const layers = new LayerCache(scene, axes);
+  const viewer = new Viewer(scene, view);
   let brightest = 0;
   for (let node = 0; node < count; node++) {
     const process = [0, 0, 0, 0];
@@ -75,7 +81,9 @@ export function buildLookTable(scene: Scene, view: View, means: Means): LookTabl
       else plates.set(axis.key, value);
     });
     const point: Point = { process: { ...means.process, [picture]: process }, plates };
-    const stimulus = spectrumToXyz(seen(scene, point, view), LIGHT);
+    const gloss = glossed(scene, view.side, point);
+    const layerOf = (layer: StackLayer) => layers.at(layer, at, point);
+    const stimulus = spectrumToXyz(viewer.see(layerOf, gloss), LIGHT);
     xyz.set(stimulus, node * 3);
     if (stimulus[1] > brightest) brightest = stimulus[1];
     for (let i = axes.length - 1; i >= 0 && ++at[i] === axes[i].nodes; i--) at[i] = 0;
@@ -91,6 +99,43 @@ export function buildLookTable(scene: Scene, view: View, means: Means): LookTabl
   }
   return { axes, nodes, picture, reversed: readsBackwards(scene, view.side, picture) };
 }
+
+/**
+ * Layers already worked out. A layer depends on its own inks only, so among the nodes of a table it takes few values.
+ */
+class LayerCache {
+  readonly #scene: Scene;
+  readonly #kept = new Map<StackLayer, Map<number, Layer>>();
+  readonly #depends: ReadonlyMap<StackLayer, readonly number[]>;
+  readonly #axes: readonly Axis[];
+
+  constructor(scene: Scene, axes: readonly Axis[]) {
+    this.#scene = scene;
+    this.#axes = axes;
+    const all = allLayers(scene.stack);
+    this.#depends = new Map(
+      all.map((layer) => [layer, axes.flatMap((axis, i) => (dependsOn(layer, axis) ? [i] : []))]),
+    );
+    for (const layer of all) this.#kept.set(layer, new Map());
+  }
+
+  at(layer: StackLayer, node: readonly number[], point: Point): Layer {
+    let key = 0;
+    for (const axis of this.#depends.get(layer)!) key = key * this.#axes[axis].nodes + node[axis];
+    const kept = this.#kept.get(layer)!;
+    let found = kept.get(key);
+    if (!found) kept.set(key, (found = stackLayer(this.#scene, layer, point)));
+    return found;
+  }
+}
+
+/** Axes stand for the picture that is looked at; an axis that does not matter only costs memory. */
+const dependsOn = ({ parts, picture }: StackLayer, axis: Axis): boolean =>
+  parts.some(({ lay, rule }) =>
+    axis.kind === 'process'
+      ? lay === 'CMYK'
+      : lay !== 'CMYK' && plateKey(lay, picture, rule!) === axis.key,
+  );
 
 /** The light of a viewing booth for prints: ISO 3664 (from memory). */
 const LIGHT = D50;

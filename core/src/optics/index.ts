@@ -6,6 +6,7 @@ export {
   halftone,
   NOTHING,
   opaque,
+  RisingPile,
   stack,
   turned,
   type Layer,

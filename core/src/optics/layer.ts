@@ -67,6 +67,34 @@ export function stack(upper: Layer, lower: Layer): Layer {
 }
 
 /**
+ * A pile built from the bottom, layer by layer, of which only the view from above is wanted: the same sums as
+ * {@link stack}, half of them, without allocation. For tables with many thousand piles.
+ */
+export class RisingPile {
+  /** Reflectance seen from above. */
+  readonly front = new Float64Array(BANDS);
+  /** Share of the light from below that comes out on top. */
+  readonly up = new Float64Array(BANDS);
+
+  /** On a ground that nothing passes; without one, light comes from below. */
+  begin(ground?: Spectrum): void {
+    if (ground) this.front.set(ground);
+    else this.front.fill(0);
+    this.up.fill(ground ? 0 : 1);
+  }
+
+  add(upper: Layer): void {
+    const { front, up } = this;
+    for (let i = 0; i < BANDS; i++) {
+      const kept = upper.back[i] * front[i];
+      const trips = kept < 1 ? 1 / (1 - kept) : 0;
+      up[i] *= upper.up[i] * trips;
+      front[i] = upper.front[i] + upper.down[i] * front[i] * upper.up[i] * trips;
+    }
+  }
+}
+
+/**
  * A layer printed at partial coverage: `solid` on a share of the area and `bare` on the rest, mixed as
  * a power mean, since light enters through one and leaves through the other.
  * Source: J. A. C. Yule, W. J. Nielsen, "The penetration of light into paper and its effect on

@@ -131,14 +131,13 @@ export async function orchardLabel(): Promise<Uint8Array> {
   page.fill(ringPath(45, 46, 33.4, 32.4), SILVER, { evenOdd: true });
   page.fill(ringPath(45, 46, 35, 34.6), SILVER, { evenOdd: true });
   page.fill(roundRect(28, 8.4, 34, 5.6, 2.8), SILVER);
-  // White is drawn last and overprints, so that nothing above knocks it out of its plate.
-  page.fill(ellipse(45, 46, 30.8, 30.8), WHITE, OVER);
-  page.fill(roundRect(7.2, 84.2, 75.6, 29.6, 3), WHITE, OVER);
   page.text('SALTMARSH LANE', 45, 12.4, 3, 'bold', [0.2, 0.2, 0.2, 1], {
     centre: true,
     tracking: 0.14,
-    overprint: true,
   });
+  // White is drawn last and overprints, so that nothing above knocks it out of its plate.
+  page.fill(ellipse(45, 46, 30.8, 30.8), WHITE, OVER);
+  page.fill(roundRect(7.2, 84.2, 75.6, 29.6, 3), WHITE, OVER);
   page.finish();
   return board.save();
 }
@@ -204,7 +203,8 @@ export async function hangingSign(): Promise<Uint8Array> {
         side.ground.map((v) => Math.min(1, v * depth)) as unknown as Cmyk,
       );
     }
-    page.text(side.word, 150, 118, 72, 'display', PAPER, { centre: true });
+    // A breath of yellow, so that white lies under the letters too.
+    page.text(side.word, 150, 118, 72, 'display', [0, 0, 0.05, 0], { centre: true });
     page.text(side.line, 150, 186, 13, 'italic', [0, 0.02, 0.2, 0], { centre: true });
     page.finish();
   }

@@ -149,19 +149,17 @@ export class PdfPageBoard {
   /** A shading clipped to a path: along a line, or between two circles. */
   shade(path: string, coords: readonly number[], stops: readonly Stop[]): this {
     const { context } = this.#doc;
-    const parts = stops
-      .slice(1)
-      .map((stop, i) =>
-        context.register(
-          context.obj({
-            FunctionType: 2,
-            Domain: [0, 1],
-            C0: [...stops[i].ink],
-            C1: [...stop.ink],
-            N: 1,
-          }),
-        ),
-      );
+    const parts = stops.slice(1).map((stop, i) =>
+      context.register(
+        context.obj({
+          FunctionType: 2,
+          Domain: [0, 1],
+          C0: [...stops[i].ink],
+          C1: [...stop.ink],
+          N: 1,
+        }),
+      ),
+    );
     const stitch = context.obj({
       FunctionType: 3,
       Domain: [0, 1],

@@ -1,0 +1,57 @@
+/** Benchmarks: each times our way and a named reference on the same input, in turns, in one run. */
+import type { BenchReport } from '@kyanos/contract';
+import { ripPage } from './rip-page.ts';
+
+export interface Benchmark {
+  /** Both ways, ready to run. */
+  prepare(): Promise<{
+    ours: () => Promise<void>;
+    reference: () => Promise<void>;
+    close: () => Promise<void>;
+  }>;
+  readonly what: string;
+  readonly rounds: number;
+}
+
+export const BENCHMARKS: Readonly<Record<string, Benchmark>> = { 'rip-page': ripPage };
+
+const median = (values: readonly number[]) => values.toSorted((a, b) => a - b)[values.length >> 1];
+
+export async function runBenchmark(name: string): Promise<BenchReport[number]> {
+  const { prepare, what, rounds } = BENCHMARKS[name];
+  const { ours, reference, close } = await prepare();
+  const times = { ours: [] as number[], reference: [] as number[] };
+  const peaks = { ours: 0, reference: 0 };
+  try {
+    for (let round = 0; round < rounds; round++)
+      for (const [side, run] of [
+        ['reference', reference],
+        ['ours', ours],
+      ] as const) {
+        const stop = watchMemory();
+        const begin = performance.now();
+        await run();
+        times[side].push(performance.now() - begin);
+        peaks[side] = Math.max(peaks[side], stop());
+      }
+  } finally {
+    await close();
+  }
+  const [a, b] = [median(times.ours), median(times.reference)];
+  return {
+    name,
+    ours: { medianMs: a, peakMb: peaks.ours },
+    reference: { what, medianMs: b, peakMb: peaks.reference },
+    ratio: a / b,
+  };
+}
+
+/** Highest resident memory of this process until stopped, MB; programs it calls are left out. */
+function watchMemory(): () => number {
+  let peak = process.memoryUsage.rss();
+  const timer = setInterval(() => (peak = Math.max(peak, process.memoryUsage.rss())), 20);
+  return () => {
+    clearInterval(timer);
+    return Math.max(peak, process.memoryUsage.rss()) / 1024 / 1024;
+  };
+}

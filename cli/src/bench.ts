@@ -1,0 +1,27 @@
+import { parseArgs } from 'node:util';
+import { BENCHMARKS, runBenchmark } from '@kyanos/bench';
+import { printJson, UsageError } from './usage.ts';
+
+export async function benchCommand(args: string[]): Promise<void> {
+  const { values, positionals } = parseArgs({
+    args,
+    allowPositionals: true,
+    options: { json: { type: 'boolean', default: false } },
+  });
+  const names = positionals.length ? positionals : Object.keys(BENCHMARKS);
+  for (const name of names)
+    if (!Object.hasOwn(BENCHMARKS, name))
+      throw new UsageError(
+        `There is no benchmark "${name}". There are ${Object.keys(BENCHMARKS).join(', ')}.`,
+      );
+  const results = [];
+  for (const name of names) {
+    const result = await runBenchmark(name);
+    results.push(result);
+    if (!values.json)
+      console.log(
+        `${name}: ours ${result.ours.medianMs.toFixed(0)} ms (${result.ours.peakMb.toFixed(0)} MB), ${result.reference.what} ${result.reference.medianMs.toFixed(0)} ms; ratio ${result.ratio.toFixed(2)}`,
+      );
+  }
+  if (values.json) printJson(results);
+}

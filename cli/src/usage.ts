@@ -1,0 +1,46 @@
+import { closeSync, openSync, statSync } from 'node:fs';
+
+/** A call that can't be carried out: one sentence on standard error, exit code 2. */
+export class UsageError extends Error {}
+
+const SENTENCES: Partial<Record<string, string>> = {
+  ENOENT: 'does not exist. Check the path',
+  EISDIR: 'is a folder. Name a file in it',
+  EACCES: 'may not be read by you. Change its permissions',
+};
+
+/** Turns the system's refusal to read a file into a sentence. */
+export function reading<T>(file: string, read: () => T): T {
+  try {
+    return read();
+  } catch (error) {
+    const sentence = SENTENCES[(error as NodeJS.ErrnoException).code ?? ''];
+    if (!sentence) throw error;
+    throw new UsageError(`The file ${file} ${sentence}.`);
+  }
+}
+
+/** The one file that a command is given, which can be read. */
+export function fileArgument(positionals: readonly string[], usage: string): string {
+  const [file, ...more] = positionals;
+  if (file === undefined || more.length > 0) throw new UsageError(`Name one file: ${usage}`);
+  reading(file, () => closeSync(openSync(file, 'r')));
+  if (statSync(file).isDirectory()) throw new UsageError(`The file ${file} ${SENTENCES.EISDIR}.`);
+  return file;
+}
+
+/** A whole number within limits. */
+export function wholeNumber(
+  text: string | undefined,
+  name: string,
+  low: number,
+  high: number,
+): number | undefined {
+  if (text === undefined) return undefined;
+  const value = Number(text);
+  if (!Number.isInteger(value) || value < low || value > high)
+    throw new UsageError(`--${name} must be a whole number from ${low} to ${high}; got "${text}".`);
+  return value;
+}
+
+export const printJson = (value: unknown): void => console.log(JSON.stringify(value, null, 2));

@@ -1,0 +1,87 @@
+/** The Express application: routes under /api, and the built web app. */
+import compression from 'compression';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import type pg from 'pg';
+import { pinoHttp } from 'pino-http';
+import type { Logger } from 'pino';
+import { artworkRoutes } from './artwork/routes.ts';
+import { fileRoutes } from './files/routes.ts';
+import { answerErrors, Refusal } from './http.ts';
+import { jobRoutes } from './jobs/routes.ts';
+import { plateRoutes } from './plates/routes.ts';
+import type { Queue } from './queue.ts';
+import { runSheetRoutes } from './runsheet/routes.ts';
+import { shopRoutes } from './shop/routes.ts';
+
+export function makeApp(
+  pool: pg.Pool,
+  queue: Queue,
+  log: Logger,
+  webFolder: string | undefined,
+): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger: log, autoLogging: false }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: {
+          'default-src': ["'self'"],
+          'script-src': ["'self'"],
+          // Vuetify writes its theme into a style element.
+          'style-src': ["'self'", "'unsafe-inline'"],
+          'img-src': ["'self'", 'data:', 'blob:'],
+          'worker-src': ["'self'"],
+          'upgrade-insecure-requests': null,
+        },
+      },
+    }),
+  );
+  app.use(onlyOurPages);
+  app.use(compression());
+
+  const api = express.Router();
+  // Uploads stream past the JSON reader.
+  api.use(fileRoutes(pool));
+  api.use(express.json({ limit: '2mb' }));
+  api.use(
+    shopRoutes(pool),
+    artworkRoutes(pool, queue),
+    plateRoutes(pool, queue),
+    jobRoutes(pool),
+    runSheetRoutes(pool),
+  );
+  api.use(() => {
+    throw new Refusal(404, 'NOT_FOUND', 'There is nothing at this address.');
+  });
+  app.use('/api', api);
+
+  if (webFolder) {
+    app.use(express.static(webFolder, { index: false, maxAge: '1y', immutable: true }));
+    app.get('/{*path}', (_req, res) => {
+      res.set('Cache-Control', 'no-cache').sendFile('index.html', { root: webFolder });
+    });
+  }
+  app.use(answerErrors);
+  return app;
+}
+
+/**
+ * Another site's page in the same browser may send requests here. It can't read answers, but it could write; and a
+ * name that is made to point at loopback could read. Both say who they are in these headers.
+ */
+const onlyOurPages: express.RequestHandler = (req, _res, next) => {
+  const { origin, host = '' } = req.headers;
+  const local = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/.test(host);
+  if (
+    !local ||
+    (origin !== undefined && new URL(origin === 'null' ? 'null://' : origin).host !== host)
+  )
+    throw new Refusal(
+      403,
+      'FOREIGN_PAGE',
+      'This request comes from another page. Open Kyanos at its own address.',
+    );
+  next();
+};

@@ -1,0 +1,57 @@
+import type { ArtworkSummary } from '@kyanos/contract';
+import type { ArtworkInfo } from '@kyanos/core';
+import type { Db } from '../db.ts';
+import { Refusal } from '../http.ts';
+
+const COLUMNS = /* sql */ `
+  a.id, a.file_name as "fileName", f.bytes::float8 as bytes, a.dpi, a.state, a.progress, a.problem, a.info`;
+
+export async function artworkById(db: Db, id: string): Promise<ArtworkSummary> {
+  const { rows } = await db.query<ArtworkSummary>(
+    `select ${COLUMNS} from artwork a join file f on f.id = a.file_id where a.id = $1::uuid`,
+    [id],
+  );
+  if (!rows[0])
+    throw new Refusal(404, 'ARTWORK_UNKNOWN', 'There is no such artwork. Take the file in again.');
+  return rows[0];
+}
+
+/** What is known of artwork that is ready. @throws Refusal 409 while it is not */
+export async function readyArtwork(db: Db, id: string): Promise<ArtworkInfo> {
+  const { info, state } = await artworkById(db, id);
+  if (state !== 'done' || !info)
+    throw new Refusal(
+      409,
+      'ARTWORK_NOT_READY',
+      'The artwork is still being read. Wait until it is done.',
+    );
+  return info;
+}
+
+/** The file at this resolution; one that failed or was cancelled is begun again. */
+export async function upsertArtwork(
+  db: Db,
+  { fileId, fileName, dpi }: { fileId: string; fileName: string; dpi: number },
+): Promise<{ id: string; queued: boolean }> {
+  const { rows } = await db.query<{ id: string; state: string }>(UPSERT, [fileId, fileName, dpi]);
+  return { id: rows[0].id, queued: rows[0].state === 'queued' };
+}
+
+const UPSERT = /* sql */ `
+  insert into artwork (file_id, file_name, dpi)
+  values ($1::uuid, $2::text, $3::int)
+  on conflict on constraint artwork_file_dpi_key do update set
+    file_name = excluded.file_name,
+    state = case when artwork.state in ('failed', 'cancelled') then 'queued' else artwork.state end,
+    problem = null,
+    touched_at = now()
+  returning id, state`;
+
+export async function previewOf(db: Db, id: string, page: number): Promise<Buffer> {
+  const { rows } = await db.query<{ bytes: Buffer }>(
+    'select bytes from page_preview where artwork_id = $1::uuid and page = $2::int',
+    [id, page],
+  );
+  if (!rows[0]) throw new Refusal(404, 'PAGE_UNKNOWN', `The artwork has no page ${page}.`);
+  return rows[0].bytes;
+}

@@ -1,0 +1,99 @@
+/** Starts the server: migrates, loads the demo, serves, and keeps a worker process. */
+import { fork, type ChildProcess } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import { createServer } from 'node:http';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { parseArgs } from 'node:util';
+import pino from 'pino';
+import { makeApp } from './app.ts';
+import { migrate, openPool } from './db.ts';
+import { refusalFor } from './http.ts';
+import { openQueue } from './queue.ts';
+import { loadDemo, prepareShop } from './shop/demo.ts';
+
+const HOST = '127.0.0.1';
+
+const { values } = parseArgs({
+  options: {
+    port: { type: 'string', default: '0' },
+    web: { type: 'string' },
+    'no-demo': { type: 'boolean', default: false },
+  },
+});
+const url = process.env.DATABASE_URL;
+if (!url) throw new Error('The server needs DATABASE_URL.');
+
+const log = pino({ level: process.env.KYANOS_LOG ?? 'error' }, pino.destination(2));
+const pool = openPool(url);
+const queue = await prepare().catch((error: unknown) => {
+  const { code, message } = refusalFor(error);
+  console.error(
+    code === 'DATABASE_GONE'
+      ? 'The database does not answer. Check DATABASE_URL and that it runs.'
+      : message,
+  );
+  if (code === 'INTERNAL') console.error(error);
+  process.exit(1);
+});
+
+async function prepare() {
+  await migrate(pool);
+  await prepareShop(pool);
+  const opened = await openQueue(pool);
+  await opened.migrate();
+  if (!values['no-demo']) await loadDemo(pool, opened);
+  return opened;
+}
+
+const web = values.web && existsSync(values.web) ? values.web : undefined;
+const server = createServer(makeApp(pool, queue, log, web));
+// A large upload over a slow line takes its time; the size is what is limited.
+server.requestTimeout = 0;
+
+const here = dirname(fileURLToPath(import.meta.url));
+let worker: ChildProcess | undefined;
+let stopping = false;
+/** A worker that dies is replaced: its work is queued again when the new one starts. */
+function startWorker() {
+  const file = ['worker.js', 'worker.ts'].map((name) => join(here, name)).find(existsSync)!;
+  worker = fork(file, { stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
+  worker.on('exit', () => {
+    if (!stopping) setTimeout(startWorker, 2000);
+  });
+}
+startWorker();
+
+server.on('error', (error: NodeJS.ErrnoException) => {
+  const busy = error.code === 'EADDRINUSE';
+  console.error(busy ? `Port ${values.port} is taken. Choose another with --port.` : error);
+  stopping = true;
+  worker?.kill('SIGTERM');
+  process.exit(busy ? 2 : 1);
+});
+server.listen(Number(values.port), HOST, () => {
+  const { port } = server.address() as { port: number };
+  console.log(`Kyanos is ready: http://${HOST}:${port}`);
+});
+
+async function stop() {
+  if (stopping) return;
+  stopping = true;
+  worker?.kill('SIGTERM');
+  server.close();
+  server.closeAllConnections();
+  await Promise.race([
+    new Promise((done) => worker?.once('exit', done)),
+    new Promise((done) => setTimeout(done, 4000)),
+  ]);
+  worker?.kill('SIGKILL');
+  await pool.end().catch(() => undefined);
+  process.exit(0);
+}
+// The shell that started the server was killed: nobody else would end it.
+const parent = process.ppid;
+setInterval(() => {
+  if (process.ppid !== parent) void stop();
+}, 1000).unref();
+process.on('SIGINT', () => void stop());
+process.on('SIGTERM', () => void stop());

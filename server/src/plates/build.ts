@@ -1,0 +1,39 @@
+/** Queue task: the plates of a plan, measured at full resolution. */
+import { Plan } from '@kyanos/contract';
+import { measurePlates, PROCESS_NAMES, roleOf } from '@kyanos/core';
+import type pg from 'pg';
+import { storedRaster } from '../artwork/bands.ts';
+import { readyArtwork } from '../artwork/queries.ts';
+
+export async function buildStoredPlates(
+  pool: pg.Pool,
+  id: string,
+  report: (share: number) => void,
+  signal: AbortSignal,
+): Promise<void> {
+  const { rows } = await pool.query<{ artworkId: string; plan: unknown }>(
+    'select artwork_id as "artworkId", plan from plate_build where id = $1::uuid',
+    [id],
+  );
+  const plan = Plan.parse(rows[0].plan);
+  const { artworkId } = rows[0];
+  const info = await readyArtwork(pool, artworkId);
+  const artwork = {
+    info,
+    raster(number: number) {
+      const page = info.pages.find((candidate) => candidate.number === number)!;
+      const specials = page.separations
+        .map(({ name }) => name)
+        .filter((name) => roleOf(name, plan.artwork.names, plan.machine));
+      return storedRaster(pool, artworkId, page, new Set([...PROCESS_NAMES, ...specials]));
+    },
+  };
+  const measures = await measurePlates(plan, artwork, undefined, (share) => {
+    signal.throwIfAborted();
+    report(share);
+  });
+  await pool.query('update plate_build set measures = $2::jsonb where id = $1::uuid', [
+    id,
+    JSON.stringify(measures),
+  ]);
+}

@@ -1,0 +1,71 @@
+import { createHash } from 'node:crypto';
+import { encodePlan, type PlateBuild } from '@kyanos/contract';
+import { pagesOf, plateSpecs, type PlateMeasure, type PrintPlan } from '@kyanos/core';
+import type { Db } from '../db.ts';
+import { Refusal } from '../http.ts';
+
+const COLUMNS = 'id, state, progress, problem, measures';
+
+/** What the plates depend on, and nothing else: prices and times may change without a new build. */
+export function rulesKey(plan: PrintPlan): string {
+  const depends = {
+    specs: plateSpecs(plan.stack),
+    pages: [plan.artwork.page, plan.artwork.rearPage, pagesOf(plan)],
+    names: plan.artwork.names,
+    wanted: plan.machine.inks.map(({ channel, spotName }) => [channel, spotName]),
+  };
+  return createHash('sha256').update(JSON.stringify(depends)).digest('hex');
+}
+
+export async function upsertBuild(
+  db: Db,
+  artworkId: string,
+  plan: PrintPlan,
+): Promise<{ id: string; queued: boolean }> {
+  const values = [artworkId, rulesKey(plan), JSON.stringify(encodePlan(plan))];
+  const { rows } = await db.query<{ id: string; state: string }>(UPSERT, values);
+  return { id: rows[0].id, queued: rows[0].state === 'queued' };
+}
+
+const UPSERT = /* sql */ `
+  insert into plate_build (artwork_id, rules_key, plan)
+  values ($1::uuid, $2::text, $3::jsonb)
+  on conflict on constraint plate_build_key do update set
+    state = case when plate_build.state in ('failed', 'cancelled') then 'queued' else plate_build.state end,
+    problem = null
+  returning id, state`;
+
+export async function buildById(db: Db, id: string): Promise<PlateBuild> {
+  const { rows } = await db.query<PlateBuild>(
+    `select ${COLUMNS} from plate_build where id = $1::uuid`,
+    [id],
+  );
+  if (!rows[0])
+    throw new Refusal(
+      404,
+      'BUILD_UNKNOWN',
+      'These plates are not being built. Change a rule to begin again.',
+    );
+  return rows[0];
+}
+
+/** Full-resolution measures of a plan's plates. @throws Refusal 409 while they are not built */
+export async function measuresFor(
+  db: Db,
+  artworkId: string,
+  plan: PrintPlan,
+): Promise<readonly PlateMeasure[]> {
+  if (plateSpecs(plan.stack).length === 0) return [];
+  const { rows } = await db.query<{ measures: PlateMeasure[] }>(
+    `select measures from plate_build
+     where artwork_id = $1::uuid and rules_key = $2::text and state = 'done'`,
+    [artworkId, rulesKey(plan)],
+  );
+  if (!rows[0])
+    throw new Refusal(
+      409,
+      'PLATES_NOT_READY',
+      'The plates of this plan are still being built at full resolution. Wait until they are done.',
+    );
+  return rows[0].measures;
+}

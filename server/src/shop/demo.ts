@@ -1,0 +1,41 @@
+/** Fills a new installation: the invented shop, its jobs and their artwork. Once only. */
+import { Readable } from 'node:stream';
+import { DEMO_JOBS, SHOP, type DemoJob } from '@kyanos/demo';
+import type pg from 'pg';
+import { upsertArtwork } from '../artwork/queries.ts';
+import { inTransaction } from '../db.ts';
+import { storeFile } from '../files/queries.ts';
+import { insertJob } from '../jobs/queries.ts';
+import { upsertBuild } from '../plates/queries.ts';
+import { enqueue, type Queue } from '../queue.ts';
+import { foundShop } from './queries.ts';
+
+/** Without jobs there is still a shop, since a plan needs machines and materials. */
+export const prepareShop = (pool: pg.Pool): Promise<void> => foundShop(pool, SHOP);
+
+export async function loadDemo(pool: pg.Pool, queue: Queue): Promise<void> {
+  const { rows } = await pool.query<{ loaded: boolean }>('select demo_loaded as loaded from shop');
+  if (rows[0].loaded) return;
+  const drawn: { job: DemoJob; fileId: string }[] = [];
+  for (const job of DEMO_JOBS) {
+    const file = await storeFile(pool, Readable.from([await job.draw()]));
+    drawn.push({ job, fileId: file.id });
+  }
+  const artworks = await inTransaction(pool, async (db) => {
+    // Of two servers that start together one loads it.
+    const mine = await db.query(
+      'update shop set demo_loaded = true where not demo_loaded returning 1',
+    );
+    if (mine.rows.length === 0) return [];
+    const ids: string[] = [];
+    for (const { job, fileId } of [...drawn].reverse()) {
+      const { id } = await upsertArtwork(db, { fileId, fileName: job.fileName, dpi: job.dpi });
+      await insertJob(db, { plan: job.plan, artworkId: id, savedBy: 'Demo' });
+      // Queued by the worker once the artwork is ready.
+      await upsertBuild(db, id, job.plan);
+      ids.unshift(id);
+    }
+    return ids;
+  });
+  for (const id of artworks) await enqueue(queue, { task: 'rip', id });
+}

@@ -1,0 +1,21 @@
+/** The programs that run on Node: our packages bundled, everyone else's loaded from node_modules. */
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+  publicDir: false,
+  ssr: { target: 'node', noExternal: [/^@kyanos\//] },
+  build: {
+    ssr: true,
+    target: 'node20',
+    outDir: '.cache/programs',
+    emptyOutDir: true,
+    minify: false,
+    rollupOptions: {
+      input: {
+        main: 'server/src/main.ts',
+        worker: 'server/src/worker.ts',
+        cli: 'cli/src/main.ts',
+      },
+    },
+  },
+});

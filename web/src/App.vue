@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { mdiKeyboardOutline, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js';
+import { onKeyStroke, useStorage } from '@vueuse/core';
+import { ref, watchEffect } from 'vue';
+import { useTheme } from 'vuetify';
+import ShortcutsDialog from './shared/ShortcutsDialog.vue';
+import { units } from './shared/format.ts';
+import { typing } from './shared/keys.ts';
+
+const theme = useTheme();
+const chosen = useStorage<'day' | 'night'>('kyanos-theme', 'day');
+watchEffect(() => theme.change(chosen.value));
+const shortcuts = ref(false);
+
+onKeyStroke('?', (event) => {
+  if (!typing(event)) shortcuts.value = true;
+});
+</script>
+
+<template>
+  <v-app>
+    <div class="frame">
+      <header class="bar">
+        <router-link to="/" class="brand" aria-label="Kyanos: to the board">
+          <svg viewBox="0 0 32 32" width="26" height="26" aria-hidden="true">
+            <rect x="3" y="5" width="26" height="5" rx="1.5" fill="#f4efe4" />
+            <rect x="3" y="13.500" width="26" height="5" rx="1.5" fill="#8db4e2" />
+            <rect x="3" y="22" width="26" height="5" rx="1.5" fill="#e2763c" />
+          </svg>
+          Kyanos
+        </router-link>
+        <div id="bar-middle" class="middle"></div>
+        <div class="tools">
+          <v-btn
+            variant="text"
+            :aria-label="`Units: ${units}. Change`"
+            @click="units = units === 'metric' ? 'imperial' : 'metric'"
+          >
+            {{ units === 'metric' ? 'mm' : 'in' }}
+          </v-btn>
+          <v-btn
+            variant="text"
+            icon
+            :aria-label="chosen === 'day' ? 'Dark theme' : 'Light theme'"
+            @click="chosen = chosen === 'day' ? 'night' : 'day'"
+          >
+            <v-icon :icon="chosen === 'day' ? mdiWeatherNight : mdiWhiteBalanceSunny" />
+          </v-btn>
+          <v-btn variant="text" icon aria-label="Keyboard shortcuts" @click="shortcuts = true">
+            <v-icon :icon="mdiKeyboardOutline" />
+          </v-btn>
+        </div>
+      </header>
+      <router-view />
+    </div>
+    <shortcuts-dialog v-model="shortcuts" />
+  </v-app>
+</template>
+
+<style scoped>
+.frame {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  height: 100vh;
+}
+
+.bar {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr) auto;
+  align-items: center;
+  gap: 20px;
+  padding: 0 12px 0 20px;
+  min-height: 54px;
+  background: #1b3158;
+  color: #f4efe4;
+}
+
+.brand {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  min-height: 44px;
+  color: inherit;
+  text-decoration: none;
+  font-size: 1.2rem;
+  font-weight: 650;
+  letter-spacing: -0.02em;
+}
+
+.tools {
+  display: flex;
+  align-items: center;
+}
+
+@media print {
+  .frame {
+    display: block;
+    height: auto;
+  }
+
+  .bar {
+    display: none;
+  }
+}
+</style>

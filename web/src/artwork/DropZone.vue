@@ -1,0 +1,117 @@
+<script setup lang="ts">
+/** Where artwork is dropped or picked, with its progress. */
+import type { ArtworkSummary } from '@kyanos/contract';
+import { mdiFileImagePlusOutline } from '@mdi/js';
+import { useDropZone } from '@vueuse/core';
+import { ref } from 'vue';
+import { useIntake } from './useIntake.ts';
+
+const props = defineProps<{
+  title: string;
+  /** Called with artwork whose plates are made. */
+  ready: (artwork: ArtworkSummary) => void | Promise<void>;
+}>();
+
+const dpi = ref(300);
+const picker = ref<HTMLInputElement>();
+const zone = ref<HTMLElement>();
+const { take, cancel, phase, share, words, problem } = useIntake((artwork) => props.ready(artwork));
+const { isOverDropZone } = useDropZone(zone, {
+  onDrop: (files) => {
+    if (files?.[0]) void take(files[0], dpi.value);
+  },
+});
+
+function picked(event: Event) {
+  const input = event.target as HTMLInputElement;
+  const [file] = input.files ?? [];
+  if (file) void take(file, dpi.value);
+  input.value = '';
+}
+</script>
+
+<template>
+  <section ref="zone" class="zone" :class="{ over: isOverDropZone }" :aria-label="title">
+    <template v-if="phase === 'idle'">
+      <v-icon :icon="mdiFileImagePlusOutline" size="30" class="icon" />
+      <div class="words">
+        <strong>{{ title }}</strong>
+        <span class="soft">PDF, TIFF, PNG or JPEG, up to 512 MB</span>
+      </div>
+      <v-select
+        v-model="dpi"
+        class="dpi"
+        label="Plates of a PDF at"
+        :items="[150, 200, 300, 400, 600, 720]"
+        suffix="dpi"
+      />
+      <v-btn color="primary" variant="flat" @click="picker?.click()">Choose a file</v-btn>
+      <input
+        ref="picker"
+        type="file"
+        accept=".pdf,.tif,.tiff,.png,.jpg,.jpeg"
+        hidden
+        data-testid="file"
+        @change="picked"
+      />
+    </template>
+    <div v-else class="going" role="status">
+      <strong>{{ words }}</strong>
+      <v-progress-linear
+        :model-value="share * 100"
+        color="primary"
+        height="8"
+        rounded
+        :indeterminate="phase === 'reading' && share === 0"
+        :aria-label="words"
+      />
+      <span class="figures">{{ Math.round(share * 100) }} %</span>
+      <v-btn @click="cancel">Cancel</v-btn>
+    </div>
+    <p v-if="problem" class="problem" role="alert">{{ problem.message }}</p>
+  </section>
+</template>
+
+<style scoped>
+.zone {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 16px;
+  padding: 14px 18px;
+  border: 2px dashed color-mix(in srgb, rgb(var(--v-theme-primary)) 45%, transparent);
+  border-radius: 10px;
+}
+
+.zone.over {
+  border-style: solid;
+  background: color-mix(in srgb, rgb(var(--v-theme-primary)) 10%, transparent);
+}
+
+.icon {
+  color: rgb(var(--v-theme-primary));
+}
+
+.words {
+  display: grid;
+  flex: 1 1 220px;
+}
+
+.dpi {
+  flex: 0 0 180px;
+}
+
+.going {
+  display: grid;
+  grid-template-columns: auto minmax(120px, 1fr) 52px auto;
+  align-items: center;
+  gap: 14px;
+  width: 100%;
+}
+
+.problem {
+  flex-basis: 100%;
+  font-weight: 600;
+  color: rgb(var(--v-theme-error));
+}
+</style>

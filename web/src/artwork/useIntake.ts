@@ -1,0 +1,75 @@
+/** A dropped file on its way: upload, then plates, with progress and cancel. */
+import { MAX_UPLOAD_BYTES, type ArtworkSummary, type Problem } from '@kyanos/contract';
+import { computed, onScopeDispose, readonly, ref, shallowRef } from 'vue';
+import { get, post, Refused, upload, type Upload } from '../shared/api.ts';
+
+const POLL_MS = 400;
+
+export function useIntake(ready: (artwork: ArtworkSummary) => void | Promise<void>) {
+  const phase = ref<'idle' | 'sending' | 'reading'>('idle');
+  const share = ref(0);
+  const fileName = ref('');
+  const problem = shallowRef<Problem>();
+  let sending: Upload | undefined;
+  let reading: string | undefined;
+  let cancelled = false;
+
+  const words = computed(() =>
+    phase.value === 'sending'
+      ? `Sending ${fileName.value}`
+      : phase.value === 'reading'
+        ? `Making plates of ${fileName.value}`
+        : '',
+  );
+
+  async function take(file: File, dpi: number): Promise<void> {
+    if (phase.value !== 'idle') return;
+    problem.value = undefined;
+    cancelled = false;
+    if (file.size > MAX_UPLOAD_BYTES) {
+      problem.value = {
+        code: 'FILE_TOO_LARGE',
+        message: `${file.name} has ${Math.ceil(file.size / 1024 / 1024)} MB; the most is ${MAX_UPLOAD_BYTES / 1024 / 1024} MB. Lower its resolution or flatten it.`,
+      };
+      return;
+    }
+    fileName.value = file.name;
+    share.value = 0;
+    phase.value = 'sending';
+    try {
+      sending = upload(file, (value) => (share.value = value));
+      const stored = await sending.done;
+      phase.value = 'reading';
+      share.value = 0;
+      let artwork = await post<ArtworkSummary>('/artworks', {
+        fileId: stored.id,
+        fileName: file.name,
+        dpi,
+      });
+      reading = artwork.id;
+      while (artwork.state === 'queued' || artwork.state === 'running') {
+        await new Promise((done) => setTimeout(done, POLL_MS));
+        artwork = await get<ArtworkSummary>(`/artworks/${artwork.id}`);
+        share.value = artwork.progress;
+      }
+      if (artwork.state === 'done') await ready(artwork);
+      else if (artwork.problem && !cancelled) problem.value = artwork.problem;
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      if (!cancelled) problem.value = error.problem;
+    } finally {
+      phase.value = 'idle';
+      sending = undefined;
+      reading = undefined;
+    }
+  }
+
+  function cancel(): void {
+    cancelled = true;
+    sending?.cancel();
+    if (reading) void post(`/artworks/${reading}/cancel`).catch(() => undefined);
+  }
+  onScopeDispose(() => sending?.cancel());
+
+  return { take, cancel, phase: readonly(phase), share: readonly(share), words, problem };
+}

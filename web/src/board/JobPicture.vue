@@ -1,0 +1,69 @@
+<script setup lang="ts">
+/** The print as it will look, small. */
+import { Plan, type ArtworkSummary, type Job, type JobSummary } from '@kyanos/contract';
+import { shallowRef, watch } from 'vue';
+import PixelCanvas from '../look/PixelCanvas.vue';
+import { thumbnailWorker } from '../look/worker.ts';
+import type { Picture } from '../look/look.worker.ts';
+import { get } from '../shared/api.ts';
+
+const props = defineProps<{ job: JobSummary }>();
+const LONGEST_PX = 440;
+
+const picture = shallowRef<Picture>();
+const failed = shallowRef(false);
+
+watch(
+  () => props.job.artworkState,
+  async (state) => {
+    const { artworkId, id } = props.job;
+    if (state !== 'done' || !artworkId) return;
+    try {
+      const [job, artwork] = await Promise.all([
+        get<Job>(`/jobs/${id}`),
+        get<ArtworkSummary>(`/artworks/${artworkId}`),
+      ]);
+      const plan = Plan.parse(job.plan);
+      const { side, light, backing } = plan.viewing;
+      const subject = { artworkId, info: artwork.info!, plan };
+      const view = {
+        side: side === 'back' ? side : 'front',
+        light: light === 'behind' ? light : 'front',
+        backing,
+      } as const;
+      picture.value = await thumbnailWorker().look(subject, view, LONGEST_PX);
+    } catch {
+      failed.value = true;
+    }
+  },
+  { immediate: true },
+);
+</script>
+
+<template>
+  <div class="picture">
+    <pixel-canvas :picture="picture" :label="`${job.name}, simulated`" />
+    <span v-if="job.artworkState === 'failed' || failed" class="soft"
+      >No picture of this artwork</span
+    >
+    <span v-else-if="!picture" class="soft">{{
+      job.artworkState === 'done' ? 'Drawing…' : 'Making plates…'
+    }}</span>
+  </div>
+</template>
+
+<style scoped>
+.picture {
+  display: grid;
+  place-items: center;
+  min-height: 0;
+  padding: 12px;
+  background: rgb(var(--v-theme-surface-variant));
+}
+
+.picture :deep(canvas) {
+  min-height: 0;
+  max-height: 154px;
+  box-shadow: 0 2px 10px rgb(10 20 40 / 28%);
+}
+</style>

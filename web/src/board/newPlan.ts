@@ -1,0 +1,42 @@
+/** A first plan for artwork that has just come in: something sensible to change, from the shop's first machine that fits. */
+import {
+  catalogueStack,
+  kindOf,
+  modesFor,
+  obstacles,
+  type ArtworkInfo,
+  type PrintPlan,
+  type Shop,
+} from '@kyanos/core';
+
+export function newPlan(shop: Shop, info: ArtworkInfo, fileName: string): PrintPlan {
+  const kinds = new Set(info.pages[0].separations.map(({ name }) => kindOf(name)));
+  const entry =
+    kinds.has('metallic') && kinds.has('white')
+      ? 'silver-white'
+      : kinds.has('white')
+        ? 'under'
+        : 'colour-only';
+  const stack = catalogueStack(entry)!;
+  for (const material of shop.materials)
+    for (const machine of shop.machines) {
+      const [mode] = modesFor(machine, material, stack);
+      if (!mode || obstacles(stack, machine, material).length > 0) continue;
+      return {
+        format: 1,
+        name: fileName.replace(/\.[a-z]+$/i, '').replace(/[-_]+/g, ' ') || 'New job',
+        artwork: { page: info.pages[0].number, rearPage: null, names: {} },
+        viewing: { side: 'front', light: 'front', backing: 'white' },
+        material,
+        lot: '',
+        machine,
+        modeId: mode.id,
+        stack,
+        layout: { copies: 1, gap: 5, margin: 10, turned: false },
+        trips: { split: 'together', waitMinutes: 0, testPrint: true },
+        prices: shop.prices,
+        laminated: false,
+      };
+    }
+  throw new Error('The shop has no machine that prints any of its materials.');
+}

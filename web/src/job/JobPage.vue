@@ -1,0 +1,241 @@
+<script setup lang="ts">
+import { onKeyStroke } from '@vueuse/core';
+import { onBeforeUnmount, ref, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import CoreSample from '../look/CoreSample.vue';
+import { typing } from '../shared/keys.ts';
+import ConflictDialog from './ConflictDialog.vue';
+import LedgerBar from './LedgerBar.vue';
+import { STAGES } from './stages.ts';
+import { useJob } from './useJob.ts';
+
+const props = defineProps<{ id: string }>();
+const job = useJob();
+const route = useRoute();
+const router = useRouter();
+
+watch(
+  () => props.id,
+  (id) => void job.open(id),
+  { immediate: true },
+);
+onBeforeUnmount(() => job.close());
+
+const go = (name: string) => router.push({ name, params: { id: props.id } });
+onKeyStroke(['1', '2', '3', '4', '5', '6', '7'], (event) => {
+  if (!typing(event)) void go(STAGES[Number(event.key) - 1].id);
+});
+
+function selectLayer(index: number) {
+  job.selectedLayer = index;
+  if (route.name !== 'stack' && route.name !== 'plates') void go('stack');
+}
+
+const SAVED = {
+  saved: 'Saved',
+  saving: 'Saving…',
+  waiting: 'Not saved: the server does not answer. Trying again',
+  conflict: 'Changed by somebody else',
+};
+const renaming = ref<string>();
+function rename() {
+  const name = renaming.value?.trim();
+  if (name) job.update({ name: name.slice(0, 200) });
+  renaming.value = undefined;
+}
+</script>
+
+<template>
+  <div v-if="job.problem && !job.plan" class="missing">
+    <h1 class="question">This job can’t be opened</h1>
+    <p class="answer">{{ job.problem.message }}</p>
+    <v-btn class="mt-4" color="primary" variant="flat" to="/">To the board</v-btn>
+  </div>
+  <div v-else class="job">
+    <teleport to="#bar-middle">
+      <div class="title">
+        <input
+          v-if="job.plan"
+          class="name"
+          aria-label="Name of the job"
+          maxlength="200"
+          :value="renaming ?? job.plan.name"
+          @input="renaming = ($event.target as HTMLInputElement).value"
+          @change="rename"
+        />
+        <span class="saved" :class="job.saveState" role="status" data-testid="save-state">
+          {{ SAVED[job.saveState]
+          }}<template v-if="job.saveState === 'saved' && job.version">
+            · version {{ job.version }}</template
+          >
+        </span>
+      </div>
+    </teleport>
+
+    <nav class="stages" aria-label="Stages of the job">
+      <router-link
+        v-for="(stage, i) in STAGES"
+        :key="stage.id"
+        :to="{ name: stage.id, params: { id } }"
+        class="stage-link"
+        :aria-current="route.name === stage.id ? 'step' : undefined"
+      >
+        <span class="figures number">{{ i + 1 }}</span>{{ stage.name }}
+      </router-link>
+    </nav>
+
+    <div class="body">
+      <main class="content">
+        <v-alert
+          v-if="job.problem"
+          class="mb-4"
+          type="warning"
+          closable
+          :text="job.problem.message"
+          @click:close="job.problem = undefined"
+        />
+        <router-view v-if="job.plan" />
+        <p v-else class="answer">Opening the job…</p>
+      </main>
+      <aside v-if="job.plan" class="sample panel">
+        <h2 class="label">Core sample</h2>
+        <core-sample :plan="job.plan" :selected="job.selectedLayer" @select="selectLayer" />
+      </aside>
+    </div>
+    <ledger-bar />
+    <conflict-dialog />
+  </div>
+</template>
+
+<style scoped>
+.job {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr) auto;
+  min-height: 0;
+}
+
+.missing {
+  padding: 80px 20px;
+  max-width: 620px;
+  margin: 0 auto;
+}
+
+.title {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  min-width: 0;
+}
+
+.name {
+  flex: 0 1 380px;
+  min-width: 0;
+  min-height: 36px;
+  padding: 0 10px;
+  border-radius: 6px;
+  color: #f4efe4;
+  font-weight: 600;
+  background: rgb(255 255 255 / 9%);
+}
+
+.name:focus-visible {
+  outline-color: #f4efe4;
+}
+
+.saved {
+  font-size: var(--size-small);
+  color: #cdd7ea;
+  white-space: nowrap;
+}
+
+.saved.waiting,
+.saved.conflict {
+  color: #ffc29a;
+  font-weight: 650;
+}
+
+.stages {
+  display: flex;
+  gap: 2px;
+  padding: 0 14px;
+  background: rgb(var(--v-theme-surface));
+  border-bottom: 1px solid var(--line);
+}
+
+.stage-link {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 46px;
+  padding: 0 14px;
+  color: var(--soft);
+  text-decoration: none;
+  font-weight: 600;
+  border-bottom: 3px solid transparent;
+}
+
+.stage-link[aria-current] {
+  color: rgb(var(--v-theme-on-surface));
+  border-bottom-color: rgb(var(--v-theme-primary));
+}
+
+.number {
+  font-size: var(--size-small);
+}
+
+.body {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 276px;
+  min-height: 0;
+}
+
+.content {
+  overflow-y: auto;
+  padding: 18px 20px 28px;
+}
+
+.sample {
+  margin: 18px 20px 18px 0;
+  padding: 12px 10px;
+  overflow-y: auto;
+  align-self: start;
+  max-height: calc(100% - 36px);
+}
+
+.sample h2 {
+  padding-left: 8px;
+}
+
+@media (max-width: 900px) {
+  .body {
+    grid-template-columns: minmax(0, 1fr);
+    overflow-y: auto;
+  }
+
+  .content {
+    overflow: visible;
+  }
+
+  .sample {
+    margin: 0 20px 20px;
+  }
+
+  .stages {
+    overflow-x: auto;
+  }
+}
+
+@media print {
+  .stages,
+  .sample {
+    display: none;
+  }
+
+  .job,
+  .body,
+  .content {
+    display: block;
+    overflow: visible;
+  }
+}
+</style>

@@ -1,0 +1,145 @@
+<script setup lang="ts">
+/** Minutes, millilitres, cost and price, and what the last change did to each. Always in sight. */
+import type { PlanResult } from '@kyanos/core';
+import { computed } from 'vue';
+import { currency, duration, ml } from '../shared/format.ts';
+import { useJob } from './useJob.ts';
+
+const job = useJob();
+
+interface Entry {
+  readonly label: string;
+  readonly text: string;
+  readonly change: string;
+  readonly more: boolean;
+}
+
+const values = (result: PlanResult | undefined) =>
+  result?.work && {
+    minutes: result.work.minutes,
+    ml: result.work.inks.reduce((total, ink) => total + ink.ml, 0),
+    cost: result.work.cost.total,
+    price: result.work.cost.price,
+  };
+
+const entries = computed<Entry[]>(() => {
+  const now = values(job.shown);
+  if (!now) return [];
+  const was = values(job.before) ?? now;
+  const entry = (
+    label: string,
+    text: string,
+    difference: number,
+    show: (size: number) => string,
+  ): Entry => ({
+    label,
+    text,
+    change:
+      Math.abs(difference) < 0.05
+        ? ''
+        : `${difference > 0 ? '+' : '−'}${show(Math.abs(difference))}`,
+    more: difference > 0,
+  });
+  const money = (minor: number) => currency({ minor, currency: now.cost.currency });
+  return [
+    entry('Time', duration(now.minutes), now.minutes - was.minutes, duration),
+    entry('Ink', ml(now.ml), now.ml - was.ml, ml),
+    entry('Cost', currency(now.cost), now.cost.minor - was.cost.minor, money),
+    entry('Price', currency(now.price), now.price.minor - was.price.minor, money),
+  ];
+});
+const worst = computed(() => {
+  const findings = job.shown?.findings ?? [];
+  const count = (severity: string) =>
+    findings.filter((finding) => finding.severity === severity).length;
+  return { errors: count('error'), warnings: count('warning') };
+});
+</script>
+
+<template>
+  <footer class="ledger" aria-label="Ledger" data-testid="ledger">
+    <template v-if="entries.length">
+      <div v-for="entry in entries" :key="entry.label" class="entry">
+        <span class="label">{{ entry.label }}</span>
+        <span class="figures value">{{ entry.text }}</span>
+        <span v-if="entry.change" class="figures change" :class="{ more: entry.more }">{{
+          entry.change
+        }}</span>
+      </div>
+    </template>
+    <p v-else class="soft">
+      {{
+        job.shown
+          ? 'This print can’t be made as planned; see the findings.'
+          : 'Time, ink and money appear here once the artwork is read.'
+      }}
+    </p>
+    <div class="state">
+      <span v-if="worst.errors" class="flag error">{{ worst.errors }} will fail</span>
+      <span v-if="worst.warnings" class="flag">{{ worst.warnings }} to decide</span>
+      <span v-if="entries.length" class="soft">{{
+        job.fullSize || !job.build
+          ? 'measured at full size'
+          : 'from the screen picture; full size is being built'
+      }}</span>
+    </div>
+  </footer>
+</template>
+
+<style scoped>
+.ledger {
+  display: flex;
+  align-items: center;
+  gap: 34px;
+  min-height: 58px;
+  padding: 6px 20px;
+  background: rgb(var(--v-theme-surface));
+  border-top: 1px solid var(--line);
+}
+
+.entry {
+  display: flex;
+  align-items: baseline;
+  gap: 9px;
+}
+
+.value {
+  font-size: 1.15rem;
+  font-weight: 600;
+}
+
+.change {
+  font-size: var(--size-small);
+  color: rgb(var(--v-theme-success));
+}
+
+.change.more {
+  color: rgb(var(--v-theme-warning));
+}
+
+.state {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  margin-left: auto;
+  font-size: var(--size-small);
+}
+
+.flag {
+  padding: 3px 9px;
+  border-radius: 6px;
+  font-weight: 650;
+  color: rgb(var(--v-theme-warning));
+  border: 1.5px solid currentcolor;
+}
+
+.flag.error {
+  color: rgb(var(--v-theme-error));
+}
+
+@media print {
+  .ledger {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,385 @@
+/** The job that is open: its plan, kept safe on the server at every change, and what follows from it. */
+import {
+  encodePlan,
+  Plan,
+  type ArtworkSummary,
+  type Job,
+  type PlateBuild,
+  type Problem,
+} from '@kyanos/contract';
+import {
+  pagesOf,
+  plateSpecs,
+  reckon,
+  type ArtworkInfo,
+  type PlateMeasure,
+  type PlanResult,
+  type PrintPlan,
+  type Repair,
+  type Shop,
+} from '@kyanos/core';
+import { useEventListener, useStorage } from '@vueuse/core';
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { lookWorker } from '../look/worker.ts';
+import { get, post, put, Refused } from '../shared/api.ts';
+import { useLatest } from '../shared/useLatest.ts';
+
+/** Quiet time after the last change before it is saved, and before plates are built at full size. */
+const SAVE_MS = 500;
+const BUILD_MS = 900;
+const POLL_MS = 500;
+/** Between tries while the server does not answer. */
+const RETRY_MS = 3000;
+
+export type SaveState = 'saved' | 'saving' | 'waiting' | 'conflict';
+
+interface JobOnWire extends Omit<Job, 'plan'> {
+  readonly plan: unknown;
+}
+const readJob = (job: JobOnWire): Job => ({ ...job, plan: Plan.parse(job.plan) });
+
+const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
+
+/** Who is working here; told to whoever opens the same job. */
+export const operator = useStorage('kyanos-operator', 'Bench 1');
+
+export const useJob = defineStore('job', () => {
+  const id = ref<string>();
+  const version = ref(0);
+  const plan = shallowRef<PrintPlan>();
+  const artworkId = ref<string | null>(null);
+  const artwork = shallowRef<ArtworkSummary>();
+  const shop = shallowRef<Shop>();
+  const problem = shallowRef<Problem>();
+  const saveState = ref<SaveState>('saved');
+  /** What somebody else saved meanwhile. */
+  const theirs = shallowRef<Job>();
+  const screenMeasures = shallowRef<{ key: string; measures: readonly PlateMeasure[] }>();
+  const build = shallowRef<PlateBuild & { key: string }>();
+  const selectedLayer = ref<number>();
+
+  const info = computed<ArtworkInfo | undefined>(() => artwork.value?.info ?? undefined);
+  const subject = computed(() =>
+    plan.value && info.value && artworkId.value
+      ? { artworkId: artworkId.value, info: info.value, plan: plan.value }
+      : undefined,
+  );
+
+  /** What the plates depend on: prices may change without a new build. */
+  const platesKey = computed(() => {
+    const { value } = plan;
+    if (!value || !artworkId.value) return '';
+    return JSON.stringify([
+      artworkId.value,
+      plateSpecs(value.stack),
+      value.artwork,
+      pagesOf(value),
+      value.machine.inks.map((ink) => ink.spotName),
+    ]);
+  });
+
+  const fullSize = computed(
+    () => build.value?.key === platesKey.value && build.value.state === 'done',
+  );
+  const measures = computed<readonly PlateMeasure[] | undefined>(() => {
+    if (plan.value && plateSpecs(plan.value.stack).length === 0) return [];
+    if (fullSize.value && build.value?.measures) return build.value.measures;
+    return screenMeasures.value?.key === platesKey.value
+      ? screenMeasures.value.measures
+      : undefined;
+  });
+
+  const result = computed<PlanResult | undefined>(() => {
+    if (!plan.value || !info.value || !measures.value) return undefined;
+    return reckon(plan.value, info.value, measures.value);
+  });
+  /** The last result that could be worked out, shown while the next is on its way. */
+  const shown = shallowRef<PlanResult>();
+  const before = shallowRef<PlanResult>();
+  watch(result, (now, previous) => {
+    if (!now) return;
+    if (previous) before.value = previous;
+    shown.value = now;
+  });
+
+  // ---- opening ----
+
+  async function open(wanted: string): Promise<void> {
+    close();
+    id.value = wanted;
+    try {
+      shop.value ??= await get<Shop>('/shop');
+      const job = readJob(await get<JobOnWire>(`/jobs/${wanted}`));
+      if (id.value !== wanted) return;
+      take(job);
+      restoreDraft(job);
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      problem.value = error.problem;
+    }
+  }
+
+  function take(job: Job): void {
+    version.value = job.version;
+    plan.value = job.plan;
+    artworkId.value = job.artworkId;
+    saveState.value = 'saved';
+    theirs.value = undefined;
+    void followArtwork();
+  }
+
+  function close(): void {
+    flush();
+    id.value = undefined;
+    plan.value = undefined;
+    artwork.value = undefined;
+    artworkId.value = null;
+    problem.value = undefined;
+    screenMeasures.value = undefined;
+    build.value = undefined;
+    shown.value = undefined;
+    before.value = undefined;
+    selectedLayer.value = undefined;
+  }
+
+  // ---- saving ----
+
+  const draftName = (job: string) => `kyanos-draft-${job}`;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let sending = false;
+
+  function update(change: Partial<PrintPlan>): void {
+    if (!plan.value) return;
+    plan.value = { ...plan.value, ...change };
+    schedule();
+  }
+
+  function useArtwork(next: ArtworkSummary): void {
+    artworkId.value = next.id;
+    artwork.value = next;
+    schedule();
+    void followArtwork();
+  }
+
+  function schedule(): void {
+    if (saveState.value === 'conflict') return;
+    saveState.value = 'saving';
+    keepDraft();
+    clearTimeout(timer);
+    timer = setTimeout(() => void save(), SAVE_MS);
+  }
+
+  const body = () => ({
+    base: version.value,
+    plan: encodePlan(plan.value!),
+    artworkId: artworkId.value,
+    savedBy: operator.value,
+  });
+
+  /** A copy in the browser, in case the server or the page goes away. */
+  function keepDraft(): void {
+    if (id.value && plan.value) localStorage.setItem(draftName(id.value), JSON.stringify(body()));
+  }
+
+  function restoreDraft(job: Job): void {
+    const kept = localStorage.getItem(draftName(job.id));
+    if (!kept) return;
+    const draft = JSON.parse(kept) as ReturnType<typeof body>;
+    const parsed = Plan.safeParse(draft.plan);
+    if (!parsed.success) {
+      localStorage.removeItem(draftName(job.id));
+      return;
+    }
+    if (
+      JSON.stringify(draft.plan) === JSON.stringify(encodePlan(job.plan)) &&
+      draft.artworkId === job.artworkId
+    ) {
+      localStorage.removeItem(draftName(job.id));
+      return;
+    }
+    plan.value = parsed.data;
+    artworkId.value = draft.artworkId;
+    void followArtwork();
+    if (draft.base === job.version) schedule();
+    else {
+      theirs.value = job;
+      saveState.value = 'conflict';
+    }
+  }
+
+  async function save(): Promise<void> {
+    if (sending || !id.value || !plan.value) return;
+    sending = true;
+    const job = id.value;
+    const sent = plan.value;
+    const sentArtwork = artworkId.value;
+    try {
+      const saved = await put<JobOnWire>(`/jobs/${job}`, body());
+      if (id.value !== job) return;
+      version.value = saved.version;
+      if (plan.value === sent && artworkId.value === sentArtwork) {
+        saveState.value = 'saved';
+        localStorage.removeItem(draftName(job));
+      } else schedule();
+    } catch (error) {
+      if (!(error instanceof Refused) || id.value !== job) throw error;
+      if (error.problem.code === 'JOB_CONFLICT') {
+        saveState.value = 'conflict';
+        theirs.value = readJob(await get<JobOnWire>(`/jobs/${job}`));
+      } else if (error.status === 0 || error.status >= 500) {
+        saveState.value = 'waiting';
+        timer = setTimeout(() => void save(), RETRY_MS);
+      } else problem.value = error.problem;
+    } finally {
+      sending = false;
+    }
+  }
+
+  /** What is not saved yet goes out with the page. */
+  function flush(): void {
+    clearTimeout(timer);
+    if (id.value && plan.value && saveState.value === 'saving' && !sending)
+      void put(`/jobs/${id.value}`, body(), true).then(
+        (
+          (job: string) => () =>
+            localStorage.removeItem(draftName(job))
+        )(id.value),
+        () => undefined,
+      );
+  }
+  useEventListener(window, 'pagehide', flush);
+
+  /** Ends a conflict: take their version, or save mine as the next one on top of it. Both stay as versions. */
+  function settle(choice: 'theirs' | 'mine'): void {
+    const other = theirs.value;
+    if (!other || !id.value) return;
+    if (choice === 'theirs') {
+      localStorage.removeItem(draftName(id.value));
+      take(other);
+      return;
+    }
+    version.value = other.version;
+    theirs.value = undefined;
+    saveState.value = 'saved';
+    schedule();
+  }
+
+  /** Mine becomes a job of its own; this one shows theirs. */
+  async function saveAsNew(): Promise<string> {
+    const { plan: mine, artworkId: file, savedBy } = body();
+    const job = await post<JobOnWire>('/jobs', {
+      plan: { ...mine, name: `${mine.name} (copy)`.slice(0, 200) },
+      artworkId: file,
+      savedBy,
+    });
+    if (id.value) localStorage.removeItem(draftName(id.value));
+    saveState.value = 'saved';
+    return job.id;
+  }
+
+  // ---- artwork and plates ----
+
+  async function followArtwork(): Promise<void> {
+    const wanted = artworkId.value;
+    if (!wanted) {
+      artwork.value = undefined;
+      return;
+    }
+    for (;;) {
+      try {
+        const found = await get<ArtworkSummary>(`/artworks/${wanted}`);
+        if (artworkId.value !== wanted) return;
+        artwork.value = found;
+        if (found.state !== 'queued' && found.state !== 'running') return;
+      } catch (error) {
+        if (!(error instanceof Refused)) throw error;
+        if (error.status !== 0 && error.status < 500) {
+          problem.value = error.problem;
+          return;
+        }
+      }
+      await pause(POLL_MS);
+    }
+  }
+
+  const { ask: askMeasures } = useLatest(
+    async ({ key, what }: { key: string; what: NonNullable<typeof subject.value> }) => ({
+      key,
+      measures: await lookWorker().measure(what),
+    }),
+    (done) => (screenMeasures.value = done),
+  );
+
+  let buildTimer: ReturnType<typeof setTimeout> | undefined;
+  watch(
+    [platesKey, info],
+    () => {
+      clearTimeout(buildTimer);
+      if (!subject.value || plateSpecs(subject.value.plan.stack).length === 0) return;
+      void askMeasures({ key: platesKey.value, what: subject.value });
+      buildTimer = setTimeout(() => void followBuild(), BUILD_MS);
+    },
+    { immediate: true },
+  );
+
+  async function followBuild(): Promise<void> {
+    const key = platesKey.value;
+    const { value } = subject;
+    if (!value) return;
+    try {
+      let found = await post<PlateBuild>(`/artworks/${value.artworkId}/plates`, {
+        plan: encodePlan(value.plan),
+      });
+      for (;;) {
+        if (platesKey.value !== key) {
+          // Nobody waits for these plates any more.
+          if (found.state === 'queued' || found.state === 'running')
+            await post(`/plates/${found.id}/cancel`);
+          return;
+        }
+        build.value = { ...found, key };
+        if (found.state !== 'queued' && found.state !== 'running') return;
+        await pause(POLL_MS);
+        found = await get<PlateBuild>(`/plates/${found.id}`);
+      }
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      build.value = undefined;
+    }
+  }
+
+  function repair({ separation, role }: Repair): void {
+    if (!plan.value) return;
+    const { artwork: chosen } = plan.value;
+    update({ artwork: { ...chosen, names: { ...chosen.names, [separation]: role } } });
+  }
+
+  return {
+    id,
+    version,
+    plan,
+    artworkId,
+    artwork,
+    info,
+    shop,
+    problem,
+    saveState,
+    theirs,
+    subject,
+    measures,
+    fullSize,
+    build,
+    result,
+    shown,
+    before,
+    selectedLayer,
+    open,
+    close,
+    update,
+    useArtwork,
+    settle,
+    saveAsNew,
+    repair,
+  };
+});

@@ -1,0 +1,191 @@
+/** Pixels off the main thread: previews, plates and pictures of the print. */
+import { PREVIEW_PX } from '@kyanos/contract';
+import {
+  buildLookTable,
+  makeScene,
+  measurePlates,
+  memoryRaster,
+  modelOf,
+  pageOf,
+  PROCESS_NAMES,
+  renderLook,
+  Shrinker,
+  shrunkSize,
+  sum,
+  type ArtworkInfo,
+  type ArtworkPage,
+  type PlateMeasure,
+  type PrintPlan,
+  type View,
+} from '@kyanos/core';
+import { expose, transfer } from 'comlink';
+
+/** A page at screen resolution, ink 0–255. */
+interface Preview {
+  readonly width: number;
+  readonly height: number;
+  readonly dpi: number;
+  readonly planes: ReadonlyMap<string, Uint8Array>;
+}
+
+export interface Picture {
+  readonly width: number;
+  readonly height: number;
+  readonly pixels: Uint8ClampedArray<ArrayBuffer>;
+  /** Share of pixels whose colour the screen can't show. */
+  readonly outOfGamut: number;
+}
+
+export interface Subject {
+  readonly artworkId: string;
+  readonly info: ArtworkInfo;
+  readonly plan: PrintPlan;
+}
+
+const previews = new Map<string, Promise<Preview>>();
+/** Pages kept at once: a page of six plates is about 8 MB. */
+const KEPT = 14;
+
+function preview(artworkId: string, page: ArtworkPage): Promise<Preview> {
+  const key = `${artworkId}/${page.number}`;
+  let found = previews.get(key);
+  if (!found) {
+    found = fetchPreview(artworkId, page);
+    found.catch(() => previews.delete(key));
+    previews.set(key, found);
+    const [oldest] = previews.keys();
+    if (previews.size > KEPT && oldest !== undefined) previews.delete(oldest);
+  }
+  return found;
+}
+
+async function fetchPreview(artworkId: string, page: ArtworkPage): Promise<Preview> {
+  const response = await fetch(`/api/artworks/${artworkId}/pages/${page.number}/preview`);
+  if (!response.ok) throw new Error('The picture can’t be fetched. Reload the page.');
+  const bytes = new Uint8Array(await response.arrayBuffer());
+  const { width, height } = shrunkSize(page.widthPx, page.heightPx, PREVIEW_PX);
+  const planes = page.separations.map(
+    ({ name }, i) => [name, bytes.subarray(i * width * height, (i + 1) * width * height)] as const,
+  );
+  return { width, height, dpi: (page.dpi * width) / page.widthPx, planes: new Map(planes) };
+}
+
+function shrink({ width, height, dpi, planes }: Preview, longest: number): Preview {
+  if (Math.max(width, height) <= longest) return { width, height, dpi, planes };
+  const small = new Map<string, Uint8Array>();
+  let to = { width, height };
+  for (const [name, plane] of planes) {
+    const shrinker = new Shrinker(width, height, longest);
+    shrinker.push(plane, 0);
+    small.set(name, shrinker.plane);
+    to = shrinker;
+  }
+  return { width: to.width, height: to.height, dpi: (dpi * to.width) / width, planes: small };
+}
+
+/** Plates of both pictures at the resolution of the previews. */
+async function build(
+  { plan, info }: Subject,
+  pages: ReadonlyMap<number, Preview>,
+): Promise<{ measures: PlateMeasure[]; planes: Map<string, Uint8Array> }> {
+  const planes = new Map<string, Uint8Array>();
+  const artwork = {
+    info,
+    raster(number: number) {
+      const page = pages.get(number)!;
+      return memoryRaster(page, page.planes);
+    },
+  };
+  const size = [...pages.values()][0];
+  const measures = await measurePlates(plan, artwork, (key, rows, y) => {
+    let plane = planes.get(key);
+    if (!plane) planes.set(key, (plane = new Uint8Array(size.width * size.height)));
+    plane.set(rows, y * size.width);
+  });
+  return { measures, planes };
+}
+
+async function pagesFor(
+  { artworkId, info, plan }: Subject,
+  longest: number,
+): Promise<Map<number, Preview>> {
+  const wanted = [
+    ...new Set((['front', 'rear'] as const).map((picture) => pageOf(plan, info, picture))),
+  ];
+  const loaded = await Promise.all(
+    wanted.map(
+      async (page) => [page.number, shrink(await preview(artworkId, page), longest)] as const,
+    ),
+  );
+  return new Map(loaded);
+}
+
+function flip(pixels: Uint8ClampedArray, width: number): void {
+  const words = new Uint32Array(pixels.buffer);
+  for (let row = 0; row < words.length; row += width) words.subarray(row, row + width).reverse();
+}
+
+const api = {
+  /** Plate measures as the screen resolution gives them. */
+  async measure(subject: Subject): Promise<PlateMeasure[]> {
+    return (await build(subject, await pagesFor(subject, PREVIEW_PX))).measures;
+  },
+
+  /** The print as it will look. */
+  async look(subject: Subject, view: View, longest: number): Promise<Picture> {
+    const pages = await pagesFor(subject, longest);
+    const { measures, planes } = await build(subject, pages);
+    const { plan, info } = subject;
+    const scene = makeScene({ ...plan, process: modelOf(info) });
+    const numbers = {
+      front: pageOf(plan, info, 'front').number,
+      rear: pageOf(plan, info, 'rear').number,
+    };
+    const mean = (number: number) =>
+      PROCESS_NAMES.map((name) => {
+        const plane = pages.get(number)!.planes.get(name)!;
+        return sum(plane) / (255 * plane.length);
+      });
+    const table = buildLookTable(scene, view, {
+      process: { front: mean(numbers.front), rear: mean(numbers.rear) },
+      plates: new Map(measures.map(({ key, coverage }) => [key, coverage])),
+    });
+    const page = pages.get(numbers[table.picture])!;
+    const pixels = new Uint8ClampedArray(page.width * page.height * 4);
+    const outOfGamut = renderLook(
+      table,
+      table.axes.map((axis) =>
+        axis.kind === 'process' ? page.planes.get(PROCESS_NAMES[axis.ink])! : planes.get(axis.key)!,
+      ),
+      pixels,
+    );
+    if (table.reversed) flip(pixels, page.width);
+    return transfer({ width: page.width, height: page.height, pixels, outOfGamut }, [
+      pixels.buffer,
+    ]);
+  },
+
+  /** A special plate as a map, from none to full along `ramp` (256 × RGB). */
+  async plateMap(
+    subject: Subject,
+    key: string,
+    ramp: Uint8Array,
+  ): Promise<Picture & { measures: PlateMeasure[] }> {
+    const pages = await pagesFor(subject, PREVIEW_PX);
+    const { measures, planes } = await build(subject, pages);
+    const { width, height } = [...pages.values()][0];
+    const plane = planes.get(key) ?? new Uint8Array(width * height);
+    const pixels = new Uint8ClampedArray(width * height * 4);
+    for (let i = 0, o = 0; i < plane.length; i++, o += 4) {
+      const at = plane[i] * 3;
+      pixels[o] = ramp[at];
+      pixels[o + 1] = ramp[at + 1];
+      pixels[o + 2] = ramp[at + 2];
+      pixels[o + 3] = 255;
+    }
+    return transfer({ width, height, pixels, outOfGamut: 0, measures }, [pixels.buffer]);
+  },
+};
+
+export type LookWorker = typeof api;
+expose(api);

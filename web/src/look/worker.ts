@@ -1,0 +1,12 @@
+import { wrap } from 'comlink';
+import type { LookWorker } from './look.worker.ts';
+
+/** One worker for the pictures that are looked at, one for the small ones of the board. */
+const start = () =>
+  wrap<LookWorker>(new Worker(new URL('./look.worker.ts', import.meta.url), { type: 'module' }));
+
+let viewer: ReturnType<typeof start> | undefined;
+export const lookWorker = () => (viewer ??= start());
+
+let thumbnails: ReturnType<typeof start> | undefined;
+export const thumbnailWorker = () => (thumbnails ??= start());

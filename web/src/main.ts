@@ -1,0 +1,11 @@
+import '@fontsource-variable/instrument-sans';
+import '@fontsource-variable/spline-sans-mono';
+import 'vuetify/styles';
+import './shared/base.css';
+import { createPinia } from 'pinia';
+import { createApp } from 'vue';
+import App from './App.vue';
+import { router } from './router.ts';
+import { vuetify } from './shared/theme.ts';
+
+createApp(App).use(createPinia()).use(router).use(vuetify).mount('#app');

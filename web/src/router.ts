@@ -1,0 +1,20 @@
+import { createRouter, createWebHistory } from 'vue-router';
+import BoardPage from './board/BoardPage.vue';
+import { STAGES } from './job/stages.ts';
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'board', component: BoardPage },
+    {
+      path: '/jobs/:id',
+      component: () => import('./job/JobPage.vue'),
+      props: true,
+      children: [
+        { path: '', name: 'job', redirect: (to) => ({ name: 'artwork', params: to.params }) },
+        ...STAGES.map(({ id, component }) => ({ path: id, name: id, component })),
+      ],
+    },
+    { path: '/:rest(.*)*', redirect: '/' },
+  ],
+});

@@ -1,0 +1,76 @@
+/** Talking to the server. Whatever it refuses comes as {@link Refused} with its sentence. */
+import type { Problem, StoredFile } from '@kyanos/contract';
+
+export class Refused extends Error {
+  readonly problem: Problem;
+  readonly status: number;
+
+  constructor(problem: Problem, status: number) {
+    super(problem.message);
+    this.problem = problem;
+    this.status = status;
+  }
+}
+
+const UNREACHABLE: Problem = {
+  code: 'UNREACHABLE',
+  message:
+    'The server does not answer. What you typed is kept here and saved as soon as it is back.',
+};
+
+const asProblem = (body: unknown): Problem =>
+  typeof (body as Problem | null)?.message === 'string'
+    ? (body as Problem)
+    : { code: 'UNKNOWN', message: 'The server gave an answer that can’t be read. Try again.' };
+
+async function request<T>(
+  method: string,
+  path: string,
+  body?: unknown,
+  keepalive = false,
+): Promise<T> {
+  const response = await fetch(`/api${path}`, {
+    method,
+    keepalive,
+    ...(body === undefined
+      ? {}
+      : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
+  }).catch(() => {
+    throw new Refused(UNREACHABLE, 0);
+  });
+  const answer: unknown = await response.json().catch(() => null);
+  if (!response.ok) throw new Refused(asProblem(answer), response.status);
+  return answer as T;
+}
+
+export const get = <T>(path: string): Promise<T> => request('GET', path);
+export const post = <T>(path: string, body: unknown = {}): Promise<T> =>
+  request('POST', path, body);
+export const put = <T>(path: string, body: unknown, keepalive = false): Promise<T> =>
+  request('PUT', path, body, keepalive);
+
+export interface Upload {
+  readonly done: Promise<StoredFile>;
+  cancel(): void;
+}
+
+/** Sends a file. Only XMLHttpRequest tells how much of an upload has gone out. */
+export function upload(file: File, progress: (share: number) => void): Upload {
+  const xhr = new XMLHttpRequest();
+  const done = new Promise<StoredFile>((resolve, reject) => {
+    xhr.upload.onprogress = (event) => progress(event.loaded / Math.max(1, event.total));
+    xhr.onload = () => {
+      const body: unknown = xhr.response;
+      if (xhr.status >= 200 && xhr.status < 300) resolve(body as StoredFile);
+      else reject(new Refused(asProblem(body), xhr.status));
+    };
+    xhr.onerror = () => reject(new Refused(UNREACHABLE, 0));
+    xhr.onabort = () =>
+      reject(new Refused({ code: 'CANCELLED', message: 'The upload was cancelled.' }, 0));
+    xhr.open('POST', '/api/files');
+    xhr.responseType = 'json';
+    xhr.setRequestHeader('Content-Type', 'application/octet-stream');
+    xhr.send(file);
+  });
+  return { done, cancel: () => xhr.abort() };
+}

@@ -1,0 +1,54 @@
+/** Numbers as an operator reads them. */
+import { MM_PER_INCH, type Money } from '@kyanos/core';
+import { useStorage } from '@vueuse/core';
+
+/** Preference of this browser. */
+export const units = useStorage<'metric' | 'imperial'>('kyanos-units', 'metric');
+
+const fixed = (value: number, digits: number) =>
+  value.toLocaleString('en', { minimumFractionDigits: digits, maximumFractionDigits: digits });
+
+export const percent = (share: number, digits = 1): string => `${fixed(share * 100, digits)} %`;
+export const ml = (value: number): string => `${fixed(value, 1)} mL`;
+
+export function duration(minutes: number): string {
+  const whole = Math.round(minutes);
+  return whole < 60
+    ? `${fixed(minutes, minutes < 10 ? 1 : 0)} min`
+    : `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')} min`;
+}
+
+export const currency = ({ minor, currency: code }: Money): string =>
+  (minor / 100).toLocaleString('en', { style: 'currency', currency: code });
+
+const inches = (mm: number) => `${fixed(mm / MM_PER_INCH, 2)} in`;
+const metric = (mm: number) => `${fixed(mm, 1)} mm`;
+export const length = (mm: number, unit = units.value): string =>
+  unit === 'metric' ? metric(mm) : inches(mm);
+
+/** Width × height in the preferred unit, and in the other for a tooltip. */
+export function size(width: number, height: number): { text: string; other: string } {
+  const both = (unit: 'metric' | 'imperial') =>
+    unit === 'metric'
+      ? `${fixed(width, 1)} × ${fixed(height, 1)} mm`
+      : `${fixed(width / MM_PER_INCH, 2)} × ${fixed(height / MM_PER_INCH, 2)} in`;
+  return units.value === 'metric'
+    ? { text: both('metric'), other: both('imperial') }
+    : { text: both('imperial'), other: both('metric') };
+}
+
+/** A figure of a working: three digits that matter, thin spaces left to the browser. */
+export function plain(value: number | string): string {
+  if (typeof value === 'string') return value;
+  const size = Math.abs(value);
+  return fixed(
+    value,
+    size === 0 || size >= 100 || Number.isInteger(value)
+      ? Number.isInteger(value)
+        ? 0
+        : 1
+      : size >= 1
+        ? 2
+        : 4,
+  );
+}
