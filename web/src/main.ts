@@ -1,3 +1,4 @@
+import './shared/reset.css';
 import '@fontsource-variable/instrument-sans';
 import '@fontsource-variable/spline-sans-mono';
 import 'vuetify/styles';

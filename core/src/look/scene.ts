@@ -54,6 +54,9 @@ export interface Point {
  */
 const SPECIAL_YULE_NIELSEN = 1.5;
 
+/** Measured reflectance of white ink laid too thick to see through (from memory: 0.85 to 0.9). */
+const WHITE_INK = 0.88;
+
 export interface Scene {
   readonly stack: Stack;
   readonly process: ProcessModel;
@@ -75,7 +78,7 @@ export function makeScene(plan: {
     process: plan.process,
     material: plan.material,
     body: materialLayer(plan.material.optics),
-    white: ink && calibrateWhite(ink.contrastRatio ?? 0.7, ink.laydown, 0.9),
+    white: ink && calibrateWhite(ink.contrastRatio ?? 0.7, ink.laydown, WHITE_INK),
     whiteLaydown: ink?.laydown ?? 0,
   };
 }

@@ -48,9 +48,9 @@ export const BACKINGS = {
 } satisfies Record<string, Spectrum>;
 export type Backing = keyof typeof BACKINGS;
 
-/** Silver ink at full coverage: aluminium flakes in a binder, away from the gloss (from memory). */
+/** Silver ink at full coverage: aluminium flakes in a binder, measured away from the gloss (from memory). */
 export const SILVER = evenLayer(
-  spectrumOf((nm) => 0.44 + 0.00002 * (nm - 380)),
+  insideOf(spectrumOf((nm) => 0.44 + 0.00002 * (nm - 380))),
   flat(0.03),
 );
 

@@ -7,6 +7,7 @@
 import { DomainError } from '../errors.ts';
 import { edge, flat, map2, spectrumToXyz, D65, type Spectrum } from '../spectrum/index.ts';
 import { evenLayer, opaque, stack, type Layer } from './layer.ts';
+import { insideOf, surfaceLayer } from './surface.ts';
 
 export interface Scatterer {
   /** Kubelka–Munk scattering, 1 per mL/m². */
@@ -41,13 +42,15 @@ export function scattererLayer(ink: Scatterer, laydown: number): Layer {
   );
 }
 
-/** Reflectance factors of the two grounds of a contrast card. Source: ASTM D2805 (white 0.80; from memory). */
-const CARD_WHITE = 0.8;
-const CARD_BLACK = 0.01;
+/** Measured reflectance of the two grounds of a contrast card. Source: ASTM D2805 (white 0.80; from memory). */
+const CARD_WHITE = insideOf(flat(0.8));
+const CARD_BLACK = insideOf(flat(0.01));
+const SURFACE = surfaceLayer(0);
 
-/** Luminance over black divided by luminance over white: 0 clear, 1 opaque. */
+/** Luminance over black divided by luminance over white, as measured through the surface: 0 clear, 1 opaque. */
 export function contrastRatio(layer: Layer): number {
-  const over = (ground: number) => spectrumToXyz(stack(layer, opaque(flat(ground))).front, D65)[1];
+  const over = (ground: Spectrum) =>
+    spectrumToXyz(stack(SURFACE, stack(layer, opaque(ground))).front, D65)[1];
   return over(CARD_BLACK) / over(CARD_WHITE);
 }
 
@@ -62,7 +65,7 @@ const whiteness = (reflectance: number): Spectrum =>
  * The scattering and absorption of a white ink of which a drawdown was measured.
  * @param ratio contrast ratio of the drawdown, 0.05 to 0.995
  * @param laydown of the drawdown, mL/m²
- * @param reflectance of a layer too thick to see through, 0.5 to 0.98
+ * @param reflectance measured on a layer too thick to see through, 0.5 to 0.95
  * @throws DomainError `WHITE_RANGE`
  */
 export function calibrateWhite(ratio: number, laydown: number, reflectance: number): Scatterer {
@@ -71,19 +74,16 @@ export function calibrateWhite(ratio: number, laydown: number, reflectance: numb
     ratio <= 0.995 &&
     laydown > 0 &&
     reflectance >= 0.5 &&
-    reflectance <= 0.98
+    reflectance <= 0.95
   ))
     throw new DomainError(
       'WHITE_RANGE',
-      `A white ink needs a contrast ratio within 0.05 to 0.995 (got ${ratio}), a laydown above 0 mL/m² (got ${laydown}) and an opaque reflectance within 0.5 to 0.98 (got ${reflectance}).`,
+      `A white ink needs a contrast ratio within 0.05 to 0.995 (got ${ratio}), a laydown above 0 mL/m² (got ${laydown}) and an opaque reflectance within 0.5 to 0.95 (got ${reflectance}).`,
     );
+  const inside = insideOf(whiteness(reflectance));
   const inkOf = (s: number): Scatterer => {
     const scattering = flat(s);
-    const absorption = map2(
-      whiteness(reflectance),
-      scattering,
-      (r, sc) => ((1 - r) ** 2 / (2 * r)) * sc,
-    );
+    const absorption = map2(inside, scattering, (r, sc) => ((1 - r) ** 2 / (2 * r)) * sc);
     return { scattering, absorption };
   };
   // More scattering is always more opaque, so halving the interval finds it.

@@ -198,7 +198,7 @@ function workOf(
             'waiting',
             waiting,
             'min',
-            `${plan.trips.waitMinutes} min after each trip of each load`,
+            `${plan.trips.waitMinutes} min between trips, or after the only one, for each load`,
           ),
           loading,
         ],

@@ -170,7 +170,7 @@ function tripStep({ plan, mode, page }: RunSheetInput, trip: Trip): RunStep {
         `${trip.speed} mm/s, ${trip.bidirectional ? 'both directions' : 'one direction'}`,
       ),
       setting('Return to origin', trip.returnsToOrigin ? 'ON' : 'off'),
-      setting('Drying after', `${trip.waitMinutes} min`),
+      setting('Drying after', `${trip.waitSetting} min`),
       setting('Printing time', `${trip.minutes.toFixed(1)} min`),
     ],
     checks: [
@@ -190,7 +190,7 @@ function putBack(done: Trip, next: Trip): RunStep {
     title: `Before trip ${next.number}: put the settings back`,
     settings: [
       setting('Hits', `from ${done.hits} to ${next.hits}`),
-      setting('Drying', `to ${next.waitMinutes} min`),
+      setting('Drying', `to ${next.waitSetting} min`),
       setting('Return to origin', next.returnsToOrigin ? 'leave ON' : 'turn off'),
       setting('Carriage', `to ${next.speed} mm/s`),
     ],

@@ -9,7 +9,7 @@ import { term, type Working } from '../units/index.ts';
 export interface TripWish {
   /** As many layers in one trip as the machine can, or a trip for each layer. */
   readonly split: 'together' | 'apart';
-  /** Drying after each trip but the last, and at the end of the last. */
+  /** Drying between two trips, or at the end of the sheet where there is one trip. */
   readonly waitMinutes: number;
   readonly testPrint: boolean;
 }
@@ -24,7 +24,10 @@ export interface Trip {
   readonly bidirectional: boolean;
   /** Printing and going back to the origin, all loads, without waiting. */
   readonly minutes: number;
+  /** Drying after it, all loads. */
   readonly waitMinutes: number;
+  /** Drying to be set on the machine, for one load. */
+  readonly waitSetting: number;
   readonly returnsToOrigin: boolean;
   readonly working: Working;
 }
@@ -76,8 +79,9 @@ export function planTrips(
     const printed = loads.reduce((sum, load) => sum + load.length, 0);
     const returnSeconds = returns ? printed / machine.returnSpeed : 0;
     const minutes = (strokes * (sweep + back) + returnSeconds) / 60;
-    // Each load waits; while a roll dries nothing else can be done on it either.
-    const waitMinutes = wish.waitMinutes * loads.length;
+    // Each load waits, and while it dries nothing else can be printed on it.
+    const waits = !last || groups.length === 1;
+    const waitMinutes = waits ? wish.waitMinutes * loads.length : 0;
     const name = layers.map(layerName).join(', then ');
     return {
       number: index + 1,
@@ -88,6 +92,7 @@ export function planTrips(
       bidirectional: mode.bidirectional,
       minutes,
       waitMinutes,
+      waitSetting: waits ? wish.waitMinutes : 0,
       returnsToOrigin: returns,
       working: {
         label: `Trip ${index + 1}: ${name}`,

@@ -96,11 +96,10 @@ export const useJob = defineStore('job', () => {
   });
   /** The last result that could be worked out, shown while the next is on its way. */
   const shown = shallowRef<PlanResult>();
+  /** What stood there before the operator's last change. */
   const before = shallowRef<PlanResult>();
-  watch(result, (now, previous) => {
-    if (!now) return;
-    if (previous) before.value = previous;
-    shown.value = now;
+  watch(result, (now) => {
+    if (now) shown.value = now;
   });
 
   // ---- opening ----
@@ -151,6 +150,7 @@ export const useJob = defineStore('job', () => {
 
   function update(change: Partial<PrintPlan>): void {
     if (!plan.value) return;
+    before.value = shown.value;
     plan.value = { ...plan.value, ...change };
     schedule();
   }

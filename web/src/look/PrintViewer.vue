@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** The print as it will look on this material in this light. */
+import { PREVIEW_PX } from '@kyanos/contract';
 import type { Backing, View } from '@kyanos/core';
-import { onKeyStroke } from '@vueuse/core';
+import { onKeyStroke, useElementSize } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import { percent } from '../shared/format.ts';
@@ -22,8 +23,8 @@ const GROUNDS: Record<Backing, string> = {
   white: 'on white',
   black: 'on black',
   wood: 'on wood',
-  daylight: 'at a window by day',
-  night: 'at a window by night',
+  daylight: 'at a window, day',
+  night: 'at a window, night',
 };
 const SIDES = { front: 'Front', back: 'Back' };
 const LIGHTS = { front: 'Lamp in front', behind: 'Lamp behind' };
@@ -41,14 +42,22 @@ onKeyStroke(['f', 'l', 'b'], (event) => {
   }
 });
 
+/** As many pixels as are shown, in steps, so that a small change of the window draws nothing anew. */
+const table = ref<HTMLElement>();
+const { width, height } = useElementSize(table);
+const pixels = computed(() => {
+  const wanted = Math.max(width.value, height.value, 200) * window.devicePixelRatio;
+  return Math.min(PREVIEW_PX, Math.ceil(wanted / 200) * 200);
+});
+
 const picture = shallowRef<Picture>();
 const { ask, busy, failed } = useLatest(
   ({ subject, view }: { subject: NonNullable<typeof job.subject>; view: View }) =>
-    lookWorker().look(subject, view, 1400),
+    lookWorker().look(subject, view, pixels.value),
   (drawn) => (picture.value = drawn),
 );
 watch(
-  () => [job.subject, side.value, light.value] as const,
+  () => [job.subject, side.value, light.value, pixels.value] as const,
   () => {
     if (job.subject)
       void ask({
@@ -95,7 +104,11 @@ const caption = computed(() =>
         @update:model-value="setGround"
       />
     </div>
-    <div class="light-table" :class="{ dark: light === 'behind' || viewing.backing === 'night' }">
+    <div
+      ref="table"
+      class="light-table"
+      :class="{ dark: light === 'behind' || viewing.backing === 'night' }"
+    >
       <pixel-canvas
         :picture="picture"
         :label="`The print from the ${caption}`"
@@ -139,14 +152,15 @@ const caption = computed(() =>
 }
 
 .ground {
-  flex: 0 1 220px;
+  flex: 1 1 130px;
+  min-width: 0;
 }
 
 .light-table {
   position: relative;
   display: grid;
   place-items: center;
-  height: min(56vh, 500px);
+  height: min(50vh, 460px);
   padding: 18px;
   border-radius: 8px;
   background: #8d8f92;

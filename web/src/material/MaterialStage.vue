@@ -90,10 +90,11 @@ const LIGHTS = [
             @click="chooseMaterial(material)"
           >
             <material-swatch :material="material" />
-            <span class="name">{{ material.name }}</span>
-            <span class="soft"
-              >{{ CLASS[material.class] }} {{ material.form }},
-              {{ length(material.width) }} wide</span
+            <span class="words"
+              ><span class="name">{{ material.name }}</span
+              ><span class="soft"
+                >{{ CLASS[material.class] }} {{ material.form }}, {{ length(material.width) }}</span
+              ></span
             >
           </button>
         </div>
@@ -183,7 +184,7 @@ const LIGHTS = [
 
 .materials {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(164px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(216px, 1fr));
   gap: 10px;
   margin-top: 6px;
 }
@@ -204,16 +205,16 @@ const LIGHTS = [
   font-size: var(--size-small);
 }
 
-.material > span {
-  padding: 0 12px;
+.material {
+  padding: 0;
+  grid-template-columns: 62px 1fr;
+  align-items: center;
+  gap: 12px;
 }
 
-.material .name {
-  padding-top: 8px;
-}
-
-.material > span:last-child {
-  padding-bottom: 10px;
+.words {
+  display: grid;
+  padding: 8px 8px 8px 0;
 }
 
 .machine {

@@ -10,7 +10,7 @@ const colour = computed(() => labToCss(props.material.optics.lab));
 </script>
 
 <template>
-  <svg viewBox="0 0 120 56" preserveAspectRatio="none" aria-hidden="true">
+  <svg viewBox="0 0 120 120" preserveAspectRatio="xMidYMid slice" aria-hidden="true">
     <defs>
       <linearGradient :id="`${id}m`" x1="0" y1="0" x2="1" y2="0.3">
         <stop offset="0" stop-color="#fff" stop-opacity="0" />
@@ -39,22 +39,22 @@ const colour = computed(() => labToCss(props.material.optics.lab));
         <path d="M0 0h7v7H0zM7 7h7v7H7z" fill="#d9e2e8" />
       </pattern>
     </defs>
-    <rect width="120" height="56" :fill="material.class === 'clear' ? `url(#${id}g)` : colour" />
+    <rect width="120" height="120" :fill="material.class === 'clear' ? `url(#${id}g)` : colour" />
     <rect
       v-if="material.class === 'clear'"
       width="120"
-      height="56"
+      height="120"
       :fill="colour"
       :opacity="1 - material.optics.transmittance"
     />
-    <rect v-if="material.class === 'metallic'" width="120" height="56" :fill="`url(#${id}b)`" />
+    <rect v-if="material.class === 'metallic'" width="120" height="120" :fill="`url(#${id}b)`" />
     <rect
       v-if="material.class === 'metallic' || material.class === 'clear'"
       width="120"
-      height="56"
+      height="120"
       :fill="`url(#${id}m)`"
     />
-    <rect v-if="material.class === 'natural'" width="120" height="56" :fill="`url(#${id}k)`" />
+    <rect v-if="material.class === 'natural'" width="120" height="120" :fill="`url(#${id}k)`" />
   </svg>
 </template>
 
@@ -62,6 +62,7 @@ const colour = computed(() => labToCss(props.material.optics.lab));
 svg {
   display: block;
   width: 100%;
-  height: 52px;
+  height: 100%;
+  min-height: 62px;
 }
 </style>

@@ -48,6 +48,7 @@ defineProps<{
 
 <style scoped>
 .figure {
+  padding: 0;
   font-weight: 500;
   min-height: 28px;
   border-bottom: 1px dotted var(--soft);

@@ -39,7 +39,7 @@ const sorted = computed(() =>
       </div>
     </li>
   </ul>
-  <p v-else class="soft clear">Nothing stands against this print.</p>
+  <p v-else class="soft clear">The checks found nothing against this print.</p>
 </template>
 
 <style scoped>

@@ -21,10 +21,9 @@ export function duration(minutes: number): string {
 export const currency = ({ minor, currency: code }: Money): string =>
   (minor / 100).toLocaleString('en', { style: 'currency', currency: code });
 
-const inches = (mm: number) => `${fixed(mm / MM_PER_INCH, 2)} in`;
-const metric = (mm: number) => `${fixed(mm, 1)} mm`;
+/** A length of material or machine: whole millimetres, tenths of an inch. */
 export const length = (mm: number, unit = units.value): string =>
-  unit === 'metric' ? metric(mm) : inches(mm);
+  unit === 'metric' ? `${fixed(mm, 0)} mm` : `${fixed(mm / MM_PER_INCH, 1)} in`;
 
 /** Width × height in the preferred unit, and in the other for a tooltip. */
 export function size(width: number, height: number): { text: string; other: string } {

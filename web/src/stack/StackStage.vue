@@ -69,8 +69,8 @@ const setHits = (hits: number) =>
 const opacity = computed(() => job.shown?.opacity);
 const answer = computed(() => {
   const entry = CATALOGUE.find(({ id }) => id === chosen.value);
-  const mirrored = layers.value.some(({ mirror }) => mirror);
-  return `${entry?.name ?? 'A stack of your own'}${mirrored ? ', printed mirrored' : ''}: ${entry ? `for ${entry.use}` : formatStack(plan.value.stack)}.`;
+  const mirrored = layers.value.filter(({ mirror }) => mirror).length;
+  return `${entry?.name ?? 'A stack of your own'}${mirrored === 0 ? '' : mirrored === layers.value.length ? ', printed mirrored' : ', the rear picture mirrored'}: ${entry ? `for ${entry.use}` : formatStack(plan.value.stack)}.`;
 });
 </script>
 

@@ -96,7 +96,7 @@ const answer = computed(() => {
           @update:model-value="$event !== null && setLayout({ copies: $event })"
         />
         <v-number-input
-          label="Drying after each trip"
+          label="Drying between trips"
           suffix="min"
           :min="0"
           :max="600"
