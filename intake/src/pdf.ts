@@ -278,6 +278,8 @@ export function psdHeader(path: string): Omit<PlanarFile, 'dpi'> {
   try {
     const head = Buffer.alloc(1 << 20);
     const size = readSync(handle, head, 0, head.length, 0);
+    if (size < 30 || head.toString('latin1', 0, 4) !== '8BPS')
+      throw new Error('The plates are not in the layout that was asked for.');
     const channels = head.readUInt16BE(12);
     const height = head.readUInt32BE(14);
     const width = head.readUInt32BE(18);

@@ -3,7 +3,10 @@ import { Logger, makeWorkerUtils, type WorkerUtils } from 'graphile-worker';
 import type pg from 'pg';
 import type { Db } from './db.ts';
 
-export type Work = { readonly task: 'rip' | 'plates'; readonly id: string };
+export interface Work {
+  readonly task: 'rip' | 'plates';
+  readonly id: string;
+}
 const TABLE = { rip: 'artwork', plates: 'plate_build' } as const;
 
 export type Queue = WorkerUtils;

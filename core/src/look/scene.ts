@@ -26,6 +26,7 @@ import {
 import { plateKey } from '../plates/index.ts';
 import { type Spectrum } from '../spectrum/index.ts';
 import {
+  allLayers,
   inkOf,
   type Machine,
   type Material,
@@ -118,18 +119,39 @@ export function stackLayer(scene: Scene, layer: StackLayer, point: Point): Layer
     .reduce(stack);
 }
 
-/** Share of a point that clear ink covers: it makes a matt surface glossy. */
-export function glossed(scene: Scene, side: 'front' | 'back', point: Point): number {
-  const top = scene.stack[side].at(-1);
-  const part = top?.parts.find(({ lay }) => lay === 'V');
-  if (!top || !part) return 0;
-  const value = point.plates.get(plateKey('V', top.picture, part.rule!)) ?? 0;
-  return (value * part.density) / 100;
+/** What the two surfaces of the print are like at a point. */
+export interface Surface {
+  /** Share that clear ink covers: it makes a matt surface glossy. */
+  readonly gloss: number;
+  /** How far light in the print has been scattered, 0 to 1: see {@link surfaceLayer}. */
+  readonly diffuse: number;
 }
 
-/** The surface of an air gap or of a gloss print, which scatters nothing. */
-const GLOSS = surfaceLayer(0);
-const TURNED_GLOSS = turned(GLOSS);
+/** Clear film passes this much light and more; a translucent one, which scatters, less than the lower figure (from memory). */
+const STRAIGHT = 0.85;
+const SCATTERED = 0.65;
+
+export function surfaceAt(
+  { stack, material }: Scene,
+  side: 'front' | 'back',
+  point: Point,
+): Surface {
+  const covered = (layer: StackLayer, { lay, density, rule }: Part) =>
+    lay === 'CMYK'
+      ? 0
+      : ((point.plates.get(plateKey(lay, layer.picture, rule!)) ?? 0) * density) / 100;
+  const top = stack[side].at(-1);
+  const clear = top?.parts.find(({ lay }) => lay === 'V');
+  const gloss = top && clear ? covered(top, clear) : 0;
+
+  const { transmittance } = material.optics;
+  let straight = material.adhesive
+    ? 0
+    : Math.min(1, Math.max(0, (transmittance - SCATTERED) / (STRAIGHT - SCATTERED)));
+  for (const layer of allLayers(stack))
+    for (const part of layer.parts) if (part.lay !== 'V') straight *= 1 - covered(layer, part);
+  return { gloss, diffuse: 1 - straight };
+}
 
 /** Looks at many points of one scene in one view, without allocation. */
 export class Viewer {
@@ -137,6 +159,7 @@ export class Viewer {
   readonly #view: View;
   readonly #pile = new RisingPile();
   readonly #body: Layer;
+  readonly #surfaces = new Map<number, { front: Layer; back: Layer }>();
 
   constructor(scene: Scene, view: View) {
     this.#scene = scene;
@@ -147,28 +170,39 @@ export class Viewer {
   /**
    * Reflectance towards the viewer, or transmittance to the viewer when lit from behind. Valid until the next call.
    * @param layerOf layers of the stack at the point, as {@link stackLayer} gives them; ink is alike from both sides
-   * @param gloss see {@link glossed}
    */
-  see(layerOf: (layer: StackLayer) => Layer, gloss: number): Spectrum {
+  see(layerOf: (layer: StackLayer) => Layer, { gloss, diffuse }: Surface): Spectrum {
+    const under = this.#surface(0, diffuse);
     const { side, light, backing } = this.#view;
     const { stack, material } = this.#scene;
     const pile = this.#pile;
     if (light === 'behind') {
       pile.begin();
-      pile.add(TURNED_GLOSS);
+      pile.add(under.back);
     } else if (material.adhesive) {
       // An adhesive joins print and ground optically; otherwise there is air, and two surfaces, between.
       pile.begin(JOINED[backing]);
     } else {
       pile.begin(BACKINGS[backing]);
-      pile.add(TURNED_GLOSS);
+      pile.add(under.back);
     }
     const [far, near] = side === 'front' ? [stack.back, stack.front] : [stack.front, stack.back];
     for (let i = far.length - 1; i >= 0; i--) pile.add(layerOf(far[i]));
     pile.add(this.#body);
     for (const layer of near) pile.add(layerOf(layer));
-    pile.add(gloss === 1 ? GLOSS : surfaceLayer(material.optics.scatter * (1 - gloss)));
+    pile.add(this.#surface(material.optics.scatter * (1 - gloss), diffuse).front);
     return light === 'behind' ? pile.up : pile.front;
+  }
+
+  /** Points of a picture have few different surfaces: a plate is nearly full or nearly empty almost everywhere. */
+  #surface(scatter: number, diffuse: number): { front: Layer; back: Layer } {
+    const key = Math.round(scatter * 1e6) * 1024 + Math.round(diffuse * 1000);
+    let found = this.#surfaces.get(key);
+    if (!found) {
+      const front = surfaceLayer(scatter, diffuse);
+      this.#surfaces.set(key, (found = { front, back: turned(front) }));
+    }
+    return found;
   }
 }
 
@@ -180,6 +214,6 @@ const JOINED = Object.fromEntries(
 export function seen(scene: Scene, point: Point, view: View): Spectrum {
   const viewer = new Viewer(scene, view);
   return viewer
-    .see((layer) => stackLayer(scene, layer, point), glossed(scene, view.side, point))
+    .see((layer) => stackLayer(scene, layer, point), surfaceAt(scene, view.side, point))
     .slice();
 }

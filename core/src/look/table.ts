@@ -12,12 +12,45 @@ import { plateKey, plateSpecs } from '../plates/index.ts';
 import { D50, spectrumToXyz, xyzToSrgb } from '../spectrum/index.ts';
 import { allLayers, type Picture, type StackLayer } from '../stack/index.ts';
 import type { Layer } from '../optics/index.ts';
-import { glossed, stackLayer, Viewer, type Point, type Scene, type View } from './scene.ts';
+import { stackLayer, surfaceAt, Viewer, type Point, type Scene, type View } from './scene.ts';
 
-/** What one dimension of the table stands for: a process ink by index, or a plate by key. */
-export type Axis =
-  | { readonly kind: 'process'; readonly ink: number; readonly nodes: number }
-  | { readonly kind: 'plate'; readonly key: string; readonly nodes: number };
+/**
+ * One dimension of the table: a process ink by index, or a plate by key. Nodes lie closer where colour changes faster:
+ * those of a process ink are even steps of effective area, not of nominal tint.
+ */
+export type Axis = (
+  | { readonly kind: 'process'; readonly ink: number }
+  | { readonly kind: 'plate'; readonly key: string }
+) & {
+  readonly nodes: number;
+  /** Value of each node, 0 to 1. */
+  readonly values: readonly number[];
+  /** Where each byte lies among the nodes, 0 to nodes − 1. */
+  readonly positions: Float64Array;
+};
+
+const even = (nodes: number) => ({
+  nodes,
+  values: Array.from({ length: nodes }, (_, i) => i / (nodes - 1)),
+  positions: Float64Array.from({ length: 256 }, (_, v) => (v / 255) * (nodes - 1)),
+});
+
+/** Nodes at even steps of a tone curve (256 areas, rising from 0 to 1). */
+function alongCurve(curve: Float64Array, nodes: number) {
+  const tintOf = (area: number) => {
+    let v = 1;
+    while (v < 255 && curve[v] < area) v++;
+    const rise = curve[v] - curve[v - 1];
+    return (v - 1 + (rise > 0 ? (area - curve[v - 1]) / rise : 1)) / 255;
+  };
+  return {
+    nodes,
+    values: Array.from({ length: nodes }, (_, i) =>
+      i === nodes - 1 ? 1 : tintOf(i / (nodes - 1)),
+    ),
+    positions: curve.map((area) => area * (nodes - 1)),
+  };
+}
 
 export interface LookTable {
   readonly axes: readonly Axis[];
@@ -58,9 +91,13 @@ export function buildLookTable(scene: Scene, view: View, means: Means): LookTabl
   const plateNodes = varying.length > 1 ? SEVERAL_PLATES_NODES : PLATE_NODES;
   const axes: Axis[] = [
     ...(hasColour
-      ? [0, 1, 2, 3].map((ink): Axis => ({ kind: 'process', ink, nodes: PROCESS_NODES }))
+      ? [0, 1, 2, 3].map((ink): Axis => ({
+          kind: 'process',
+          ink,
+          ...alongCurve(scene.process.tone[ink], PROCESS_NODES),
+        }))
       : []),
-    ...varying.map(({ key }): Axis => ({ kind: 'plate', key, nodes: plateNodes })),
+    ...varying.map(({ key }): Axis => ({ kind: 'plate', key, ...even(plateNodes) })),
   ];
   const whole = plateSpecs(scene.stack).filter(({ rule }) => rule.extent === 'sheet');
 
@@ -76,14 +113,14 @@ export function buildLookTable(scene: Scene, view: View, means: Means): LookTabl
     const plates = new Map(means.plates);
     for (const { key } of whole) plates.set(key, 1);
     axes.forEach((axis, i) => {
-      const value = at[i] / (axis.nodes - 1);
+      const value = axis.values[at[i]];
       if (axis.kind === 'process') process[axis.ink] = value;
       else plates.set(axis.key, value);
     });
     const point: Point = { process: { ...means.process, [picture]: process }, plates };
-    const gloss = glossed(scene, view.side, point);
+    const surface = surfaceAt(scene, view.side, point);
     const layerOf = (layer: StackLayer) => layers.at(layer, at, point);
-    const stimulus = spectrumToXyz(viewer.see(layerOf, gloss), LIGHT);
+    const stimulus = spectrumToXyz(viewer.see(layerOf, surface), LIGHT);
     xyz.set(stimulus, node * 3);
     if (stimulus[1] > brightest) brightest = stimulus[1];
     for (let i = axes.length - 1; i >= 0 && ++at[i] === axes[i].nodes; i--) at[i] = 0;
@@ -169,9 +206,9 @@ export function renderLook(
   // For each axis and byte: offset of the node below, and the way to the next, 0 to 1.
   const base = new Int32Array(d * 256);
   const part = new Float64Array(d * 256);
-  axes.forEach(({ nodes: n }, i) => {
+  axes.forEach(({ nodes: n, positions }, i) => {
     for (let v = 0; v < 256; v++) {
-      const position = (v / 255) * (n - 1);
+      const position = positions[v];
       const below = Math.min(n - 2, Math.floor(position));
       base[i * 256 + v] = below * strides[i];
       part[i * 256 + v] = position - below;

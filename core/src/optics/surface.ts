@@ -12,13 +12,21 @@ import type { Layer } from './layer.ts';
 export const OUTSIDE = 0.04;
 export const INSIDE = 0.6;
 
-/** Air above, ink below. `scatter` is the diffuse share of the outer reflection: 0 gloss, 0.01–0.02 matt. */
-export const surfaceLayer = (scatter: number): Layer => ({
-  front: flat(scatter),
-  back: flat(INSIDE),
-  down: flat(1 - OUTSIDE),
-  up: flat(1 - INSIDE),
-});
+/**
+ * Air above, ink below.
+ * @param scatter diffuse share of the outer reflection: 0 gloss, 0.01–0.02 matt
+ * @param diffuse how far light below has been scattered: 1 in paper or white ink, 0 in bare clear film, from which it
+ *   leaves as straight as it came and is hardly turned back
+ */
+export const surfaceLayer = (scatter: number, diffuse = 1): Layer => {
+  const inside = OUTSIDE + (INSIDE - OUTSIDE) * diffuse;
+  return {
+    front: flat(scatter),
+    back: flat(inside),
+    down: flat(1 - OUTSIDE),
+    up: flat(1 - inside),
+  };
+};
 
 /** Reflectance inside a body of index 1.5 that measures `measured` from outside: Saunderson's formula solved. */
 export const insideOf = (measured: Spectrum): Spectrum =>

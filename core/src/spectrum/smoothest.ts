@@ -15,11 +15,12 @@ const MAX_ROUNDS = 60;
 const TOLERANCE = 1e-9;
 
 /**
- * @param lab CIE Lab under D50, L* within 0.5 to 100.
+ * @param lab CIE Lab under D50. Below L* 1, where no eye tells colours apart, the spectrum is flat.
  * @throws DomainError `SPECTRUM_UNREACHABLE` if no reflectance has this colour.
  */
 export function smoothestReflectance(lab: Triple): Spectrum {
   const want = labToXyz(lab, D50.white);
+  if (lab[0] < 1) return new Float64Array(BANDS).fill(Math.max(0, want[1]));
   if (lab[0] >= 99.95 && Math.hypot(lab[1], lab[2]) < 0.1) return new Float64Array(BANDS).fill(1);
 
   const n = BANDS;

@@ -31,7 +31,8 @@ export interface Stop {
 type ResourceKind = 'ColorSpace' | 'ExtGState' | 'Shading' | 'XObject';
 
 const n = (value: number) => Number(value.toFixed(4)).toString();
-const nameOf = (text: string) => PDFName.of(text);
+/** Names are bytes: UTF-8, as other programs write them. */
+const nameOf = (text: string) => PDFName.of(Buffer.from(text, 'utf8').toString('latin1'));
 
 export class PdfBoard {
   readonly doc: PDFDocument;
@@ -82,7 +83,9 @@ export class PdfPageBoard {
     this.height = height;
     this.bleed = bleed;
     // Millimetres, y downwards, the origin in the corner of the trim.
-    this.#ops.push(`${n(PT)} 0 0 ${n(-PT)} ${n(bleed * PT)} ${n((height + bleed) * PT)} cm`);
+    this.#ops.push(
+      `${[PT, 0, 0, -PT, bleed * PT, (height + bleed) * PT].map((v) => v.toFixed(9)).join(' ')} cm`,
+    );
     this.#resources.ExtGState.Over = this.#state(true);
     this.#resources.ExtGState.Knock = this.#state(false);
   }

@@ -1,0 +1,65 @@
+/** Arrows between the rooms go one way. Each room may import what is listed, and nothing else of ours. */
+const MAY = {
+  core: [],
+  contract: ['core'],
+  intake: ['core'],
+  demo: ['core', 'contract'],
+  bench: ['core', 'contract', 'intake', 'demo'],
+  cli: ['core', 'contract', 'intake', 'demo', 'bench'],
+  server: ['core', 'contract', 'intake', 'demo'],
+  web: ['core', 'contract'],
+  e2e: ['demo'],
+};
+const rooms = Object.keys(MAY);
+
+/** A test may look at another room's finished work. */
+const TESTS = '\\.(test|spec)\\.ts$';
+
+module.exports = {
+  forbidden: [
+    {
+      name: 'no-cycles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
+    ...rooms.map((room) => ({
+      name: `${room}-imports`,
+      severity: 'error',
+      from: { path: `^${room}/`, pathNot: TESTS },
+      to: {
+        path: `^(${rooms.filter((other) => other !== room && !MAY[room].includes(other)).join('|')})/`,
+      },
+    })),
+    {
+      name: 'core-is-pure',
+      comment: 'No I/O, no framework: the core depends on nothing at all.',
+      severity: 'error',
+      from: { path: '^core/', pathNot: TESTS },
+      to: { dependencyTypes: ['core', 'npm', 'npm-dev'] },
+    },
+    {
+      name: 'subjects-through-their-index',
+      comment:
+        'Inside core a subject is used by its public file; types of the plan are the one exception.',
+      severity: 'error',
+      from: { path: '^core/src/([^/]+)/' },
+      to: {
+        path: '^core/src/([^/]+)/(?!index\\.ts$)',
+        pathNot: ['^core/src/$1/', '^core/src/plan/plan\\.ts$'],
+      },
+    },
+    {
+      name: 'no-orphans',
+      severity: 'error',
+      from: { orphan: true, pathNot: ['\\.d\\.ts$', '\\.config\\.ts$'] },
+      to: {},
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types'] },
+  },
+};

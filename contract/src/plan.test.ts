@@ -1,0 +1,46 @@
+import { DEMO_JOBS } from '@kyanos/demo';
+import { describe, expect, it } from 'vitest';
+import { encodePlan, Plan, problemOf } from './plan.ts';
+
+const [{ plan }] = DEMO_JOBS;
+const wire = () => JSON.parse(JSON.stringify(encodePlan(plan))) as Record<string, unknown>;
+const problem = (value: unknown) => {
+  const parsed = Plan.safeParse(value);
+  return parsed.success ? 'accepted' : problemOf(parsed.error, 'the plan file');
+};
+
+describe('the plan file', () => {
+  it('carries every demo plan there and back', () => {
+    for (const job of DEMO_JOBS)
+      expect(Plan.parse(JSON.parse(JSON.stringify(encodePlan(job.plan))))).toEqual(job.plan);
+  });
+
+  it('holds the stack in the short notation', () => {
+    expect(wire().stack).toBe('film | W@art / CMYK+S@art');
+  });
+
+  it('refuses a field that there is not, by its name', () => {
+    expect(problem({ ...wire(), colour: 'red' })).toContain(
+      'There is no field "colour" in the plan file',
+    );
+    const deep = wire();
+    (deep.layout as Record<string, unknown>).copeis = 3;
+    expect(problem(deep)).toContain('no field "copeis" in the field layout');
+  });
+
+  it('refuses a wrong value by its field', () => {
+    expect(
+      problem({ ...wire(), layout: { copies: 0, gap: 0, margin: 0, turned: false } }),
+    ).toContain('the field layout.copies');
+    expect(problem({ ...wire(), stack: 'film | Q' })).toBe(
+      'Something is wrong with the field stack: "Q" is not a layer: write one of CMYK, W, S, V, B, then density, hits and extent, as in W70x2@image.',
+    );
+    expect(problem([])).toContain('the plan file');
+  });
+
+  it('needs the contrast ratio of a white ink', () => {
+    const value = wire() as { machine: { inks: { channel: string; contrastRatio?: number }[] } };
+    delete value.machine.inks.find(({ channel }) => channel === 'W')!.contrastRatio;
+    expect(problem(value)).toContain('contrastRatio: is needed for white ink');
+  });
+});

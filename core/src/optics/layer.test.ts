@@ -1,0 +1,139 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { BANDS, flat } from '../spectrum/index.ts';
+import {
+  evenLayer,
+  filter,
+  halftone,
+  NOTHING,
+  opaque,
+  RisingPile,
+  stack,
+  turned,
+  type Layer,
+} from './layer.ts';
+
+/** The worst rounding seen is 5e-16; instruments resolve no more than 1e-4. */
+const TOLERANCE = 1e-12;
+
+const PARTS = ['front', 'back', 'down', 'up'] as const;
+const distance = (a: Layer, b: Layer) =>
+  Math.max(...PARTS.flatMap((part) => Array.from(a[part], (v, i) => Math.abs(v - b[part][i]))));
+
+/** Layers that keep energy: reflectance and transmittance from each side sum to at most 1. */
+const side = fc
+  .tuple(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }))
+  .map(([r, share]) => [r, (1 - r) * share]);
+const anyLayer = fc.tuple(side, side).map(([[front, down], [back, up]]): Layer => ({
+  front: flat(front),
+  back: flat(back),
+  down: flat(down),
+  up: flat(up),
+}));
+
+/** Oracle: light is followed from bounce to bounce, where `stack` sums a series. */
+function trace(upper: Layer, lower: Layer) {
+  let [returned, passed, inwards] = [upper.front[0], 0, upper.down[0]];
+  for (let bounce = 0; bounce < 5000; bounce++) {
+    const outwards = inwards * lower.front[0];
+    returned += outwards * upper.up[0];
+    passed += inwards * lower.down[0];
+    inwards = outwards * upper.back[0];
+  }
+  return { returned, passed };
+}
+
+describe('stack', () => {
+  it('makes two half-mirrors reflect two thirds', () => {
+    const half = evenLayer(flat(0.5), flat(0.5));
+    expect(distance(stack(half, half), evenLayer(flat(2 / 3), flat(1 / 3)))).toBeLessThan(
+      TOLERANCE,
+    );
+  });
+
+  it('changes nothing when one layer is nothing', () => {
+    fc.assert(
+      fc.property(
+        anyLayer,
+        (any) =>
+          distance(stack(any, NOTHING), any) < TOLERANCE &&
+          distance(stack(NOTHING, any), any) < TOLERANCE,
+      ),
+    );
+  });
+
+  it('agrees with light followed from bounce to bounce, from both sides', () => {
+    fc.assert(
+      fc.property(anyLayer, anyLayer, (a, b) => {
+        fc.pre(a.back[0] * b.front[0] < 0.99);
+        const both = stack(a, b);
+        const above = trace(a, b);
+        const below = trace(turned(b), turned(a));
+        return (
+          Math.max(
+            Math.abs(both.front[0] - above.returned),
+            Math.abs(both.down[0] - above.passed),
+            Math.abs(both.back[0] - below.returned),
+            Math.abs(both.up[0] - below.passed),
+          ) < 1e-9
+        );
+      }),
+    );
+  });
+
+  it('gives the same pile whichever two layers are joined first', () => {
+    fc.assert(
+      fc.property(
+        anyLayer,
+        anyLayer,
+        anyLayer,
+        (a, b, c) => distance(stack(stack(a, b), c), stack(a, stack(b, c))) < 1e-9,
+      ),
+    );
+  });
+
+  it('never returns more light than it receives', () => {
+    fc.assert(
+      fc.property(
+        anyLayer,
+        anyLayer,
+        (a, b) => stack(a, b).front[0] + stack(a, b).down[0] <= 1 + TOLERANCE,
+      ),
+    );
+  });
+});
+
+describe('RisingPile', () => {
+  it('sees from above what the whole stack shows from above', () => {
+    fc.assert(
+      fc.property(
+        fc.array(anyLayer, { minLength: 1, maxLength: 6 }),
+        fc.boolean(),
+        (layers, grounded) => {
+          const pile = new RisingPile();
+          pile.begin(grounded ? flat(0.7) : undefined);
+          for (const layer of layers) pile.add(layer);
+          const base = grounded ? opaque(flat(0.7)) : NOTHING;
+          const whole = [...layers].reverse().concat(base).reduce(stack);
+          return (
+            Math.abs(pile.front[0] - whole.front[0]) < 1e-9 &&
+            (grounded || Math.abs(pile.up[0] - whole.up[0]) < 1e-9)
+          );
+        },
+      ),
+    );
+  });
+});
+
+describe('halftone', () => {
+  it('is Murray–Davies with n = 1', () => {
+    const mixed = halftone(0.3, filter(flat(0.1)), NOTHING, 1);
+    expect(mixed.down[0]).toBeCloseTo(0.3 * 0.1 + 0.7, 12);
+  });
+
+  it('is darker than Murray–Davies with n = 2, as light spreads under the dots', () => {
+    const mixed = halftone(0.5, filter(flat(0.1)), NOTHING, 2);
+    expect(mixed.down[0]).toBeLessThan(0.55);
+    expect(mixed.down).toHaveLength(BANDS);
+  });
+});

@@ -1,0 +1,155 @@
+import { describe, expect, it } from 'vitest';
+import { artwork, DARK, MACHINE, PLAN } from '../../test/shop.ts';
+import { memoryRaster } from '../raster/index.ts';
+import { parseStack } from '../stack/index.ts';
+import { planJob, reckon, type PrintPlan } from './index.ts';
+
+const HALF = { key: 'W:front:image:3:0', coverage: 0.5, areaMm2: 10_000, overlapMm2: 0 };
+const codes = (
+  change: Partial<PrintPlan>,
+  coverage: Record<string, number> = { Cyan: 0.5 },
+  plates = [HALF],
+) => reckon({ ...PLAN, ...change }, artwork(coverage), plates).findings.map(({ code }) => code);
+
+describe('planJob', () => {
+  it('goes from pixels to price, and comes to the same to the last digit when done again', async () => {
+    const cyan = new Uint8Array(200 * 100).fill(255, 0, 200 * 50);
+    const info = artwork({ Cyan: 0.5 });
+    const file = {
+      info,
+      raster: () => memoryRaster({ width: 200, height: 100, dpi: 25.4 }, new Map([['Cyan', cyan]])),
+    };
+    const [first, second] = [await planJob(PLAN, file), await planJob(PLAN, file)];
+    expect(first.plates[0]).toMatchObject({ coverage: 0.5, areaMm2: expect.closeTo(10_000, 6) });
+    expect(first).toEqual(second);
+  });
+});
+
+describe('findings', () => {
+  it('are none for a plan that is in order', () => {
+    expect(codes({})).toEqual([]);
+  });
+
+  it('tell a spot whose name nearly matches, with the repair', () => {
+    const { findings } = reckon(PLAN, artwork({ Cyan: 0.5, 'white ': 0.3 }), [HALF]);
+    expect(findings).toEqual([
+      expect.objectContaining({
+        code: 'NAME_MISS',
+        repair: expect.objectContaining({ separation: 'white ', role: 'W' }),
+      }),
+    ]);
+    expect(
+      codes(
+        { artwork: { ...PLAN.artwork, names: { 'white ': 'W' } } },
+        { Cyan: 0.5, 'white ': 0.3 },
+      ),
+    ).toEqual([]);
+    expect(codes({}, { Cyan: 0.5, 'Corporate red': 0.3 })).toEqual(['SPOT_UNUSED']);
+  });
+
+  it('tell an empty plate from one that the rules emptied', () => {
+    const message = (notation: string, key: string) =>
+      reckon({ ...PLAN, stack: parseStack(notation) }, artwork({ Cyan: 0.5 }), [
+        { ...HALF, key, coverage: 0 },
+      ]).findings[0].message;
+    expect(message('film | W@art / CMYK', 'W:front:art:0:0')).toContain(
+      'no separation of the artwork',
+    );
+    expect(message('film | W@image / CMYK', 'W:front:image:3:0')).toContain('after haze 3 %');
+  });
+
+  it('tell silver that stays wet under colour, and only there', () => {
+    expect(codes({ stack: parseStack('film | S60@sheet / CMYK') }, undefined, [])).toEqual([
+      'SILVER_WET',
+    ]);
+    expect(codes({ stack: parseStack('film | S35@sheet / CMYK') }, undefined, [])).toEqual([]);
+    expect(codes({ stack: parseStack('film | CMYK+S@sheet') }, undefined, [])).toEqual([]);
+  });
+
+  it('tell two trips that are too long, or too wet, or can’t be made', () => {
+    const apart = { ...PLAN.trips, split: 'apart' as const, waitMinutes: 15 };
+    const long = { ...PLAN.layout, copies: 60 };
+    expect(codes({ trips: apart })).toEqual([]);
+    expect(codes({ trips: apart, layout: long })).toEqual(['TWO_TRIP_LENGTH']);
+    expect(codes({ trips: { ...apart, waitMinutes: 0 } })).toEqual(['WHITE_WET']);
+    expect(codes({ trips: apart, machine: { ...MACHINE, returnsToOrigin: false } })).toEqual([
+      'NO_SECOND_TRIP',
+    ]);
+  });
+
+  it('tell clear under a laminate, and two pictures where the artwork has one', () => {
+    expect(
+      codes({ stack: parseStack('film | CMYK / V@sheet'), laminated: true }, undefined, []),
+    ).toEqual(['CLEAR_UNDER_LAMINATE']);
+    expect(codes({ stack: parseStack('film | CMYK:rear~ / CMYK') }, undefined, [])).toEqual([
+      'ONE_PICTURE',
+    ]);
+  });
+
+  it('give no time and no price for a print that can’t be made', () => {
+    const result = reckon(
+      { ...PLAN, material: DARK, stack: parseStack('W~@sheet / CMYK~ | film') },
+      artwork({ Cyan: 0.5 }),
+      [],
+    );
+    expect(result.work).toBeUndefined();
+    expect(
+      reckon({ ...PLAN, layout: { ...PLAN.layout, margin: 250 } }, artwork({}), [HALF]).findings[0]
+        .code,
+    ).toBe('LAYOUT_TOO_LARGE');
+  });
+
+  it('name a page or a mode that is not there', () => {
+    expect(() =>
+      reckon({ ...PLAN, artwork: { ...PLAN.artwork, page: 3 } }, artwork({}), []),
+    ).toThrow('page 3, and the artwork has 1');
+    expect(() => reckon({ ...PLAN, modeId: 'turbo' }, artwork({}), [HALF])).toThrow(
+      'no mode "turbo"',
+    );
+  });
+});
+
+describe('the run sheet', () => {
+  const sheet = (change: Partial<PrintPlan>) =>
+    reckon({ ...PLAN, ...change }, artwork({ Cyan: 0.5 }), [HALF]).work!.runSheet;
+  const two = sheet({ trips: { split: 'apart', waitMinutes: 15, testPrint: true } });
+
+  it('puts hits, wait and return back before the second trip: forgetting one spoils the sheet', () => {
+    expect(two.map(({ title }) => title)).toEqual([
+      'Get the machine ready',
+      'Load the material',
+      'Make a test print of one copy',
+      'Trip 1: white',
+      'Before trip 2: put the settings back',
+      'Trip 2: colour',
+      'Finish and count',
+    ]);
+    const settings = Object.fromEntries(two[4].settings.map(({ label, value }) => [label, value]));
+    expect(settings).toMatchObject({
+      Drying: 'to 0 min',
+      'Return to origin': 'turn off',
+      Hits: 'from 1 to 1',
+    });
+  });
+
+  it('says mirrored where the print is read through the material, and straight elsewhere', () => {
+    const print = (notation: string) =>
+      sheet({ stack: parseStack(notation) }).flatMap(({ settings }) =>
+        settings.filter(({ label }) => label === 'Print').map(({ value }) => value),
+      );
+    expect(print('W~@sheet / CMYK~ | film')).toEqual(['MIRRORED']);
+    expect(print('film | W@image / CMYK')).toEqual(['straight']);
+  });
+
+  it('shows the cautions of the machine’s ink where it is used', () => {
+    expect(two[3].cautions.join()).toContain('Solvent vapour');
+    const uv = sheet({ machine: { ...MACHINE, cure: 'uv' } });
+    expect(uv.flatMap(({ cautions }) => cautions).join()).toContain('UV lamps harm eyes');
+  });
+
+  it('turns the material over between a print on the back and one on the front', () => {
+    expect(
+      sheet({ stack: parseStack('CMYK~ | film | W@image') }).map(({ title }) => title),
+    ).toContain('Turn the material over');
+  });
+});
