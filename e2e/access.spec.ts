@@ -1,0 +1,32 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+
+const STAGES = ['artwork', 'material', 'stack', 'plates', 'trips', 'cost', 'run-sheet'];
+
+for (const theme of ['day', 'night'])
+  test(`every screen passes the accessibility check by ${theme}`, async ({ page }) => {
+    await page.addInitScript((chosen) => localStorage.setItem('kyanos-theme', chosen), theme);
+    await page.goto('/');
+    await page.getByText('Stage portrait on black board').waitFor();
+    const found: string[] = [];
+    const check = async (name: string) => {
+      // Colours that are still changing are measured half way.
+      await page.waitForTimeout(600);
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21aa'])
+        .analyze();
+      for (const { id, nodes } of violations)
+        for (const { target, failureSummary } of nodes)
+          found.push(`${name}: ${id} ${target.join(' ')} ${failureSummary}`);
+    };
+    await check('board');
+    await page.getByText('Stage portrait on black board').click();
+    await page.waitForURL(/\/stack$/);
+    for (const stage of STAGES) {
+      await page.goto(page.url().replace(/[^/]+$/, stage));
+      await page.getByRole('heading', { level: 1 }).waitFor();
+      await expect(page.getByTestId('ledger')).toContainText('Price');
+      await check(stage);
+    }
+    expect(found).toEqual([]);
+  });

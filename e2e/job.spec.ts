@@ -1,0 +1,165 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, test, type Page } from '@playwright/test';
+import { DEMO_JOBS } from '@kyanos/demo';
+
+let folder: string;
+test.beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'e2e-'));
+});
+test.afterAll(() => rmSync(folder, { recursive: true }));
+
+const stage = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name }).click();
+const saved = (page: Page, version: number) =>
+  expect(page.getByTestId('save-state')).toHaveText(`Saved · version ${version}`);
+
+/** A job of one's own, from a file to its first stage. */
+async function drop(page: Page, id: string): Promise<void> {
+  const job = DEMO_JOBS.find((candidate) => candidate.id === id)!;
+  const path = join(folder, job.fileName);
+  writeFileSync(path, await job.draw());
+  await page.goto('/');
+  await page.getByTestId('file').setInputFiles(path);
+  await expect(page.getByRole('heading', { name: 'What is in the file?' })).toBeVisible({
+    timeout: 60_000,
+  });
+}
+
+test('a newcomer plans a real print from the file to the run sheet', async ({ page }) => {
+  await drop(page, 'cafe-window');
+  await expect(page.getByTestId('answer')).toContainText('600.0 × 420.0 mm finished');
+  await expect(page.getByTestId('ledger')).toContainText('Price');
+
+  await stage(page, 'Material');
+  await page.getByRole('radio', { name: /Clear window film/ }).click();
+  await page.getByRole('radio', { name: /Roll printer No. 1/ }).click();
+
+  await stage(page, 'Stack');
+  await expect(page.getByRole('radio', { name: /Five layers/ })).toBeDisabled();
+  await expect(page.getByRole('radio', { name: /Five layers/ })).toContainText('at most 3 layers');
+  await page.getByRole('radio', { name: /White over colour, read through/ }).click();
+  await expect(page.getByRole('figure', { name: 'Core sample' })).toContainText('printed mirrored');
+  await expect(page.getByTestId('look')).toBeVisible();
+  await expect(page.getByText('White alone, contrast ratio')).toBeVisible();
+
+  await stage(page, 'Plates');
+  await expect(page.getByTestId('answer')).toContainText(
+    'White lies on 100.0 % of the print, 2,520',
+  );
+  await page.getByRole('combobox', { name: 'Extent' }).click();
+  await page.getByRole('option', { name: 'under the image only' }).click();
+  await expect(page.getByTestId('plate-state')).toHaveText('Measured at full size.', {
+    timeout: 60_000,
+  });
+  await expect(page.getByTestId('answer')).toContainText(/White lies on 3\d\.\d % of the print/);
+
+  await stage(page, 'Trips');
+  await page.getByRole('radio', { name: /One trip for each layer/ }).click();
+  await expect(
+    page.getByRole('alert').or(page.getByText('Wet white smears')).first(),
+  ).toBeVisible();
+  await page.getByLabel('Drying between trips').fill('15');
+  await page.getByLabel('Drying between trips').blur();
+  await expect(page.getByText('Wet white smears')).toBeHidden();
+  await expect(page.getByTestId('answer')).toContainText('2 trips');
+
+  await stage(page, 'Cost');
+  await page.getByRole('button', { name: /^Price: / }).click();
+  await expect(page.getByTestId('working')).toContainText(
+    'cost × (1 + markup), at least the minimum',
+  );
+  await page.keyboard.press('Escape');
+
+  await stage(page, 'Run sheet');
+  await expect(
+    page.getByRole('heading', { name: 'Before trip 2: put the settings back' }),
+  ).toBeVisible();
+  await expect(page.getByText('MIRRORED').first()).toBeVisible();
+  const pdf = page.getByRole('link', { name: 'PDF' });
+  await expect(pdf).toHaveAttribute('href', /run-sheet\.pdf/, { timeout: 60_000 });
+  const answer = await page.request.get((await pdf.getAttribute('href'))!);
+  expect(answer.headers()['content-type']).toBe('application/pdf');
+
+  // Leaving at any point loses nothing.
+  await page.reload();
+  await expect(
+    page.getByRole('heading', { name: 'Before trip 2: put the settings back' }),
+  ).toBeVisible();
+});
+
+test('two people at one job are told, and neither is overwritten', async ({ browser, page }) => {
+  await drop(page, 'brushed-plate');
+  await saved(page, 1);
+  const other = await (await browser.newContext()).newPage();
+  await other.goto(page.url());
+  await saved(other, 1);
+
+  await page.getByLabel('Name of the job').fill('Ann’s name');
+  await page.getByLabel('Name of the job').blur();
+  await saved(page, 2);
+  await other.getByLabel('Name of the job').fill('Ben’s name');
+  await other.getByLabel('Name of the job').blur();
+  const dialog = other.getByRole('alertdialog');
+  await expect(dialog).toContainText('changed this job too');
+  await dialog.getByRole('button', { name: 'Save mine on top' }).click();
+  await saved(other, 3);
+
+  await page.getByLabel('Name of the job').fill('Ann again');
+  await page.getByLabel('Name of the job').blur();
+  await page.getByRole('alertdialog').getByRole('button', { name: 'Go on with theirs' }).click();
+  await expect(page.getByLabel('Name of the job')).toHaveValue('Ben’s name');
+});
+
+test('what is typed while the server is away is kept, and saved when it is back', async ({
+  page,
+}) => {
+  await drop(page, 'brushed-plate');
+  await saved(page, 1);
+  await page.route('**/api/jobs/*', (route) => route.abort());
+  await page.getByLabel('Name of the job').fill('Typed in a storm');
+  await page.getByLabel('Name of the job').blur();
+  await expect(page.getByTestId('save-state')).toContainText('does not answer');
+  await page.unroute('**/api/jobs/*');
+  await saved(page, 2);
+  await page.reload();
+  await expect(page.getByLabel('Name of the job')).toHaveValue('Typed in a storm');
+});
+
+test('a file that is no artwork gets a sentence, and the board stays', async ({ page }) => {
+  const path = join(folder, 'letter.pdf');
+  writeFileSync(path, '%PDF-1.7 torn');
+  await page.goto('/');
+  await page.getByTestId('file').setInputFiles(path);
+  await expect(page.getByRole('alert')).toContainText('damaged or ends too early');
+  await expect(page.getByText('Orchard cordial, clear label')).toBeVisible();
+});
+
+test('a near miss of a spot name is mapped with one click', async ({ page }) => {
+  await drop(page, 'privacy-band');
+  await expect(
+    page
+      .getByText('prints nothing: Roll printer No. 1 wants “White”')
+      .or(page.getByText(/"white" prints nothing/))
+      .first(),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Use "white" as white' }).click();
+  await expect(page.getByText(/"white" prints nothing/)).toBeHidden();
+});
+
+test('stages, lamp and side can be reached by key', async ({ page }) => {
+  await page.goto('/');
+  await page.getByText('Hanging sign, two pictures').click();
+  await expect(page.getByText('Seen from the front, on white.')).toBeVisible();
+  await page.keyboard.press('f');
+  await expect(page.getByText('Seen from the back, on white.')).toBeVisible();
+  await page.keyboard.press('l');
+  await expect(page.getByText('Seen from the back, lit from behind.')).toBeVisible();
+  await page.keyboard.press('6');
+  await expect(
+    page.getByRole('heading', { name: 'What does it cost, and what to ask?' }),
+  ).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('heading', { name: 'Keys' })).toBeVisible();
+});

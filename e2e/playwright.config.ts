@@ -1,0 +1,32 @@
+import { defineConfig } from '@playwright/test';
+
+const port = Number(process.env.KYANOS_E2E_PORT ?? 4917);
+
+export default defineConfig({
+  testDir: '.',
+  outputDir: '../.cache/e2e',
+  timeout: 90_000,
+  expect: { timeout: 20_000 },
+  workers: 1,
+  reporter: 'list',
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-background-networking',
+        '--disable-sync',
+        '--no-first-run',
+      ],
+    },
+  },
+  webServer: {
+    command: `node ../.cache/programs/main.js --port ${port} --web ../.cache/web`,
+    url: `http://127.0.0.1:${port}/api/jobs`,
+    timeout: 120_000,
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 6000 },
+  },
+});

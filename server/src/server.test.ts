@@ -1,0 +1,357 @@
+import { execFileSync, fork, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer, request, type Server } from 'node:http';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import {
+  encodePlan,
+  type ArtworkSummary,
+  type Job,
+  type PlateBuild,
+  type StoredFile,
+} from '@kyanos/contract';
+import { planJob } from '@kyanos/core';
+import { DEMO_JOBS } from '@kyanos/demo';
+import { openArtwork } from '@kyanos/intake';
+import pino from 'pino';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { testDatabase, type TestDatabase } from '../test/database.ts';
+import { makeApp } from './app.ts';
+import { migrate } from './db.ts';
+import { fetchFile } from './files/queries.ts';
+import { refusalFor, RULES } from './http.ts';
+import { openQueue, recover, type Queue } from './queue.ts';
+import { prepareShop } from './shop/demo.ts';
+
+let database: TestDatabase;
+let queue: Queue;
+let server: Server;
+let worker: ChildProcess;
+let base: string;
+let tmp: string;
+
+const BUNDLED_WORKER = new URL('../../.cache/programs/worker.js', import.meta.url);
+
+beforeAll(async () => {
+  database = await testDatabase();
+  await prepareShop(database.pool);
+  queue = await openQueue(database.pool);
+  await queue.migrate();
+  server = createServer(makeApp(database.pool, queue, pino({ level: 'silent' }), undefined));
+  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
+  base = `http://127.0.0.1:${(server.address() as { port: number }).port}/api`;
+  tmp = mkdtempSync(join(tmpdir(), 'server-test-'));
+  worker = fork(BUNDLED_WORKER, {
+    env: { ...process.env, DATABASE_URL: database.url, TMPDIR: tmp },
+    execArgv: [],
+  });
+  await new Promise((done) => worker.once('message', done));
+});
+afterAll(async () => {
+  worker.kill('SIGTERM');
+  await new Promise((done) => worker.once('exit', done));
+  expect(readdirSync(tmp)).toEqual([]);
+  rmSync(tmp, { recursive: true });
+  server.closeAllConnections();
+  server.close();
+  await queue.release();
+  await database.drop();
+});
+
+async function call<T>(
+  method: string,
+  path: string,
+  body?: unknown,
+): Promise<{ status: number; body: T }> {
+  const response = await fetch(base + path, {
+    method,
+    ...(body === undefined
+      ? {}
+      : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
+  });
+  return { status: response.status, body: (await response.json()) as T };
+}
+const upload = async (bytes: Uint8Array<ArrayBuffer>) => {
+  const response = await fetch(`${base}/files`, { method: 'POST', body: bytes });
+  return { status: response.status, body: (await response.json()) as StoredFile };
+};
+const bytes = (array: Uint8Array) => new Uint8Array(array);
+
+async function until<T extends { state: string }>(path: string): Promise<T> {
+  for (;;) {
+    const { body } = await call<T>('GET', path);
+    if (body.state !== 'queued' && body.state !== 'running') return body;
+    await new Promise((done) => setTimeout(done, 100));
+  }
+}
+const rip = async (fileId: string, dpi = 100, fileName = 'art.pdf') => {
+  const { body } = await call<ArtworkSummary>('POST', '/artworks', { fileId, fileName, dpi });
+  return until<ArtworkSummary>(`/artworks/${body.id}`);
+};
+const demo = (id: string) => DEMO_JOBS.find((job) => job.id === id)!;
+const newJob = async (artworkId: string | null = null, plan = demo('orchard-label').plan) =>
+  (await call<Job>('POST', '/jobs', { plan: encodePlan(plan), artworkId, savedBy: 'Ann' })).body;
+
+describe('files', () => {
+  it('come back as they went in, over several chunks', async () => {
+    const sent = Uint8Array.from({ length: 2_500_000 }, (_, i) => (i * 31) % 251);
+    const { status, body } = await upload(sent);
+    expect(status).toBe(201);
+    const path = join(tmp, 'back');
+    await fetchFile(database.pool, body.id, path);
+    expect(execFileSync('sha256sum', [path]).toString().slice(0, 64)).toBe(body.sha256);
+    rmSync(path);
+  });
+
+  it('are stored once, however often they are sent', async () => {
+    const sent = new TextEncoder().encode('the same again');
+    const [first, second] = [await upload(sent), await upload(sent)];
+    expect([first.status, second.status]).toEqual([201, 200]);
+    expect(second.body).toEqual({ ...first.body, known: true });
+    const { rows } = await database.pool.query('select 1 from file_chunk where file_id = $1', [
+      first.body.id,
+    ]);
+    expect(rows).toHaveLength(1);
+  });
+
+  it('leave nothing behind when the transfer stops half way', async () => {
+    const count = async () =>
+      (await database.pool.query<{ n: string }>('select count(*) as n from file_chunk')).rows[0].n;
+    const before = await count();
+    const sending = request(`${base}/files`, { method: 'POST' });
+    sending.on('error', () => undefined);
+    sending.write(new Uint8Array(3_000_000).fill(9));
+    await new Promise((done) => setTimeout(done, 300));
+    sending.destroy();
+    await new Promise((done) => setTimeout(done, 300));
+    expect(await count()).toBe(before);
+  });
+
+  it('that are empty or too large are refused with the limit', async () => {
+    expect((await upload(new Uint8Array(0))).body).toMatchObject({ code: 'ARTWORK_EMPTY' });
+    const response = await new Promise<string>((done) => {
+      const headers = { 'content-length': 600 * 1024 * 1024 };
+      const sending = request(`${base}/files`, { method: 'POST', headers }, (answer) => {
+        answer.setEncoding('utf8').on('data', (text: string) => {
+          done(text);
+          sending.destroy();
+        });
+      });
+      sending.on('error', () => undefined);
+      sending.write('x');
+    });
+    expect(JSON.parse(response)).toEqual({
+      code: 'FILE_TOO_LARGE',
+      message:
+        'The file has 600 MB; the most is 512 MB. Lower its resolution or flatten it, and send it again.',
+    });
+  });
+});
+
+describe('artwork', () => {
+  it('is turned into plates by the worker, and its plates measure what the command line measures', async () => {
+    const job = demo('orchard-label');
+    const drawn = await job.draw();
+    const stored = await upload(bytes(drawn));
+    const artwork = await rip(stored.body.id);
+    expect(artwork).toMatchObject({ state: 'done', progress: 1, problem: null });
+
+    const path = join(tmp, 'label.pdf');
+    writeFileSync(path, drawn);
+    const direct = await openArtwork(path, { dpi: 100 });
+    expect(artwork.info).toEqual(JSON.parse(JSON.stringify(direct.info)));
+    const expected = await planJob(job.plan, direct);
+    await direct.close();
+    rmSync(path);
+
+    const { body } = await call<PlateBuild>('POST', `/artworks/${artwork.id}/plates`, {
+      plan: encodePlan(job.plan),
+    });
+    const built = await until<PlateBuild>(`/plates/${body.id}`);
+    expect(built.measures).toEqual(expected.plates);
+
+    const saved = await newJob(artwork.id);
+    const pdf = Buffer.from(
+      await (await fetch(`${base}/jobs/${saved.id}/run-sheet.pdf`)).arrayBuffer(),
+    );
+    const text = execFileSync('pdftotext', ['-layout', '-', '-'], { input: pdf }).toString();
+    expect(text).toContain('Orchard cordial, clear label');
+    expect(text).toContain('Trip 1: white, then colour beside silver');
+    expect(text).toContain(`${expected.work!.minutes.toFixed(0)} min in all`);
+    writeFileSync(path, pdf);
+    const fonts = execFileSync('pdffonts', [path]).toString().trim().split('\n').slice(2);
+    rmSync(path);
+    expect(fonts.length).toBeGreaterThan(0);
+    expect(fonts.every((line) => /yes\s+yes\s+yes/.test(line))).toBe(true);
+  });
+
+  it('is read once for each resolution', async () => {
+    const { body } = await upload(bytes(await demo('kraft-tag').draw()));
+    const [a, b, c] = [await rip(body.id), await rip(body.id), await rip(body.id, 120)];
+    expect(a.id).toBe(b.id);
+    expect(c.id).not.toBe(a.id);
+  });
+
+  it('that can’t be read keeps the sentence that says why, and the job that uses it is not lost', async () => {
+    const { body } = await upload(new TextEncoder().encode('%PDF-1.7 and then nothing'));
+    const artwork = await rip(body.id);
+    expect(artwork).toMatchObject({
+      state: 'failed',
+      problem: { code: 'ARTWORK_DAMAGED', message: expect.stringContaining('Export') },
+    });
+    const job = await newJob(artwork.id);
+    expect((await call<Job>('GET', `/jobs/${job.id}`)).status).toBe(200);
+  });
+
+  it('stops being read when it is cancelled, and can be begun again', async () => {
+    const { body } = await upload(bytes(await demo('hanging-sign').draw()));
+    const { body: begun } = await call<ArtworkSummary>('POST', '/artworks', {
+      fileId: body.id,
+      fileName: 'sign.pdf',
+      dpi: 600,
+    });
+    await new Promise((done) => setTimeout(done, 500));
+    await call('POST', `/artworks/${begun.id}/cancel`);
+    expect((await until<ArtworkSummary>(`/artworks/${begun.id}`)).state).toBe('cancelled');
+    await new Promise((done) => setTimeout(done, 1500));
+    const again = await rip(body.id, 60);
+    expect(again.state).toBe('done');
+  });
+
+  it('whose worker was killed is queued again', async () => {
+    const { body } = await upload(bytes(await demo('brushed-plate').draw()));
+    const { rows } = await database.pool.query<{ id: string }>(
+      `insert into artwork (file_id, file_name, dpi, state, touched_at) values ($1, 'x.pdf', 90, 'running', now() - interval '1 hour') returning id`,
+      [body.id],
+    );
+    await recover(database.pool, queue);
+    expect((await until<ArtworkSummary>(`/artworks/${rows[0].id}`)).state).toBe('done');
+  });
+});
+
+describe('jobs', () => {
+  it('keep every version', async () => {
+    const job = await newJob();
+    const changed = { ...demo('orchard-label').plan, name: 'Second thoughts' };
+    const saved = await call<Job>('PUT', `/jobs/${job.id}`, {
+      base: 1,
+      plan: encodePlan(changed),
+      artworkId: null,
+      savedBy: 'Ann',
+    });
+    expect(saved.body).toMatchObject({
+      version: 2,
+      plan: { name: 'Second thoughts', stack: 'film | W@art / CMYK+S@art' },
+    });
+    const { rows } = await database.pool.query<{ name: string }>(
+      `select plan->>'name' as name from job_version where job_id = $1 order by version`,
+      [job.id],
+    );
+    expect(rows.map(({ name }) => name)).toEqual([
+      'Orchard cordial, clear label',
+      'Second thoughts',
+    ]);
+  });
+
+  it('tell the second of two people who change the same version, and overwrite neither', async () => {
+    const job = await newJob();
+    const save = (name: string) =>
+      call<{ code: string }>('PUT', `/jobs/${job.id}`, {
+        base: 1,
+        plan: encodePlan({ ...demo('orchard-label').plan, name }),
+        artworkId: null,
+        savedBy: name,
+      });
+    const answers = await Promise.all([save('Ann'), save('Ben'), save('Cid')]);
+    expect(answers.map(({ status }) => status).sort()).toEqual([200, 409, 409]);
+    expect(
+      answers
+        .filter(({ status }) => status === 409)
+        .every(({ body }) => body.code === 'JOB_CONFLICT'),
+    ).toBe(true);
+    expect((await call<Job>('GET', `/jobs/${job.id}`)).body.version).toBe(2);
+  });
+
+  it('refuse a wrong plan by its field, and keep what was stored', async () => {
+    const job = await newJob();
+    const plan = { ...encodePlan(demo('orchard-label').plan), stack: 'film | Q' };
+    const answer = await call<{ message: string }>('PUT', `/jobs/${job.id}`, {
+      base: 1,
+      plan,
+      artworkId: null,
+      savedBy: 'Ann',
+    });
+    expect(answer.status).toBe(422);
+    expect(answer.body.message).toContain('the field plan.stack');
+    expect((await call<Job>('GET', `/jobs/${job.id}`)).body.version).toBe(1);
+  });
+
+  it('that are not there, and artwork that is not there, are said so', async () => {
+    const nobody = '00000000-0000-4000-8000-000000000000';
+    expect((await call('GET', `/jobs/${nobody}`)).status).toBe(404);
+    expect((await call('GET', '/jobs/12')).status).toBe(404);
+    const job = await newJob();
+    const answer = await call('PUT', `/jobs/${job.id}`, {
+      base: 1,
+      plan: encodePlan(demo('orchard-label').plan),
+      artworkId: nobody,
+      savedBy: 'Ann',
+    });
+    expect(answer).toMatchObject({ status: 409, body: { code: 'ARTWORK_UNKNOWN' } });
+  });
+});
+
+describe('the server', () => {
+  it('can be migrated by several at once, and again', async () => {
+    await Promise.all([migrate(database.pool), migrate(database.pool), migrate(database.pool)]);
+  });
+
+  it('has a sentence for every rule that the database keeps', async () => {
+    const { rows } = await database.pool.query<{ name: string }>(
+      `select conname as name from pg_constraint where conrelid = any (array['job_version', 'artwork']::regclass[]) and contype in ('f', 'p') and conname <> 'artwork_pkey'`,
+    );
+    expect(rows.map(({ name }) => name).filter((name) => !RULES[name])).toEqual([]);
+  });
+
+  it.each([
+    [{ code: '53100' }, 507, 'DISK_FULL'],
+    [{ code: 'ENOSPC' }, 507, 'DISK_FULL'],
+    [{ code: 'ECONNREFUSED' }, 503, 'DATABASE_GONE'],
+    [{ code: '57P01' }, 503, 'DATABASE_GONE'],
+    [new Error('Connection terminated unexpectedly'), 503, 'DATABASE_GONE'],
+    [new Error('a bug'), 500, 'INTERNAL'],
+  ])('answers %o with a sentence', (error, status, code) => {
+    expect(refusalFor(error)).toMatchObject({
+      status,
+      code,
+      message: expect.stringMatching(/\.$/),
+    });
+  });
+
+  it('stays up when PostgreSQL drops every connection in the middle of work', async () => {
+    await database.pool.query(
+      `select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid()`,
+    );
+    await new Promise((done) => setTimeout(done, 300));
+    expect((await call('GET', '/jobs')).status).toBe(200);
+  });
+
+  it('answers no page but its own', async () => {
+    const response = await fetch(`${base}/jobs`, {
+      headers: { Origin: 'https://elsewhere.example' },
+    });
+    expect(response.status).toBe(403);
+  });
+
+  it('refuses what is not JSON with a sentence', async () => {
+    const response = await fetch(`${base}/jobs`, {
+      method: 'POST',
+      body: '{',
+      headers: { 'Content-Type': 'application/json' },
+    });
+    expect([response.status, await response.json()]).toEqual([
+      400,
+      expect.objectContaining({ code: 'REQUEST_UNREADABLE' }),
+    ]);
+  });
+});

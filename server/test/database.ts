@@ -1,0 +1,32 @@
+/** A database for one file of specifications, in the PostgreSQL that DATABASE_URL names. */
+import { randomUUID } from 'node:crypto';
+import pg from 'pg';
+import { migrate, openPool } from '../src/db.ts';
+
+export interface TestDatabase {
+  readonly pool: pg.Pool;
+  readonly url: string;
+  drop(): Promise<void>;
+}
+
+export async function testDatabase(): Promise<TestDatabase> {
+  const base = process.env.DATABASE_URL;
+  if (!base) throw new Error('Server specifications need DATABASE_URL: run ./kyanos test.');
+  const name = `spec_${randomUUID().replaceAll('-', '')}`;
+  const admin = new pg.Client({ connectionString: base });
+  await admin.connect();
+  await admin.query(`create database ${name}`);
+  const url = new URL(base);
+  url.pathname = name;
+  const pool = openPool(url.href);
+  await migrate(pool);
+  return {
+    pool,
+    url: url.href,
+    async drop() {
+      await pool.end();
+      await admin.query(`drop database ${name} with (force)`);
+      await admin.end();
+    },
+  };
+}
