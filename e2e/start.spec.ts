@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { chmodSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -11,6 +11,8 @@ let data: string;
 const started: ChildProcess[] = [];
 test.beforeAll(() => {
   data = mkdtempSync(join(tmpdir(), 'kyanos-start-'));
+  // Open to the postgres user, so that the database lies inside and goes with the folder.
+  chmodSync(data, 0o755);
 });
 test.afterAll(() => {
   for (const child of started) if (child.exitCode === null) child.kill('SIGKILL');
@@ -66,7 +68,8 @@ test('starts, refuses a second start on the same data, stops cleanly, and recove
   expect((await fetch(`${third.url}/api/jobs`)).status).toBe(200);
   third.child.kill('SIGTERM');
   expect(await third.ended).toBe(0);
-  expect(readdirSync(join(data, 'tmp'))).toEqual([]);
+  const left = readdirSync(join(data, 'tmp')).filter((name) => name.startsWith('kyanos-'));
+  expect(left).toEqual([]);
 });
 
 test('says what is wrong with its options', async () => {

@@ -18,7 +18,7 @@ import TextureSwatch from '../look/TextureSwatch.vue';
 import { lookWorker } from '../look/worker.ts';
 import { coverageRamp } from '../shared/colour.ts';
 import FindingList from '../shared/FindingList.vue';
-import { percent } from '../shared/format.ts';
+import { area, percent } from '../shared/format.ts';
 import { typing } from '../shared/keys.ts';
 import { useLatest } from '../shared/useLatest.ts';
 import { changeRule } from '../stack/editStack.ts';
@@ -102,7 +102,7 @@ const answer = computed(() => {
   if (!plate.value) return 'This stack has no special plate: colour prints its own separations.';
   const name = LAY_NAMES[plate.value.lay];
   if (!measure.value) return `${name}: being measured…`;
-  return `${name} lies on ${percent(measure.value.coverage)} of the print, ${(measure.value.areaMm2 / 100).toFixed(1)} cm² of each copy.`;
+  return `${name} lies on ${percent(measure.value.coverage)} of the print, ${area(measure.value.areaMm2)} of each copy.`;
 });
 const state = computed(() => {
   if (job.fullSize) return 'Measured at full size.';

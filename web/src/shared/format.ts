@@ -9,6 +9,7 @@ const fixed = (value: number, digits: number) =>
   value.toLocaleString('en', { minimumFractionDigits: digits, maximumFractionDigits: digits });
 
 export const percent = (share: number, digits = 1): string => `${fixed(share * 100, digits)} %`;
+export const area = (mm2: number): string => `${fixed(mm2 / 100, 1)} cm²`;
 export const ml = (value: number): string => `${fixed(value, 1)} mL`;
 
 export function duration(minutes: number): string {

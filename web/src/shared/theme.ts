@@ -12,7 +12,7 @@ const day = {
     primary: '#1b3158',
     secondary: '#4d5b78',
     error: '#a3281b',
-    warning: '#b4470f',
+    warning: '#97390a',
     info: '#2c5a8c',
     success: '#2f6b4a',
     'on-background': '#14213d',
