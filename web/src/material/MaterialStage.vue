@@ -208,12 +208,14 @@ const LIGHTS = [
 .material {
   padding: 0;
   grid-template-columns: 62px 1fr;
-  align-items: center;
+  align-items: stretch;
+  align-content: stretch;
   gap: 12px;
 }
 
 .words {
   display: grid;
+  align-content: center;
   padding: 8px 8px 8px 0;
 }
 
