@@ -3,7 +3,12 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', include: ['core/**/*.test.ts', 'contract/**/*.test.ts'] } },
+      {
+        test: {
+          name: 'core',
+          include: ['core/**/*.test.ts', 'contract/**/*.test.ts', 'web/**/*.test.ts'],
+        },
+      },
       {
         test: {
           name: 'files',

@@ -5,6 +5,7 @@ import { useJob } from '../job/useJob.ts';
 import FigureValue from '../shared/FigureValue.vue';
 import FindingList from '../shared/FindingList.vue';
 import { currency, ml } from '../shared/format.ts';
+import NumberField from '../shared/NumberField.vue';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -87,29 +88,26 @@ const summary = computed(() => {
           </div>
           <div class="panel pad fields">
             <h2 class="label">Prices of this job</h2>
-            <v-number-input
+            <number-field
               label="Markup"
-              suffix="%"
-              :min="0"
+              unit="%"
               :max="10000"
               :model-value="plan.prices.markupPercent"
-              @update:model-value="$event !== null && set({ markupPercent: $event })"
+              @update:model-value="set({ markupPercent: $event })"
             />
-            <v-number-input
+            <number-field
               label="Least price"
-              :suffix="plan.prices.currency"
-              :min="0"
+              :unit="plan.prices.currency"
               :precision="2"
               :model-value="plan.prices.minimum / 100"
-              @update:model-value="$event !== null && set({ minimum: minor($event) })"
+              @update:model-value="set({ minimum: minor($event) })"
             />
-            <v-number-input
+            <number-field
               label="Labour an hour"
-              :suffix="plan.prices.currency"
-              :min="0"
+              :unit="plan.prices.currency"
               :precision="2"
               :model-value="plan.prices.labourRate / 100"
-              @update:model-value="$event !== null && set({ labourRate: minor($event) })"
+              @update:model-value="set({ labourRate: minor($event) })"
             />
             <v-select
               label="Currency"

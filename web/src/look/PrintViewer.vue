@@ -17,6 +17,7 @@ const viewing = computed(() => job.plan!.viewing);
 
 const side = ref<View['side']>(viewing.value.side === 'back' ? 'back' : 'front');
 const light = ref<View['light']>(viewing.value.light === 'behind' ? 'behind' : 'front');
+/** Only a see-through print has a back to look at, a lamp behind it, and a ground. */
 const seeThrough = computed(() => job.plan!.material.optics.transmittance > 0);
 
 const GROUNDS: Record<Backing, string> = {
@@ -33,7 +34,7 @@ const setGround = (backing: Backing) => job.update({ viewing: { ...viewing.value
 const turnOver = () => (side.value = side.value === 'front' ? 'back' : 'front');
 const moveLamp = () => (light.value = light.value === 'front' ? 'behind' : 'front');
 onKeyStroke(['f', 'l', 'b'], (event) => {
-  if (typing(event)) return;
+  if (typing(event) || !seeThrough.value) return;
   if (event.key === 'f') turnOver();
   else if (event.key === 'l') moveLamp();
   else {
@@ -45,6 +46,11 @@ onKeyStroke(['f', 'l', 'b'], (event) => {
 /** As many pixels as are shown, in steps, so that a small change of the window draws nothing anew. */
 const table = ref<HTMLElement>();
 const { width, height } = useElementSize(table);
+const view = computed<View>(() =>
+  seeThrough.value
+    ? { side: side.value, light: light.value, backing: viewing.value.backing }
+    : { side: 'front', light: 'front', backing: 'white' },
+);
 const pixels = computed(() => {
   const wanted = Math.max(width.value, height.value, 200) * window.devicePixelRatio;
   return Math.min(PREVIEW_PX, Math.ceil(wanted / 200) * 200);
@@ -57,24 +63,20 @@ const { ask, busy, failed } = useLatest(
   (drawn) => (picture.value = drawn),
 );
 watch(
-  () => [job.subject, side.value, light.value, pixels.value] as const,
+  () => [job.subject, view.value, pixels.value] as const,
   () => {
-    if (job.subject)
-      void ask({
-        subject: job.subject,
-        view: { side: side.value, light: light.value, backing: viewing.value.backing },
-      });
+    if (job.subject) void ask({ subject: job.subject, view: view.value });
   },
   { immediate: true },
 );
 
 const caption = computed(() =>
   [
-    SIDES[side.value].toLowerCase(),
-    light.value === 'behind'
+    SIDES[view.value.side].toLowerCase(),
+    view.value.light === 'behind'
       ? 'lit from behind'
       : seeThrough.value
-        ? GROUNDS[viewing.value.backing]
+        ? GROUNDS[view.value.backing]
         : 'lit from the front',
   ].join(', '),
 );
@@ -82,7 +84,7 @@ const caption = computed(() =>
 
 <template>
   <div class="panel viewer">
-    <div class="controls">
+    <div v-if="seeThrough" class="controls">
       <v-btn-toggle v-model="side" mandatory density="compact" variant="outlined" aria-label="Side">
         <v-btn v-for="(name, key) in SIDES" :key="key" :value="key">{{ name }}</v-btn>
       </v-btn-toggle>
@@ -96,7 +98,7 @@ const caption = computed(() =>
         <v-btn v-for="(name, key) in LIGHTS" :key="key" :value="key">{{ name }}</v-btn>
       </v-btn-toggle>
       <v-select
-        v-if="seeThrough && light === 'front'"
+        v-if="light === 'front'"
         class="ground"
         label="Seen"
         :items="Object.entries(GROUNDS).map(([value, title]) => ({ value, title }))"
@@ -107,7 +109,7 @@ const caption = computed(() =>
     <div
       ref="table"
       class="light-table"
-      :class="{ dark: light === 'behind' || viewing.backing === 'night' }"
+      :class="{ dark: view.light === 'behind' || view.backing === 'night' }"
     >
       <pixel-canvas
         :picture="picture"

@@ -22,6 +22,7 @@ import { area, percent } from '../shared/format.ts';
 import { typing } from '../shared/keys.ts';
 import { useLatest } from '../shared/useLatest.ts';
 import { changeRule } from '../stack/editStack.ts';
+import NumberField from '../shared/NumberField.vue';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -171,27 +172,25 @@ const state = computed(() => {
             @update:model-value="set({ extent: $event })"
           />
           <p class="soft small">{{ ABOUT[plate.rule.extent] }}</p>
-          <v-number-input
+          <number-field
             v-if="plate.rule.extent === 'image'"
             label="Haze: a tint up to this is blank"
-            suffix="%"
-            :min="0"
+            unit="%"
             :max="50"
             :step="0.5"
             :precision="1"
             :model-value="plate.rule.hazePercent"
-            @update:model-value="$event !== null && set({ hazePercent: $event })"
+            @update:model-value="set({ hazePercent: $event })"
           />
-          <v-number-input
+          <number-field
             v-if="plate.rule.extent !== 'sheet'"
             label="Choke: pulled in from the edge"
-            suffix="mm"
-            :min="0"
+            unit="mm"
             :max="5"
             :step="0.05"
             :precision="2"
             :model-value="plate.rule.chokeMm"
-            @update:model-value="$event !== null && set({ chokeMm: $event })"
+            @update:model-value="set({ chokeMm: $event })"
           />
           <p v-if="plate.rule.extent !== 'sheet' && job.info" class="soft small">
             {{ ((plate.rule.chokeMm * job.info.pages[0].dpi) / 25.4).toFixed(1) }} px of the

@@ -18,6 +18,7 @@ import TextureSwatch from '../look/TextureSwatch.vue';
 import FindingList from '../shared/FindingList.vue';
 import { percent } from '../shared/format.ts';
 import { changeLayer, changePart } from './editStack.ts';
+import NumberField from '../shared/NumberField.vue';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -105,14 +106,14 @@ const answer = computed(() => {
             <div class="part-head">
               <texture-swatch :lay="part.lay" :density="part.density" />
               <span>{{ LAY_NAMES[part.lay] }}</span>
-              <v-number-input
+              <number-field
                 class="density"
                 label="Density"
-                suffix="%"
+                unit="%"
                 :min="1"
                 :max="100"
                 :model-value="part.density"
-                @update:model-value="$event !== null && setDensity(i, $event)"
+                @update:model-value="setDensity(i, $event)"
               />
             </div>
             <v-slider

@@ -6,6 +6,7 @@ import FigureValue from '../shared/FigureValue.vue';
 import FindingList from '../shared/FindingList.vue';
 import { duration, length, size } from '../shared/format.ts';
 import TripTimeline from './TripTimeline.vue';
+import NumberField from '../shared/NumberField.vue';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -88,36 +89,33 @@ const answer = computed(() => {
     <div class="two">
       <div class="panel pad fields">
         <h2 class="label">On the machine</h2>
-        <v-number-input
+        <number-field
           label="Copies"
           :min="1"
           :max="1000000"
           :model-value="plan.layout.copies"
-          @update:model-value="$event !== null && setLayout({ copies: $event })"
+          @update:model-value="setLayout({ copies: $event })"
         />
-        <v-number-input
+        <number-field
           label="Drying between trips"
-          suffix="min"
-          :min="0"
+          unit="min"
           :max="600"
           :model-value="plan.trips.waitMinutes"
-          @update:model-value="$event !== null && setTrips({ waitMinutes: $event })"
+          @update:model-value="setTrips({ waitMinutes: $event })"
         />
-        <v-number-input
+        <number-field
           label="Gap between copies"
-          suffix="mm"
-          :min="0"
+          unit="mm"
           :max="200"
           :model-value="plan.layout.gap"
-          @update:model-value="$event !== null && setLayout({ gap: $event })"
+          @update:model-value="setLayout({ gap: $event })"
         />
-        <v-number-input
+        <number-field
           label="Free margin"
-          suffix="mm"
-          :min="0"
+          unit="mm"
           :max="200"
           :model-value="plan.layout.margin"
-          @update:model-value="$event !== null && setLayout({ margin: $event })"
+          @update:model-value="setLayout({ margin: $event })"
         />
         <v-switch
           label="Turned by a quarter"

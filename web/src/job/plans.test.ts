@@ -1,0 +1,80 @@
+import { DEMO_JOBS, SHOP } from '@kyanos/demo';
+import { Plan, encodePlan } from '@kyanos/contract';
+import { formatStack, obstacles, parseStack, type ArtworkInfo } from '@kyanos/core';
+import { describe, expect, it } from 'vitest';
+import { newPlan } from '../board/newPlan.ts';
+import { textureOf } from '../look/textures.ts';
+import { changeLayer, changePart, changeRule } from '../stack/editStack.ts';
+
+const info = (...names: string[]) =>
+  ({
+    pages: [
+      {
+        number: 1,
+        separations: ['Cyan', 'Magenta', 'Yellow', 'Black', ...names].map((name) => ({ name })),
+      },
+    ],
+  }) as unknown as ArtworkInfo;
+
+describe('a first plan', () => {
+  it('is one that the shop can print, and that the server accepts', () => {
+    for (const names of [[], ['White'], ['White', 'Silver'], ['Gloss']]) {
+      const plan = newPlan(SHOP, info(...names), 'a-file_name.pdf');
+      expect(obstacles(plan.stack, plan.machine, plan.material)).toEqual([]);
+      expect(Plan.safeParse(encodePlan(plan)).success).toBe(true);
+      expect(plan.name).toBe('a file name');
+    }
+  });
+
+  it('follows what the artwork brings of its own', () => {
+    const stack = (...names: string[]) => formatStack(newPlan(SHOP, info(...names), 'x.pdf').stack);
+    expect(stack()).toBe('film | CMYK');
+    expect(stack('Weiß')).toBe('film | W@image(choke 0.2) / CMYK');
+    expect(stack('White', 'Silver')).toContain('S@art');
+  });
+});
+
+describe('changing a layer', () => {
+  const stack = parseStack('V@sheet / CMYK | film | W@image / CMYK+S@art');
+
+  it('counts the front first, then the back, and leaves the others alone', () => {
+    expect(formatStack(changeLayer(stack, 0, (layer) => ({ ...layer, hits: 2 })))).toBe(
+      'V@sheet / CMYK | film | Wx2@image / CMYK+S@art',
+    );
+    expect(formatStack(changeLayer(stack, 3, (layer) => ({ ...layer, hits: 2 })))).toBe(
+      'Vx2@sheet / CMYK | film | W@image / CMYK+S@art',
+    );
+  });
+
+  it('changes one part or one rule of it', () => {
+    expect(formatStack(changePart(stack, 1, 1, { density: 40 }))).toContain('CMYK+S40@art');
+    expect(formatStack(changeRule(stack, 0, 0, { chokeMm: 0.3, hazePercent: 5 }))).toContain(
+      'W@image(haze 5 choke 0.3)',
+    );
+  });
+
+  it('does not touch the stack it was given', () => {
+    const before = formatStack(stack);
+    changePart(stack, 0, 0, { density: 1 });
+    expect(formatStack(stack)).toBe(before);
+  });
+});
+
+describe('textures', () => {
+  it('differ for every special, and thicken with density', () => {
+    const full = (['W', 'S', 'V', 'B', 'CMYK'] as const).map((lay) => textureOf(lay, 100));
+    expect(new Set(full.map(({ marks, ground }) => marks + ground)).size).toBe(5);
+    for (const lay of ['W', 'S', 'V', 'CMYK'] as const)
+      expect(textureOf(lay, 20).marks).not.toBe(textureOf(lay, 100).marks);
+  });
+});
+
+describe('the demo', () => {
+  it('has a job for every stack of the catalogue’s shapes and every class of material', () => {
+    expect(new Set(DEMO_JOBS.map(({ plan }) => plan.material.class))).toEqual(
+      new Set(['white', 'clear', 'dark', 'metallic', 'natural']),
+    );
+    for (const { plan } of DEMO_JOBS)
+      expect(obstacles(plan.stack, plan.machine, plan.material)).toEqual([]);
+  });
+});
