@@ -47,7 +47,14 @@ export const PlanReport = z.object({
   stack: z.string(),
   findings: z.array(FindingReport),
   plates: z.array(
-    z.object({ plate: z.string(), coverage: share, areaCm2: z.number(), overlapCm2: z.number() }),
+    z.object({
+      plate: z.string(),
+      coverage: share,
+      areaCm2: z.number(),
+      overlapCm2: z.number(),
+      holes: z.int(),
+      holesCm2: z.number(),
+    }),
   ),
   opacity: z.object({
     whole: share,
@@ -101,6 +108,8 @@ export function planReport(result: PlanResult): PlanReport {
       coverage: plate.coverage,
       areaCm2: plate.areaMm2 / 100,
       overlapCm2: plate.overlapMm2 / 100,
+      holes: plate.holes.count,
+      holesCm2: plate.holes.areaMm2 / 100,
     })),
     opacity: result.opacity,
     trips: (work?.trips ?? []).map((trip) => ({

@@ -53,7 +53,13 @@ describe('money', () => {
 
 describe('costOf', () => {
   const work = reckon(PLAN, artwork({ Cyan: 0.5 }), [
-    { key: 'W:front:image:3:0', coverage: 0.5, areaMm2: 10_000, overlapMm2: 0 },
+    {
+      key: 'W:front:image:3:0',
+      coverage: 0.5,
+      areaMm2: 10_000,
+      overlapMm2: 0,
+      holes: { count: 0, areaMm2: 0 },
+    },
   ]).work!;
 
   it('adds up to the total, line by line', () => {

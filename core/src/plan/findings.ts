@@ -10,6 +10,9 @@ import { modeOf, pageOf, type PrintPlan } from './plan.ts';
 /** Below this a plate prints nothing that can be seen; 0.01 % of an A4 sheet is a 2.5 mm square. */
 const NOTHING = 0.0001;
 
+/** Holes smaller than this in all are left to the dots around them. */
+const PINHOLE_MM2 = 1;
+
 export function planFindings(
   plan: PrintPlan,
   info: ArtworkInfo,
@@ -73,6 +76,12 @@ export function planFindings(
         spec.rule.extent === 'art'
           ? `The ${name} plate is empty: no separation of the artwork is used for it. Map a spot to ${name}, or lay it under the image.`
           : `The ${name} plate is empty: nothing is left after haze ${spec.rule.hazePercent} % and choke ${spec.rule.chokeMm} mm. Lower them.`,
+      );
+    if (spec.lay === 'W' && material.class !== 'white' && measure.holes.areaMm2 > PINHOLE_MM2)
+      report(
+        'PAPER_WHITE',
+        'warning',
+        `${measure.holes.count} place${measure.holes.count > 1 ? 's' : ''} inside the image, ${(measure.holes.areaMm2 / 100).toFixed(2)} cm² in all, ${measure.holes.count > 1 ? 'have' : 'has'} no ink and so no white: ${material.name} shows there. Look whether eyes, highlights or letters are among them; a tint just above the haze puts white under them.`,
       );
     if (measure.overlapMm2 > 1)
       report(

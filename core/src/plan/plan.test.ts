@@ -1,10 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { artwork, DARK, MACHINE, PLAN } from '../../test/shop.ts';
+import { artwork, DARK, MACHINE, MATERIAL, PLAN } from '../../test/shop.ts';
 import { memoryRaster } from '../raster/index.ts';
 import { parseStack } from '../stack/index.ts';
 import { planJob, reckon, type PrintPlan } from './index.ts';
 
-const HALF = { key: 'W:front:image:3:0', coverage: 0.5, areaMm2: 10_000, overlapMm2: 0 };
+const HALF = {
+  key: 'W:front:image:3:0',
+  coverage: 0.5,
+  areaMm2: 10_000,
+  overlapMm2: 0,
+  holes: { count: 0, areaMm2: 0 },
+};
 const codes = (
   change: Partial<PrintPlan>,
   coverage: Record<string, number> = { Cyan: 0.5 },
@@ -56,6 +62,16 @@ describe('findings', () => {
       'no separation of the artwork',
     );
     expect(message('film | W@image / CMYK', 'W:front:image:3:0')).toContain('after haze 3 %');
+  });
+
+  it('tell paper-white inside the image that stays bare, unless the material is white itself', () => {
+    const holed = [{ ...HALF, holes: { count: 3, areaMm2: 42 } }];
+    expect(codes({}, undefined, holed)).toEqual(['PAPER_WHITE']);
+    expect(codes({ material: { ...MATERIAL, class: 'white' } }, undefined, holed)).toEqual([]);
+    const { findings } = reckon(PLAN, artwork({ Cyan: 0.5 }), holed);
+    expect(findings[0].message).toContain(
+      '3 places inside the image, 0.42 cm² in all, have no ink',
+    );
   });
 
   it('tell silver that stays wet under colour, and only there', () => {

@@ -65,6 +65,17 @@ describe('buildPlates', () => {
     expect(plane).toEqual(sheet([0, 0, 40, 50, 120], [12, 202, 28, 398, 255]));
   });
 
+  it('counts what the image encloses and the art does not fill', async () => {
+    const ring = sheet([10, 200, 30, 400, 255], [14, 250, 20, 260, 0], [22, 250, 24, 252, 0]);
+    const { measure } = await build('film | W@image(choke 1)', { Black: ring });
+    expect(measure.holes).toEqual({ count: 2, areaMm2: expect.closeTo(64, 6) });
+    const filled = await build('film | W@image', {
+      Black: ring,
+      White: sheet([14, 250, 20, 260, 255]),
+    });
+    expect(filled.measure.holes).toEqual({ count: 1, areaMm2: expect.closeTo(4, 6) });
+  });
+
   it('lays what the artist drew as it was drawn, choked if wanted', async () => {
     const own = sheet([10, 200, 30, 400, 120]);
     expect((await build('film | W@art', { Cyan: BOX, White: own })).plane).toEqual(own);

@@ -1,6 +1,13 @@
 /** Special plates made from the artwork's separations, band by band. */
 import { PROCESS_NAMES } from '../artwork/index.ts';
-import { ChokeStream, mmToPxRadius, sum, type Band, type Raster } from '../raster/index.ts';
+import {
+  ChokeStream,
+  HoleMeter,
+  mmToPxRadius,
+  sum,
+  type Band,
+  type Raster,
+} from '../raster/index.ts';
 import {
   allLayers,
   type Picture,
@@ -26,6 +33,8 @@ export interface PlateMeasure {
   readonly areaMm2: number;
   /** Where the plate and colour fall on one another in one layer, mm²; 0 when they don't share one. */
   readonly overlapMm2: number;
+  /** Places that the image encloses and that get nothing, as they hold no ink; none unless the plate lies under the image. */
+  readonly holes: { readonly count: number; readonly areaMm2: number };
 }
 
 export const plateKey = (lay: Special, picture: Picture, rule: PlateRule): string =>
@@ -80,6 +89,7 @@ class PlateBuilder {
   #y = 0;
   #total = 0;
   #overlap = 0;
+  readonly #holes: HoleMeter | undefined;
 
   constructor(spec: PlateSpec, raster: Raster, artName: string | undefined) {
     this.#spec = spec;
@@ -90,6 +100,7 @@ class PlateBuilder {
     this.#art = artName === undefined ? -1 : raster.channels.indexOf(artName);
     const radius = spec.rule.extent === 'sheet' ? 0 : mmToPxRadius(spec.rule.chokeMm, raster.dpi);
     this.#choke = new ChokeStream(raster.width, radius);
+    if (spec.rule.extent === 'image') this.#holes = new HoleMeter(raster.width);
   }
 
   async push(band: Band, sink: PlateSink): Promise<void> {
@@ -104,6 +115,7 @@ class PlateBuilder {
     else if (rule.extent === 'art') mask = art ?? new Uint8Array(size);
     else mask = inkAbove(process, haze, size);
 
+    this.#holes?.push(band.rows, (i) => mask[i] === 0 && !art?.[i]);
     if (art) this.#pendingArt.push(art.slice());
     if (besideColour) this.#pendingColour.push(inkAbove(process, haze, size));
     await this.#emit(this.#choke.push(mask), sink);
@@ -114,11 +126,13 @@ class PlateBuilder {
     const { width, height, dpi } = this.#raster;
     const pixelMm2 = (25.4 / dpi) ** 2;
     const coverage = this.#total / (255 * width * height);
+    const holes = this.#holes?.finish() ?? { count: 0, pixels: 0 };
     return {
       key: this.#spec.key,
       coverage,
       areaMm2: coverage * width * height * pixelMm2,
       overlapMm2: this.#overlap * pixelMm2,
+      holes: { count: holes.count, areaMm2: holes.pixels * pixelMm2 },
     };
   }
 

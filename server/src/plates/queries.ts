@@ -6,9 +6,13 @@ import { Refusal } from '../http.ts';
 
 const COLUMNS = 'id, state, progress, problem, measures';
 
+/** Goes up when a build measures something new, so that plates measured before are built again. */
+const MEASURED = 1;
+
 /** What the plates depend on, and nothing else: prices and times may change without a new build. */
 export function rulesKey(plan: PrintPlan): string {
   const depends = {
+    measured: MEASURED,
     specs: plateSpecs(plan.stack),
     pages: [plan.artwork.page, plan.artwork.rearPage, pagesOf(plan)],
     names: plan.artwork.names,

@@ -96,7 +96,7 @@ const ABOUT: Record<Extent, string> = {
 };
 const findings = computed(() =>
   (job.shown?.findings ?? []).filter(({ code }) =>
-    ['PLATE_EMPTY', 'OVERLAP_IN_LAYER', 'NAME_MISS', 'SPOT_UNUSED'].includes(code),
+    ['PLATE_EMPTY', 'PAPER_WHITE', 'OVERLAP_IN_LAYER', 'NAME_MISS', 'SPOT_UNUSED'].includes(code),
   ),
 );
 const answer = computed(() => {
