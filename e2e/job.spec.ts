@@ -148,6 +148,17 @@ test('a near miss of a spot name is mapped with one click', async ({ page }) => 
   await expect(page.getByText(/"white" prints nothing/)).toBeHidden();
 });
 
+test('white that is missing under an eye is told before it costs a sheet', async ({ page }) => {
+  await page.goto('/');
+  await page.getByText('Stage portrait on black board').click();
+  await page.getByRole('button', { name: '1 to decide' }).click();
+  await expect(
+    page
+      .getByText(/\d places inside the image, \d\.\d\d cm² in all, have no ink and so no white/)
+      .last(),
+  ).toBeVisible();
+});
+
 test('stages, lamp and side can be reached by key', async ({ page }) => {
   await page.goto('/');
   await page.getByText('Hanging sign, two pictures').click();

@@ -2,6 +2,7 @@
 /** Minutes, millilitres, cost and price, and what the last change did to each. Always in sight. */
 import type { PlanResult } from '@kyanos/core';
 import { computed } from 'vue';
+import FindingList from '../shared/FindingList.vue';
 import { currency, duration, ml } from '../shared/format.ts';
 import { useJob } from './useJob.ts';
 
@@ -75,8 +76,18 @@ const worst = computed(() => {
       }}
     </p>
     <div class="state">
-      <span v-if="worst.errors" class="flag error">{{ worst.errors }} will fail</span>
-      <span v-if="worst.warnings" class="flag">{{ worst.warnings }} to decide</span>
+      <v-menu v-if="worst.errors || worst.warnings" location="top end" max-width="520">
+        <template #activator="{ props: activator }">
+          <button v-bind="activator" type="button" class="flag" :class="{ error: worst.errors }">
+            <template v-if="worst.errors">{{ worst.errors }} will fail</template>
+            <template v-if="worst.errors && worst.warnings">, </template>
+            <template v-if="worst.warnings">{{ worst.warnings }} to decide</template>
+          </button>
+        </template>
+        <div class="panel findings">
+          <finding-list :findings="job.shown?.findings ?? []" @repair="job.repair" />
+        </div>
+      </v-menu>
       <span v-if="entries.length" class="soft">{{
         job.fullSize || !job.build
           ? 'measured at full size'
@@ -125,8 +136,15 @@ const worst = computed(() => {
   font-size: var(--size-small);
 }
 
+.findings {
+  padding: 14px;
+  max-height: 60vh;
+  overflow-y: auto;
+}
+
 .flag {
-  padding: 3px 9px;
+  min-height: 40px;
+  padding: 3px 12px;
   border-radius: 6px;
   font-weight: 650;
   color: rgb(var(--v-theme-warning));
