@@ -75,7 +75,6 @@ export const Machine = z.strictObject({
   headHeight: z.number().positive().max(1000),
   turnSeconds: z.number().min(0).max(60),
   returnSpeed: z.number().positive().max(10_000),
-  inkLimit: z.number().positive().max(2000),
   silverUnderLimit: percent,
   inks: z.array(Ink).min(1),
   modes: z.array(Mode).min(1),

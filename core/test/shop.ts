@@ -28,7 +28,6 @@ export const MACHINE: Machine = {
   headHeight: 25,
   turnSeconds: 0.5,
   returnSpeed: 100,
-  inkLimit: 400,
   silverUnderLimit: 40,
   inks: [
     ...(['C', 'M', 'Y', 'K'] as const).map((channel) => ink(channel)),

@@ -35,7 +35,6 @@ const roll: Machine = {
   headHeight: 25.4,
   turnSeconds: 0.5,
   returnSpeed: 60,
-  inkLimit: 320,
   silverUnderLimit: 40,
   inks: [
     ...inkSet(10, 15_000, 0.4),
@@ -103,7 +102,6 @@ const flatbed: Machine = {
   headHeight: 36,
   turnSeconds: 0.7,
   returnSpeed: 120,
-  inkLimit: 400,
   silverUnderLimit: 40,
   inks: [
     ...inkSet(9, 16_500, 0.3),
@@ -168,7 +166,6 @@ const label: Machine = {
   headHeight: 21.2,
   turnSeconds: 0.4,
   returnSpeed: 50,
-  inkLimit: 280,
   silverUnderLimit: 40,
   inks: [
     ...inkSet(11, 18_000, 0.3),

@@ -74,10 +74,8 @@ export function makeApp(
 const onlyOurPages: express.RequestHandler = (req, _res, next) => {
   const { origin, host = '' } = req.headers;
   const local = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/.test(host);
-  if (
-    !local ||
-    (origin !== undefined && new URL(origin === 'null' ? 'null://' : origin).host !== host)
-  )
+  const ours = origin === undefined || (URL.canParse(origin) && new URL(origin).host === host);
+  if (!local || !ours)
     throw new Refusal(
       403,
       'FOREIGN_PAGE',

@@ -79,7 +79,8 @@ export function makeScene(plan: {
     process: plan.process,
     material: plan.material,
     body: materialLayer(plan.material.optics),
-    white: ink && calibrateWhite(ink.contrastRatio ?? 0.7, ink.laydown, WHITE_INK),
+    // A white ink states its contrast ratio: the plan's schema sees to it.
+    white: ink && calibrateWhite(ink.contrastRatio!, ink.laydown, WHITE_INK),
     whiteLaydown: ink?.laydown ?? 0,
   };
 }

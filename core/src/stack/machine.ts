@@ -61,8 +61,6 @@ export interface Machine {
   readonly turnSeconds: number;
   /** Rewinding or loading speed, mm/s. */
   readonly returnSpeed: number;
-  /** Largest sum of inks in one layer stack, percent of one channel's full laydown. */
-  readonly inkLimit: number;
   /** Highest density of silver under colour that dries, percent. */
   readonly silverUnderLimit: number;
   readonly inks: readonly Ink[];

@@ -1,0 +1,88 @@
+import { describe, expect, it } from 'vitest';
+import { D50, flat, spectrumToLab, type Triple } from '../spectrum/index.ts';
+import {
+  BACKINGS,
+  BLOCK_OUT,
+  CLEAR_COAT,
+  INSIDE,
+  insideOf,
+  materialLayer,
+  opaque,
+  OUTSIDE,
+  SILVER,
+  stack,
+  surfaceLayer,
+} from './index.ts';
+
+const bare = (lab: Triple, transmittance = 0) => materialLayer({ lab, transmittance, scatter: 0 });
+
+describe('Saunderson’s surface', () => {
+  it('turns inner into measured reflectance as his formula does, and back', () => {
+    for (const inner of [0, 0.02, 0.5, 0.9, 1]) {
+      const [measured] = stack(surfaceLayer(0), opaque(flat(inner))).front;
+      expect(measured).toBeCloseTo(
+        ((1 - OUTSIDE) * (1 - INSIDE) * inner) / (1 - INSIDE * inner),
+        12,
+      );
+      expect(insideOf(flat(measured))[0]).toBeCloseTo(inner, 12);
+    }
+  });
+
+  it('lets light that was never scattered out of clear film almost whole', () => {
+    expect(surfaceLayer(0, 0).up[0]).toBeCloseTo(1 - OUTSIDE, 12);
+    expect(surfaceLayer(0, 1).up[0]).toBeCloseTo(1 - INSIDE, 12);
+  });
+
+  it('adds its scatter to what a matt surface sends back', () => {
+    const [gloss, matt] = [0, 0.02].map(
+      (scatter) => stack(surfaceLayer(scatter), opaque(flat(0.1))).front[0],
+    );
+    expect(matt - gloss).toBeCloseTo(0.02, 12);
+  });
+});
+
+describe('materials', () => {
+  it('that are opaque measure the colour they were entered with', () => {
+    for (const lab of [
+      [18, 0.4, -0.6],
+      [65, 8, 24],
+      [94.5, 0, -1],
+    ] as const)
+      spectrumToLab(stack(surfaceLayer(0), bare(lab)).front, D50).forEach((value, i) =>
+        expect(value).toBeCloseTo(lab[i], 4),
+      );
+  });
+
+  it('that are clear pass what they say, and keep no more light than they get', () => {
+    const film = bare([99, 0, 0.5], 0.9);
+    expect(Math.max(...film.down)).toBeLessThanOrEqual(0.9);
+    expect(Math.max(...film.front.map((r, i) => r + film.down[i]))).toBeLessThanOrEqual(1);
+    expect(film.down[18]).toBeGreaterThan(0.85);
+  });
+});
+
+describe('specials', () => {
+  it('never give back more light than they receive', () => {
+    for (const layer of [SILVER, CLEAR_COAT, BLOCK_OUT])
+      expect(Math.max(...layer.front.map((r, i) => r + layer.down[i]))).toBeLessThanOrEqual(1);
+  });
+
+  it('of silver measure near the middle of the scale, between black and white', () => {
+    const measured = stack(surfaceLayer(0), SILVER).front[18];
+    expect(measured).toBeGreaterThan(0.35);
+    expect(measured).toBeLessThan(0.55);
+  });
+
+  it('of block-out pass less than a two-hundredth', () => {
+    expect(Math.max(...BLOCK_OUT.down)).toBeLessThan(1 / 200);
+  });
+});
+
+describe('grounds', () => {
+  it('are ordered as the eye orders them', () => {
+    const at = (name: keyof typeof BACKINGS) => BACKINGS[name][18];
+    expect([at('black'), at('wood'), at('daylight'), at('white')]).toEqual(
+      [at('black'), at('wood'), at('daylight'), at('white')].sort((a, b) => a - b),
+    );
+  });
+});
