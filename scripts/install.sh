@@ -5,7 +5,7 @@ needs() {
   case "$1" in
     runtime) echo "gs:ghostscript qpdf:qpdf pdfinfo:poppler-utils prlimit:util-linux flock:util-linux" ;;
     postgres) [ -n "$(postgres_bin)" ] || echo "initdb:postgresql" ;;
-    test) echo "chromium:chromium transicc:liblcms2-utils vips:libvips-tools pdftotext:poppler-utils" ;;
+    test) echo "chromium:chromium transicc:liblcms2-utils vips:libvips-tools pgrep:procps" ;;
   esac
 }
 

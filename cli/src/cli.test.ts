@@ -1,5 +1,5 @@
-import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { spawn, spawnSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -127,6 +127,25 @@ describe('bad input', () => {
     expect([status, stdout]).toEqual([2, '']);
     expect(stderr).toContain(sentence);
     expect(stderr.trim().split('\n')).toHaveLength(1);
+  });
+});
+
+describe('an interrupted command', () => {
+  it('leaves no file and no program behind', async () => {
+    const [artwork] = demo('hanging-sign');
+    const tmp = join(folder, 'tmp');
+    mkdirSync(tmp);
+    const env = { ...process.env, TMPDIR: tmp };
+    const child = spawn('node', [PROGRAM, 'inspect', artwork, '--dpi', '1200'], {
+      env,
+      stdio: 'ignore',
+    });
+    const running = () => spawnSync('pgrep', ['-f', `psdcmyk.*${tmp}`]).status === 0;
+    while (!running()) await new Promise((done) => setTimeout(done, 20));
+    child.kill('SIGINT');
+    expect(await new Promise((done) => child.once('exit', done))).toBe(130);
+    expect(readdirSync(tmp)).toEqual([]);
+    await expect.poll(running).toBe(false);
   });
 });
 

@@ -21,6 +21,9 @@ const [name = '', ...args] = process.argv.slice(2);
 process.stdout.on('error', (error: NodeJS.ErrnoException) =>
   process.exit(error.code === 'EPIPE' ? 0 : 1),
 );
+// Leaving this way undoes what is half done: see intake/src/exit.ts.
+process.on('SIGINT', () => process.exit(130));
+process.on('SIGTERM', () => process.exit(143));
 try {
   const command = COMMANDS[name];
   if (!command)

@@ -1,5 +1,5 @@
 /** Any artwork file to plates that can be read band by band, with what there is to know about it. */
-import { closeSync, openSync, readSync, statSync } from 'node:fs';
+import { closeSync, openSync, readSync, rmSync, statSync } from 'node:fs';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -15,6 +15,7 @@ import {
   type ProcessAnchor,
   type Raster,
 } from '@kyanos/core';
+import { atExit } from './exit.ts';
 import { readPdf } from './pdf.ts';
 import { readPicture } from './picture.ts';
 import { planarRaster, type PlanarFile } from './planar.ts';
@@ -84,7 +85,11 @@ export async function openArtwork(path: string, options: IntakeOptions = {}): Pr
     refuse('DPI_RANGE', `The resolution must be within 36 to 1200 dpi; got ${dpi}.`);
   const format = sniff(path);
   const tmp = await mkdtemp(join(tmpdir(), 'kyanos-'));
-  const close = () => rm(tmp, { recursive: true, force: true });
+  const forget = atExit(() => rmSync(tmp, { recursive: true, force: true }));
+  const close = async () => {
+    forget();
+    await rm(tmp, { recursive: true, force: true });
+  };
   const progress = options.progress ?? (() => undefined);
   try {
     const source = { path, dpi, tmp, pages: options.pages, signal: options.signal, progress };

@@ -1,5 +1,6 @@
 /** Other people's programs, each in its own process with limits on time, memory and output. */
 import { spawn } from 'node:child_process';
+import { atExit } from './exit.ts';
 
 export interface Limits {
   readonly seconds: number;
@@ -54,6 +55,7 @@ export function run(
         if ((error as NodeJS.ErrnoException).code !== 'ESRCH') throw error;
       }
     };
+    const forget = atExit(kill);
     const timer = setTimeout(() => {
       timedOut = true;
       kill();
@@ -66,6 +68,7 @@ export function run(
       });
     const done = () => {
       clearTimeout(timer);
+      forget();
       options.signal?.removeEventListener('abort', kill);
     };
     child.on('error', (error) => {
