@@ -123,9 +123,9 @@ export async function orchardLabel(): Promise<Uint8Array> {
   page.text('ORCHARD', 45, 94.2, 7.6, 'display', PAPER, { centre: true, tracking: 0.12 });
   page.text('apple & quince cordial', 45, 100.4, 4.2, 'italic', [0, 0.1, 0.4, 0], { centre: true });
   page.text('500 ml   pressed in small lots', 12, 109, 2.5, 'text', PAPER);
-  // The barcode's box is paper in the dark field: white shows there, no colour.
-  page.fill(rect(55, 102.4, 25, 9.6), PAPER);
-  barcode(page, '201234567890', 56.9, 103.2, 0.2233, 8);
+  // The barcode's box is paper in the dark field: white shows there, no colour. Quiet zones of 11 modules and more.
+  page.fill(rect(53.6, 102.4, 26.4, 9.6), PAPER);
+  barcode(page, '201234567890', 56.4, 103.2, 0.2233, 8);
 
   // Silver beside colour: it knocks colour out where it lies.
   page.fill(ringPath(45, 46, 33.4, 32.4), SILVER, { evenOdd: true });
