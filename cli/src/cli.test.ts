@@ -145,7 +145,7 @@ describe('an interrupted command', () => {
     child.kill('SIGINT');
     expect(await new Promise((done) => child.once('exit', done))).toBe(130);
     expect(readdirSync(tmp)).toEqual([]);
-    await expect.poll(running).toBe(false);
+    await expect.poll(running, { timeout: 10_000 }).toBe(false);
   });
 });
 
