@@ -157,6 +157,16 @@ describe('the run sheet', () => {
     expect(print('film | W@image / CMYK')).toEqual(['straight']);
   });
 
+  it('says for each layer of two pictures whether it is mirrored, and from which page', () => {
+    const stack = parseStack('film | CMYK:rear~ / CMYK');
+    const steps = sheet({ stack, artwork: { ...PLAN.artwork, rearPage: 1 } });
+    const settings = steps.flatMap((step) => step.settings);
+    const value = (label: string) => settings.find((s) => s.label === label)?.value;
+    expect(value('Print')).toBe('as each layer says');
+    expect(value('Layer 1: Colour')).toContain('MIRRORED, page 1');
+    expect(value('Layer 2: Colour')).toContain('straight, page 1');
+  });
+
   it('shows the cautions of the machine’s ink where it is used', () => {
     expect(two[3].cautions.join()).toContain('Solvent vapour');
     const uv = sheet({ machine: { ...MACHINE, cure: 'uv' } });

@@ -184,7 +184,7 @@ function workOf(
     operatorMinutes,
     inks,
     cost,
-    runSheet: runSheet({ plan, mode, page, layout, trips, inks, opacity, findings }),
+    runSheet: runSheet({ plan, mode, layout, trips, inks, opacity, findings }),
     workings: {
       minutes: {
         label: 'Time in all',

@@ -1,5 +1,5 @@
 /** The steps for the person at the machine, in order, with settings, checks and cautions. */
-import type { ArtworkPage, Finding } from '../artwork/index.ts';
+import type { Finding } from '../artwork/index.ts';
 import type { InkUse } from '../ink/index.ts';
 import type { Layout } from '../layout/index.ts';
 import type { Opacity } from '../look/index.ts';
@@ -23,7 +23,6 @@ export interface RunStep {
 export interface RunSheetInput {
   readonly plan: PrintPlan;
   readonly mode: Mode;
-  readonly page: ArtworkPage;
   readonly layout: Layout;
   readonly trips: readonly Trip[];
   readonly inks: readonly InkUse[];
@@ -137,8 +136,14 @@ function testPrint({ plan, opacity }: RunSheetInput): RunStep {
   };
 }
 
-function tripStep({ plan, mode, page }: RunSheetInput, trip: Trip): RunStep {
+function tripStep({ plan, mode }: RunSheetInput, trip: Trip): RunStep {
   const mirrored = trip.layers.some(({ mirror }) => mirror);
+  // Two pictures in one trip: some layers are mirrored and some are not, each from its own page.
+  const mixed = trip.layers.some(({ mirror }) => mirror !== mirrored);
+  const { page: front, rearPage } = plan.artwork;
+  const pages = trip.layers.map(({ picture }) =>
+    picture === 'rear' ? (rearPage ?? front) : front,
+  );
   const layers = trip.layers.flatMap((layer, i) =>
     layer.parts.map(({ lay, density, rule }) => {
       const name = lay === 'CMYK' ? undefined : inkOf(plan.machine, channelOf(lay))?.spotName;
@@ -152,6 +157,7 @@ function tripStep({ plan, mode, page }: RunSheetInput, trip: Trip): RunStep {
             ? [`choke ${rule.chokeMm} mm`]
             : []),
           ...(name ? [`spot name "${name}"`] : []),
+          ...(mixed ? [layer.mirror ? 'MIRRORED' : 'straight', `page ${pages[i]}`] : []),
         ].join(', '),
       );
     }),
@@ -162,8 +168,8 @@ function tripStep({ plan, mode, page }: RunSheetInput, trip: Trip): RunStep {
       setting('Mode', mode.name),
       ...layers,
       setting('Order', trip.layers.map(layerName).join(' → ')),
-      setting('Print', mirrored ? 'MIRRORED' : 'straight'),
-      setting('Page', `${page.number} of the artwork`),
+      setting('Print', mixed ? 'as each layer says' : mirrored ? 'MIRRORED' : 'straight'),
+      setting('Page', `${[...new Set(pages)].join(' and ')} of the artwork`),
       setting('Passes', `${mode.passes}`),
       setting(
         'Carriage',
@@ -174,7 +180,11 @@ function tripStep({ plan, mode, page }: RunSheetInput, trip: Trip): RunStep {
       setting('Printing time', `${trip.minutes.toFixed(1)} min`),
     ],
     checks: [
-      mirrored ? 'The preview is mirrored, once.' : 'The preview is not mirrored.',
+      mixed
+        ? 'Only the layers that say so are mirrored, once.'
+        : mirrored
+          ? 'The preview is mirrored, once.'
+          : 'The preview is not mirrored.',
       'Look at the white before committing to print.',
       ...(trip.returnsToOrigin
         ? ['Don’t touch or move the material until the last trip is done.']
