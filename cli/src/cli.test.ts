@@ -92,10 +92,10 @@ describe('bad input', () => {
   it.each<[string, string, () => string[]]>([
     ['no command', 'There is no command ""', () => []],
     ['a command there is not', 'There is no command "print"', () => ['print']],
-    ['no file', 'Name one file', () => ['inspect']],
+    ['no file', 'Name a file', () => ['inspect']],
     ['a file that does not exist', 'does not exist', () => ['inspect', join(folder, 'none.pdf')]],
     ['a folder', 'is a folder', () => ['inspect', folder]],
-    ['not a picture', 'not a PDF, TIFF, PNG or JPEG', () => ['inspect', write('x.pdf', 'hello')]],
+    ['not a picture', 'not a PDF, TIFF, PNG, JPEG, WebP or SVG', () => ['inspect', write('x.pdf', 'hello')]],
     [
       'a resolution out of range',
       '36 to 1200',

@@ -20,13 +20,20 @@ export function reading<T>(file: string, read: () => T): T {
   }
 }
 
+/** The files that a command is given, each of which can be read. */
+export function fileArguments(positionals: readonly string[], usage: string): readonly string[] {
+  if (positionals.length === 0) throw new UsageError(`Name a file: ${usage}`);
+  for (const file of positionals) {
+    reading(file, () => closeSync(openSync(file, 'r')));
+    if (statSync(file).isDirectory()) throw new UsageError(`The file ${file} ${SENTENCES.EISDIR}.`);
+  }
+  return positionals;
+}
+
 /** The one file that a command is given, which can be read. */
 export function fileArgument(positionals: readonly string[], usage: string): string {
-  const [file, ...more] = positionals;
-  if (file === undefined || more.length > 0) throw new UsageError(`Name one file: ${usage}`);
-  reading(file, () => closeSync(openSync(file, 'r')));
-  if (statSync(file).isDirectory()) throw new UsageError(`The file ${file} ${SENTENCES.EISDIR}.`);
-  return file;
+  if (positionals.length > 1) throw new UsageError(`Name one file: ${usage}`);
+  return fileArguments(positionals, usage)[0];
 }
 
 /** A whole number within limits. */

@@ -1,11 +1,19 @@
 /** The wire between browser and server. Every request and answer, once, for both ends. */
-import type { ArtworkInfo, PlateMeasure, Shop } from '@kyanos/core';
+import { BAND_ROWS, type ArtworkInfo, type Measures, type Shop } from '@kyanos/core';
 import { z } from 'zod';
 import { Plan } from './plan.ts';
 
 export const MAX_UPLOAD_BYTES = 512 * 1024 * 1024;
 /** Longest side of the picture that a browser works on. */
 export const PREVIEW_PX = 1400;
+
+/** Side of a tile of a page; a band of the raster is one row of tiles. */
+export const TILE_PX = BAND_ROWS;
+/**
+ * Levels at which a page can be looked at in tiles, each half of the one before. Below the last one the preview is sharper.
+ */
+export const tileLevels = (widthPx: number, heightPx: number): number =>
+  Math.max(1, Math.ceil(Math.log2(Math.max(widthPx, heightPx) / PREVIEW_PX)));
 
 /** How a refusal looks. */
 export const Problem = z.object({ code: z.string(), message: z.string() });
@@ -23,6 +31,8 @@ export const ArtworkSummary = z.object({
   /** Why it failed, for the operator. */
   problem: Problem.nullable(),
   info: z.custom<ArtworkInfo>().nullable(),
+  /** There is a rough picture of it already. */
+  firstLook: z.boolean(),
 });
 export type ArtworkSummary = z.output<typeof ArtworkSummary>;
 
@@ -67,6 +77,15 @@ export const Job = z.object({
 });
 export type Job = z.output<typeof Job>;
 
+/** Files that a job had, in the order in which it got them. */
+export const ArtworkVersion = z.object({
+  artworkId: z.uuid(),
+  fileName: z.string(),
+  /** The job's version from which on it has this file. */
+  since: z.int(),
+});
+export type ArtworkVersion = z.output<typeof ArtworkVersion>;
+
 export const NewJob = z.strictObject({
   plan: Plan,
   artworkId: z.uuid().nullable(),
@@ -86,7 +105,7 @@ export const PlateBuild = z.object({
   state: RipState,
   progress: z.number().min(0).max(1),
   problem: Problem.nullable(),
-  measures: z.custom<PlateMeasure[]>().nullable(),
+  measures: z.custom<Measures>().nullable(),
 });
 export type PlateBuild = z.output<typeof PlateBuild>;
 

@@ -13,4 +13,4 @@ export {
   StackText,
   type PlanJson,
 } from './plan.ts';
-export { InspectReport, inspectReport, PlanReport, planReport } from './report.ts';
+export { InspectReport, inspectReport, InspectReports, PlanReport, planReport } from './report.ts';

@@ -76,6 +76,8 @@ export const Machine = z.strictObject({
   turnSeconds: z.number().min(0).max(60),
   returnSpeed: z.number().positive().max(10_000),
   silverUnderLimit: percent,
+  /** Common practice where a machine's own limit is not known. */
+  inkLimit: z.number().min(100).max(2000).default(400),
   inks: z.array(Ink).min(1),
   modes: z.array(Mode).min(1),
   hourRate: minorUnits,
@@ -102,6 +104,7 @@ export const Material = z.strictObject({
   }),
   adhesive: z.boolean(),
   printableBack: z.boolean(),
+  label: z.strictObject({ width: length, height: length }).nullable().default(null),
 });
 
 export const Prices = z.strictObject({
@@ -117,7 +120,8 @@ export const Plan = z.strictObject({
   artwork: z.strictObject({
     page: z.int().min(1).max(10_000),
     rearPage: z.int().min(1).max(10_000).nullable(),
-    names: z.record(z.string().max(1000), z.enum(['W', 'S', 'V', 'ignore'])),
+    names: z.record(z.string().max(1000), z.enum(['W', 'S', 'V', 'process', 'ignore'])),
+    overprint: z.array(z.string().max(1000)).max(60).default([]),
   }),
   viewing: z.strictObject({
     side: z.enum(['front', 'back', 'both']),

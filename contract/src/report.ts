@@ -1,30 +1,104 @@
 /** What the command line prints: the same numbers as on the screen, in a form for scripts. */
-import { inkMl, type ArtworkInfo, type PlanResult, type Trip } from '@kyanos/core';
+import {
+  documentFindings,
+  inkMl,
+  pageFindings,
+  processInk,
+  type ArtworkInfo,
+  type PlanResult,
+  type Trip,
+} from '@kyanos/core';
 import { z } from 'zod';
 
 const Money = z.object({ minor: z.int(), currency: z.string() });
 const share = z.number().min(0).max(1);
 
+const Box = z.object({ left: z.number(), top: z.number(), width: z.number(), height: z.number() });
+const Role = z.enum(['W', 'S', 'V', 'process', 'ignore']);
+
+/** Lengths in mm, places from the top left corner of what is printed. */
 export const FindingReport = z.object({
   code: z.string(),
   severity: z.enum(['error', 'warning', 'note']),
   message: z.string(),
+  page: z.int().optional(),
+  place: z
+    .discriminatedUnion('kind', [
+      z.object({ kind: z.literal('boxes'), boxes: z.array(Box) }),
+      /** A coarse map in rows: run lengths, each with a letter from a (nothing) on. */
+      z.object({
+        kind: z.literal('cells'),
+        cells: z.object({ columns: z.int(), rows: z.int(), runs: z.string() }),
+      }),
+    ])
+    .optional(),
+  measure: z.object({ value: z.number(), unit: z.string() }).optional(),
+  repair: z
+    .discriminatedUnion('kind', [
+      z.object({
+        label: z.string(),
+        kind: z.literal('map-name'),
+        separation: z.string(),
+        role: Role,
+      }),
+      z.object({ label: z.string(), kind: z.literal('overprint'), separation: z.string() }),
+      z.object({ label: z.string(), kind: z.literal('haze'), percent: z.number() }),
+    ])
+    .optional(),
+});
+
+const DocumentReport = z.object({
+  version: z.string(),
+  claims: z.array(z.string()),
+  outputIntent: z.string().nullable(),
+  layers: z.array(z.object({ name: z.string(), shown: z.boolean(), prints: z.boolean() })),
+  fonts: z.array(z.object({ name: z.string(), kind: z.string(), embedded: z.boolean() })),
+});
+
+const StructureReport = z.object({
+  spots: z.array(
+    z.object({
+      name: z.string(),
+      /** Objects that paint it; 0 if it is only declared. */
+      objects: z.int(),
+      overprinting: z.int(),
+      modes: z.array(z.int()),
+    }),
+  ),
+  pictures: z.array(
+    z.object({
+      box: Box,
+      widthPx: z.number(),
+      heightPx: z.number(),
+      dpi: z.number(),
+      space: z.string(),
+    }),
+  ),
+  text: z.array(
+    z.object({ box: Box, sizePt: z.number(), inks: z.array(z.string()), mirrored: z.boolean() }),
+  ),
+  hairlines: z.array(z.object({ box: Box, widthMm: z.number(), inks: z.array(z.string()) })),
+  rgbObjects: z.int(),
+  transparency: z.boolean(),
+  marks: z.array(Box),
+  hidden: z.record(z.string(), z.int()),
+  incomplete: z.boolean(),
 });
 
 export const InspectReport = z.object({
-  format: z.enum(['pdf', 'tiff', 'png', 'jpeg']),
+  file: z.string(),
+  format: z.enum(['pdf', 'tiff', 'png', 'jpeg', 'webp', 'svg']),
   colour: z.string(),
+  document: DocumentReport.nullable(),
+  /** Of the file as a whole. */
+  findings: z.array(FindingReport),
   pages: z.array(
     z.object({
       number: z.int(),
       widthMm: z.number(),
       heightMm: z.number(),
-      trimMm: z.object({
-        left: z.number(),
-        top: z.number(),
-        width: z.number(),
-        height: z.number(),
-      }),
+      trimMm: Box,
+      bleedDeclared: z.boolean(),
       dpi: z.number(),
       widthPx: z.int(),
       heightPx: z.int(),
@@ -35,13 +109,46 @@ export const InspectReport = z.object({
           /** Mean over the trimmed page. */
           coverage: share,
           coverageWithBleed: share,
+          /** What the file wants in its place in process ink, in even steps of tint from 0 to 1. */
+          alternate: z
+            .object({ space: z.string(), ramp: z.array(z.array(share).length(4)) })
+            .nullable(),
         }),
       ),
+      knockouts: z.array(
+        z.object({
+          separation: z.string(),
+          /** Where the special is gone under colour, and where colour is gone under the special. */
+          specialLostCm2: z.number(),
+          colourLostCm2: z.number(),
+        }),
+      ),
+      /** Sum of the process inks at one place, percent: the most there is, and what 99 % of the page stay below. */
+      processInk: z.object({ most: z.number(), p99: z.number() }),
+      barcodes: z.array(
+        z.object({
+          type: z.string(),
+          content: z.string(),
+          checkDigit: z.enum(['right', 'wrong', 'none']),
+          moduleMm: z.number(),
+          quietModules: z.array(z.number()).length(2),
+          quietWanted: z.array(z.number()).length(2),
+          turn: z.number(),
+          mirrored: z.boolean(),
+          box: Box,
+        }),
+      ),
+      structure: StructureReport.nullable(),
       findings: z.array(FindingReport),
     }),
   ),
 });
 export type InspectReport = z.output<typeof InspectReport>;
+
+/** What `inspect` prints for several files; one that can't be read has its sentence instead. */
+export const InspectReports = z.array(
+  z.union([InspectReport, z.object({ file: z.string(), code: z.string(), message: z.string() })]),
+);
 
 export const PlanReport = z.object({
   stack: z.string(),
@@ -91,8 +198,39 @@ export const PlanReport = z.object({
 });
 export type PlanReport = z.output<typeof PlanReport>;
 
-export const inspectReport = ({ format, colour, pages }: ArtworkInfo): InspectReport =>
-  InspectReport.parse({ format, colour, pages });
+const cm2 = (mm2: number) => mm2 / 100;
+const CHECKED = { true: 'right', false: 'wrong', undefined: 'none' } as const;
+
+export function inspectReport(file: string, info: ArtworkInfo): InspectReport {
+  const { format, colour, document, pages } = info;
+  return InspectReport.parse({
+    file,
+    format,
+    colour,
+    document: document ?? null,
+    findings: documentFindings(info),
+    pages: pages.map((page) => ({
+      ...page,
+      separations: page.separations.map((separation) => ({
+        ...separation,
+        alternate: separation.alternate ?? null,
+      })),
+      knockouts: page.knockouts.map(({ separation, specialLostMm2, colourLostMm2 }) => ({
+        separation,
+        specialLostCm2: cm2(specialLostMm2),
+        colourLostCm2: cm2(colourLostMm2),
+      })),
+      processInk: processInk(page),
+      barcodes: page.barcodes.map(({ quiet, checkDigit, ...barcode }) => ({
+        ...barcode,
+        quietModules: quiet,
+        checkDigit: CHECKED[`${checkDigit}`],
+      })),
+      structure: page.structure ?? null,
+      findings: pageFindings(page),
+    })),
+  });
+}
 
 const layerText = ({ layers }: Trip) =>
   layers.map(({ parts }) => parts.map(({ lay }) => lay).join('+'));

@@ -1,5 +1,6 @@
 /** A small machine, material and artwork for specifications. Round numbers, so that results can be worked by hand. */
-import type { ArtworkInfo } from '../src/artwork/index.ts';
+import type { ArtworkInfo, PageStructure } from '../src/artwork/index.ts';
+import type { Measures, PlateMeasure } from '../src/plates/index.ts';
 import type { PrintPlan } from '../src/plan/index.ts';
 import { parseStack, type Ink, type Machine, type Material } from '../src/stack/index.ts';
 
@@ -29,6 +30,7 @@ export const MACHINE: Machine = {
   turnSeconds: 0.5,
   returnSpeed: 100,
   silverUnderLimit: 40,
+  inkLimit: 500,
   inks: [
     ...(['C', 'M', 'Y', 'K'] as const).map((channel) => ink(channel)),
     ink('W', 'White'),
@@ -64,6 +66,8 @@ export const MATERIAL: Material = {
   optics: { lab: [98, 0, 0], transmittance: 0.9, scatter: 0.002 },
   adhesive: false,
   printableBack: true,
+  // Cut already, a millimetre smaller than the artwork: so that there is nothing to find about bleed.
+  label: { width: 199, height: 99 },
 };
 
 export const DARK: Material = {
@@ -143,6 +147,21 @@ export const ANCHOR: ArtworkInfo['anchor'] = {
   ],
 };
 
+/** A PDF page that says nothing of interest. */
+export const NO_OBJECTS: PageStructure = {
+  spots: [],
+  pictures: [],
+  text: [],
+  hairlines: [],
+  rgb: [],
+  rgbObjects: 0,
+  transparency: false,
+  marks: [],
+  hidden: {},
+  mayKnockOut: false,
+  incomplete: false,
+};
+
 /** 200 × 100 mm at 25.4 dpi, one pixel a millimetre. */
 export function artwork(coverage: Record<string, number>): ArtworkInfo {
   const separations = Object.entries({ Cyan: 0, Magenta: 0, Yellow: 0, Black: 0, ...coverage }).map(
@@ -172,7 +191,13 @@ export function artwork(coverage: Record<string, number>): ArtworkInfo {
         heightPx: 100,
         trimPx: { left: 0, top: 0, right: 200, bottom: 100 },
         separations,
-        findings: [],
+        bleedDeclared: true,
+        overprinted: [],
+        knockouts: [],
+        content: { highest: [], inkSum: [] },
+        barcodes: [],
+        structure: NO_OBJECTS,
+        notes: [],
       },
     ],
   };
@@ -181,7 +206,7 @@ export function artwork(coverage: Record<string, number>): ArtworkInfo {
 export const PLAN: PrintPlan = {
   format: 1,
   name: 'Test',
-  artwork: { page: 1, rearPage: null, names: {} },
+  artwork: { page: 1, rearPage: null, names: {}, overprint: [] },
   viewing: { side: 'front', light: 'front', backing: 'white' },
   material: MATERIAL,
   lot: '',
@@ -193,3 +218,17 @@ export const PLAN: PrintPlan = {
   prices: { currency: 'USD', labourRate: 3000, markupPercent: 100, minimum: 0 },
   laminated: false,
 };
+
+/** Measures of plates as a build would give them, process ink as the page states it. */
+export const measures = (...plates: (Partial<PlateMeasure> & { key: string })[]): Measures => ({
+  plates: plates.map((plate) => ({
+    coverage: 0,
+    areaMm2: 0,
+    overlapMm2: 0,
+    holes: { count: 0, areaMm2: 0, largest: [] },
+    thinMm2: 0,
+    places: [],
+    ...plate,
+  })),
+  pictures: [],
+});

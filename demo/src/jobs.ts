@@ -39,7 +39,7 @@ const job = (id: string, wish: Wish): DemoJob => ({
   plan: {
     format: 1,
     name: wish.title,
-    artwork: { page: 1, rearPage: null, names: {}, ...wish.artwork },
+    artwork: { page: 1, rearPage: null, names: {}, overprint: [], ...wish.artwork },
     viewing: { side: 'front', light: 'front', backing: 'white', ...wish.viewing },
     material: pick(SHOP.materials, wish.material),
     lot: wish.lot ?? '',

@@ -36,6 +36,7 @@ const roll: Machine = {
   turnSeconds: 0.5,
   returnSpeed: 60,
   silverUnderLimit: 40,
+  inkLimit: 440,
   inks: [
     ...inkSet(10, 15_000, 0.4),
     {
@@ -103,6 +104,7 @@ const flatbed: Machine = {
   turnSeconds: 0.7,
   returnSpeed: 120,
   silverUnderLimit: 40,
+  inkLimit: 700,
   inks: [
     ...inkSet(9, 16_500, 0.3),
     {
@@ -167,6 +169,7 @@ const label: Machine = {
   turnSeconds: 0.4,
   returnSpeed: 50,
   silverUnderLimit: 40,
+  inkLimit: 400,
   inks: [
     ...inkSet(11, 18_000, 0.3),
     {
@@ -238,6 +241,7 @@ const material = (
   optics: { lab, transmittance, scatter },
   adhesive: false,
   printableBack: false,
+  label: null,
   ...more,
 });
 

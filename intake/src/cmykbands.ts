@@ -1,7 +1,6 @@
 /** Interleaved pixels of any colour to process plates, with the alpha channel keeping the material bare. */
 import type { Finding } from '@kyanos/core';
-import type { PlanarFile } from './planar.ts';
-import { PlanarWriter } from './planar.ts';
+import { isTurned, PlanarWriter, type Orientation, type PlanarFile } from './planar.ts';
 import { pictureConverter, type Converter } from './profile.ts';
 
 export class CmykBands {
@@ -16,12 +15,13 @@ export class CmykBands {
     colours: 1 | 3 | 4,
     alpha: boolean,
     converter: Converter | undefined,
+    orientation: Orientation,
   ) {
-    this.#writer = new PlanarWriter(file);
+    this.#writer = new PlanarWriter(file, orientation);
     this.#converter = converter;
     this.#colours = colours;
     this.#alpha = alpha;
-    this.#width = file.width;
+    this.#width = isTurned(orientation) ? file.height : file.width;
   }
 
   static async open(
@@ -29,9 +29,10 @@ export class CmykBands {
     colours: 1 | 3 | 4,
     alpha: boolean,
     icc: Uint8Array | undefined,
+    orientation: Orientation = 1,
   ): Promise<CmykBands> {
     const converter = colours === 4 ? undefined : await pictureConverter(colours, icc);
-    return new CmykBands(file, colours, alpha, converter);
+    return new CmykBands(file, colours, alpha, converter, orientation);
   }
 
   /** @param extras further planes, written after C, M, Y, K */
@@ -52,6 +53,11 @@ export class CmykBands {
         planes[c][i] = opaque === 255 ? ink[o + c] : Math.round((ink[o + c] * opaque) / 255);
     }
     this.#writer.write(top, [...planes, ...extras]);
+  }
+
+  /** Planes that are ink already: C, M, Y, K, then further ones. */
+  writePlanes(top: number, planes: readonly Uint8Array[]): void {
+    this.#writer.write(top, planes);
   }
 
   get colour(): string {

@@ -1,3 +1,4 @@
+export { firstLook } from './firstlook.ts';
 export { DEFAULT_DPI, openArtwork, sniff, type IntakeOptions, type OpenArtwork } from './intake.ts';
 export { planarRaster } from './planar.ts';
 export { anchorOf } from './profile.ts';

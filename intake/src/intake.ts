@@ -3,43 +3,50 @@ import { closeSync, openSync, readSync, rmSync, statSync } from 'node:fs';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import {
-  CoverageMeter,
-  kindOf,
-  mmToPx,
-  type Artwork,
-  type ArtworkInfo,
-  type ArtworkPage,
-  type Finding,
-  type PixelBox,
-  type ProcessAnchor,
-  type Raster,
+import type {
+  Alternate,
+  Artwork,
+  ArtworkInfo,
+  DocumentStructure,
+  Finding,
+  MmBox,
+  PageStructure,
+  ProcessAnchor,
+  Raster,
 } from '@kyanos/core';
 import { atExit } from './exit.ts';
-import { readPdf } from './pdf.ts';
+import { measure, type MeasuredPage } from './measure.ts';
+import { readPdf } from './pdf/read.ts';
 import { readPicture } from './picture.ts';
-import { planarRaster, type PlanarFile } from './planar.ts';
+import type { PlanarFile } from './planar.ts';
 import { refuse } from './refusal.ts';
-import { readTiff } from './tiff.ts';
-
-/** Millimetres from the top left corner of what is printed. */
-export interface PageBox {
-  readonly left: number;
-  readonly top: number;
-  readonly width: number;
-  readonly height: number;
-}
+import { readSvg } from './svg.ts';
+import { readTiff } from './tiff/read.ts';
 
 /** One page as a reader leaves it. */
 export interface PageFile {
   readonly file: PlanarFile;
+  /** The same plates as if specials and colour overprinted each other, where the page may hold a knockout. */
+  readonly overprinted?: PlanarFile | undefined;
   readonly number?: number;
   /** The finished size. */
-  readonly box: PageBox;
+  readonly box: MmBox;
   readonly bleedDeclared: boolean;
+  /** What spots become in process ink, by their names. */
+  readonly alternates: ReadonlyMap<string, Alternate | undefined>;
+  readonly structure?: PageStructure | undefined;
+  /** A part of the page made anew at another resolution, where the file has no resolution of its own. */
+  readonly closer?: (box: MmBox, dpi: number) => Promise<PlanarFile>;
+  readonly notes: readonly Finding[];
+}
+
+/** A file as a reader leaves it. */
+export interface SourceFile {
+  /** How colour was turned into process ink, for the operator. */
   readonly colour: string;
   readonly anchor: ProcessAnchor;
-  readonly notes: readonly Finding[];
+  readonly document?: DocumentStructure | undefined;
+  readonly pages: readonly PageFile[];
 }
 
 /** What a reader gets. */
@@ -71,11 +78,13 @@ export const DEFAULT_DPI = 300;
 
 type Format = ArtworkInfo['format'];
 
-const READERS: Record<Format, (source: Source) => Promise<PageFile[]>> = {
+const READERS: Record<Format, (source: Source) => Promise<SourceFile>> = {
   pdf: readPdf,
   tiff: readTiff,
   png: readPicture,
   jpeg: readPicture,
+  webp: readPicture,
+  svg: readSvg,
 };
 
 /** @throws ArtworkRefused with a sentence, whatever is wrong with the file; nothing stays behind */
@@ -93,24 +102,34 @@ export async function openArtwork(path: string, options: IntakeOptions = {}): Pr
   const progress = options.progress ?? (() => undefined);
   try {
     const source = { path, dpi, tmp, pages: options.pages, signal: options.signal, progress };
-    const files = await READERS[format](source);
-    if (files.length === 0)
+    const read = await READERS[format](source);
+    if (read.pages.length === 0)
       refuse(
         'PAGE_UNKNOWN',
         `The file has no page ${options.pages?.join(', ')}. Choose one that it has.`,
       );
-    const pages = files.map((file, i) => {
-      const page = measure(file, format);
-      progress(0.9 + (0.1 * (i + 1)) / files.length);
-      return page;
-    });
-    const { colour, anchor } = files[0];
+    const measured: MeasuredPage[] = [];
+    for (const [i, file] of read.pages.entries())
+      measured.push(
+        await measure(
+          file,
+          (share) => progress(0.9 + (0.1 * (i + share)) / read.pages.length),
+          options.signal,
+        ),
+      );
+    const { colour, anchor, document } = read;
     return {
-      info: { format, colour, anchor, pages },
+      info: {
+        format,
+        colour,
+        anchor,
+        ...(document && { document }),
+        pages: measured.map(({ page }) => page),
+      },
       raster(number): Raster {
-        const at = pages.findIndex((page) => page.number === number);
-        if (at < 0) throw new Error(`Page ${number} was not opened.`);
-        return planarRaster(files[at].file);
+        const found = measured.find(({ page }) => page.number === number);
+        if (!found) throw new Error(`Page ${number} was not opened.`);
+        return found.raster;
       },
       close,
     };
@@ -134,97 +153,29 @@ const SIGNATURES: readonly [Format, readonly number[]][] = [
   ['tiff', [0x49, 0x49, 0x2b, 0x00]],
   ['tiff', [0x4d, 0x4d, 0x00, 0x2b]],
 ];
+/** What may stand before the root element of a drawing: byte order mark, declaration, comments, document type. */
+const SVG =
+  /^\uFEFF?\s*(?:<\?xml[^>]*\?>\s*|<!--[\s\S]*?-->\s*|<!DOCTYPE[^>[]*(?:\[[\s\S]*?\])?\s*>\s*)*<(?:[\w-]+:)?svg[\s>]/;
 
 /** The format by the first bytes; a file's name says nothing about what is in it. */
 export function sniff(path: string): Format {
   if (statSync(path).size === 0)
     refuse('ARTWORK_EMPTY', 'The file is empty: 0 bytes. Export or copy it again.');
-  const head = Buffer.alloc(8);
+  const buffer = Buffer.alloc(4096);
   const handle = openSync(path, 'r');
+  let head: Buffer;
   try {
-    readSync(handle, head, 0, head.length, 0);
+    head = buffer.subarray(0, readSync(handle, buffer, 0, buffer.length, 0));
   } finally {
     closeSync(handle);
   }
   const found = SIGNATURES.find(([, bytes]) => bytes.every((byte, i) => head[i] === byte));
-  return (
-    found?.[0] ??
-    refuse(
-      'ARTWORK_UNKNOWN',
-      'This is not a PDF, TIFF, PNG or JPEG. Export the artwork as one of these.',
-    )
+  if (found) return found[0];
+  if (head.toString('latin1', 0, 4) === 'RIFF' && head.toString('latin1', 8, 12) === 'WEBP')
+    return 'webp';
+  if (SVG.test(head.toString('utf8'))) return 'svg';
+  return refuse(
+    'ARTWORK_UNKNOWN',
+    'This is not a PDF, TIFF, PNG, JPEG, WebP or SVG. Export the artwork as one of these.',
   );
-}
-
-function measure(
-  { file, number = 1, box, bleedDeclared, notes }: PageFile,
-  format: Format,
-): ArtworkPage {
-  const trimPx = toPixels(box, file);
-  const inside = new CoverageMeter(file.channels.length, file.width, trimPx);
-  const whole = new CoverageMeter(file.channels.length, file.width, {
-    left: 0,
-    top: 0,
-    right: file.width,
-    bottom: file.height,
-  });
-  const bleeds =
-    trimPx.right - trimPx.left < file.width || trimPx.bottom - trimPx.top < file.height;
-  // The raster of an intake is synchronous, whatever a Raster may be in general.
-  for (const band of planarRaster(file).bands() as Iterable<Parameters<CoverageMeter['add']>[0]>) {
-    inside.add(band);
-    if (bleeds) whole.add(band);
-  }
-  const within = inside.coverage();
-  const everywhere = bleeds ? whole.coverage() : within;
-  const separations = file.channels.map((name, i) => ({
-    name,
-    kind: kindOf(name),
-    coverage: within[i],
-    coverageWithBleed: everywhere[i],
-  }));
-  const findings: Finding[] = [...notes];
-  for (const { name, kind, coverageWithBleed } of separations)
-    if (kind !== 'process' && coverageWithBleed === 0)
-      findings.push({
-        code: 'SPECIAL_EMPTY',
-        severity: 'warning',
-        message: `The separation "${name}" is declared and holds nothing: it would print blank. Check that it overprints and was not knocked out.`,
-      });
-  if (separations.every((s) => s.coverageWithBleed === 0))
-    findings.push({
-      code: 'PAGE_BLANK',
-      severity: 'error',
-      message: 'Nothing on this page prints: every separation is empty.',
-    });
-  if (format === 'pdf' && !bleedDeclared)
-    findings.push({
-      code: 'NO_BLEED',
-      severity: 'note',
-      message:
-        'The page declares no bleed. For a pre-cut label, draw it about 0.76 mm (0.03 in) larger than the finished label; common practice.',
-    });
-  return {
-    number,
-    widthMm: (file.width / file.dpi) * 25.4,
-    heightMm: (file.height / file.dpi) * 25.4,
-    trimMm: box,
-    dpi: file.dpi,
-    widthPx: file.width,
-    heightPx: file.height,
-    trimPx,
-    separations,
-    findings,
-  };
-}
-
-function toPixels(box: PageBox, { dpi, width, height }: PlanarFile): PixelBox {
-  const left = Math.round(mmToPx(box.left, dpi));
-  const top = Math.round(mmToPx(box.top, dpi));
-  return {
-    left,
-    top,
-    right: Math.min(width, Math.round(mmToPx(box.left + box.width, dpi))),
-    bottom: Math.min(height, Math.round(mmToPx(box.top + box.height, dpi))),
-  };
 }

@@ -1,20 +1,50 @@
-/** PNG and JPEG: decoded by libvips to a file of raw pixels, converted band by band. */
+/** PNG, JPEG and WebP: decoded by libvips to a file of raw pixels, converted band by band. */
 import { closeSync, openSync, readSync } from 'node:fs';
 import { join } from 'node:path';
-import { BAND_ROWS, PROCESS_NAMES } from '@kyanos/core';
+import { BAND_ROWS, PROCESS_NAMES, pxToMm, type Finding } from '@kyanos/core';
 import sharp from 'sharp';
 import { CmykBands } from './cmykbands.ts';
-import type { PageFile, Source } from './intake.ts';
+import type { Source, SourceFile } from './intake.ts';
+import { isTurned, type Orientation, type PlanarFile } from './planar.ts';
 import { anchorOf } from './profile.ts';
 import { checkSize, MAX_PIXELS, refuse } from './refusal.ts';
 
 /** Resolution of a picture that states none. Common practice for artwork at final size. */
-export const ASSUMED_DPI = 300;
+const ASSUMED_DPI = 300;
+export const assumedResolution = {
+  dpi: ASSUMED_DPI,
+  note: ({ width, height, dpi }: PlanarFile): Finding => ({
+    code: 'RESOLUTION_ASSUMED',
+    severity: 'note',
+    message: `The picture states no resolution; ${ASSUMED_DPI} dpi is assumed, which makes it ${pxToMm(width, dpi).toFixed(1)} × ${pxToMm(height, dpi).toFixed(1)} mm.`,
+  }),
+};
+
+/** Where the plates of a picture go. Its size is as stored, the file's as seen. */
+export function pictureFile(
+  { tmp }: Source,
+  width: number,
+  height: number,
+  dpi: number,
+  orientation: Orientation,
+  channels: readonly string[],
+): PlanarFile {
+  const turned = isTurned(orientation);
+  return {
+    path: join(tmp, 'plates'),
+    width: turned ? height : width,
+    height: turned ? width : height,
+    dpi,
+    channels,
+    offset: 0,
+    inverted: false,
+  };
+}
 
 /** Bytes before the pixels in a libvips image file. */
 const VIPS_HEADER = 64;
 
-export async function readPicture(source: Source): Promise<PageFile[]> {
+export async function readPicture(source: Source): Promise<SourceFile> {
   const open = () =>
     sharp(source.path, { limitInputPixels: MAX_PIXELS, failOn: 'error', unlimited: false });
   const meta = await open()
@@ -39,15 +69,7 @@ export async function readPicture(source: Source): Promise<PageFile[]> {
   source.progress(0.4);
 
   const dpi = meta.density ?? ASSUMED_DPI;
-  const file = {
-    path: join(source.tmp, 'plates'),
-    width,
-    height,
-    dpi,
-    channels: [...PROCESS_NAMES],
-    offset: 0,
-    inverted: false,
-  };
+  const file = pictureFile(source, width, height, dpi, 1, PROCESS_NAMES);
   const icc = meta.icc && new Uint8Array(meta.icc);
   const bands = await CmykBands.open(file, colours, alpha, icc);
   const samples = colours + (alpha ? 1 : 0);
@@ -66,27 +88,22 @@ export async function readPicture(source: Source): Promise<PageFile[]> {
     closeSync(handle);
     bands.close();
   }
-  return [
-    {
-      file,
-      box: { left: 0, top: 0, width: (width / dpi) * 25.4, height: (height / dpi) * 25.4 },
-      bleedDeclared: false,
-      colour: bands.colour,
-      anchor: await anchorOf(cmyk ? icc : undefined),
-      notes: [
-        ...(cmyk ? [] : [bands.conversionNote()]),
-        ...(meta.density
-          ? []
-          : [
-              {
-                code: 'RESOLUTION_ASSUMED',
-                severity: 'note' as const,
-                message: `The picture states no resolution; ${ASSUMED_DPI} dpi is assumed, which makes it ${((width / dpi) * 25.4).toFixed(1)} × ${((height / dpi) * 25.4).toFixed(1)} mm.`,
-              },
-            ]),
-      ],
-    },
-  ];
+  return {
+    colour: bands.colour,
+    anchor: await anchorOf(cmyk ? icc : undefined),
+    pages: [
+      {
+        file,
+        box: { left: 0, top: 0, width: pxToMm(width, dpi), height: pxToMm(height, dpi) },
+        bleedDeclared: false,
+        alternates: new Map(),
+        notes: [
+          ...(cmyk ? [] : [bands.conversionNote()]),
+          ...(meta.density ? [] : [assumedResolution.note(file)]),
+        ],
+      },
+    ],
+  };
 }
 
 function unreadable(error: Error): never {

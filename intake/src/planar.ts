@@ -8,6 +8,8 @@ export interface PlanarFile {
   readonly height: number;
   readonly dpi: number;
   readonly channels: readonly string[];
+  /** Place of each channel among the planes of the file; in their order if absent. */
+  readonly order?: readonly number[];
   /** Where the first plane begins. */
   readonly offset: number;
   /** Stored as light (255 is no ink). */
@@ -30,7 +32,8 @@ export function planarRaster(file: PlanarFile): Raster {
           const rows = Math.min(BAND_ROWS, height - top);
           const planes = buffers.map((buffer, channel) => {
             const plane = buffer.subarray(0, rows * width);
-            readFully(handle, plane, file.offset + (channel * height + top) * width);
+            const at = file.order?.[channel] ?? channel;
+            readFully(handle, plane, file.offset + (at * height + top) * width);
             if (file.inverted) invert(plane);
             return plane;
           });
@@ -58,23 +61,66 @@ function readFully(handle: number, into: Uint8Array, position: number): void {
   }
 }
 
-/** Writes planes band by band, each to its own place in the file. */
+/** How a picture is stored against how it is seen. Source: TIFF 6.0, tag 274 (Orientation); EXIF uses the same. */
+export type Orientation = 1 | 2 | 3 | 4 | 5 | 6 | 7 | 8;
+
+/** Rows of the stored picture are columns of the seen one. */
+export const isTurned = (orientation: Orientation): boolean => orientation >= 5;
+
+/** Writes planes band by band, each to its own place in the file. Rows come as they are stored, and lie as they are seen. */
 export class PlanarWriter {
   readonly #file: PlanarFile;
   readonly #handle: number;
+  readonly #orientation: Orientation;
 
-  constructor(file: PlanarFile) {
+  /** @param file as it is seen */
+  constructor(file: PlanarFile, orientation: Orientation = 1) {
     this.#file = file;
     this.#handle = openSync(file.path, 'w');
+    this.#orientation = orientation;
   }
 
   write(top: number, planes: readonly Uint8Array[]): void {
     const { height, width, offset } = this.#file;
     planes.forEach((plane, channel) => {
-      const position = offset + (channel * height + top) * width;
-      for (let done = 0; done < plane.length;)
-        done += writeSync(this.#handle, plane, done, plane.length - done, position + done);
+      const begin = offset + channel * height * width;
+      if (isTurned(this.#orientation)) this.#writeColumns(begin, top, plane);
+      else this.#writeRows(begin, top, plane);
     });
+  }
+
+  #writeRows(begin: number, top: number, plane: Uint8Array): void {
+    const { height, width } = this.#file;
+    const rows = plane.length / width;
+    const upside = this.#orientation === 3 || this.#orientation === 4;
+    const sideways = this.#orientation === 2 || this.#orientation === 3;
+    let seen = plane;
+    if (upside || sideways) {
+      seen = new Uint8Array(plane.length);
+      for (let y = 0; y < rows; y++) {
+        const row = plane.slice(y * width, (y + 1) * width);
+        seen.set(sideways ? row.reverse() : row, (upside ? rows - 1 - y : y) * width);
+      }
+    }
+    this.#put(seen, begin + (upside ? height - top - rows : top) * width);
+  }
+
+  #writeColumns(begin: number, top: number, plane: Uint8Array): void {
+    const { height, width } = this.#file;
+    const rows = plane.length / height;
+    const fromRight = this.#orientation === 6 || this.#orientation === 7;
+    const fromBottom = this.#orientation === 7 || this.#orientation === 8;
+    const left = fromRight ? width - top - rows : top;
+    const run = new Uint8Array(rows);
+    for (let x = 0; x < height; x++) {
+      for (let y = 0; y < rows; y++) run[fromRight ? rows - 1 - y : y] = plane[y * height + x];
+      this.#put(run, begin + (fromBottom ? height - 1 - x : x) * width + left);
+    }
+  }
+
+  #put(bytes: Uint8Array, position: number): void {
+    for (let done = 0; done < bytes.length;)
+      done += writeSync(this.#handle, bytes, done, bytes.length - done, position + done);
   }
 
   close(): void {

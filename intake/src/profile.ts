@@ -132,3 +132,35 @@ export async function anchorOf(embedded?: Uint8Array): Promise<ProcessAnchor> {
   cms.cmsCloseProfile(lab);
   return { primaries, ramps };
 }
+
+/** Single colours to process ink through the default profile: sRGB (0 to 1) or Lab under D50. Inks are 0 to 1. */
+export async function toProcess(
+  space: 'rgb' | 'lab',
+): Promise<(colour: readonly number[]) => readonly [number, number, number, number]> {
+  const cms = await lcmsEngine();
+  const source = space === 'rgb' ? cms.cmsCreate_sRGBProfile() : cms.cmsCreateLab4Profile(null);
+  const target = openProfile(cms, defaultProfile());
+  const transform = cms.cmsCreateTransform(
+    source,
+    space === 'rgb' ? lcms.TYPE_RGB_8 : LAB_FLOAT,
+    target,
+    lcms.TYPE_CMYK_8,
+    lcms.INTENT_RELATIVE_COLORIMETRIC,
+    BLACK_POINT_COMPENSATION,
+  );
+  cms.cmsCloseProfile(source);
+  cms.cmsCloseProfile(target);
+  return (colour) => {
+    const pixel =
+      space === 'rgb'
+        ? Uint8Array.from(colour, (v) => Math.round(Math.min(1, Math.max(0, v)) * 255))
+        : Float32Array.from(colour);
+    const inks = cms.cmsDoTransform(transform, pixel, 1) as Uint8Array;
+    return Array.from(inks.subarray(0, 4), (v) => v / 255) as unknown as [
+      number,
+      number,
+      number,
+      number,
+    ];
+  };
+}

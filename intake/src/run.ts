@@ -16,6 +16,9 @@ export interface Finished {
   readonly timedOut: boolean;
 }
 
+/** All that a program printed. */
+export const said = ({ stderr, stdout }: Finished): string => `${stderr}${stdout}`;
+
 export const DEFAULT_LIMITS: Limits = { seconds: 60, memoryMb: 4096, fileMb: 1024 };
 
 const MAX_TEXT = 4 * 1024 * 1024;

@@ -1,2 +1,47 @@
-export { KINDS, kindOf, nearMiss, PROCESS_NAMES, roleOf, type Kind, type Role } from './names.ts';
-export type { ArtworkInfo, ArtworkPage, Finding, Repair, Separation, Severity } from './page.ts';
+export {
+  barcodeGround,
+  checkDigitRight,
+  gtinCheckDigit,
+  modulesAcross,
+  quietWanted,
+  type Barcode,
+} from './barcode.ts';
+export { KnockoutMeter } from './knockout.ts';
+export { compareArtwork, type ArtworkChange } from './compare.ts';
+export { ContentMeter, FAINT, processInk, SUM_STEP, type PageContent } from './content.ts';
+export { documentFindings, LABEL_EXCESS_MM, pageFindings, type Use } from './findings.ts';
+export {
+  KINDS,
+  kindOf,
+  nearMiss,
+  PROCESS_NAMES,
+  roleOf,
+  type Kind,
+  type Role,
+  type SpecialRole,
+} from './names.ts';
+export { channelsOf, overprintedChannel } from './page.ts';
+export type {
+  Alternate,
+  ArtworkInfo,
+  ArtworkPage,
+  Finding,
+  Knockout,
+  MmBox,
+  Place,
+  Repair,
+  Separation,
+  Severity,
+} from './page.ts';
+export { alternateTable, plannedRaster, type Said } from './planned.ts';
+export { HAIRLINE_MM } from './structure.ts';
+export type {
+  DocumentStructure,
+  FileLayer,
+  Font,
+  PageStructure,
+  PictureUse,
+  SpotUse,
+  StrokeUse,
+  TextUse,
+} from './structure.ts';

@@ -62,10 +62,14 @@ export function kindOf(name: string): Kind {
   return WORDS.find(([, known]) => words.some((word) => known.includes(word)))?.[0] ?? 'spot';
 }
 
-/** What a separation of the artwork is used for. `ignore` prints nothing, on purpose. */
-export type Role = Exclude<Special, 'B'> | 'ignore';
+/**
+ * What a separation of the artwork is used for. `process` prints it in process ink, by the stand-in that the file gives;
+ * `ignore` prints nothing, on purpose.
+ */
+export type Role = Exclude<Special, 'B'> | 'process' | 'ignore';
+export type SpecialRole = Exclude<Role, 'process' | 'ignore'>;
 
-const KIND_ROLE: Partial<Record<Kind, Exclude<Role, 'ignore'>>> = {
+const KIND_ROLE: Partial<Record<Kind, SpecialRole>> = {
   white: 'W',
   metallic: 'S',
   clear: 'V',
@@ -85,7 +89,7 @@ export function roleOf(
 }
 
 /** The special that a name nearly names on this machine, if it has that ink. */
-export function nearMiss(name: string, machine: Machine): Exclude<Role, 'ignore'> | undefined {
+export function nearMiss(name: string, machine: Machine): SpecialRole | undefined {
   const role = KIND_ROLE[kindOf(name)];
   return role && inkOf(machine, role as Channel) ? role : undefined;
 }

@@ -1,7 +1,10 @@
 /** What is known of one page of artwork once it has been ripped. Lengths in mm, boxes in pixels. */
 import type { ProcessAnchor } from '../optics/index.ts';
-import type { PixelBox } from '../raster/index.ts';
+import type { Cells, PixelBox } from '../raster/index.ts';
+import type { Barcode } from './barcode.ts';
+import type { PageContent } from './content.ts';
 import type { Kind } from './names.ts';
+import type { DocumentStructure, PageStructure } from './structure.ts';
 
 export interface Separation {
   readonly name: string;
@@ -10,23 +13,66 @@ export interface Separation {
   readonly coverage: number;
   /** Mean over everything printed, bleed included, 0 to 1. */
   readonly coverageWithBleed: number;
+  /** What the file wants in its place where it can't be printed, if it says so. */
+  readonly alternate?: Alternate;
+}
+
+/** A spot's stand-in in process ink: C, M, Y, K (0 to 1) at tints in even steps from 0 to 1. */
+export interface Alternate {
+  /** The colour space the file states, such as DeviceCMYK or Lab. */
+  readonly space: string;
+  readonly ramp: readonly (readonly [c: number, m: number, y: number, k: number])[];
+}
+
+/** Millimetres from the top left corner of what is printed. */
+export interface MmBox {
+  readonly left: number;
+  readonly top: number;
+  readonly width: number;
+  readonly height: number;
 }
 
 export type Severity = 'error' | 'warning' | 'note';
 
 /** A way out that the operator can take with one click. */
-export interface Repair {
-  readonly label: string;
-  readonly kind: 'map-name';
-  readonly separation: string;
-  readonly role: 'W' | 'S' | 'V';
-}
+export type Repair =
+  | {
+      readonly label: string;
+      readonly kind: 'map-name';
+      readonly separation: string;
+      readonly role: 'W' | 'S' | 'V' | 'process' | 'ignore';
+    }
+  | { readonly label: string; readonly kind: 'overprint'; readonly separation: string }
+  | { readonly label: string; readonly kind: 'haze'; readonly percent: number };
+
+/** Where on the page: boxes, or a coarse map over the whole of it. */
+export type Place =
+  | { readonly kind: 'boxes'; readonly boxes: readonly MmBox[] }
+  | { readonly kind: 'cells'; readonly cells: Cells };
 
 export interface Finding {
   readonly code: string;
   readonly severity: Severity;
   readonly message: string;
+  /** The page of the artwork it is about; from 1. */
+  readonly page?: number;
+  readonly place?: Place;
+  /** How much of it: the number that the sentence is about. */
+  readonly measure?: {
+    readonly value: number;
+    readonly unit: 'cm²' | 'mm' | '%' | 'dpi' | 'count' | 'pt';
+  };
   readonly repair?: Repair;
+}
+
+/** A special and colour that are both drawn at a place where one erases the other. */
+export interface Knockout {
+  readonly separation: string;
+  /** Where the special is gone under colour that was drawn over it, mm². */
+  readonly specialLostMm2: number;
+  /** Where colour is gone under the special, mm². */
+  readonly colourLostMm2: number;
+  readonly cells: Cells;
 }
 
 export interface ArtworkPage {
@@ -35,25 +81,44 @@ export interface ArtworkPage {
   /** Everything printed: the bleed box, or the trim where there is no bleed. */
   readonly widthMm: number;
   readonly heightMm: number;
-  /** The finished size, and where it lies in the print from its top left corner. */
-  readonly trimMm: {
-    readonly left: number;
-    readonly top: number;
-    readonly width: number;
-    readonly height: number;
-  };
+  /** The finished size, and where it lies in the print. */
+  readonly trimMm: MmBox;
   readonly dpi: number;
   readonly widthPx: number;
   readonly heightPx: number;
   readonly trimPx: PixelBox;
+  readonly bleedDeclared: boolean;
   readonly separations: readonly Separation[];
-  readonly findings: readonly Finding[];
+  /**
+   * Separations of which there is a second plate: what they would hold if specials and colour overprinted each other.
+   * Their planes follow those of {@link separations}.
+   */
+  readonly overprinted: readonly string[];
+  readonly knockouts: readonly Knockout[];
+  readonly content: PageContent;
+  readonly barcodes: readonly Barcode[];
+  /** What the file itself says; only a PDF does. */
+  readonly structure?: PageStructure;
+  /** What the reader noticed on the way. */
+  readonly notes: readonly Finding[];
 }
 
 export interface ArtworkInfo {
-  readonly format: 'pdf' | 'tiff' | 'png' | 'jpeg';
+  readonly format: 'pdf' | 'tiff' | 'png' | 'jpeg' | 'webp' | 'svg';
   /** How colour was turned into process ink, for the operator. */
   readonly colour: string;
   readonly anchor: ProcessAnchor;
+  readonly document?: DocumentStructure;
   readonly pages: readonly ArtworkPage[];
 }
+
+/** The channel of a raster that holds a separation's second plate. No file can give this name to a spot. */
+export const overprintedChannel = (separation: string): string => `${separation}\u0000overprinted`;
+
+/** Every plane of a page's raster, in order. */
+export const channelsOf = (
+  page: Pick<ArtworkPage, 'separations' | 'overprinted'>,
+): readonly string[] => [
+  ...page.separations.map(({ name }) => name),
+  ...page.overprinted.map(overprintedChannel),
+];

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { artwork, PLAN } from '../../test/shop.ts';
+import { artwork, measures, PLAN } from '../../test/shop.ts';
 import { reckon } from '../plan/index.ts';
 import { mm2ToFt2, MM_PER_INCH, roundMinor, times, total } from '../units/index.ts';
 import { inkPrice } from './index.ts';
@@ -52,15 +52,11 @@ describe('money', () => {
 });
 
 describe('costOf', () => {
-  const work = reckon(PLAN, artwork({ Cyan: 0.5 }), [
-    {
-      key: 'W:front:image:3:0',
-      coverage: 0.5,
-      areaMm2: 10_000,
-      overlapMm2: 0,
-      holes: { count: 0, areaMm2: 0 },
-    },
-  ]).work!;
+  const work = reckon(
+    PLAN,
+    artwork({ Cyan: 0.5 }),
+    measures({ key: 'W:front:image:3:0', coverage: 0.5, areaMm2: 10_000 }),
+  ).work!;
 
   it('adds up to the total, line by line', () => {
     expect(
@@ -79,7 +75,7 @@ describe('costOf', () => {
 
   it('never asks less than the minimum', () => {
     const plan = { ...PLAN, prices: { ...PLAN.prices, minimum: 1_000_000 } };
-    expect(reckon(plan, artwork({ Cyan: 0.5 }), []).work!.cost.price.minor).toBe(1_000_000);
+    expect(reckon(plan, artwork({ Cyan: 0.5 }), measures()).work!.cost.price.minor).toBe(1_000_000);
   });
 
   it('works ink out as it would be by hand: half covered, 0.08 m², 10 mL/m²', () => {

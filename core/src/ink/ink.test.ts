@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { artwork, MACHINE, PLAN } from '../../test/shop.ts';
+import { artwork, MACHINE, measures, PLAN } from '../../test/shop.ts';
 import { plateSpecs } from '../plates/index.ts';
 import { inkMl, reckon, type PrintPlan } from '../plan/index.ts';
 import { parseStack } from '../stack/index.ts';
@@ -7,14 +7,8 @@ import { parseStack } from '../stack/index.ts';
 /** mL by channel of four copies of 0.02 m², every special plate half covered, laydown 10 mL/m². */
 function ink(notation: string, coverage: Record<string, number>, change: Partial<PrintPlan> = {}) {
   const stack = parseStack(notation);
-  const plates = plateSpecs(stack).map(({ key }) => ({
-    key,
-    coverage: 0.5,
-    areaMm2: 0,
-    overlapMm2: 0,
-    holes: { count: 0, areaMm2: 0 },
-  }));
-  const { work } = reckon({ ...PLAN, stack, ...change }, artwork(coverage), plates);
+  const plates = plateSpecs(stack).map(({ key }) => ({ key, coverage: 0.5 }));
+  const { work } = reckon({ ...PLAN, stack, ...change }, artwork(coverage), measures(...plates));
   return inkMl(work!);
 }
 /** 0.08 m² at 10 mL/m². */

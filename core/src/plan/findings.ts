@@ -1,24 +1,49 @@
 /** What would go wrong with this plan, each in a sentence with its way out. */
-import { nearMiss, roleOf, type ArtworkInfo, type Finding } from '../artwork/index.ts';
-import type { PlateMeasure } from '../plates/index.ts';
-import { plateSpecs } from '../plates/index.ts';
+import {
+  barcodeGround,
+  documentFindings,
+  pageFindings,
+  SUM_STEP,
+  type ArtworkInfo,
+  type ArtworkPage,
+  type Finding,
+  type MmBox,
+} from '../artwork/index.ts';
+import { inkTotal } from '../ink/index.ts';
+import type { Layout } from '../layout/index.ts';
+import { plateSpecs, type Measures, type PlateMeasure, type PlateSpec } from '../plates/index.ts';
+import { cellsFrom } from '../raster/index.ts';
 import { allLayers, LAY_NAMES, obstacles, usesLay } from '../stack/index.ts';
 import { splitTrips } from '../trips/index.ts';
-import type { Layout } from '../layout/index.ts';
 import { modeOf, pageOf, type PrintPlan } from './plan.ts';
 
 /** Below this a plate prints nothing that can be seen; 0.01 % of an A4 sheet is a 2.5 mm square. */
 const NOTHING = 0.0001;
 
 /** Holes smaller than this in all are left to the dots around them. */
-const PINHOLE_MM2 = 1;
+const PINHOLES_MM2 = 1;
+/** A hole up to this is a dot that was left out, not a shape; common practice. */
+const PINHOLE_MM2 = 0.5;
+/** Lost strokes below this in all are the tips of sharp corners. */
+const THIN_MM2 = 1;
+/** A barcode's ground counts as white from this cover on. */
+const COVERED = 0.97;
+
+/** What the artwork is used for, as the checks of the artwork want it. */
+export const useOf = ({ machine, material, stack, artwork }: PrintPlan) => ({
+  machine,
+  material,
+  stack,
+  said: artwork,
+});
 
 export function planFindings(
   plan: PrintPlan,
   info: ArtworkInfo,
-  measures: ReadonlyMap<string, PlateMeasure>,
+  { plates, pictures }: Measures,
   layout: Layout | undefined,
 ): Finding[] {
+  const measures = new Map(plates.map((measure) => [measure.key, measure]));
   const { machine, material, stack } = plan;
   const found: Finding[] = [];
   const report = (code: string, severity: Finding['severity'], message: string) =>
@@ -27,29 +52,14 @@ export function planFindings(
   for (const { code, message } of obstacles(stack, machine, material))
     report(code, 'error', message);
 
-  for (const { name, kind } of pageOf(plan, info, 'front').separations) {
-    if (kind === 'process' || roleOf(name, plan.artwork.names, machine)) continue;
-    const role = nearMiss(name, machine);
-    if (role) {
-      const wanted = machine.inks.find(({ channel }) => channel === role)!.spotName;
-      found.push({
-        code: 'NAME_MISS',
-        severity: 'warning',
-        message: `"${name}" prints nothing: ${machine.name} wants "${wanted}", letter by letter.`,
-        repair: {
-          label: `Use "${name}" as ${LAY_NAMES[role].toLowerCase()}`,
-          kind: 'map-name',
-          separation: name,
-          role,
-        },
-      });
-    } else
-      report(
-        'SPOT_UNUSED',
-        'warning',
-        `The spot "${name}" prints nothing on ${machine.name}. Say what it stands for, or ignore it.`,
-      );
-  }
+  const pages = new Set([
+    pageOf(plan, info, 'front'),
+    ...(allLayers(stack).some(({ picture }) => picture === 'rear')
+      ? [pageOf(plan, info, 'rear')]
+      : []),
+  ]);
+  found.push(...documentFindings(info));
+  for (const page of pages) found.push(...pageFindings(page, useOf(plan)));
 
   const mode = modeOf(plan);
   if (!mode.materials.includes(material.class))
@@ -77,19 +87,28 @@ export function planFindings(
           ? `The ${name} plate is empty: no separation of the artwork is used for it. Map a spot to ${name}, or lay it under the image.`
           : `The ${name} plate is empty: nothing is left after haze ${spec.rule.hazePercent} % and choke ${spec.rule.chokeMm} mm. Lower them.`,
       );
-    if (spec.lay === 'W' && material.class !== 'white' && measure.holes.areaMm2 > PINHOLE_MM2)
-      report(
-        'PAPER_WHITE',
-        'warning',
-        `${measure.holes.count} place${measure.holes.count > 1 ? 's' : ''} inside the image, ${(measure.holes.areaMm2 / 100).toFixed(2)} cm² in all, ${measure.holes.count > 1 ? 'have' : 'has'} no ink and so no white: ${material.name} shows there. Look whether eyes, highlights or letters are among them; a tint just above the haze puts white under them.`,
-      );
+    const page = pageOf(plan, info, spec.picture);
+    found.push(...holeFindings(plan, page, spec, measure));
     if (measure.overlapMm2 > 1)
-      report(
-        'OVERLAP_IN_LAYER',
-        'warning',
-        `${LAY_NAMES[spec.lay]} and colour overlap on ${(measure.overlapMm2 / 100).toFixed(1)} cm² in one layer and would mix on the sheet. Lay them in two layers, or keep them apart in the artwork.`,
-      );
+      found.push({
+        code: 'OVERLAP_IN_LAYER',
+        severity: 'warning',
+        message: `${LAY_NAMES[spec.lay]} and colour overlap on ${(measure.overlapMm2 / 100).toFixed(1)} cm² in one layer and would mix on the sheet. Lay them in two layers, or keep them apart in the artwork.`,
+        page: page.number,
+        measure: { value: measure.overlapMm2 / 100, unit: 'cm²' },
+        ...(measure.overlap && { place: { kind: 'cells', cells: measure.overlap } }),
+      });
+    if (measure.thinMm2 > THIN_MM2)
+      found.push({
+        code: 'CHOKED_AWAY',
+        severity: 'warning',
+        message: `A choke of ${spec.rule.chokeMm} mm takes the ${name} from under ${(measure.thinMm2 / 100).toFixed(2)} cm² of fine strokes and small type: ${material.name} shows through there. Choke less, or give them a white of their own.`,
+        page: page.number,
+        measure: { value: measure.thinMm2 / 100, unit: 'cm²' },
+        ...(measure.thin && { place: { kind: 'cells', cells: measure.thin } }),
+      });
   }
+  found.push(...bareBarcodes(plan, info, measures), ...tooMuchInk(plan, info, pictures));
 
   if (usesLay(stack, 'S')) {
     const side = stack.front.length ? stack.front : stack.back;
@@ -146,4 +165,114 @@ export function planFindings(
       `${material.name} is ${material.width} mm wide, and the rollers of ${machine.name} hold ${machine.minWidth} mm or more.`,
     );
   return found;
+}
+
+/** Most places told one by one. */
+const MOST_BOXES = 80;
+
+/** Paper-white and pinholes inside the image. The counters of letters, where they are known, are no fault. */
+function holeFindings(
+  { material }: PrintPlan,
+  page: ArtworkPage,
+  spec: PlateSpec,
+  { holes }: PlateMeasure,
+): Finding[] {
+  if (spec.lay !== 'W' || material.class === 'white' || holes.areaMm2 <= PINHOLES_MM2) return [];
+  const text = page.structure?.text ?? [];
+  const shapes = holes.largest.filter(
+    (hole) => hole.areaMm2 > PINHOLE_MM2 && !text.some(({ box }) => within(hole, box)),
+  );
+  const listed = holes.largest.reduce((sum, { areaMm2 }) => sum + areaMm2, 0);
+  const dots = holes.largest.filter(({ areaMm2 }) => areaMm2 <= PINHOLE_MM2);
+  const dotCount = dots.length + holes.count - holes.largest.length;
+  const dotMm2 =
+    dots.reduce((sum, { areaMm2 }) => sum + areaMm2, 0) + Math.max(0, holes.areaMm2 - listed);
+  const found: Finding[] = [];
+  if (shapes.length > 0) {
+    const mm2 = shapes.reduce((sum, { areaMm2 }) => sum + areaMm2, 0);
+    const many = shapes.length > 1;
+    found.push({
+      code: 'PAPER_WHITE',
+      severity: 'warning',
+      message: `${shapes.length} place${many ? 's' : ''} inside the image, ${(mm2 / 100).toFixed(2)} cm² in all, ${many ? 'have' : 'has'} no ink and so no white: ${material.name} shows there. Look whether eyes, highlights or letters are among them; a tint just above the haze puts white under them.`,
+      page: page.number,
+      place: { kind: 'boxes', boxes: shapes.slice(0, MOST_BOXES) },
+      measure: { value: mm2 / 100, unit: 'cm²' },
+    });
+  }
+  if (dotMm2 > PINHOLES_MM2)
+    found.push({
+      code: 'PINHOLES',
+      severity: 'note',
+      message: `${dotCount} pinholes, ${(dotMm2 / 100).toFixed(2)} cm² in all, get no white inside the image: ${material.name} glints through the lightest parts.`,
+      page: page.number,
+      place: { kind: 'boxes', boxes: dots.slice(0, MOST_BOXES) },
+      measure: { value: dotCount, unit: 'count' },
+    });
+  return found;
+}
+
+const within = (inner: MmBox, outer: MmBox) =>
+  inner.left >= outer.left &&
+  inner.top >= outer.top &&
+  inner.left + inner.width <= outer.left + outer.width &&
+  inner.top + inner.height <= outer.top + outer.height;
+
+/** Barcodes whose ground and quiet zones are not on white, on material that is not white itself. */
+function bareBarcodes(
+  plan: PrintPlan,
+  info: ArtworkInfo,
+  measures: ReadonlyMap<string, PlateMeasure>,
+): Finding[] {
+  const { material, stack } = plan;
+  const page = pageOf(plan, info, 'front');
+  if (material.class === 'white') return [];
+  const whites = plateSpecs(stack).filter(
+    ({ lay, picture, key }) => lay === 'W' && picture === 'front' && measures.has(key),
+  );
+  return page.barcodes.flatMap((barcode, i): Finding[] => {
+    const cover = Math.max(0, ...whites.map(({ key }) => measures.get(key)!.places[i] ?? 0));
+    if (cover >= COVERED) return [];
+    return [
+      {
+        code: 'BARCODE_BARE',
+        severity: 'error',
+        message: `The ${barcode.type} ${barcode.content} lies on white to ${(cover * 100).toFixed(0)} % only: on bare ${material.name} it won’t scan. Draw a white box under it and its quiet zones.`,
+        page: page.number,
+        place: { kind: 'boxes', boxes: [barcodeGround(barcode)] },
+        measure: { value: cover * 100, unit: '%' },
+      },
+    ];
+  });
+}
+
+/** Less than this of the print above the limit is a few dots. */
+const HEAVY_SHARE = 0.0002;
+
+function tooMuchInk(plan: PrintPlan, info: ArtworkInfo, pictures: Measures['pictures']): Finding[] {
+  const { machine, stack, trips } = plan;
+  const limit = machine.inkLimit;
+  return splitTrips(stack, modeOf(plan), trips).flatMap(({ layers }, i): Finding[] => {
+    const { most, special, shareAbove } = inkTotal(layers, pictures, limit);
+    if (most <= limit || shareAbove < HEAVY_SHARE) return [];
+    const page = pageOf(plan, info, layers[0].picture);
+    const process = layers
+      .flatMap(({ parts, hits }) => parts.map((part) => ({ part, hits })))
+      .filter(({ part }) => part.lay === 'CMYK')
+      .reduce((sum, { part, hits }) => sum + (part.density / 100) * hits, 0);
+    const cells = cellsFrom(
+      page.content.heavy,
+      Math.max(1, Math.floor((limit - special) / Math.max(process, 0.01) / SUM_STEP)),
+    );
+    return [
+      {
+        code: 'TOTAL_INK',
+        severity: 'warning',
+        message: `Trip ${i + 1} lays up to ${most.toFixed(0)} % of ink at one place, ${special.toFixed(0)} % of it special, and ${machine.name} takes ${limit} %: it stays wet or cracks on ${(shareAbove * 100).toFixed(1)} % of the print. Lower a density, lay fewer hits, or print it in two trips.`,
+        page: page.number,
+        measure: { value: most, unit: '%' },
+        ...(cells && { place: { kind: 'cells', cells } }),
+      },
+    ];
+  });
 }

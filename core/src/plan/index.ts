@@ -1,3 +1,4 @@
+export { useOf } from './findings.ts';
 export {
   modeOf,
   pageOf,

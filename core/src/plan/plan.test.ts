@@ -1,21 +1,18 @@
 import { describe, expect, it } from 'vitest';
-import { artwork, DARK, MACHINE, MATERIAL, PLAN } from '../../test/shop.ts';
+import { artwork, DARK, MACHINE, MATERIAL, measures, PLAN } from '../../test/shop.ts';
 import { memoryRaster } from '../raster/index.ts';
 import { parseStack } from '../stack/index.ts';
 import { planJob, reckon, type PrintPlan } from './index.ts';
 
-const HALF = {
-  key: 'W:front:image:3:0',
-  coverage: 0.5,
-  areaMm2: 10_000,
-  overlapMm2: 0,
-  holes: { count: 0, areaMm2: 0 },
-};
+const HALF = { key: 'W:front:image:3:0', coverage: 0.5, areaMm2: 10_000 };
 const codes = (
   change: Partial<PrintPlan>,
   coverage: Record<string, number> = { Cyan: 0.5 },
-  plates = [HALF],
-) => reckon({ ...PLAN, ...change }, artwork(coverage), plates).findings.map(({ code }) => code);
+  plates: Parameters<typeof measures> = [HALF],
+) =>
+  reckon({ ...PLAN, ...change }, artwork(coverage), measures(...plates)).findings.map(
+    ({ code }) => code,
+  );
 
 describe('planJob', () => {
   it('goes from pixels to price, and comes to the same to the last digit when done again', async () => {
@@ -37,7 +34,7 @@ describe('findings', () => {
   });
 
   it('tell a spot whose name nearly matches, with the repair', () => {
-    const { findings } = reckon(PLAN, artwork({ Cyan: 0.5, 'white ': 0.3 }), [HALF]);
+    const { findings } = reckon(PLAN, artwork({ Cyan: 0.5, 'white ': 0.3 }), measures(HALF));
     expect(findings).toEqual([
       expect.objectContaining({
         code: 'NAME_MISS',
@@ -55,9 +52,15 @@ describe('findings', () => {
 
   it('tell an empty plate from one that the rules emptied', () => {
     const message = (notation: string, key: string) =>
-      reckon({ ...PLAN, stack: parseStack(notation) }, artwork({ Cyan: 0.5 }), [
-        { ...HALF, key, coverage: 0 },
-      ]).findings[0].message;
+      reckon(
+        { ...PLAN, stack: parseStack(notation) },
+        artwork({ Cyan: 0.5 }),
+        measures({
+          ...HALF,
+          key,
+          coverage: 0,
+        }),
+      ).findings[0].message;
     expect(message('film | W@art / CMYK', 'W:front:art:0:0')).toContain(
       'no separation of the artwork',
     );
@@ -65,10 +68,11 @@ describe('findings', () => {
   });
 
   it('tell paper-white inside the image that stays bare, unless the material is white itself', () => {
-    const holed = [{ ...HALF, holes: { count: 3, areaMm2: 42 } }];
-    expect(codes({}, undefined, holed)).toEqual(['PAPER_WHITE']);
-    expect(codes({ material: { ...MATERIAL, class: 'white' } }, undefined, holed)).toEqual([]);
-    const { findings } = reckon(PLAN, artwork({ Cyan: 0.5 }), holed);
+    const box = { left: 10, top: 10, width: 4, height: 4, areaMm2: 14 };
+    const holed = { ...HALF, holes: { count: 3, areaMm2: 42, largest: [box, box, box] } };
+    expect(codes({}, undefined, [holed])).toEqual(['PAPER_WHITE']);
+    expect(codes({ material: { ...MATERIAL, class: 'white' } }, undefined, [holed])).toEqual([]);
+    const { findings } = reckon(PLAN, artwork({ Cyan: 0.5 }), measures(holed));
     expect(findings[0].message).toContain(
       '3 places inside the image, 0.42 cm² in all, have no ink',
     );
@@ -106,20 +110,20 @@ describe('findings', () => {
     const result = reckon(
       { ...PLAN, material: DARK, stack: parseStack('W~@sheet / CMYK~ | film') },
       artwork({ Cyan: 0.5 }),
-      [],
+      measures(),
     );
     expect(result.work).toBeUndefined();
     expect(
-      reckon({ ...PLAN, layout: { ...PLAN.layout, margin: 250 } }, artwork({}), [HALF]).findings[0]
-        .code,
+      reckon({ ...PLAN, layout: { ...PLAN.layout, margin: 250 } }, artwork({}), measures(HALF))
+        .findings[0].code,
     ).toBe('LAYOUT_TOO_LARGE');
   });
 
   it('name a page or a mode that is not there', () => {
     expect(() =>
-      reckon({ ...PLAN, artwork: { ...PLAN.artwork, page: 3 } }, artwork({}), []),
+      reckon({ ...PLAN, artwork: { ...PLAN.artwork, page: 3 } }, artwork({}), measures()),
     ).toThrow('page 3, and the artwork has 1');
-    expect(() => reckon({ ...PLAN, modeId: 'turbo' }, artwork({}), [HALF])).toThrow(
+    expect(() => reckon({ ...PLAN, modeId: 'turbo' }, artwork({}), measures(HALF))).toThrow(
       'no mode "turbo"',
     );
   });
@@ -127,7 +131,7 @@ describe('findings', () => {
 
 describe('the run sheet', () => {
   const sheet = (change: Partial<PrintPlan>) =>
-    reckon({ ...PLAN, ...change }, artwork({ Cyan: 0.5 }), [HALF]).work!.runSheet;
+    reckon({ ...PLAN, ...change }, artwork({ Cyan: 0.5 }), measures(HALF)).work!.runSheet;
   const two = sheet({ trips: { split: 'apart', waitMinutes: 15, testPrint: true } });
 
   it('puts hits, wait and return back before the second trip: forgetting one spoils the sheet', () => {

@@ -29,6 +29,8 @@ export interface PrintPlan {
     readonly rearPage: number | null;
     /** What spots are used for where their names don't say it exactly. */
     readonly names: Readonly<Record<string, Role>>;
+    /** Specials that print as if they and the colour over and under them overprinted, whatever the file says. */
+    readonly overprint: readonly string[];
   };
   readonly viewing: Viewing;
   readonly material: Material;

@@ -1,5 +1,13 @@
 /** The one function: a plan and its artwork in, everything the operator wants to know out. */
-import { PROCESS_NAMES, roleOf, type ArtworkInfo, type Finding } from '../artwork/index.ts';
+import {
+  barcodeGround,
+  plannedRaster,
+  PROCESS_NAMES,
+  roleOf,
+  type ArtworkInfo,
+  type ArtworkPage,
+  type Finding,
+} from '../artwork/index.ts';
 import { costOf, type Cost } from '../cost/index.ts';
 import { DomainError } from '../errors.ts';
 import { inkUse, type Coverages, type InkUse } from '../ink/index.ts';
@@ -10,11 +18,14 @@ import {
   buildPlates,
   plateKey,
   plateSpecs,
+  type Measures,
+  type PictureMeasure,
   type PlateMeasure,
   type PlateSink,
 } from '../plates/index.ts';
 import { runSheet, type RunStep } from '../runsheet/index.ts';
 import { allLayers, formatStack, type Channel, type Picture } from '../stack/index.ts';
+import type { PixelBox } from '../raster/index.ts';
 import { LOADING_MINUTES, planTrips, type Trip } from '../trips/index.ts';
 import { term, type Working } from '../units/index.ts';
 import { planFindings } from './findings.ts';
@@ -51,41 +62,61 @@ export async function measurePlates(
   artwork: Artwork,
   sink?: PlateSink,
   progress?: (share: number) => void | Promise<void>,
-): Promise<PlateMeasure[]> {
+): Promise<Measures> {
   const specs = plateSpecs(plan.stack);
-  const pictures = (['front', 'rear'] as const).filter((p) => specs.some((s) => s.picture === p));
-  const measures: PlateMeasure[] = [];
+  const pictures = (['front', 'rear'] as const).filter((picture) =>
+    allLayers(plan.stack).some((layer) => layer.picture === picture),
+  );
+  const plates: PlateMeasure[] = [];
+  const measured: PictureMeasure[] = [];
   for (const [i, picture] of pictures.entries()) {
     const page = pageOf(plan, artwork.info, picture);
     const artPlate = (lay: string) =>
       page.separations.find(({ name }) => roleOf(name, plan.artwork.names, plan.machine) === lay)
         ?.name;
-    measures.push(
-      ...(await buildPlates(
-        specs.filter((spec) => spec.picture === picture),
-        artwork.raster(page.number),
-        artPlate,
-        sink,
-        progress && ((share) => progress((i + share) / pictures.length)),
-      )),
+    const raster = plannedRaster(artwork.raster(page.number), page, plan.artwork);
+    const done = await buildPlates(
+      picture,
+      specs.filter((spec) => spec.picture === picture),
+      raster,
+      artPlate,
+      page.barcodes.map((code) => toPixels(barcodeGround(code), page, raster)),
+      sink,
+      progress && ((share) => progress((i + share) / pictures.length)),
     );
+    plates.push(...done.plates);
+    measured.push(...done.pictures);
   }
-  return measures;
+  return { plates, pictures: measured };
+}
+
+/** A place on the page in pixels of a raster of it, at whatever resolution. */
+function toPixels(
+  { left, top, width, height }: { left: number; top: number; width: number; height: number },
+  page: ArtworkPage,
+  raster: { width: number; height: number },
+): PixelBox {
+  const [x, y] = [raster.width / page.widthMm, raster.height / page.heightMm];
+  const clamp = (value: number, most: number) => Math.min(most, Math.max(0, Math.round(value)));
+  return {
+    left: clamp(left * x, raster.width),
+    top: clamp(top * y, raster.height),
+    right: clamp((left + width) * x, raster.width),
+    bottom: clamp((top + height) * y, raster.height),
+  };
 }
 
 /** Everything that follows from a plan once its plates are measured. No pixels are touched: takes milliseconds. */
-export function reckon(
-  plan: PrintPlan,
-  info: ArtworkInfo,
-  plates: readonly PlateMeasure[],
-): PlanResult {
-  const measures = new Map(plates.map((measure) => [measure.key, measure]));
+export function reckon(plan: PrintPlan, info: ArtworkInfo, measured: Measures): PlanResult {
+  const measures = new Map(measured.plates.map((measure) => [measure.key, measure]));
   const page = pageOf(plan, info, 'front');
   const process = (picture: Picture) => {
     const { separations } = pageOf(plan, info, picture);
-    return PROCESS_NAMES.map(
-      (name) => separations.find((s) => s.name === name)?.coverageWithBleed ?? 0,
-    ) as unknown as [number, number, number, number];
+    const done = measured.pictures.find((measure) => measure.picture === picture);
+    return (done?.process ??
+      PROCESS_NAMES.map(
+        (name) => separations.find((s) => s.name === name)?.coverageWithBleed ?? 0,
+      )) as [number, number, number, number];
   };
   const coverages: Coverages = {
     process,
@@ -106,14 +137,14 @@ export function reckon(
     if (!(error instanceof DomainError)) throw error;
     failed.push({ code: error.code, severity: 'error', message: error.message });
   }
-  const findings = [...failed, ...planFindings(plan, info, measures, layout)];
+  const findings = [...failed, ...planFindings(plan, info, measured, layout)];
   const scene = makeScene({ ...plan, process: modelOf(info) });
   const opacity = opacityOf(scene, plan.viewing.side === 'back' ? 'back' : 'front');
   const impossible = findings.some(({ code }) => IMPOSSIBLE.has(code));
   return {
     notation: formatStack(plan.stack),
     findings,
-    plates,
+    plates: measured.plates,
     opacity,
     work:
       layout && !impossible ? workOf(plan, page, layout, coverages, opacity, findings) : undefined,

@@ -1,2 +1,10 @@
-export { buildPlates, plateKey, plateSpecs } from './plate.ts';
-export type { PlateMeasure, PlateSink, PlateSpec } from './plate.ts';
+export { buildPlates, INK_STEP, plateKey, plateSpecs } from './plate.ts';
+export type {
+  InkPattern,
+  Measures,
+  PictureMeasure,
+  PlateHole,
+  PlateMeasure,
+  PlateSink,
+  PlateSpec,
+} from './plate.ts';

@@ -22,10 +22,12 @@ async function build(notation: string, planes: Record<string, Uint8Array>) {
     new Map(Object.entries(planes)),
   );
   const built = new Map<string, Uint8Array>();
-  const measures = await buildPlates(
+  const { plates } = await buildPlates(
+    'front',
     plateSpecs(parseStack(notation)),
     raster,
     (lay) => ({ W: 'White', S: 'Silver', V: undefined, B: undefined })[lay],
+    [],
     (key, rows, y) => {
       const plane = built.get(key) ?? new Uint8Array(WIDTH * HEIGHT);
       plane.set(rows, y * WIDTH);
@@ -33,7 +35,7 @@ async function build(notation: string, planes: Record<string, Uint8Array>) {
     },
   );
   const [key] = built.keys();
-  return { plane: built.get(key)!, measure: measures[0] };
+  return { plane: built.get(key)!, measure: plates[0] };
 }
 
 /** Crosses a band boundary at row 256. */
@@ -68,12 +70,12 @@ describe('buildPlates', () => {
   it('counts what the image encloses and the art does not fill', async () => {
     const ring = sheet([10, 200, 30, 400, 255], [14, 250, 20, 260, 0], [22, 250, 24, 252, 0]);
     const { measure } = await build('film | W@image(choke 1)', { Black: ring });
-    expect(measure.holes).toEqual({ count: 2, areaMm2: expect.closeTo(64, 6) });
+    expect(measure.holes).toMatchObject({ count: 2, areaMm2: expect.closeTo(64, 6) });
     const filled = await build('film | W@image', {
       Black: ring,
       White: sheet([14, 250, 20, 260, 255]),
     });
-    expect(filled.measure.holes).toEqual({ count: 1, areaMm2: expect.closeTo(4, 6) });
+    expect(filled.measure.holes).toMatchObject({ count: 1, areaMm2: expect.closeTo(4, 6) });
   });
 
   it('lays what the artist drew as it was drawn, choked if wanted', async () => {

@@ -4,11 +4,12 @@ import { HoleMeter } from './index.ts';
 
 function holes(picture: readonly string[], bandRows = 2) {
   const width = picture[0].length;
-  const pixels = picture.join('');
+  const drawn = picture.join('');
   const meter = new HoleMeter(width);
   for (let top = 0; top < picture.length; top += bandRows)
-    meter.push(Math.min(bandRows, picture.length - top), (i) => pixels[top * width + i] === '.');
-  return meter.finish();
+    meter.push(Math.min(bandRows, picture.length - top), (i) => drawn[top * width + i] === '.');
+  const { count, pixels } = meter.finish();
+  return { count, pixels };
 }
 
 /** Oracle: flood from the edge over the whole picture, then flood what is left. */

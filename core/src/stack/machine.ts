@@ -63,6 +63,8 @@ export interface Machine {
   readonly returnSpeed: number;
   /** Highest density of silver under colour that dries, percent. */
   readonly silverUnderLimit: number;
+  /** Most ink that dries or cures at one place in one trip, percent: one solid of one hit is 100. */
+  readonly inkLimit: number;
   readonly inks: readonly Ink[];
   readonly modes: readonly Mode[];
   /** Minor units an hour, power and wear and lease. */
@@ -86,6 +88,8 @@ export interface Material {
   readonly adhesive: boolean;
   /** Both sides can be printed. */
   readonly printableBack: boolean;
+  /** Labels that are cut already: the size of one, mm. */
+  readonly label: { readonly width: number; readonly height: number } | null;
 }
 
 export const inkOf = (machine: Machine, channel: Channel): Ink | undefined =>

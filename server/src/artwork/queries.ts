@@ -1,10 +1,11 @@
 import type { ArtworkSummary } from '@kyanos/contract';
-import type { ArtworkInfo } from '@kyanos/core';
+import type { ArtworkInfo, ArtworkPage } from '@kyanos/core';
 import type { Db } from '../db.ts';
 import { Refusal } from '../http.ts';
 
 const COLUMNS = /* sql */ `
-  a.id, a.file_name as "fileName", f.bytes::float8 as bytes, a.dpi, a.state, a.progress, a.problem, a.info`;
+  a.id, a.file_name as "fileName", f.bytes::float8 as bytes, a.dpi, a.state, a.progress, a.problem, a.info,
+  a.first_look is not null as "firstLook"`;
 
 export async function artworkById(db: Db, id: string): Promise<ArtworkSummary> {
   const { rows } = await db.query<ArtworkSummary>(
@@ -46,6 +47,23 @@ const UPSERT = /* sql */ `
     problem = null,
     touched_at = now()
   returning id, state`;
+
+export async function firstLookOf(db: Db, id: string): Promise<Buffer> {
+  const { rows } = await db.query<{ bytes: Buffer | null }>(
+    'select first_look as bytes from artwork where id = $1::uuid',
+    [id],
+  );
+  if (!rows[0]?.bytes)
+    throw new Refusal(404, 'NO_FIRST_LOOK', 'There is no first picture of this artwork yet.');
+  return rows[0].bytes;
+}
+
+/** A page of artwork that is ready. @throws Refusal 404 if it has no such page */
+export async function readyPage(db: Db, id: string, number: number): Promise<ArtworkPage> {
+  const page = (await readyArtwork(db, id)).pages.find((candidate) => candidate.number === number);
+  if (!page) throw new Refusal(404, 'PAGE_UNKNOWN', `The artwork has no page ${number}.`);
+  return page;
+}
 
 export async function previewOf(db: Db, id: string, page: number): Promise<Buffer> {
   const { rows } = await db.query<{ bytes: Buffer }>(

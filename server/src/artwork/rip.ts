@@ -4,18 +4,20 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
-import { PREVIEW_PX } from '@kyanos/contract';
-import { Shrinker } from '@kyanos/core';
-import { openArtwork, type OpenArtwork } from '@kyanos/intake';
+import { PREVIEW_PX, tileLevels } from '@kyanos/contract';
+import { channelsOf, Shrinker } from '@kyanos/core';
+import { firstLook, openArtwork, type OpenArtwork } from '@kyanos/intake';
 import type pg from 'pg';
 import { inTransaction } from '../db.ts';
 import { fetchFile } from '../files/queries.ts';
-import { storeBand } from './bands.ts';
+import { pageStore } from './bands.ts';
 
 const zip = promisify(gzip);
 
 /** Share of the time that reading the file takes; the rest is storing its bands. */
 const READING = 0.75;
+/** Longest side of the picture that is shown until the plates are there. */
+const FIRST_LOOK_PX = 900;
 
 export async function ripArtwork(
   pool: pg.Pool,
@@ -33,6 +35,9 @@ export async function ripArtwork(
   try {
     const path = join(tmp, 'artwork');
     await fetchFile(pool, fileId, path);
+    const look = await firstLook(path, tmp, FIRST_LOOK_PX, signal);
+    if (look)
+      await pool.query('update artwork set first_look = $2::bytea where id = $1::uuid', [id, look]);
     artwork = await openArtwork(path, {
       dpi,
       signal,
@@ -57,15 +62,17 @@ async function store(
     await db.query('delete from separation_band where artwork_id = $1::uuid', [id]);
     await db.query('delete from page_preview where artwork_id = $1::uuid', [id]);
     for (const [i, page] of info.pages.entries()) {
-      const small = page.separations.map(
+      const kept = pageStore(db, id, page, tileLevels(page.widthPx, page.heightPx));
+      const small = channelsOf(page).map(
         () => new Shrinker(page.widthPx, page.heightPx, PREVIEW_PX),
       );
       for await (const band of raster(page.number).bands()) {
         signal.throwIfAborted();
         small.forEach((shrinker, channel) => shrinker.push(band.planes[channel], band.top));
-        await storeBand(db, id, page.number, band);
+        await kept.add(band.planes);
         report((i + (band.top + band.rows) / page.heightPx) / info.pages.length);
       }
+      await kept.finish();
       const bytes = await zip(Buffer.concat(small.map(({ plane }) => plane)), { level: 4 });
       await db.query(
         'insert into page_preview (artwork_id, page, bytes) values ($1::uuid, $2::int, $3::bytea)',

@@ -1,9 +1,13 @@
-import { NewRip } from '@kyanos/contract';
+import { NewRip, tileLevels } from '@kyanos/contract';
 import { Router } from 'express';
 import type pg from 'pg';
-import { readBody, readId } from '../http.ts';
+import { readBody, readId, Refusal } from '../http.ts';
 import { cancel, enqueue, type Queue } from '../queue.ts';
-import { artworkById, previewOf, upsertArtwork } from './queries.ts';
+import { tileOf } from './bands.ts';
+import { artworkById, firstLookOf, previewOf, readyPage, upsertArtwork } from './queries.ts';
+
+/** Plates of one file at one resolution never change. */
+const FOREVER = { 'Cache-Control': 'private, max-age=31536000, immutable' };
 
 export function artworkRoutes(pool: pg.Pool, queue: Queue): Router {
   const router = Router();
@@ -24,14 +28,37 @@ export function artworkRoutes(pool: pg.Pool, queue: Queue): Router {
     res.json(await artworkById(pool, id));
   });
 
+  /** A rough picture, there before the plates are. */
+  router.get('/artworks/:id/first-look', async (req, res) => {
+    const bytes = await firstLookOf(pool, readId(req));
+    res.set({ 'Content-Type': 'image/png', 'Cache-Control': 'private, max-age=60' });
+    res.end(bytes);
+  });
+
+  /** All planes of a tile at a level, one after another. */
+  router.get('/artworks/:id/pages/:page/tiles/:level/:column/:row', async (req, res) => {
+    const id = readId(req);
+    const [number, level, column, row] = ['page', 'level', 'column', 'row'].map((name) =>
+      Number(req.params[name as 'page']),
+    );
+    const page = await readyPage(pool, id, number);
+    const levels = tileLevels(page.widthPx, page.heightPx);
+    const tile =
+      [level, column, row].every(Number.isInteger) && level >= 0 && level < levels
+        ? await tileOf(pool, id, page, level, column, row)
+        : undefined;
+    if (!tile) throw new Refusal(404, 'NO_TILE', 'There is no such part of the page.');
+    res.set({ 'Content-Type': 'application/octet-stream', ...FOREVER });
+    res.send(Buffer.from(tile.buffer));
+  });
+
   /** All planes of a page at screen resolution, unpacked by the browser itself. */
   router.get('/artworks/:id/pages/:page/preview', async (req, res) => {
     const bytes = await previewOf(pool, readId(req), Number(req.params.page) | 0);
     res.set({
       'Content-Type': 'application/octet-stream',
       'Content-Encoding': 'gzip',
-      // Plates of one file at one resolution never change.
-      'Cache-Control': 'private, max-age=31536000, immutable',
+      ...FOREVER,
     });
     res.end(bytes);
   });

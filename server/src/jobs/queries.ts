@@ -1,4 +1,4 @@
-import { encodePlan, Plan, type Job, type JobSummary } from '@kyanos/contract';
+import { encodePlan, Plan, type ArtworkVersion, type Job, type JobSummary } from '@kyanos/contract';
 import { formatStack, type PrintPlan } from '@kyanos/core';
 import type { Db } from '../db.ts';
 import { Refusal } from '../http.ts';
@@ -110,3 +110,15 @@ const INSERT = /* sql */ `
   select $1::uuid, $2::int, $3::jsonb, $4::uuid, $5::text
   where $2::int = 1 or exists (select from job_version where job_id = $1::uuid and version = $2::int - 1)
   returning saved_at as "savedAt", plan`;
+
+/** Every file the job had, the first first. */
+export async function artworksOf(db: Db, id: string): Promise<ArtworkVersion[]> {
+  const { rows } = await db.query<ArtworkVersion>(
+    `select a.id as "artworkId", a.file_name as "fileName", min(v.version) as since
+     from job_version v join artwork a on a.id = v.artwork_id
+     where v.job_id = $1::uuid and a.state = 'done'
+     group by a.id order by since`,
+    [id],
+  );
+  return rows;
+}

@@ -3,7 +3,7 @@ import { Router, type Response } from 'express';
 import type pg from 'pg';
 import { inTransaction } from '../db.ts';
 import { readBody, readId } from '../http.ts';
-import { insertJob, jobById, listJobs, saveJob } from './queries.ts';
+import { artworksOf, insertJob, jobById, listJobs, saveJob } from './queries.ts';
 
 /** A job on the wire: its stack in the short notation. */
 const send = (res: Response, job: Job) => res.json({ ...job, plan: encodePlan(job.plan) });
@@ -24,6 +24,10 @@ export function jobRoutes(pool: pg.Pool): Router {
 
   router.get('/jobs/:id', async (req, res) => {
     send(res, await jobById(pool, readId(req)));
+  });
+
+  router.get('/jobs/:id/artworks', async (req, res) => {
+    res.json(await artworksOf(pool, readId(req)));
   });
 
   router.put('/jobs/:id', async (req, res) => {

@@ -1,6 +1,6 @@
 /** Queue task: the plates of a plan, measured at full resolution. */
 import { Plan } from '@kyanos/contract';
-import { measurePlates, PROCESS_NAMES, roleOf } from '@kyanos/core';
+import { measurePlates, overprintedChannel, PROCESS_NAMES, roleOf } from '@kyanos/core';
 import type pg from 'pg';
 import { storedRaster } from '../artwork/bands.ts';
 import { readyArtwork } from '../artwork/queries.ts';
@@ -22,10 +22,16 @@ export async function buildStoredPlates(
     info,
     raster(number: number) {
       const page = info.pages.find((candidate) => candidate.number === number)!;
-      const specials = page.separations
+      const used = page.separations
         .map(({ name }) => name)
         .filter((name) => roleOf(name, plan.artwork.names, plan.machine));
-      return storedRaster(pool, artworkId, page, new Set([...PROCESS_NAMES, ...specials]));
+      const second = plan.artwork.overprint.length > 0 ? page.overprinted : [];
+      return storedRaster(
+        pool,
+        artworkId,
+        page,
+        new Set([...PROCESS_NAMES, ...used, ...second.map(overprintedChannel)]),
+      );
     },
   };
   const measures = await measurePlates(plan, artwork, undefined, (share) => {

@@ -1,13 +1,13 @@
 import { createHash } from 'node:crypto';
 import { encodePlan, type PlateBuild } from '@kyanos/contract';
-import { pagesOf, plateSpecs, type PlateMeasure, type PrintPlan } from '@kyanos/core';
+import { pagesOf, plateSpecs, type Measures, type PrintPlan } from '@kyanos/core';
 import type { Db } from '../db.ts';
 import { Refusal } from '../http.ts';
 
 const COLUMNS = 'id, state, progress, problem, measures';
 
 /** Goes up when a build measures something new, so that plates measured before are built again. */
-const MEASURED = 1;
+const MEASURED = 2;
 
 /** What the plates depend on, and nothing else: prices and times may change without a new build. */
 export function rulesKey(plan: PrintPlan): string {
@@ -16,6 +16,7 @@ export function rulesKey(plan: PrintPlan): string {
     specs: plateSpecs(plan.stack),
     pages: [plan.artwork.page, plan.artwork.rearPage, pagesOf(plan)],
     names: plan.artwork.names,
+    overprint: plan.artwork.overprint,
     wanted: plan.machine.inks.map(({ channel, spotName }) => [channel, spotName]),
   };
   return createHash('sha256').update(JSON.stringify(depends)).digest('hex');
@@ -58,9 +59,8 @@ export async function measuresFor(
   db: Db,
   artworkId: string,
   plan: PrintPlan,
-): Promise<readonly PlateMeasure[]> {
-  if (plateSpecs(plan.stack).length === 0) return [];
-  const { rows } = await db.query<{ measures: PlateMeasure[] }>(
+): Promise<Measures> {
+  const { rows } = await db.query<{ measures: Measures }>(
     `select measures from plate_build
      where artwork_id = $1::uuid and rules_key = $2::text and state = 'done'`,
     [artworkId, rulesKey(plan)],

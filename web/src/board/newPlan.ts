@@ -25,7 +25,7 @@ export function newPlan(shop: Shop, info: ArtworkInfo, fileName: string): PrintP
       return {
         format: 1,
         name: fileName.replace(/\.[a-z]+$/i, '').replace(/[-_]+/g, ' ') || 'New job',
-        artwork: { page: info.pages[0].number, rearPage: null, names: {} },
+        artwork: { page: info.pages[0].number, rearPage: null, names: {}, overprint: [] },
         viewing: { side: 'front', light: 'front', backing: 'white' },
         material,
         lot: '',

@@ -1,0 +1,87 @@
+/** What a PDF says of itself: colourants, overprint, layers, pictures, type. Lengths in mm, places from the top left corner of what is printed. */
+import type { MmBox } from './page.ts';
+
+export interface DocumentStructure {
+  /** Such as 1.6. */
+  readonly version: string;
+  /** Standards the file claims, such as PDF/X-4. A claim, not a proof. */
+  readonly claims: readonly string[];
+  /** The printing condition it was made for. */
+  readonly outputIntent: string | null;
+  readonly layers: readonly FileLayer[];
+  readonly fonts: readonly Font[];
+}
+
+/** An optional content group. */
+export interface FileLayer {
+  readonly name: string;
+  readonly shown: boolean;
+  readonly prints: boolean;
+}
+
+export interface Font {
+  readonly name: string;
+  readonly kind: string;
+  readonly embedded: boolean;
+}
+
+/** A colourant the page names. */
+export interface SpotUse {
+  readonly name: string;
+  /** Objects that paint it, at any tint above nothing. Zero: only declared. */
+  readonly objects: number;
+  /** Of these, how many leave what lies under them. */
+  readonly overprinting: number;
+  /** OPM of the objects that overprint: 0, 1, or both. */
+  readonly modes: readonly number[];
+}
+
+export interface PictureUse {
+  readonly box: MmBox;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  /** The lower of both directions, at the size it is printed. */
+  readonly dpi: number;
+  readonly space: string;
+}
+
+export interface TextUse {
+  readonly box: MmBox;
+  /** Height of the type as printed, points. */
+  readonly sizePt: number;
+  /** Names of the colourants with a tint above nothing. */
+  readonly inks: readonly string[];
+  readonly mirrored: boolean;
+}
+
+export interface StrokeUse {
+  readonly box: MmBox;
+  readonly widthMm: number;
+  readonly inks: readonly string[];
+}
+
+export interface PageStructure {
+  readonly spots: readonly SpotUse[];
+  readonly pictures: readonly PictureUse[];
+  /** Runs of type, as far as it is still type and not outlines. */
+  readonly text: readonly TextUse[];
+  /** Strokes thinner than {@link HAIRLINE_MM}. */
+  readonly hairlines: readonly StrokeUse[];
+  /** Objects in RGB, and where. */
+  readonly rgb: readonly MmBox[];
+  readonly rgbObjects: number;
+  readonly transparency: boolean;
+  /** Painted in every separation, as printers' marks are. */
+  readonly marks: readonly MmBox[];
+  /** Objects left out as their layer does not print, by its name. */
+  readonly hidden: Readonly<Record<string, number>>;
+  /**
+   * A special and colour meet where at least one of them does not overprint, so that one may erase the other.
+   */
+  readonly mayKnockOut: boolean;
+  /** The page was too long to be read to its end. */
+  readonly incomplete: boolean;
+}
+
+/** Common practice: below a quarter point a line may break up in print. */
+export const HAIRLINE_MM = 0.1;

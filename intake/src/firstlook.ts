@@ -1,0 +1,46 @@
+/** A rough picture of a file, long before its plates are there. */
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { sniff } from './intake.ts';
+import { MAX_PIXELS } from './refusal.ts';
+import { run } from './run.ts';
+
+const SECONDS = 20;
+
+/**
+ * A PNG of the first page, or nothing where none can be had quickly: it is no reason to refuse a file.
+ * @param longest side, pixels
+ * @throws the signal's reason if it is aborted
+ */
+export async function firstLook(
+  path: string,
+  tmp: string,
+  longest: number,
+  signal?: AbortSignal,
+): Promise<Buffer | undefined> {
+  try {
+    switch (sniff(path)) {
+      case 'pdf': {
+        const out = join(tmp, 'first-look');
+        const args = ['-png', '-singlefile', '-f', '1', '-cropbox', '-scale-to', `${longest}`, path, out];
+        await run('pdftoppm', args, { tmp, signal, limits: { seconds: SECONDS, fileMb: 64 } });
+        return existsSync(`${out}.png`) ? readFileSync(`${out}.png`) : undefined;
+      }
+      case 'png':
+      case 'jpeg':
+      case 'webp':
+        return await sharp(path, { limitInputPixels: MAX_PIXELS })
+          .rotate()
+          .resize({ width: longest, height: longest, fit: 'inside', withoutEnlargement: true })
+          .toColourspace('srgb')
+          .png()
+          .toBuffer();
+      default:
+        return undefined;
+    }
+  } catch {
+    signal?.throwIfAborted();
+    return undefined;
+  }
+}
