@@ -58,6 +58,8 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
+    // Another language in the same clothes: compiled by scripts/kernels.mjs.
+    exclude: { path: '^core/kernels/' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.json' },
     enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types'] },

@@ -2,7 +2,16 @@ import tseslint from 'typescript-eslint';
 import vue from 'eslint-plugin-vue';
 
 export default tseslint.config(
-  { ignores: ['**/node_modules/**', '**/dist/**', '.cache/**', '.kyanos/**', 'test-results/**'] },
+  {
+    ignores: [
+      'core/kernels/**',
+      '**/node_modules/**',
+      '**/dist/**',
+      '.cache/**',
+      '.kyanos/**',
+      'test-results/**',
+    ],
+  },
   ...tseslint.configs.recommended,
   ...tseslint.configs.stylistic,
   ...vue.configs['flat/recommended'],

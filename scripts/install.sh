@@ -3,9 +3,9 @@
 # Debian packages by what they are for: a command that proves each is there, and the package.
 needs() {
   case "$1" in
-    runtime) echo "gs:ghostscript qpdf:qpdf pdfinfo:poppler-utils prlimit:util-linux flock:util-linux" ;;
+    runtime) echo "gs:ghostscript qpdf:qpdf pdfinfo:poppler-utils rsvg-convert:librsvg2-bin prlimit:util-linux flock:util-linux" ;;
     postgres) [ -n "$(postgres_bin)" ] || echo "initdb:postgresql" ;;
-    test) echo "chromium:chromium transicc:liblcms2-utils vips:libvips-tools pgrep:procps" ;;
+    test) echo "chromium:chromium transicc:liblcms2-utils vips:libvips-tools mutool:mupdf-tools pgrep:procps" ;;
   esac
 }
 

@@ -47,6 +47,7 @@ export const ripPage: Benchmark = {
         await artwork.close();
       },
       async reference() {
+        // Word for word the call that is made inside.
         const args = [
           '-q',
           '-dSAFER',
@@ -54,13 +55,20 @@ export const ripPage: Benchmark = {
           '-dNOPAUSE',
           '-sDEVICE=psdcmyk',
           '-dMaxSpots=60',
+          '-dPDFSTOPONERROR',
+          '-dOverrideICC=true',
+          '-dNumRenderingThreads=2',
           `-r${DPI}`,
+          '-dUseCropBox',
           '-o',
           out,
           '-f',
           file,
         ];
-        const { code, stderr } = await run('gs', args, { tmp, limits: { seconds: 300 } });
+        const { code, stderr } = await run('gs', args, {
+          tmp,
+          limits: { seconds: 300, cpuSeconds: 600 },
+        });
         if (code !== 0) throw new Error(stderr);
         await rm(out);
       },

@@ -95,7 +95,11 @@ describe('bad input', () => {
     ['no file', 'Name a file', () => ['inspect']],
     ['a file that does not exist', 'does not exist', () => ['inspect', join(folder, 'none.pdf')]],
     ['a folder', 'is a folder', () => ['inspect', folder]],
-    ['not a picture', 'not a PDF, TIFF, PNG, JPEG, WebP or SVG', () => ['inspect', write('x.pdf', 'hello')]],
+    [
+      'not a picture',
+      'not a PDF, TIFF, PNG, JPEG, WebP or SVG',
+      () => ['inspect', write('x.pdf', 'hello')],
+    ],
     [
       'a resolution out of range',
       '36 to 1200',

@@ -41,7 +41,12 @@ export const FindingReport = z.object({
         separation: z.string(),
         role: Role,
       }),
-      z.object({ label: z.string(), kind: z.literal('overprint'), separation: z.string() }),
+      z.object({
+        label: z.string(),
+        kind: z.literal('overprint'),
+        separation: z.string(),
+        keep: z.boolean(),
+      }),
       z.object({ label: z.string(), kind: z.literal('haze'), percent: z.number() }),
     ])
     .optional(),

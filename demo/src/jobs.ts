@@ -150,6 +150,16 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     stack: 'film | CMYK',
     copies: 12,
   }),
+  job('night-market', {
+    title: 'Night market poster, as it came',
+    file: 'night-market.pdf',
+    draw: artwork.nightMarket,
+    material: 'black-board',
+    machine: 'flatbed-2',
+    mode: 'board',
+    stack: 'film | W@art / CMYK',
+    copies: 10,
+  }),
   job('privacy-band', {
     title: 'Privacy band, white only',
     file: 'privacy-band.pdf',

@@ -8,17 +8,16 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import {
   checkDigitRight,
+  ContentMeter,
   Halver,
   levelSize,
   modulesAcross,
-  PROCESS_NAMES,
   pxToMm,
   quietWanted,
-  type Band,
   type Barcode,
   type MmBox,
 } from '@kyanos/core';
-import { planarRaster, type PlanarFile } from './planar.ts';
+import { growingBands, processPlanes, type PlanarFile } from './planar.ts';
 import { prepareZXingModule, readBarcodes, type ReadResult } from 'zxing-wasm/reader';
 
 /** Side of a window, pixels, and how far the next one lies: a code of up to half a window is whole in one of them. */
@@ -30,7 +29,7 @@ const FINE_DPI = 420;
 const EDGE = 60;
 const EDGES = 14;
 const BUSY_LINES = 3;
-const SAMPLE = 8;
+const SAMPLE = 16;
 /** Quiet zones are followed this far, modules. */
 const MAX_QUIET = 30;
 
@@ -45,11 +44,6 @@ function prepare(): Promise<unknown> {
   }));
 }
 
-/** Share of light that an ink lets through, 0 to 256, by its byte. Rough: it is for finding, not for grading. */
-const passes = (absorbs: number) =>
-  Uint16Array.from({ length: 256 }, (_, ink) => Math.round(256 * (1 - (absorbs * ink) / 255)));
-const LIGHT = [passes(0.75), passes(0.7), passes(0.1), passes(1)];
-
 interface Found {
   readonly result: ReadResult;
   /** Pixels of a level to pixels of the page. */
@@ -60,32 +54,21 @@ interface Found {
   readonly modulePx: number;
 }
 
-/** Fed band by band, top to bottom. */
+/** Fed with the page as it looks on white, some whole rows at a time, top to bottom. */
 export class BarcodeFinder {
   readonly #level: Level;
-  readonly #process: readonly number[];
-  readonly #width: number;
   readonly #dpi: number;
   readonly #found: Found[] = [];
 
-  constructor(width: number, height: number, dpi: number, channels: readonly string[]) {
-    this.#width = width;
+  constructor(width: number, height: number, dpi: number) {
     this.#dpi = dpi;
-    this.#process = PROCESS_NAMES.map((name) => channels.indexOf(name));
     const first = new Level(width, height, 1, this.#found);
     this.#level = dpi > FINE_DPI ? first.halvedOnly() : first;
   }
 
-  async add({ rows, planes }: Band): Promise<void> {
-    const size = rows * this.#width;
-    const gray = new Uint8Array(size).fill(255);
-    const [c, m, y, k] = this.#process.map((i) => planes[i]);
-    const [lc, lm, ly, lk] = LIGHT;
-    for (let i = 0; i < size; i++) {
-      if ((c[i] | m[i] | y[i] | k[i]) === 0) continue;
-      gray[i] = (((((lc[c[i]] * lm[m[i]]) >> 8) * ly[y[i]]) >> 8) * lk[k[i]] * 255) >> 16;
-    }
-    await this.#level.add(gray);
+  /** @param light 0 dark to 255 light */
+  add(light: Uint8Array): Promise<void> {
+    return this.#level.add(light);
   }
 
   /** Codes that were read, each once, and places where there is one that can't be read at this resolution. */
@@ -114,9 +97,14 @@ export interface Sighting {
 
 /** Every code on plates that are small enough to be looked at whole. */
 async function codesOn(file: PlanarFile): Promise<Sighting[]> {
-  const { width, height, dpi, channels } = file;
-  const finder = new BarcodeFinder(width, height, dpi, channels);
-  for await (const band of planarRaster(file).bands()) await finder.add(band);
+  const { width, height, dpi } = file;
+  const finder = new BarcodeFinder(width, height, dpi);
+  const content = new ContentMeter(width, height, processPlanes(file.channels));
+  for await (const band of growingBands(file)) {
+    const light = new Uint8Array(band.rows * width);
+    content.add(band, light);
+    await finder.add(light);
+  }
   return finder.finish();
 }
 

@@ -3,6 +3,9 @@ import type { Finding } from '@kyanos/core';
 import { isTurned, PlanarWriter, type Orientation, type PlanarFile } from './planar.ts';
 import { pictureConverter, type Converter } from './profile.ts';
 
+/** How colour came about where nothing was converted. */
+export const IN_FILE = 'process ink as in the file';
+
 export class CmykBands {
   readonly #writer: PlanarWriter;
   readonly #converter: Converter | undefined;
@@ -63,7 +66,7 @@ export class CmykBands {
   get colour(): string {
     return this.#converter
       ? `converted to process ink by ICC profile (${this.#converter.sourceName})`
-      : 'process ink as in the file';
+      : IN_FILE;
   }
 
   conversionNote(): Finding {

@@ -23,7 +23,17 @@ export async function firstLook(
     switch (sniff(path)) {
       case 'pdf': {
         const out = join(tmp, 'first-look');
-        const args = ['-png', '-singlefile', '-f', '1', '-cropbox', '-scale-to', `${longest}`, path, out];
+        const args = [
+          '-png',
+          '-singlefile',
+          '-f',
+          '1',
+          '-cropbox',
+          '-scale-to',
+          `${longest}`,
+          path,
+          out,
+        ];
         await run('pdftoppm', args, { tmp, signal, limits: { seconds: SECONDS, fileMb: 64 } });
         return existsSync(`${out}.png`) ? readFileSync(`${out}.png`) : undefined;
       }

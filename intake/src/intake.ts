@@ -46,7 +46,9 @@ export interface SourceFile {
   readonly colour: string;
   readonly anchor: ProcessAnchor;
   readonly document?: DocumentStructure | undefined;
-  readonly pages: readonly PageFile[];
+  /** How many pages come. */
+  readonly count: number;
+  readonly pages: Iterable<PageFile> | AsyncIterable<PageFile>;
 }
 
 /** What a reader gets. */
@@ -97,24 +99,27 @@ export async function openArtwork(path: string, options: IntakeOptions = {}): Pr
   const forget = atExit(() => rmSync(tmp, { recursive: true, force: true }));
   const close = async () => {
     forget();
-    await rm(tmp, { recursive: true, force: true });
+    await rm(tmp, { recursive: true, force: true, maxRetries: 5 });
   };
+  const stop = new AbortController();
+  const signal = options.signal ? AbortSignal.any([options.signal, stop.signal]) : stop.signal;
   const progress = options.progress ?? (() => undefined);
   try {
-    const source = { path, dpi, tmp, pages: options.pages, signal: options.signal, progress };
+    const source = { path, dpi, tmp, pages: options.pages, signal, progress };
     const read = await READERS[format](source);
-    if (read.pages.length === 0)
+    if (read.count === 0)
       refuse(
         'PAGE_UNKNOWN',
         `The file has no page ${options.pages?.join(', ')}. Choose one that it has.`,
       );
     const measured: MeasuredPage[] = [];
-    for (const [i, file] of read.pages.entries())
+    for await (const file of read.pages)
       measured.push(
         await measure(
           file,
-          (share) => progress(0.9 + (0.1 * (i + share)) / read.pages.length),
-          options.signal,
+          // A file that still grows tells of its progress itself.
+          (share) => file.file.written ?? progress(0.9 + 0.1 * share),
+          signal,
         ),
       );
     const { colour, anchor, document } = read;
@@ -134,6 +139,8 @@ export async function openArtwork(path: string, options: IntakeOptions = {}): Pr
       close,
     };
   } catch (error) {
+    // Programs that were called must not go on writing.
+    stop.abort(error);
     await close();
     if ((error as NodeJS.ErrnoException).code === 'ENOSPC')
       refuse(

@@ -1,12 +1,12 @@
 /** What there is to know of a page's plates, in one run over them. */
 import {
+  BAND_ROWS,
   ContentMeter,
   CoverageMeter,
   kindOf,
   KnockoutMeter,
   mmToPx,
   overprintedChannel,
-  PROCESS_NAMES,
   pxToMm,
   type ArtworkPage,
   type Band,
@@ -16,7 +16,7 @@ import {
 } from '@kyanos/core';
 import { BarcodeFinder, lookCloser } from './barcodes.ts';
 import type { PageFile } from './intake.ts';
-import { planarRaster, type PlanarFile } from './planar.ts';
+import { growingBands, planarRaster, processPlanes, type PlanarFile } from './planar.ts';
 
 export interface MeasuredPage {
   readonly page: ArtworkPage;
@@ -35,7 +35,7 @@ export async function measure(
     closer,
     notes,
   }: PageFile,
-  progress: (share: number) => void,
+  progress: (share: number) => unknown,
   signal: AbortSignal | undefined,
 ): Promise<MeasuredPage> {
   const { width, height, dpi, channels } = file;
@@ -48,27 +48,30 @@ export async function measure(
     bottom: height,
   });
   const bleeds = trimPx.right - trimPx.left < width || trimPx.bottom - trimPx.top < height;
-  const content = new ContentMeter(
-    width,
-    height,
-    PROCESS_NAMES.map((name) => channels.indexOf(name)),
-  );
-  const barcodes = new BarcodeFinder(width, height, dpi, channels);
+  const content = new ContentMeter(width, height, processPlanes(channels));
+  const barcodes = new BarcodeFinder(width, height, dpi);
   const second = overprinted && reordered(overprinted, channels);
   const knockout = second && new KnockoutMeter(width, height, channels);
-  const meant = second && bandsOf(second)[Symbol.iterator]();
-  for (const band of bandsOf(file)) {
+  const meant = second && growingBands(second);
+  // Turning every byte from light to ink costs as much as adding them up, so it is done only where planes are compared.
+  const light = file.inverted && !knockout;
+  const seen = new Uint8Array(BAND_ROWS * width);
+  for await (const band of growingBands(file, light)) {
     signal?.throwIfAborted();
     inside.add(band);
     if (bleeds) whole.add(band);
-    content.add(band);
-    const other = meant?.next().value as Band | undefined;
+    const rows = seen.subarray(0, band.rows * width);
+    content.add(band, rows, light);
+    const other = (await meant?.next())?.value as Band | undefined;
     if (knockout && other) knockout.add(band, other.planes);
-    await barcodes.add(band);
+    await barcodes.add(rows);
     progress((band.top + band.rows) / height);
   }
-  const within = inside.coverage();
-  const everywhere = bleeds ? whole.coverage() : within;
+  // To its end, which tells whether the file became whole.
+  await meant?.next();
+  const ink = (meter: CoverageMeter) => meter.coverage().map((mean) => (light ? 1 - mean : mean));
+  const within = ink(inside);
+  const everywhere = bleeds ? ink(whole) : within;
   const size = { widthMm: pxToMm(width, dpi), heightMm: pxToMm(height, dpi) };
   const differing = knockout?.differing ?? [];
   const page: ArtworkPage = {

@@ -91,6 +91,7 @@ export async function readPicture(source: Source): Promise<SourceFile> {
   return {
     colour: bands.colour,
     anchor: await anchorOf(cmyk ? icc : undefined),
+    count: 1,
     pages: [
       {
         file,

@@ -1,6 +1,6 @@
 /** Plates on disk, one plane after another, and bands read from them. */
 import { closeSync, openSync, readSync, writeSync } from 'node:fs';
-import { BAND_ROWS, type Band, type Raster } from '@kyanos/core';
+import { BAND_ROWS, PROCESS_NAMES, type Band, type Raster } from '@kyanos/core';
 
 export interface PlanarFile {
   readonly path: string;
@@ -14,6 +14,37 @@ export interface PlanarFile {
   readonly offset: number;
   /** Stored as light (255 is no ink). */
   readonly inverted: boolean;
+  /**
+   * The file is still being written, all planes row by row: resolves once it has this many bytes, or is whole. Rejects if
+   * its writer failed. Absent when it is whole.
+   */
+  readonly written?: (bytes: number) => Promise<void>;
+}
+
+/** Places of C, M, Y, K among the planes. */
+export const processPlanes = (channels: readonly string[]): number[] =>
+  PROCESS_NAMES.map((name) => channels.indexOf(name));
+
+/**
+ * The bands of a file that may still be growing, each as soon as its rows are there.
+ * @param raw as they are stored: light, where the file is inverted
+ */
+export async function* growingBands(file: PlanarFile, raw = false): AsyncGenerator<Band> {
+  const { width, height, channels, offset, written } = file;
+  const bands = (planarRaster(raw ? { ...file, inverted: false } : file).bands() as Iterable<Band>)[
+    Symbol.iterator
+  ]();
+  try {
+    for (let top = 0; top < height; top += BAND_ROWS) {
+      // A row more: what is written last may wait in a buffer.
+      const rows = Math.min(height, top + BAND_ROWS + 1);
+      if (written) await written(offset + ((channels.length - 1) * height + rows) * width);
+      yield bands.next().value as Band;
+    }
+    await written?.(Infinity);
+  } finally {
+    bands.return?.();
+  }
 }
 
 /** The planes are read anew in each run; their buffers are used again from band to band. */

@@ -4,6 +4,8 @@ import { atExit } from './exit.ts';
 
 export interface Limits {
   readonly seconds: number;
+  /** Time of the processor, where it may use more than one at once; the same if absent. */
+  readonly cpuSeconds?: number;
   readonly memoryMb: number;
   /** Largest file it may write. */
   readonly fileMb: number;
@@ -36,7 +38,7 @@ export function run(
   const wrapped = [
     `--as=${limits.memoryMb * 1024 * 1024}`,
     `--fsize=${limits.fileMb * 1024 * 1024}`,
-    `--cpu=${limits.seconds}`,
+    `--cpu=${limits.cpuSeconds ?? limits.seconds}`,
     '--core=0',
     program,
     ...args,

@@ -110,6 +110,7 @@ export async function readSvg(source: Source): Promise<SourceFile> {
   return {
     colour: bands.colour,
     anchor: await anchorOf(),
+    count: 1,
     pages: [
       {
         file,

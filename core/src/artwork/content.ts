@@ -1,5 +1,6 @@
 /** What the process plates of a page hold: blank, faint and heavy places. */
 import { CellMap, type Band, type Cells } from '../raster/index.ts';
+import { BLOCK, ContentKernel } from './contentKernel.ts';
 
 export interface PageContent {
   /** Pixels by their highest single process ink, 0 to 255. */
@@ -24,46 +25,87 @@ export class ContentMeter {
   readonly #highest = new Uint32Array(256);
   /** By the sum of four bytes. */
   readonly #sums = new Uint32Array(1021);
+  /** For large pages only: it tells places by the sixteen pixels. */
+  readonly #kernel: ContentKernel | undefined;
   readonly #faint: CellMap;
   readonly #heavy: CellMap;
 
-  /** @param process places of C, M, Y, K among the planes */
-  constructor(width: number, height: number, process: readonly number[]) {
+  /**
+   * @param process places of C, M, Y, K among the planes
+   * @param plain without the kernel, to check it by
+   */
+  constructor(width: number, height: number, process: readonly number[], plain = false) {
     this.#process = process;
     this.#width = width;
     this.#faint = new CellMap(width, height);
+    if (!plain && width >= BLOCK * this.#faint.columns) this.#kernel = new ContentKernel();
     this.#heavy = new CellMap(width, height);
   }
 
-  add({ top, rows, planes }: Band): void {
-    const [c, m, y, k] = this.#process.map((i) => planes[i]);
-    const [highest, sums, width] = [this.#highest, this.#sums, this.#width];
-    const heavy = Math.round((HEAVY / 100) * 255);
-    const step = (SUM_STEP / 100) * 255;
-    for (let row = 0, i = 0; row < rows; row++)
-      for (let x = 0; x < width; x++, i++) {
-        const [ci, mi, yi, ki] = [c[i], m[i], y[i], k[i]];
-        const sum = ci + mi + yi + ki;
-        sums[sum]++;
-        if (sum === 0) continue;
-        const a = ci > mi ? ci : mi;
-        const b = yi > ki ? yi : ki;
-        const most = a > b ? a : b;
-        highest[most]++;
-        if (most <= FAINT) this.#faint.raise(x, top + row, 1);
-        else if (sum >= heavy) this.#heavy.raise(x, top + row, Math.floor(sum / step));
-      }
+  /**
+   * @param light is filled with how light the page looks there on white, 0 to 255, for whoever looks for shapes
+   * @param inverted planes hold light, not ink
+   */
+  add({ top, rows, planes }: Band, light: Uint8Array, inverted = false): void {
+    const process = this.#process.map((i) => planes[i]);
+    const size = rows * this.#width;
+    let from = 0;
+    if (this.#kernel) {
+      from = size - (size % BLOCK);
+      this.#kernel.scan(process, from, light, inverted, FAINT, HEAVY_FROM, (i, faint, level) => {
+        if (faint) this.#mark(i, top, FAINT_LEVEL);
+        if (level > 0) this.#mark(i, top, level);
+      });
+    }
+    this.#plainly(process, from, size, top, light, inverted ? 255 : 0);
+  }
+
+  #plainly(
+    [c, m, y, k]: readonly Uint8Array[],
+    from: number,
+    to: number,
+    top: number,
+    light: Uint8Array,
+    flip: number,
+  ): void {
+    for (let i = from; i < to; i++) {
+      const ci = c[i] ^ flip;
+      const mi = m[i] ^ flip;
+      const yi = y[i] ^ flip;
+      const ki = k[i] ^ flip;
+      const sum = ci + mi + yi + ki;
+      const most = Math.max(ci, mi, yi, ki);
+      this.#sums[sum]++;
+      this.#highest[most]++;
+      light[i] = 255 - Math.max((ci * 189) >> 8, (mi * 179) >> 8, (yi * 25) >> 8, ki);
+      if (sum === 0) continue;
+      if (most <= FAINT) this.#mark(i, top, FAINT_LEVEL);
+      else if (sum >= HEAVY_FROM) this.#mark(i, top, Math.floor(sum / STEP_BYTES));
+    }
+  }
+
+  /** @param index of the pixel in its band */
+  #mark(index: number, top: number, level: number): void {
+    const row = Math.floor(index / this.#width);
+    const x = index - row * this.#width;
+    if (level === FAINT_LEVEL) this.#faint.raise(x, top + row, 1);
+    else this.#heavy.raise(x, top + row, level);
   }
 
   content(): PageContent {
+    this.#kernel?.addTo(this.#sums, this.#highest);
     const highest = Array.from(this.#highest);
-    highest[0] = this.#sums[0];
     const inkSum = new Array<number>(401).fill(0);
     this.#sums.forEach((count, sum) => (inkSum[Math.floor((sum * 100) / 255)] += count));
     const [faint, heavy] = [this.#faint.cells(), this.#heavy.cells()];
     return { highest, inkSum, ...(faint && { faint }), ...(heavy && { heavy }) };
   }
 }
+
+/** Told apart from the levels of heavy ink, which begin at {@link HEAVY} / {@link SUM_STEP}. */
+const FAINT_LEVEL = 1;
+const HEAVY_FROM = Math.round((HEAVY / 100) * 255);
+const STEP_BYTES = (SUM_STEP / 100) * 255;
 
 /** The sum of the process inks, percent: the most at one place, and what 99 of 100 places stay at or below. */
 export function processInk({ content: { inkSum } }: { content: PageContent }): {

@@ -148,33 +148,51 @@ const knockouts: Check = (page, use) =>
           message: `"${separation}" and colour would erase one another on ${cm2(lost)} cm² in the file as it is. Our plates keep both.`,
           place,
           measure,
+          repair: {
+            label: 'Leave it as the file is',
+            kind: 'overprint',
+            separation,
+            keep: false,
+          },
         },
       ];
+    const beside = isBeside(separation, use);
     return [
       {
         code: 'KNOCKOUT',
-        severity: knockoutSeverity(separation, use),
-        message: knockoutSentence(knockout),
+        severity: beside ? 'note' : knockoutSeverity(separation, use),
+        message: `${knockoutSentence(knockout)} ${
+          beside
+            ? 'This stack lays them beside one another in one layer, where they must not overlap: so it is in order.'
+            : 'If both should print, keep both in our plates, or set overprint in the file.'
+        }`,
         place,
         measure,
-        repair: {
-          label: `Keep both "${separation}" and colour`,
-          kind: 'overprint',
-          separation,
-        },
+        ...(!beside && {
+          repair: {
+            label: `Keep both "${separation}" and colour`,
+            kind: 'overprint',
+            separation,
+            keep: true,
+          },
+        }),
       },
     ];
   });
+
+/** Laid in one layer with colour, where an overlap would mix wet ink: there a knockout is what is wanted. */
+function isBeside(separation: string, use: Use | undefined): boolean {
+  const role = use && roleIn(separation, use);
+  if (!role || role === 'ignore' || role === 'process') return false;
+  const layers = drawn(use.stack, role);
+  return layers.length > 0 && layers.every(({ parts }) => parts.some(({ lay }) => lay === 'CMYK'));
+}
 
 function knockoutSeverity(separation: string, use: Use | undefined): Severity {
   if (!use) return 'warning';
   const role = roleIn(separation, use);
   if (!role || role === 'ignore' || role === 'process') return 'note';
-  const layers = drawn(use.stack, role);
-  if (layers.length === 0) return 'note';
-  // Beside colour in one layer they must not overlap, so a knockout is what is wanted.
-  const beside = layers.every(({ parts }) => parts.some(({ lay }) => lay === 'CMYK'));
-  return beside ? 'note' : 'error';
+  return drawn(use.stack, role).length > 0 ? 'error' : 'note';
 }
 
 function knockoutSentence({ separation, specialLostMm2, colourLostMm2 }: Knockout): string {
@@ -186,7 +204,7 @@ function knockoutSentence({ separation, specialLostMm2, colourLostMm2 }: Knockou
       ? [`colour is missing on ${cm2(colourLostMm2)} cm² under "${separation}"`]
       : []),
   ];
-  return `Without overprint one erases the other: ${parts.join(', and ')}. If both should print, keep both in our plates, or set overprint in the file.`;
+  return `Without overprint one erases the other: ${parts.join(', and ')}.`;
 }
 
 /** Less than this of faint ink is an edge or a few dots: mm², and share of the page. */

@@ -42,7 +42,13 @@ export type Repair =
       readonly separation: string;
       readonly role: 'W' | 'S' | 'V' | 'process' | 'ignore';
     }
-  | { readonly label: string; readonly kind: 'overprint'; readonly separation: string }
+  | {
+      readonly label: string;
+      readonly kind: 'overprint';
+      readonly separation: string;
+      /** False takes it back. */
+      readonly keep: boolean;
+    }
   | { readonly label: string; readonly kind: 'haze'; readonly percent: number };
 
 /** Where on the page: boxes, or a coarse map over the whole of it. */

@@ -1,4 +1,5 @@
 export { buildPlates, INK_STEP, plateKey, plateSpecs } from './plate.ts';
+export { laidAt, type LaidLayer, type LaidPart, type PointInk } from './laid.ts';
 export type {
   InkPattern,
   Measures,

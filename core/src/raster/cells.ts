@@ -19,6 +19,9 @@ export class CellMap {
   readonly #columnOf: Uint16Array;
   readonly #height: number;
   #highest = 0;
+  /** The row asked for last, and where its cells begin. */
+  #y = -1;
+  #row = 0;
 
   /** @param width @param height of the page, pixels */
   constructor(width: number, height: number) {
@@ -33,7 +36,11 @@ export class CellMap {
   }
 
   raise(x: number, y: number, level: number): void {
-    const at = Math.floor((y * this.rows) / this.#height) * this.columns + this.#columnOf[x];
+    if (y !== this.#y) {
+      this.#y = y;
+      this.#row = Math.floor((y * this.rows) / this.#height) * this.columns;
+    }
+    const at = this.#row + this.#columnOf[x];
     if (level > this.#levels[at]) this.#levels[at] = level;
     if (level > this.#highest) this.#highest = level;
   }

@@ -4,13 +4,11 @@ import type { Band, PixelBox } from './band.ts';
 /** Adds up a rectangle of many planes, band after band. */
 export class CoverageMeter {
   readonly #sums: Float64Array;
-  readonly #used: Uint8Array;
   readonly #width: number;
   readonly #box: PixelBox;
 
   constructor(planes: number, width: number, box: PixelBox) {
     this.#sums = new Float64Array(planes);
-    this.#used = new Uint8Array(planes);
     this.#width = width;
     this.#box = box;
   }
@@ -22,12 +20,14 @@ export class CoverageMeter {
     for (let p = 0; p < planes.length; p++) {
       const plane = planes[p];
       let total = 0;
-      for (let y = first; y < last; y++) {
-        const from = (y - top) * this.#width;
-        total += sum(plane, from + left, from + right);
-      }
+      if (right - left === this.#width && last > first)
+        total = sum(plane, (first - top) * this.#width, (last - top) * this.#width);
+      else
+        for (let y = first; y < last; y++) {
+          const from = (y - top) * this.#width;
+          total += sum(plane, from + left, from + right);
+        }
       this.#sums[p] += total;
-      if (total > 0) this.#used[p] = 1;
     }
   }
 
@@ -39,14 +39,25 @@ export class CoverageMeter {
   }
 }
 
-/** Sum of the bytes from `start` up to `end`. A row is short enough for 32-bit integers. */
+/** Words that can be added up in lanes of 16 bits before one runs over: 257 × 255 is the most that fits. */
+const WORDS = 256;
+
+/** Sum of the bytes from `start` up to `end`, four at a time: two in the even lanes of a word, two in the odd ones. */
 export function sum(plane: Uint8Array, start = 0, end = plane.length): number {
   let total = 0;
-  for (let from = start; from < end; from += 1 << 20) {
-    const to = Math.min(end, from + (1 << 20));
-    let part = 0;
-    for (let i = from; i < to; i++) part = (part + plane[i]) | 0;
-    total += part;
+  let i = start;
+  for (; i < end && (plane.byteOffset + i) % 4 !== 0; i++) total += plane[i];
+  const words = new Uint32Array(plane.buffer, plane.byteOffset + i, Math.max(0, end - i) >> 2);
+  for (let from = 0; from < words.length; from += WORDS) {
+    const to = Math.min(words.length, from + WORDS);
+    let even = 0;
+    let odd = 0;
+    for (let w = from; w < to; w++) {
+      even = (even + (words[w] & 0xff00ff)) | 0;
+      odd = (odd + ((words[w] >>> 8) & 0xff00ff)) | 0;
+    }
+    total += (even & 0xffff) + (even >>> 16) + (odd & 0xffff) + (odd >>> 16);
   }
+  for (i += words.length * 4; i < end; i++) total += plane[i];
   return total;
 }

@@ -2,7 +2,7 @@
  * A small drawing board for print-ready PDF: CMYK and named spots, overprint, shadings, type as
  * outlines. Coordinates in mm from the top left corner of the trim; the page is drawn with bleed around it.
  */
-import { PDFDocument, PDFName, type PDFDict, type PDFRef } from '@cantoo/pdf-lib';
+import { PDFDocument, PDFName, PDFString, type PDFDict, type PDFRef } from '@cantoo/pdf-lib';
 import { outline, type Face } from './type.ts';
 
 const PT = 72 / 25.4;
@@ -18,6 +18,7 @@ export type PaintInk = Cmyk | SpotInk;
 const STAND_INS: Record<string, Cmyk> = {
   White: [0.15, 0, 0, 0],
   'Spot White': [0.15, 0, 0, 0],
+  'White ': [0.15, 0, 0, 0],
   white: [0.15, 0, 0, 0],
   Silver: [0, 0, 0, 0.35],
   'Spot Clear': [0, 0.2, 0, 0],
@@ -28,7 +29,7 @@ export interface Stop {
   readonly ink: Cmyk;
 }
 
-type ResourceKind = 'ColorSpace' | 'ExtGState' | 'Shading' | 'XObject';
+type ResourceKind = 'ColorSpace' | 'ExtGState' | 'Font' | 'Properties' | 'Shading' | 'XObject';
 
 const n = (value: number) => Number(value.toFixed(4)).toString();
 /** Names are bytes: UTF-8, as other programs write them. */
@@ -71,6 +72,8 @@ export class PdfPageBoard {
   readonly #resources: Record<ResourceKind, Record<string, PDFRef>> = {
     ColorSpace: {},
     ExtGState: {},
+    Font: {},
+    Properties: {},
     Shading: {},
     XObject: {},
   };
@@ -192,6 +195,45 @@ export class PdfPageBoard {
     options: { overprint?: boolean; centre?: boolean; tracking?: number } = {},
   ): this {
     return this.fill(outline(words, x, y, size, face, options), ink, options);
+  }
+
+  /** Type that stays type, in one of the fonts that every reader has: it is not embedded. */
+  liveText(words: string, x: number, y: number, size: number, ink: Cmyk): this {
+    this.#resources.Font.Plain ??= this.#doc.context.register(
+      this.#doc.context.obj({ Type: 'Font', Subtype: 'Type1', BaseFont: 'Helvetica' }),
+    );
+    const escaped = words.replace(/[\\()]/g, '\\$&');
+    this.#ops.push(
+      'q',
+      this.#set(ink, false),
+      `BT /Plain ${n(size)} Tf 1 0 0 -1 ${n(x)} ${n(y)} Tm (${escaped}) Tj ET`,
+      'Q',
+    );
+    return this;
+  }
+
+  /** What is drawn inside belongs to a layer that is shown on screen and does not print. */
+  hiddenLayer(name: string, draw: () => void): this {
+    const { context } = this.#doc;
+    const group = context.register(
+      context.obj({
+        Type: 'OCG',
+        Name: PDFString.of(name),
+        Usage: { Print: { PrintState: 'OFF' }, View: { ViewState: 'ON' } },
+      }),
+    );
+    this.#resources.Properties.Hidden = group;
+    this.#doc.catalog.set(
+      nameOf('OCProperties'),
+      context.obj({
+        OCGs: [group],
+        D: { AS: [{ Event: 'Print', Category: ['Print'], OCGs: [group] }] },
+      }),
+    );
+    this.#ops.push('/OC /Hidden BDC');
+    draw();
+    this.#ops.push('EMC');
+    return this;
   }
 
   /** CMYK samples, 0–255 ink, four a pixel. */

@@ -11,26 +11,70 @@ import { printedSize, type PdfPage } from './boxes.ts';
 /** Longest time for one page. */
 const RIP_SECONDS = 120;
 
-/** @param path of a file that holds this page alone */
+/** How often the growing file is looked at. */
+const LOOK_MS = 15;
+
+/**
+ * The plates, as soon as the interpreter has begun to write them: all planes grow row by row, so they can be read behind it.
+ * @param path of a file that holds this page alone
+ */
 export async function separate(
-  { dpi, tmp, signal }: Source,
+  source: Source,
   page: PdfPage,
   path: string,
   name: string,
   progress: (share: number) => void,
 ): Promise<PlanarFile> {
+  const { dpi, tmp } = source;
   const printed = printedSize(page);
   const width = Math.round(mmToPx(printed.width, dpi));
   const height = Math.round(mmToPx(printed.height, dpi));
   checkSize(width, height);
   const out = join(tmp, `${name}.psd`);
-  const watch = setInterval(() => {
-    // Plates are written as they are made; six is a usual number and only moves the bar.
-    if (existsSync(out)) progress(Math.min(0.95, statSync(out).size / (width * height * 6)));
-  }, 500);
+  let ended = false;
+  const whole = interpret(source, page, path, out, width * height).finally(() => (ended = true));
+  // Whoever reads is told; until somebody does, a failure waits here.
+  whole.catch(() => undefined);
+  const size = () => statSync(out, { throwIfNoEntry: false })?.size ?? 0;
+  const until = async (bytes: number): Promise<void> => {
+    while (!ended && size() < bytes) await new Promise((done) => setTimeout(done, LOOK_MS));
+    if (ended || bytes === Infinity) await whole;
+  };
+  // The header, and the rows before the last plane has any: from then on the size tells how far it is.
+  await until(width * height * (PROCESS_NAMES.length - 1) + HEADER_BYTES);
+  const header = psdHeader(out);
+  if (Math.abs(header.width - width) > 2 || Math.abs(header.height - height) > 2)
+    refuse(
+      'PDF_NOT_RIPPED',
+      `Page ${page.number} came out as ${header.width} × ${header.height} pixels where ${width} × ${height} were expected. Export it again.`,
+    );
+  const before = header.offset + (header.channels.length - 1) * header.width * header.height;
+  const told = (bytes: number) => progress((bytes - before) / (header.width * header.height));
+  return {
+    ...header,
+    dpi,
+    written: async (bytes) => {
+      await until(bytes);
+      if (bytes !== Infinity) told(bytes);
+    },
+  };
+}
+
+/** More than the header with its names ever takes. */
+const HEADER_BYTES = 64 * 1024;
+
+async function interpret(
+  { dpi, tmp, signal }: Source,
+  page: PdfPage,
+  path: string,
+  out: string,
+  pixels: number,
+): Promise<void> {
   const limits = {
     seconds: RIP_SECONDS,
-    fileMb: Math.ceil((width * height * (4 + MAX_SPOTS)) / 1024 / 1024) + 64,
+    // Two threads share the time of the processor.
+    cpuSeconds: 2 * RIP_SECONDS,
+    fileMb: Math.ceil((pixels * (4 + MAX_SPOTS)) / 1024 / 1024) + 64,
   };
   const ripped = await run(
     'gs',
@@ -43,6 +87,7 @@ export async function separate(
       `-dMaxSpots=${MAX_SPOTS + 4}`,
       '-dPDFSTOPONERROR',
       '-dOverrideICC=true',
+      '-dNumRenderingThreads=2',
       `-r${dpi}`,
       page.flag,
       '-o',
@@ -51,7 +96,7 @@ export async function separate(
       path,
     ],
     { tmp, signal, limits },
-  ).finally(() => clearInterval(watch));
+  );
   if (ripped.timedOut)
     refuse(
       'PDF_TOO_SLOW',
@@ -68,13 +113,6 @@ export async function separate(
       `Page ${page.number} can’t be turned into plates: ${reason(said(ripped))}. Export it again, as PDF/X-4 if possible.`,
     );
   }
-  const file = { ...psdHeader(out), dpi };
-  if (Math.abs(file.width - width) > 2 || Math.abs(file.height - height) > 2)
-    refuse(
-      'PDF_NOT_RIPPED',
-      `Page ${page.number} came out as ${file.width} × ${file.height} pixels where ${width} × ${height} were expected. Export it again.`,
-    );
-  return file;
 }
 
 const reason = (output: string): string =>

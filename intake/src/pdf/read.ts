@@ -20,40 +20,52 @@ import { separate } from './plates.ts';
 import { pageStructure, structureStreams } from './structure.ts';
 
 export async function readPdf(source: Source): Promise<SourceFile> {
-  const { path, tmp, signal, progress } = source;
+  const { path, tmp, signal } = source;
   await check(source);
   const [pages, objects] = await Promise.all([boxes(source), PdfObjects.read(path, tmp, signal)]);
   const chosen = source.pages
     ? pages.filter(({ number }) => source.pages!.includes(number))
     : pages;
   const told = objects && (await tell(objects, chosen));
-  const anchor = await anchorOf(told?.profile);
-  const files: PageFile[] = [];
+  return {
+    colour: 'plates by Ghostscript with overprint honoured',
+    anchor: await anchorOf(told?.profile),
+    document: told?.document,
+    count: chosen.length,
+    pages: platesOf(source, chosen, pages.length, objects, told),
+  };
+}
+
+type Told = Awaited<ReturnType<typeof tell>>;
+
+/** Page after page: the interpreter begins with one when it is asked for. */
+async function* platesOf(
+  source: Source,
+  chosen: readonly PdfPage[],
+  count: number,
+  objects: PdfObjects | undefined,
+  told: Told | undefined,
+): AsyncGenerator<PageFile> {
   for (const [i, page] of chosen.entries()) {
     const structure = told?.structures.get(page.number);
     const reference = objects?.pages[page.number - 1];
-    const shares = [0, 0];
-    const part = (at: number) => (share: number) => {
-      shares[at] = share;
-      progress((0.9 * (i + Math.max(...shares))) / chosen.length);
-    };
-    // Two interpreters at once: there are two cores, and most of a page's time is theirs.
+    const known = objects && reference && told ? { objects, reference, told } : undefined;
+    const rip = async (patch: Patch | undefined, name: string) =>
+      separate(
+        source,
+        page,
+        await single(source, page, count, objects, patch, name),
+        `page-${page.number}-${name}`,
+        (share) => source.progress((0.98 * (i + share)) / chosen.length),
+      );
+    // Two interpreters at once: most of a page's time is theirs, and each draws on what the other leaves.
     const [file, overprinted] = await Promise.all([
-      single(source, page, pages.length, objects, told?.patch, 'as-is').then((one) =>
-        separate(source, page, one, `page-${page.number}`, part(0)),
-      ),
-      objects && reference && told && structure?.mayKnockOut
-        ? single(
-            source,
-            page,
-            pages.length,
-            objects,
-            overprintAll(objects, reference, told.patch),
-            'over',
-          ).then((one) => separate(source, page, one, `page-${page.number}-over`, part(1)))
+      rip(told?.patch, 'as-is'),
+      known && structure?.mayKnockOut
+        ? rip(overprintAll(known.objects, known.reference, known.told.patch), 'over')
         : undefined,
     ]);
-    files.push({
+    yield {
       file,
       overprinted,
       number: page.number,
@@ -61,21 +73,13 @@ export async function readPdf(source: Source): Promise<SourceFile> {
       bleedDeclared: page.flag === '-dUseBleedBox',
       alternates: told?.alternates ?? new Map(),
       structure,
-      ...(objects && reference && told
-        ? {
-            closer: (box, dpi) =>
-              closer(source, page, objects, reference, told.patch, pages.length, box, dpi),
-          }
-        : {}),
+      ...(known && {
+        closer: (box: MmBox, dpi: number) =>
+          closer(source, page, known.objects, known.reference, known.told.patch, count, box, dpi),
+      }),
       notes: [],
-    });
+    };
   }
-  return {
-    colour: 'plates by Ghostscript with overprint honoured',
-    anchor,
-    document: told?.document,
-    pages: files,
-  };
 }
 
 /** A part of a page at a resolution of its own. */

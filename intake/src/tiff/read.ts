@@ -1,11 +1,11 @@
 /** TIFF: grey, RGB, CMYK, and CMYK with named extra inks, 8 or 16 bit, in strips or tiles, together or in planes. */
 import { closeSync, openSync, readSync, statSync } from 'node:fs';
-import { BAND_ROWS, PROCESS_NAMES, pxToMm } from '@kyanos/core';
+import { BAND_ROWS, PROCESS_NAMES, pxToMm, type Finding } from '@kyanos/core';
 import { fromFile, type GeoTIFFImage } from 'geotiff';
-import { CmykBands } from '../cmykbands.ts';
-import type { Source, SourceFile } from '../intake.ts';
+import { CmykBands, IN_FILE } from '../cmykbands.ts';
+import type { PageFile, Source, SourceFile } from '../intake.ts';
 import { assumedResolution, pictureFile } from '../picture.ts';
-import type { Orientation } from '../planar.ts';
+import type { Orientation, PlanarFile } from '../planar.ts';
 import { anchorOf } from '../profile.ts';
 import { checkSize, MAX_SPOTS, refuse } from '../refusal.ts';
 import { isKnown, PACKING, undoDifferences, unpack } from './blocks.ts';
@@ -152,6 +152,15 @@ async function readImage(source: Source, image: GeoTIFFImage): Promise<SourceFil
   ]);
   const profile = await tag('ICCProfile');
   const icc = profile ? Uint8Array.from(profile as ArrayLike<number>) : undefined;
+  const inPlace =
+    colours === 4 && orientation === 1 ? asPlanes(source.path, layout, file, inks) : undefined;
+  if (inPlace)
+    return {
+      colour: IN_FILE,
+      anchor: await anchorOf(icc),
+      count: 1,
+      pages: [pageOf(inPlace, stated === undefined ? [assumedResolution.note(file)] : [])],
+    };
   const bands = await CmykBands.open(
     file,
     colours,
@@ -180,25 +189,51 @@ async function readImage(source: Source, image: GeoTIFFImage): Promise<SourceFil
   return {
     colour: bands.colour,
     anchor: await anchorOf(colours === 4 ? icc : undefined),
+    count: 1,
     pages: [
-      {
-        file,
-        box: {
-          left: 0,
-          top: 0,
-          width: pxToMm(file.width, dpi),
-          height: pxToMm(file.height, dpi),
-        },
-        bleedDeclared: false,
-        alternates: new Map(),
-        notes: [
-          ...(colours === 4 ? [] : [bands.conversionNote()]),
-          ...(stated === undefined ? [assumedResolution.note(file)] : []),
-        ],
-      },
+      pageOf(file, [
+        ...(colours === 4 ? [] : [bands.conversionNote()]),
+        ...(stated === undefined ? [assumedResolution.note(file)] : []),
+      ]),
     ],
   };
 }
+
+/** A file that holds its inks as plates already, one after another and unpacked, is read where it lies. */
+function asPlanes(
+  path: string,
+  { width, height, bits, planar, tiled, compression, offsets, blockHeight, samples }: Layout,
+  file: PlanarFile,
+  { process, extras }: Inks,
+): PlanarFile | undefined {
+  if (!planar || tiled || bits !== 8 || compression !== PACKING.none || process.includes(-1))
+    return undefined;
+  const strips = Math.ceil(height / blockHeight);
+  const begins = (sample: number, strip: number) => offsets[sample * strips + strip];
+  for (let sample = 0; sample < samples; sample++)
+    for (let strip = 0; strip < strips; strip++)
+      if (begins(sample, strip) !== offsets[0] + (sample * height + strip * blockHeight) * width)
+        return undefined;
+  return {
+    ...file,
+    path,
+    offset: offsets[0],
+    order: [...process, ...extras.map(({ sample }) => sample)],
+  };
+}
+
+const pageOf = (file: PlanarFile, notes: readonly Finding[]): PageFile => ({
+  file,
+  box: {
+    left: 0,
+    top: 0,
+    width: pxToMm(file.width, file.dpi),
+    height: pxToMm(file.height, file.dpi),
+  },
+  bleedDeclared: false,
+  alternates: new Map(),
+  notes,
+});
 
 interface Inks {
   /** Samples that are C, M, Y, K; −1 for one that the file does not have. */

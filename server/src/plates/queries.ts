@@ -55,11 +55,7 @@ export async function buildById(db: Db, id: string): Promise<PlateBuild> {
 }
 
 /** Full-resolution measures of a plan's plates. @throws Refusal 409 while they are not built */
-export async function measuresFor(
-  db: Db,
-  artworkId: string,
-  plan: PrintPlan,
-): Promise<Measures> {
+export async function measuresFor(db: Db, artworkId: string, plan: PrintPlan): Promise<Measures> {
   const { rows } = await db.query<{ measures: Measures }>(
     `select measures from plate_build
      where artwork_id = $1::uuid and rules_key = $2::text and state = 'done'`,

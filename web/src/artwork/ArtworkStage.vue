@@ -1,21 +1,30 @@
 <script setup lang="ts">
 import type { ArtworkSummary } from '@kyanos/contract';
-import { LAY_NAMES, nearMiss, parseStack, roleOf, type Role } from '@kyanos/core';
-import { computed, shallowRef, watch } from 'vue';
+import { documentFindings, pageFindings, useOf, type Finding, type Role } from '@kyanos/core';
+import { onKeyStroke } from '@vueuse/core';
+import { computed, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
-import PixelCanvas from '../look/PixelCanvas.vue';
-import type { Picture } from '../look/look.worker.ts';
-import { lookWorker } from '../look/worker.ts';
 import FindingList from '../shared/FindingList.vue';
-import { percent, size } from '../shared/format.ts';
-import { useLatest } from '../shared/useLatest.ts';
+import { bySeverity, size } from '../shared/format.ts';
+import { typing } from '../shared/keys.ts';
+import { channelKey } from './channels.ts';
 import DropZone from './DropZone.vue';
+import FileFacts from './FileFacts.vue';
+import KnockoutCompare from './KnockoutCompare.vue';
+import type { PageSubject } from './page.worker.ts';
+import PageViewer from './PageViewer.vue';
+import ProbePanel from './ProbePanel.vue';
+import SeparationTable from './SeparationTable.vue';
+import { useProbe } from './useProbe.ts';
+import VersionCompare from './VersionCompare.vue';
 
 const job = useJob();
-const page = computed(
-  () =>
-    job.info?.pages.find(({ number }) => number === job.plan?.artwork.page) ?? job.info?.pages[0],
-);
+/** The page that is looked at: the front's, or the rear's when it is asked for. */
+const wanted = ref<number>();
+const page = computed(() => {
+  const number = wanted.value ?? job.plan?.artwork.page;
+  return job.info?.pages.find((candidate) => candidate.number === number) ?? job.info?.pages[0];
+});
 
 const sentence = computed(() => {
   const { value } = page;
@@ -28,52 +37,46 @@ const sentence = computed(() => {
   return `${count > 1 ? `${count} pages of ` : ''}${text} finished, ${own.length ? `with ${own.join(' and ')} of its own.` : 'in process colour, with no special plate of its own.'}`;
 });
 
-/** The file itself: its process ink on white paper, whatever the job makes of it. */
-const picture = shallowRef<Picture>();
-const { ask } = useLatest(
-  (subject: NonNullable<typeof job.subject>) =>
-    lookWorker().look(subject, { side: 'front', light: 'front', backing: 'white' }, 1000),
-  (drawn) => (picture.value = drawn),
-);
-const PAPER = { lab: [95, 0, 0] as const, transmittance: 0, scatter: 0.004 };
-watch(
-  () => job.subject && [job.subject.artworkId, job.plan?.artwork.page, job.info],
-  () => {
-    const { subject, shop } = job;
-    if (!subject || !shop) return;
-    const plan = {
-      ...subject.plan,
-      stack: parseStack('film | CMYK'),
-      material: { ...subject.plan.material, class: 'white' as const, optics: PAPER },
-    };
-    void ask({ ...subject, plan });
-  },
-  { immediate: true },
-);
+// ---- separations ----
 
-const roles = computed(() => {
-  const { plan } = job;
-  if (!plan || !page.value) return [];
-  return page.value.separations.map((separation) => {
-    const role =
-      separation.kind === 'process'
-        ? undefined
-        : roleOf(separation.name, plan.artwork.names, plan.machine);
-    return {
-      ...separation,
-      role,
-      miss: role ? undefined : nearMiss(separation.name, plan.machine),
-    };
-  });
+const hidden = ref<readonly string[]>([]);
+watch(
+  () => [job.artworkId, page.value?.number],
+  () => (hidden.value = []),
+);
+const shown = computed(
+  () =>
+    new Set(
+      page.value?.separations
+        .map(({ name }) => name)
+        .filter((name) => !hidden.value.includes(name)),
+    ),
+);
+function toggle(name: string) {
+  hidden.value = hidden.value.includes(name)
+    ? hidden.value.filter((other) => other !== name)
+    : [...hidden.value, name];
+}
+onKeyStroke(['c', 'm', 'y', 'k', 'w', 's', 'v', 'a'], (event) => {
+  if (typing(event) || !page.value || !job.plan) return;
+  if (event.key === 'a') hidden.value = [];
+  else
+    for (const separation of page.value.separations)
+      if (channelKey(separation, job.plan) === event.key) toggle(separation.name);
 });
 
-const CHOICES = [
-  { title: 'not used', value: '' },
-  { title: `is ${LAY_NAMES.W.toLowerCase()}`, value: 'W' },
-  { title: `is ${LAY_NAMES.S.toLowerCase()}`, value: 'S' },
-  { title: `is ${LAY_NAMES.V.toLowerCase()}`, value: 'V' },
-  { title: 'ignored on purpose', value: 'ignore' },
-] satisfies { title: string; value: Role | '' }[];
+const subject = computed<PageSubject | undefined>(() =>
+  job.subject && page.value
+    ? {
+        artworkId: job.subject.artworkId,
+        info: job.subject.info,
+        page: page.value,
+        machine: job.subject.plan.machine,
+        shown: [...shown.value],
+      }
+    : undefined,
+);
+const { point, values, exact, pins, move, pin, unpin } = useProbe(subject);
 
 function assign(name: string, role: Role | '') {
   const { artwork } = job.plan!;
@@ -83,17 +86,43 @@ function assign(name: string, role: Role | '') {
   });
 }
 
-const nameFindings = computed(() =>
-  (job.shown?.findings ?? []).filter(({ code }) => code === 'NAME_MISS' || code === 'SPOT_UNUSED'),
-);
-const findings = computed(() => [...nameFindings.value, ...(page.value?.findings ?? [])]);
+// ---- findings ----
 
-const INK: Record<string, string> = {
-  Cyan: '#1fa0c9',
-  Magenta: '#c9367c',
-  Yellow: '#dfb70e',
-  Black: '#2b2b30',
-};
+/** Of this page, for what it is used for; what needs the built plates comes with them. */
+const findings = computed<readonly Finding[]>(() => {
+  const { info, plan } = job;
+  if (!info || !plan || !page.value) return [];
+  const number = page.value.number;
+  const built = (job.shown?.findings ?? []).filter(
+    (finding) => finding.page === number && FROM_PLATES.has(finding.code),
+  );
+  return bySeverity([
+    ...documentFindings(info),
+    ...pageFindings(page.value, useOf(plan)),
+    ...built,
+  ]);
+});
+const FROM_PLATES = new Set([
+  'PAPER_WHITE',
+  'PINHOLES',
+  'OVERLAP_IN_LAYER',
+  'CHOKED_AWAY',
+  'BARCODE_BARE',
+  'TOTAL_INK',
+]);
+const placed = computed(() => findings.value.filter(({ place }) => place));
+const lookedAt = ref<string>();
+const nameOf = ({ code, message }: Finding) => `${code} ${message}`;
+const looked = computed(() => placed.value.find((finding) => nameOf(finding) === lookedAt.value));
+onKeyStroke(['n', 'N'], (event) => {
+  if (typing(event) || placed.value.length === 0) return;
+  const at = looked.value ? placed.value.indexOf(looked.value) : event.key === 'n' ? -1 : 0;
+  const next = at + (event.key === 'n' ? 1 : -1) + placed.value.length;
+  lookedAt.value = nameOf(placed.value[next % placed.value.length]);
+});
+const compared = shallowRef<string>();
+
+// ---- file ----
 
 function replace(artwork: ArtworkSummary) {
   const pages = artwork.info!.pages.map(({ number }) => number);
@@ -109,10 +138,14 @@ function replace(artwork: ArtworkSummary) {
   });
 }
 
-const choosePage = (number: number) =>
+function choosePage(number: number) {
+  wanted.value = undefined;
   job.update({ artwork: { ...job.plan!.artwork, page: number } });
-const chooseRear = (number: number | null) =>
+}
+function chooseRear(number: number | null) {
+  wanted.value = number ?? undefined;
   job.update({ artwork: { ...job.plan!.artwork, rearPage: number } });
+}
 </script>
 
 <template>
@@ -131,160 +164,143 @@ const chooseRear = (number: number | null) =>
       </p>
       <p v-else class="answer">No artwork yet. Drop a file below.</p>
     </header>
-    <div v-if="page" class="stage-columns">
-      <div class="panel sheet">
-        <pixel-canvas
-          :picture="picture"
-          :label="`Process colours of ${job.artwork?.fileName} on white`"
+    <div v-if="!page && job.artwork?.firstLook" class="panel first">
+      <img
+        :src="`/api/artworks/${job.artwork.id}/first-look`"
+        alt="A first, rough look at the file"
+      />
+      <p class="soft small">A first look, in screen colours. The plates are on their way.</p>
+    </div>
+    <div v-if="page && subject && job.plan" class="stage-columns">
+      <div class="stage">
+        <div class="panel sheet">
+          <page-viewer
+            :subject="subject"
+            :point="point"
+            :pins="pins"
+            :place="looked?.place"
+            :label="`Page ${page.number} of ${job.artwork?.fileName}`"
+            @probe="move"
+            @pin="pin"
+          >
+            {{ job.artwork?.fileName }} ·
+            {{
+              shown.size === 1
+                ? `“${[...shown][0]}” alone, paper for no ink, dark for full`
+                : 'colour on white paper, specials drawn over it'
+            }}
+            <template v-if="placed.length">
+              · <kbd>n</kbd> shows {{ placed.length }} finding{{ placed.length > 1 ? 's' : '' }}
+            </template>
+          </page-viewer>
+        </div>
+        <finding-list
+          places
+          :findings="findings"
+          :looked="looked"
+          @repair="job.repair"
+          @look="lookedAt = nameOf($event)"
+          @compare="compared = $event"
         />
-        <p class="soft caption">
-          {{ job.artwork?.fileName }} · its colour on white paper · {{ job.info?.colour }}
-        </p>
       </div>
       <div class="stage">
-        <div class="panel list">
-          <h2 class="label">Separations, mean over the finished page</h2>
-          <table>
-            <tbody>
-              <tr v-for="entry in roles" :key="entry.name">
-                <th scope="row">{{ entry.name }}</th>
-                <td class="meter" aria-hidden="true">
-                  <span
-                    :style="{
-                      width: `${entry.coverage * 100}%`,
-                      background: INK[entry.name] ?? 'rgb(var(--v-theme-primary))',
-                    }"
-                  ></span>
-                </td>
-                <td class="figures number">{{ percent(entry.coverage) }}</td>
-              </tr>
-            </tbody>
-          </table>
-          <template v-for="entry in roles" :key="`role-${entry.name}`">
-            <v-select
-              v-if="entry.kind !== 'process'"
-              class="mt-3"
-              :label="`“${entry.name}” on ${job.plan?.machine.name}`"
-              :items="CHOICES"
-              :model-value="entry.role ?? ''"
-              @update:model-value="assign(entry.name, $event as Role | '')"
-            />
-          </template>
+        <div v-if="job.info && job.info.pages.length > 1" class="panel pages">
+          <v-select
+            label="Front shows page"
+            :items="job.info.pages.map(({ number }) => number)"
+            :model-value="job.plan.artwork.page"
+            @update:model-value="choosePage"
+          />
+          <v-select
+            label="Rear shows page"
+            :items="[
+              { title: 'the same', value: null },
+              ...job.info.pages.map(({ number }) => ({ title: String(number), value: number })),
+            ]"
+            :model-value="job.plan.artwork.rearPage"
+            @update:model-value="chooseRear"
+          />
+          <v-btn-toggle
+            v-if="job.plan.artwork.rearPage !== null"
+            :model-value="page.number"
+            mandatory
+            density="compact"
+            variant="outlined"
+            aria-label="Page looked at"
+            @update:model-value="wanted = $event"
+          >
+            <v-btn :value="job.plan.artwork.page">Look at the front</v-btn>
+            <v-btn :value="job.plan.artwork.rearPage">Look at the rear</v-btn>
+          </v-btn-toggle>
         </div>
-        <div class="panel list sizes">
-          <dl>
-            <dt>Finished</dt>
-            <dd class="figures" :title="size(page.trimMm.width, page.trimMm.height).other">
-              {{ size(page.trimMm.width, page.trimMm.height).text }}
-            </dd>
-            <dt>Printed</dt>
-            <dd class="figures" :title="size(page.widthMm, page.heightMm).other">
-              {{ size(page.widthMm, page.heightMm).text }}
-            </dd>
-            <dt>Plates</dt>
-            <dd class="figures">
-              {{ page.widthPx }} × {{ page.heightPx }} px, {{ Math.round(page.dpi) }} dpi
-            </dd>
-          </dl>
-          <div v-if="job.info && job.info.pages.length > 1" class="pages">
-            <v-select
-              label="Front shows page"
-              :items="job.info.pages.map(({ number }) => number)"
-              :model-value="job.plan?.artwork.page"
-              @update:model-value="choosePage"
-            />
-            <v-select
-              label="Rear shows page"
-              :items="[
-                { title: 'the same', value: null },
-                ...job.info.pages.map(({ number }) => ({ title: String(number), value: number })),
-              ]"
-              :model-value="job.plan?.artwork.rearPage ?? null"
-              @update:model-value="chooseRear"
-            />
-          </div>
-        </div>
-        <finding-list :findings="findings" @repair="job.repair" />
+        <separation-table
+          :page="page"
+          :plan="job.plan"
+          :shown="shown"
+          :values="values"
+          @toggle="toggle"
+          @assign="assign"
+        />
+        <probe-panel
+          :subject="subject"
+          :plan="job.plan"
+          :point="point"
+          :values="values"
+          :magnified="exact?.picture"
+          :pins="pins"
+          @unpin="unpin"
+        />
+        <file-facts :info="job.info!" :page="page" />
       </div>
     </div>
+    <version-compare v-if="page" :page="page" />
     <drop-zone
       :title="page ? 'Drop a corrected file: the plan stays' : 'Drop the artwork here'"
       :ready="replace"
     />
+    <knockout-compare v-model="compared" />
   </section>
 </template>
 
 <style scoped>
 .sheet {
-  padding: 16px;
+  padding: 10px;
   display: grid;
-  justify-items: center;
-  gap: 10px;
+  gap: 8px;
 }
 
-.sheet :deep(canvas) {
-  max-height: 56vh;
-  box-shadow: 0 2px 14px rgb(10 20 40 / 25%);
-}
-
-.caption {
+.small {
   font-size: var(--size-small);
 }
 
-.list {
-  padding: 14px 16px;
+kbd {
+  font-family: var(--figures);
+  padding: 0 6px;
+  border: 1px solid var(--line);
+  border-radius: 4px;
 }
 
-table {
-  width: 100%;
-  border-collapse: collapse;
-  margin-top: 6px;
-}
-
-th {
-  text-align: left;
-  font-weight: 600;
-  max-width: 120px;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-th,
-td {
-  padding: 4px 0;
-}
-
-.meter {
-  width: 40%;
-  padding: 0 12px;
-}
-
-.meter span {
-  display: block;
-  height: 9px;
-  min-width: 1px;
-  border-radius: 2px;
-}
-
-.number {
-  text-align: right;
-}
-
-dl {
+.first {
   display: grid;
-  grid-template-columns: 80px 1fr;
-  row-gap: 4px;
+  justify-items: center;
+  gap: 8px;
+  padding: 16px;
 }
 
-dt {
-  color: var(--soft);
+.first img {
+  max-width: 100%;
+  max-height: 52vh;
+  box-shadow: 0 2px 14px rgb(10 20 40 / 25%);
 }
 
 .pages {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 10px;
-  margin-top: 12px;
+  padding: 12px 14px;
+}
+
+.pages .v-btn-toggle {
+  grid-column: 1 / -1;
 }
 </style>

@@ -36,7 +36,7 @@ function picked(event: Event) {
       <v-icon :icon="mdiFileImagePlusOutline" size="30" class="icon" />
       <div class="words">
         <strong>{{ title }}</strong>
-        <span class="soft">PDF, TIFF, PNG or JPEG, up to 512 MB</span>
+        <span class="soft">PDF, TIFF, SVG, PNG, JPEG or WebP, up to 512 MB</span>
       </div>
       <v-select
         v-model="dpi"
@@ -49,7 +49,7 @@ function picked(event: Event) {
       <input
         ref="picker"
         type="file"
-        accept=".pdf,.tif,.tiff,.png,.jpg,.jpeg"
+        accept=".pdf,.tif,.tiff,.png,.jpg,.jpeg,.webp,.svg"
         hidden
         data-testid="file"
         @change="picked"

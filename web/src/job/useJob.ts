@@ -12,7 +12,7 @@ import {
   plateSpecs,
   reckon,
   type ArtworkInfo,
-  type PlateMeasure,
+  type Measures,
   type PlanResult,
   type PrintPlan,
   type Repair,
@@ -24,6 +24,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { lookWorker } from '../look/worker.ts';
 import { get, post, put, Refused } from '../shared/api.ts';
 import { useLatest } from '../shared/useLatest.ts';
+import { raiseHaze } from '../stack/editStack.ts';
 
 /** Quiet time after the last change before it is saved, and before plates are built at full size. */
 const SAVE_MS = 500;
@@ -55,7 +56,7 @@ export const useJob = defineStore('job', () => {
   const saveState = ref<SaveState>('saved');
   /** What somebody else saved meanwhile. */
   const theirs = shallowRef<Job>();
-  const screenMeasures = shallowRef<{ key: string; measures: readonly PlateMeasure[] }>();
+  const screenMeasures = shallowRef<{ key: string; measures: Measures }>();
   const build = shallowRef<PlateBuild & { key: string }>();
   const selectedLayer = ref<number>();
 
@@ -82,8 +83,7 @@ export const useJob = defineStore('job', () => {
   const fullSize = computed(
     () => build.value?.key === platesKey.value && build.value.state === 'done',
   );
-  const measures = computed<readonly PlateMeasure[] | undefined>(() => {
-    if (plan.value && plateSpecs(plan.value.stack).length === 0) return [];
+  const measures = computed<Measures | undefined>(() => {
     if (fullSize.value && build.value?.measures) return build.value.measures;
     return screenMeasures.value?.key === platesKey.value
       ? screenMeasures.value.measures
@@ -316,7 +316,7 @@ export const useJob = defineStore('job', () => {
     [platesKey, info],
     () => {
       clearTimeout(buildTimer);
-      if (!subject.value || plateSpecs(subject.value.plan.stack).length === 0) return;
+      if (!subject.value) return;
       void askMeasures({ key: platesKey.value, what: subject.value });
       buildTimer = setTimeout(() => void followBuild(), BUILD_MS);
     },
@@ -349,10 +349,30 @@ export const useJob = defineStore('job', () => {
     }
   }
 
-  function repair({ separation, role }: Repair): void {
+  /** Whether a special and colour both print where the file lets one erase the other. */
+  function keepOverprint(separation: string, keep: boolean): void {
     if (!plan.value) return;
     const { artwork: chosen } = plan.value;
-    update({ artwork: { ...chosen, names: { ...chosen.names, [separation]: role } } });
+    const others = chosen.overprint.filter((name) => name !== separation);
+    update({ artwork: { ...chosen, overprint: keep ? [...others, separation] : others } });
+  }
+
+  function repair(wanted: Repair): void {
+    if (!plan.value) return;
+    const { artwork: chosen, stack } = plan.value;
+    switch (wanted.kind) {
+      case 'map-name':
+        update({
+          artwork: { ...chosen, names: { ...chosen.names, [wanted.separation]: wanted.role } },
+        });
+        break;
+      case 'overprint':
+        keepOverprint(wanted.separation, wanted.keep);
+        break;
+      case 'haze':
+        update({ stack: raiseHaze(stack, wanted.percent) });
+        break;
+    }
   }
 
   return {
@@ -381,5 +401,6 @@ export const useJob = defineStore('job', () => {
     settle,
     saveAsNew,
     repair,
+    keepOverprint,
   };
 });

@@ -7,26 +7,18 @@ import {
   memoryRaster,
   modelOf,
   pageOf,
+  plannedRaster,
   PROCESS_NAMES,
   renderLook,
-  Shrinker,
-  shrunkSize,
   sum,
   type ArtworkInfo,
   type ArtworkPage,
-  type PlateMeasure,
+  type Measures,
   type PrintPlan,
   type View,
 } from '@kyanos/core';
 import { expose, transfer } from 'comlink';
-
-/** A page at screen resolution, ink 0–255. */
-interface Preview {
-  readonly width: number;
-  readonly height: number;
-  readonly dpi: number;
-  readonly planes: ReadonlyMap<string, Uint8Array>;
-}
+import { fetchPreview, Kept, shrink, type Preview } from './preview.ts';
 
 export interface Picture {
   readonly width: number;
@@ -42,52 +34,17 @@ export interface Subject {
   readonly plan: PrintPlan;
 }
 
-const previews = new Map<string, Promise<Preview>>();
 /** Pages kept at once: a page of six plates is about 8 MB. */
-const KEPT = 14;
+const previews = new Kept<Preview>(14);
 
-function preview(artworkId: string, page: ArtworkPage): Promise<Preview> {
-  const key = `${artworkId}/${page.number}`;
-  let found = previews.get(key);
-  if (!found) {
-    found = fetchPreview(artworkId, page);
-    found.catch(() => previews.delete(key));
-    previews.set(key, found);
-    const [oldest] = previews.keys();
-    if (previews.size > KEPT && oldest !== undefined) previews.delete(oldest);
-  }
-  return found;
-}
-
-async function fetchPreview(artworkId: string, page: ArtworkPage): Promise<Preview> {
-  const response = await fetch(`/api/artworks/${artworkId}/pages/${page.number}/preview`);
-  if (!response.ok) throw new Error('The picture can’t be fetched. Reload the page.');
-  const bytes = new Uint8Array(await response.arrayBuffer());
-  const { width, height } = shrunkSize(page.widthPx, page.heightPx, PREVIEW_PX);
-  const planes = page.separations.map(
-    ({ name }, i) => [name, bytes.subarray(i * width * height, (i + 1) * width * height)] as const,
-  );
-  return { width, height, dpi: (page.dpi * width) / page.widthPx, planes: new Map(planes) };
-}
-
-function shrink({ width, height, dpi, planes }: Preview, longest: number): Preview {
-  if (Math.max(width, height) <= longest) return { width, height, dpi, planes };
-  const small = new Map<string, Uint8Array>();
-  let to = { width, height };
-  for (const [name, plane] of planes) {
-    const shrinker = new Shrinker(width, height, longest);
-    shrinker.push(plane, 0);
-    small.set(name, shrinker.plane);
-    to = shrinker;
-  }
-  return { width: to.width, height: to.height, dpi: (dpi * to.width) / width, planes: small };
-}
+const preview = (artworkId: string, page: ArtworkPage): Promise<Preview> =>
+  previews.get(`${artworkId}/${page.number}`, () => fetchPreview(artworkId, page));
 
 /** Plates of both pictures at the resolution of the previews. */
 async function build(
   { plan, info }: Subject,
   pages: ReadonlyMap<number, Preview>,
-): Promise<{ measures: PlateMeasure[]; planes: Map<string, Uint8Array> }> {
+): Promise<{ measures: Measures; planes: Map<string, Uint8Array> }> {
   const planes = new Map<string, Uint8Array>();
   const artwork = {
     info,
@@ -120,6 +77,24 @@ async function pagesFor(
   return new Map(loaded);
 }
 
+/** A page's separations with what the operator said of them carried out. */
+async function plannedPlanes(
+  { info, plan }: Subject,
+  number: number,
+  preview: Preview,
+): Promise<ReadonlyMap<string, Uint8Array>> {
+  const page = info.pages.find((candidate) => candidate.number === number)!;
+  const own = memoryRaster(preview, preview.planes);
+  const planned = plannedRaster(own, page, plan.artwork);
+  if (planned === own) return preview.planes;
+  const planes = new Map(
+    planned.channels.map((name) => [name, new Uint8Array(own.width * own.height)]),
+  );
+  for await (const { top, planes: rows } of planned.bands())
+    planned.channels.forEach((name, i) => planes.get(name)!.set(rows[i], top * own.width));
+  return planes;
+}
+
 function flip(pixels: Uint8ClampedArray, width: number): void {
   const words = new Uint32Array(pixels.buffer);
   for (let row = 0; row < words.length; row += width) words.subarray(row, row + width).reverse();
@@ -127,7 +102,7 @@ function flip(pixels: Uint8ClampedArray, width: number): void {
 
 const api = {
   /** Plate measures as the screen resolution gives them. */
-  async measure(subject: Subject): Promise<PlateMeasure[]> {
+  async measure(subject: Subject): Promise<Measures> {
     return (await build(subject, await pagesFor(subject, PREVIEW_PX))).measures;
   },
 
@@ -141,21 +116,26 @@ const api = {
       front: pageOf(plan, info, 'front').number,
       rear: pageOf(plan, info, 'rear').number,
     };
+    const inks = new Map<number, ReadonlyMap<string, Uint8Array>>();
+    for (const number of new Set([numbers.front, numbers.rear]))
+      inks.set(number, await plannedPlanes(subject, number, pages.get(number)!));
     const mean = (number: number) =>
       PROCESS_NAMES.map((name) => {
-        const plane = pages.get(number)!.planes.get(name)!;
+        const plane = inks.get(number)!.get(name)!;
         return sum(plane) / (255 * plane.length);
       });
     const table = buildLookTable(scene, view, {
       process: { front: mean(numbers.front), rear: mean(numbers.rear) },
-      plates: new Map(measures.map(({ key, coverage }) => [key, coverage])),
+      plates: new Map(measures.plates.map(({ key, coverage }) => [key, coverage])),
     });
     const page = pages.get(numbers[table.picture])!;
     const pixels = new Uint8ClampedArray(page.width * page.height * 4);
     const outOfGamut = renderLook(
       table,
       table.axes.map((axis) =>
-        axis.kind === 'process' ? page.planes.get(PROCESS_NAMES[axis.ink])! : planes.get(axis.key)!,
+        axis.kind === 'process'
+          ? inks.get(numbers[table.picture])!.get(PROCESS_NAMES[axis.ink])!
+          : planes.get(axis.key)!,
       ),
       pixels,
     );
@@ -170,7 +150,7 @@ const api = {
     subject: Subject,
     key: string,
     ramp: Uint8Array,
-  ): Promise<Picture & { measures: PlateMeasure[] }> {
+  ): Promise<Picture & { measures: Measures }> {
     const pages = await pagesFor(subject, PREVIEW_PX);
     const { measures, planes } = await build(subject, pages);
     const { width, height } = [...pages.values()][0];

@@ -87,7 +87,7 @@ const set = (change: Partial<PlateRule>) => {
       stack: changeRule(plan.value.stack, plate.value.index, plate.value.partIndex, change),
     });
 };
-const measure = computed(() => job.measures?.find(({ key }) => key === plate.value?.key));
+const measure = computed(() => job.measures?.plates.find(({ key }) => key === plate.value?.key));
 const extentTitles = EXTENTS.map((value) => ({ value, title: EXTENT_NAMES[value] }));
 const ABOUT: Record<Extent, string> = {
   art: 'Only what the artist drew into a separation of its own.',
@@ -96,7 +96,17 @@ const ABOUT: Record<Extent, string> = {
 };
 const findings = computed(() =>
   (job.shown?.findings ?? []).filter(({ code }) =>
-    ['PLATE_EMPTY', 'PAPER_WHITE', 'OVERLAP_IN_LAYER', 'NAME_MISS', 'SPOT_UNUSED'].includes(code),
+    [
+      'PLATE_EMPTY',
+      'PAPER_WHITE',
+      'PINHOLES',
+      'CHOKED_AWAY',
+      'HAZE',
+      'OVERLAP_IN_LAYER',
+      'BARCODE_BARE',
+      'NAME_MISS',
+      'SPOT_UNUSED',
+    ].includes(code),
   ),
 );
 const answer = computed(() => {

@@ -2,24 +2,36 @@
 import type { Finding, Repair } from '@kyanos/core';
 import { mdiAlertOctagonOutline, mdiAlertOutline, mdiInformationOutline } from '@mdi/js';
 import { computed } from 'vue';
+import { bySeverity } from './format.ts';
 
-const props = defineProps<{ findings: readonly Finding[] }>();
-defineEmits<{ repair: [repair: Repair] }>();
+const props = defineProps<{
+  findings: readonly Finding[];
+  /** The one that is being looked at, where places can be shown. */
+  looked?: Finding | undefined;
+  /** Whether places can be shown here. */
+  places?: boolean;
+}>();
+defineEmits<{
+  repair: [repair: Repair];
+  look: [finding: Finding];
+  compare: [separation: string];
+}>();
 
-const RANK = { error: 0, warning: 1, note: 2 };
 const LOOK = {
   error: { icon: mdiAlertOctagonOutline, word: 'Will fail', colour: 'error' },
   warning: { icon: mdiAlertOutline, word: 'Decide', colour: 'warning' },
   note: { icon: mdiInformationOutline, word: 'Good to know', colour: 'secondary' },
 };
-const sorted = computed(() =>
-  props.findings.toSorted((a, b) => RANK[a.severity] - RANK[b.severity]),
-);
+const sorted = computed(() => bySeverity(props.findings));
 </script>
 
 <template>
   <ul v-if="sorted.length" class="findings">
-    <li v-for="finding in sorted" :key="finding.code + finding.message" :class="finding.severity">
+    <li
+      v-for="finding in sorted"
+      :key="finding.code + finding.message"
+      :class="[finding.severity, { looked: finding === looked }]"
+    >
       <v-icon
         :icon="LOOK[finding.severity].icon"
         :color="LOOK[finding.severity].colour"
@@ -27,15 +39,23 @@ const sorted = computed(() =>
       />
       <div>
         <strong>{{ LOOK[finding.severity].word }}.</strong> {{ finding.message }}
-        <v-btn
-          v-if="finding.repair"
-          class="mt-2"
-          color="warning"
-          variant="flat"
-          @click="$emit('repair', finding.repair)"
-        >
-          {{ finding.repair.label }}
-        </v-btn>
+        <div v-if="finding.repair || (places && finding.place)" class="ways">
+          <v-btn
+            v-if="finding.repair"
+            color="warning"
+            variant="flat"
+            @click="$emit('repair', finding.repair)"
+          >
+            {{ finding.repair.label }}
+          </v-btn>
+          <v-btn
+            v-if="places && finding.repair?.kind === 'overprint'"
+            @click="$emit('compare', finding.repair.separation)"
+          >
+            Compare
+          </v-btn>
+          <v-btn v-if="places && finding.place" @click="$emit('look', finding)">Show where</v-btn>
+        </div>
       </div>
     </li>
   </ul>
@@ -66,6 +86,17 @@ li.warning {
 
 li.error {
   border-left-color: rgb(var(--v-theme-error));
+}
+
+li.looked {
+  box-shadow: inset 0 0 0 1.5px #e2560f;
+}
+
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-top: 8px;
 }
 
 .clear {

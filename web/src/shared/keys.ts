@@ -13,6 +13,10 @@ export const SHORTCUTS: readonly (readonly [key: string, what: string])[] = [
   ['l', 'lamp in front, lamp behind'],
   ['b', 'next ground behind the print'],
   ['p', 'next plate'],
+  ['c m y k · w s v', 'show or hide a separation of the file; a shows all'],
+  ['arrows, Enter', 'move the probe over the file, pin a point'],
+  ['+ − 0', 'closer, further away, the whole page'],
+  ['n, Shift n', 'next finding on the file, the one before'],
   ['Esc', 'close'],
   ['?', 'this list'],
 ];

@@ -37,3 +37,16 @@ export const changeRule = (
       i === partIndex ? { ...part, rule: { ...DEFAULT_RULE, ...part.rule, ...change } } : part,
     ),
   }));
+
+/** Every plate that lies under the image takes a tint up to this for blank. */
+export const raiseHaze = (stack: Stack, hazePercent: number): Stack => {
+  const raise = (layer: StackLayer): StackLayer => ({
+    ...layer,
+    parts: layer.parts.map((part) =>
+      part.rule?.extent === 'image' && part.rule.hazePercent < hazePercent
+        ? { ...part, rule: { ...part.rule, hazePercent } }
+        : part,
+    ),
+  });
+  return { ...stack, front: stack.front.map(raise), back: stack.back.map(raise) };
+};

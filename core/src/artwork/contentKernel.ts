@@ -1,0 +1,93 @@
+/** The WebAssembly of core/kernels/content.ts, fed in chunks. */
+import { WASM } from './content.wasm.ts';
+
+interface Exports {
+  readonly memory: { readonly buffer: ArrayBuffer };
+  clear(): void;
+  scan(size: number, flip: number, faintUpTo: number, heavyFrom: number): void;
+}
+
+/** Where things lie in its memory. */
+const CHUNK = 65_536;
+const SUMS = 1024;
+const HIGHEST = SUMS + 4096;
+const PLANES = HIGHEST + 1024;
+const LIGHT = PLANES + 4 * CHUNK;
+const FAINT = LIGHT + CHUNK;
+const HEAVY = FAINT + CHUNK / 16;
+
+/** Pixels that are looked at together. */
+export const BLOCK = 16;
+
+export class ContentKernel {
+  readonly #exports: Exports;
+  readonly #bytes: Uint8Array;
+
+  constructor() {
+    this.#exports = instantiate();
+    this.#bytes = new Uint8Array(this.#exports.memory.buffer);
+    this.#exports.clear();
+  }
+
+  /**
+   * Goes through the first `size` pixels of the planes, a multiple of {@link BLOCK}.
+   * @param mark is told of each block that holds faint or heavy ink: its first pixel, whether any is faint, the highest level
+   */
+  scan(
+    planes: readonly Uint8Array[],
+    size: number,
+    light: Uint8Array,
+    inverted: boolean,
+    faintUpTo: number,
+    heavyFrom: number,
+    mark: (pixel: number, faint: boolean, level: number) => void,
+  ): void {
+    const bytes = this.#bytes;
+    for (let from = 0; from < size; from += CHUNK) {
+      const length = Math.min(CHUNK, size - from);
+      planes.forEach((plane, i) =>
+        bytes.set(plane.subarray(from, from + length), PLANES + i * CHUNK),
+      );
+      this.#exports.scan(length, inverted ? 255 : 0, faintUpTo, heavyFrom);
+      light.set(bytes.subarray(LIGHT, LIGHT + length), from);
+      for (let block = 0; block < length / BLOCK; block++) {
+        const [faint, level] = [bytes[FAINT + block], bytes[HEAVY + block]];
+        if ((faint | level) !== 0) mark(from + block * BLOCK, faint !== 0, level);
+      }
+    }
+  }
+
+  /** Adds what was counted. */
+  addTo(sums: Uint32Array, highest: Uint32Array): void {
+    const own = new Uint32Array(this.#exports.memory.buffer, SUMS, 1024 + 256);
+    for (let i = 0; i < sums.length; i++) sums[i] += own[i];
+    for (let i = 0; i < highest.length; i++) highest[i] += own[1024 + i];
+  }
+}
+
+/** Browser workers and Node have it alike; the core's own types know of neither. */
+const { WebAssembly: engine } = globalThis as unknown as {
+  WebAssembly: {
+    Module: new (bytes: Uint8Array) => object;
+    Instance: new (module: object, imports: object) => { readonly exports: unknown };
+  };
+};
+
+let compiled: object | undefined;
+function instantiate(): Exports {
+  compiled ??= new engine.Module(decode(WASM));
+  return new engine.Instance(compiled, {}).exports as Exports;
+}
+
+const ALPHABET = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789+/';
+
+function decode(base64: string): Uint8Array {
+  const text = base64.replace(/=+$/, '');
+  const out = new Uint8Array((text.length * 3) >> 2);
+  for (let i = 0, held = 0, bits = 0, at = 0; i < text.length; i++) {
+    held = ((held << 6) | ALPHABET.indexOf(text[i])) & 0xffffff;
+    bits += 6;
+    if (bits >= 8) out[at++] = (held >> (bits -= 8)) & 255;
+  }
+  return out;
+}

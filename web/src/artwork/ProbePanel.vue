@@ -1,0 +1,192 @@
+<script setup lang="ts">
+/** What is under the probe: single pixels, the sum of ink, the layers it will be, and pinned points beside one another. */
+import { LAY_NAMES, pxToMm, type PrintPlan } from '@kyanos/core';
+import { mdiClose } from '@mdi/js';
+import { computed } from 'vue';
+import type { Picture } from '../look/look.worker.ts';
+import PixelCanvas from '../look/PixelCanvas.vue';
+import { point as place } from '../shared/format.ts';
+import type { PageSubject } from './page.worker.ts';
+import { layersAt, type Pin, type Spot } from './useProbe.ts';
+
+const props = defineProps<{
+  subject: PageSubject;
+  plan: PrintPlan;
+  point: Spot | undefined;
+  values: readonly number[] | undefined;
+  magnified: Picture | undefined;
+  pins: readonly Pin[];
+}>();
+defineEmits<{ unpin: [index: number] }>();
+
+const separations = computed(() => props.subject.page.separations);
+const percent = (byte: number) => Math.round(byte / 2.55);
+const sums = computed(() => {
+  const total = (process: boolean) =>
+    (props.values ?? []).reduce(
+      (sum, byte, i) => sum + ((separations.value[i].kind === 'process') === process ? byte : 0),
+      0,
+    );
+  return { process: percent(total(true)), special: percent(total(false)) };
+});
+const layers = computed(() =>
+  props.values
+    ? layersAt(props.plan, props.subject, props.values).map(({ parts, hits, side }) => ({
+        words: parts
+          .map(({ lay, amount }) => `${LAY_NAMES[lay]} ${Math.round(amount * 100)} %`)
+          .join(' beside '),
+        hits,
+        side,
+      }))
+    : [],
+);
+const where = computed(() => {
+  if (!props.point) return '';
+  const { dpi } = props.subject.page;
+  return place(pxToMm(props.point.x + 0.5, dpi), pxToMm(props.point.y + 0.5, dpi));
+});
+</script>
+
+<template>
+  <div class="panel probe" data-testid="probe">
+    <p v-if="!point" class="soft">
+      Point at the picture, or move over it with the arrow keys, to read every separation. Click or
+      press Enter to pin a point.
+    </p>
+    <template v-else>
+      <div class="glass">
+        <pixel-canvas :picture="magnified" label="Single pixels round the probe" />
+        <span class="middle" aria-hidden="true"></span>
+      </div>
+      <dl>
+        <dt>Point</dt>
+        <dd class="figures">{{ where }}</dd>
+        <dt>Ink in all</dt>
+        <dd class="figures">
+          {{ sums.process }} %<template v-if="sums.special">
+            + {{ sums.special }} % special</template
+          >
+        </dd>
+        <dt>Layers</dt>
+        <dd>
+          <ol v-if="layers.length" data-testid="layers-here">
+            <li v-for="(layer, i) in layers" :key="i">
+              {{ layer.words }}<template v-if="layer.hits > 1">, {{ layer.hits }} hits</template
+              ><template v-if="layer.side === 'back'">, on the back</template>
+            </li>
+          </ol>
+          <template v-else>nothing: {{ plan.material.name }} stays bare</template>
+        </dd>
+      </dl>
+    </template>
+    <table v-if="pins.length" class="pins">
+      <thead>
+        <tr>
+          <th scope="col">Pinned</th>
+          <th v-for="(_, i) in pins" :key="i" scope="col" class="number">
+            <button
+              type="button"
+              :aria-label="`Take point ${i + 1} off`"
+              @click="$emit('unpin', i)"
+            >
+              {{ i + 1 }} <v-icon :icon="mdiClose" size="13" />
+            </button>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(separation, s) in separations" :key="separation.name">
+          <th scope="row">{{ separation.name }}</th>
+          <td
+            v-for="(pin, i) in pins"
+            :key="i"
+            class="figures number"
+            :class="{ differs: pin.values[s] !== pins[0].values[s] }"
+          >
+            {{ percent(pin.values[s]) }} %
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>
+
+<style scoped>
+.probe {
+  display: grid;
+  grid-template-columns: 118px minmax(0, 1fr);
+  gap: 12px;
+  padding: 12px 14px;
+}
+
+.probe > p,
+.pins {
+  grid-column: 1 / -1;
+}
+
+.glass {
+  position: relative;
+  width: 118px;
+  height: 118px;
+  overflow: hidden;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: #8d8f92;
+}
+
+.glass :deep(canvas) {
+  width: 100%;
+  height: 100%;
+  image-rendering: pixelated;
+}
+
+/* One of seventeen pixels each way. */
+.middle {
+  position: absolute;
+  inset: calc(100% * 8 / 17);
+  outline: 2px solid #e2560f;
+}
+
+dl {
+  display: grid;
+  grid-template-columns: 74px 1fr;
+  row-gap: 3px;
+  align-content: start;
+}
+
+dt {
+  color: var(--soft);
+}
+
+ol {
+  padding-left: 18px;
+}
+
+.pins {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: var(--size-small);
+}
+
+.pins th {
+  text-align: left;
+  font-weight: 600;
+  max-width: 90px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.pins .number {
+  text-align: right;
+}
+
+.pins button {
+  min-height: 30px;
+  font-weight: 650;
+}
+
+.differs {
+  font-weight: 700;
+}
+</style>

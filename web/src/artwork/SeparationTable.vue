@@ -1,0 +1,187 @@
+<script setup lang="ts">
+/** Every separation of a page: whether it is shown, how much of the page it covers, and what it holds at the probe. */
+import {
+  LAY_NAMES,
+  roleOf,
+  type ArtworkPage,
+  type PrintPlan,
+  type Role,
+  type Separation,
+} from '@kyanos/core';
+import { mdiEyeOffOutline, mdiEyeOutline } from '@mdi/js';
+import { computed } from 'vue';
+import { percent } from '../shared/format.ts';
+import { channelKey } from './channels.ts';
+
+const props = defineProps<{
+  page: ArtworkPage;
+  plan: PrintPlan;
+  shown: ReadonlySet<string>;
+  /** Bytes at the probe, in the order of the separations. */
+  values: readonly number[] | undefined;
+}>();
+const emit = defineEmits<{ toggle: [name: string]; assign: [name: string, role: Role | ''] }>();
+
+const DRAWN: Record<string, string> = {
+  Cyan: '#1fa0c9',
+  Magenta: '#c9367c',
+  Yellow: '#dfb70e',
+  Black: '#2b2b30',
+};
+
+const rows = computed(() =>
+  props.page.separations.map((separation, i) => ({
+    ...separation,
+    key: channelKey(separation, props.plan),
+    colour: DRAWN[separation.name] ?? 'rgb(var(--v-theme-primary))',
+    role:
+      separation.kind === 'process'
+        ? undefined
+        : roleOf(separation.name, props.plan.artwork.names, props.plan.machine),
+    here: props.values?.[i],
+  })),
+);
+const spots = computed(() => rows.value.filter(({ kind }) => kind !== 'process'));
+
+const choices = ({ alternate }: Separation) => [
+  { title: 'prints nothing: not said yet', value: '' },
+  ...(['W', 'S', 'V'] as const).map((lay) => ({
+    title: `is ${LAY_NAMES[lay].toLowerCase()}`,
+    value: lay,
+  })),
+  ...(alternate
+    ? [{ title: `in process ink, as the file says (${alternate.space})`, value: 'process' }]
+    : []),
+  { title: 'ignored on purpose', value: 'ignore' },
+];
+const here = (byte: number) => `${Math.round(byte / 2.55)} %`;
+</script>
+
+<template>
+  <div class="panel list">
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">Separation</th>
+          <th scope="col" colspan="2" class="number">mean of page</th>
+          <th scope="col" class="number">at the probe</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="row.name" :class="{ off: !shown.has(row.name) }">
+          <th scope="row">
+            <button
+              type="button"
+              class="toggle"
+              :aria-pressed="shown.has(row.name)"
+              :aria-label="`Show ${row.name}`"
+              @click="emit('toggle', row.name)"
+            >
+              <v-icon :icon="shown.has(row.name) ? mdiEyeOutline : mdiEyeOffOutline" size="18" />
+              <span class="name">{{ row.name }}</span>
+              <kbd v-if="row.key">{{ row.key }}</kbd>
+            </button>
+          </th>
+          <td class="meter" aria-hidden="true">
+            <span :style="{ width: `${row.coverage * 100}%`, background: row.colour }"></span>
+          </td>
+          <td class="figures number">{{ percent(row.coverage) }}</td>
+          <td class="figures number here" :data-testid="`here-${row.name}`">
+            {{ row.here === undefined ? '–' : here(row.here) }}
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <v-select
+      v-for="row in spots"
+      :key="`role-${row.name}`"
+      class="mt-3"
+      :label="`“${row.name}” on ${plan.machine.name}`"
+      :items="choices(row)"
+      :model-value="row.role ?? ''"
+      @update:model-value="emit('assign', row.name, $event as Role | '')"
+    />
+  </div>
+</template>
+
+<style scoped>
+.list {
+  padding: 10px 14px 14px;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+thead th {
+  font-size: var(--size-small);
+  font-weight: 600;
+  color: var(--soft);
+  text-align: left;
+}
+
+tbody th {
+  text-align: left;
+  font-weight: 600;
+}
+
+td {
+  padding: 0;
+}
+
+.toggle {
+  display: grid;
+  grid-template-columns: 22px minmax(0, 1fr) auto;
+  align-items: center;
+  gap: 6px;
+  width: 100%;
+  min-height: 36px;
+  text-align: left;
+  font-weight: 600;
+}
+
+.name {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  max-width: 104px;
+}
+
+kbd {
+  font-family: var(--figures);
+  font-size: 0.72rem;
+  padding: 0 5px;
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  color: var(--soft);
+}
+
+.off .name,
+.off .meter {
+  opacity: 0.45;
+}
+
+.meter {
+  width: 62px;
+  padding: 0 8px 0 12px;
+}
+
+.meter span {
+  display: block;
+  height: 8px;
+  min-width: 1px;
+  border-radius: 2px;
+}
+
+thead .number,
+.number {
+  text-align: right;
+  white-space: nowrap;
+}
+
+.here {
+  font-weight: 650;
+  min-width: 76px;
+}
+</style>

@@ -1,0 +1,169 @@
+<script setup lang="ts">
+/** What a corrected file changed: sizes, separations, coverage, and where. */
+import type { ArtworkSummary, ArtworkVersion } from '@kyanos/contract';
+import { compareArtwork, type ArtworkPage } from '@kyanos/core';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { useJob } from '../job/useJob.ts';
+import PixelCanvas from '../look/PixelCanvas.vue';
+import { get, Refused } from '../shared/api.ts';
+import { percent, size } from '../shared/format.ts';
+import { useLatest } from '../shared/useLatest.ts';
+import type { Difference } from './page.worker.ts';
+import { pageWorker } from './pageWorker.ts';
+
+const props = defineProps<{ page: ArtworkPage }>();
+const job = useJob();
+
+const versions = shallowRef<readonly ArtworkVersion[]>([]);
+const chosen = ref<string>();
+const other = shallowRef<ArtworkSummary>();
+const problem = ref<string>();
+
+async function attempt(work: () => Promise<void>): Promise<void> {
+  problem.value = undefined;
+  try {
+    await work();
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    problem.value = error.problem.message;
+  }
+}
+
+// The version that holds a new file exists once it is saved.
+watch(
+  () => [job.id, job.artworkId, job.saveState === 'saved'] as const,
+  ([id, artworkId, saved]) =>
+    void attempt(async () => {
+      if (!id || !saved) return;
+      const all = await get<ArtworkVersion[]>(`/jobs/${id}/artworks`);
+      versions.value = all.filter((version) => version.artworkId !== artworkId);
+      chosen.value = versions.value.at(-1)?.artworkId;
+    }),
+  { immediate: true },
+);
+watch(chosen, (id) =>
+  attempt(async () => {
+    other.value = id === undefined ? undefined : await get<ArtworkSummary>(`/artworks/${id}`);
+  }),
+);
+
+const before = computed(
+  () =>
+    other.value?.info?.pages.find(({ number }) => number === props.page.number) ??
+    other.value?.info?.pages[0],
+);
+const change = computed(() => before.value && compareArtwork(before.value, props.page));
+const same = computed(
+  () =>
+    change.value &&
+    !change.value.size &&
+    change.value.added.length + change.value.removed.length + change.value.cover.length === 0,
+);
+
+const map = shallowRef<Difference>();
+const { ask } = useLatest(
+  ([was, is]: readonly [
+    { artworkId: string; page: ArtworkPage },
+    { artworkId: string; page: ArtworkPage },
+  ]) => pageWorker().difference(was, is),
+  (drawn) => (map.value = drawn),
+);
+watch(
+  () => [before.value, props.page, job.artworkId] as const,
+  ([was, is, artworkId]) => {
+    map.value = undefined;
+    if (was && artworkId && other.value)
+      void ask([
+        { artworkId: other.value.id, page: was },
+        { artworkId, page: is },
+      ]);
+  },
+);
+const quoted = (names: readonly string[]) => names.map((name) => `“${name}”`).join(', ');
+</script>
+
+<template>
+  <div v-if="versions.length" class="panel compare" data-testid="versions">
+    <div>
+      <h2 class="label">What the corrected file changed</h2>
+      <v-select
+        v-model="chosen"
+        class="mt-2"
+        label="Compared with"
+        :items="
+          versions.map(({ artworkId, fileName, since }) => ({
+            value: artworkId,
+            title: `${fileName}, from version ${since} on`,
+          }))
+        "
+      />
+      <p v-if="problem" role="alert" class="mt-2">{{ problem }}</p>
+      <dl v-if="change" class="mt-3">
+        <template v-if="change.size">
+          <dt>Finished</dt>
+          <dd class="figures">
+            {{ size(...change.size.before).text }} → {{ size(...change.size.now).text }}
+          </dd>
+        </template>
+        <template v-if="change.added.length">
+          <dt>New</dt>
+          <dd>{{ quoted(change.added) }}</dd>
+        </template>
+        <template v-if="change.removed.length">
+          <dt>Gone</dt>
+          <dd>{{ quoted(change.removed) }}</dd>
+        </template>
+        <template v-for="entry in change.cover" :key="entry.name">
+          <dt>{{ entry.name }}</dt>
+          <dd class="figures">{{ percent(entry.before) }} → {{ percent(entry.now) }}</dd>
+        </template>
+        <template v-if="same">
+          <dt>Numbers</dt>
+          <dd>the same size, separations and coverage</dd>
+        </template>
+        <dt>Place</dt>
+        <dd v-if="map" class="figures">
+          {{
+            map.changed === 0 ? 'no pixel differs' : `${percent(map.changed)} of the page differs`
+          }}
+        </dd>
+        <dd v-else>being compared…</dd>
+      </dl>
+    </div>
+    <figure>
+      <pixel-canvas :picture="map" label="Map of what differs between the two files" />
+      <figcaption class="soft">dark: differs most · paper: the same</figcaption>
+    </figure>
+  </div>
+</template>
+
+<style scoped>
+.compare {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 220px);
+  gap: 16px;
+  padding: 12px 14px;
+}
+
+figure {
+  display: grid;
+  gap: 6px;
+  justify-items: center;
+  font-size: var(--size-small);
+}
+
+figure :deep(canvas) {
+  max-height: 240px;
+  border: 1px solid var(--line);
+}
+
+dl {
+  display: grid;
+  grid-template-columns: 84px minmax(0, 1fr);
+  row-gap: 3px;
+}
+
+dt {
+  color: var(--soft);
+}
+</style>

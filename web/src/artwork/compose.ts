@@ -1,0 +1,144 @@
+/**
+ * The separations of a file as one picture: process ink on white paper, each special over it in its own texture, which
+ * thickens with its tint. A separation seen alone is a map on the even scale.
+ */
+import {
+  buildLookTable,
+  makeScene,
+  modelOf,
+  parseStack,
+  PROCESS_NAMES,
+  renderLook,
+  type ArtworkInfo,
+  type Kind,
+  type LookTable,
+  type Machine,
+  type Material,
+  type Separation,
+} from '@kyanos/core';
+import { coverageRamp } from '../shared/colour.ts';
+
+/** Paper, so that the file is seen as it is, whatever the job prints it on. */
+const PAPER: Material = {
+  id: 'paper',
+  name: 'White paper',
+  class: 'white',
+  form: 'sheet',
+  width: 1000,
+  length: 1000,
+  thickness: 0.1,
+  pricePerM2: 0,
+  optics: { lab: [95, 0, 0], transmittance: 0, scatter: 0.004 },
+  adhesive: false,
+  printableBack: false,
+  label: null,
+};
+
+const tables = new WeakMap<object, LookTable>();
+
+/** The table for process ink on paper; one for each printing condition. */
+export function paperTable(info: ArtworkInfo, machine: Machine): LookTable {
+  let table = tables.get(info.anchor);
+  if (!table) {
+    const stack = parseStack('film | CMYK');
+    const scene = makeScene({ stack, material: PAPER, machine, process: modelOf(info) });
+    const none = [0, 0, 0, 0];
+    table = buildLookTable(
+      scene,
+      { side: 'front', light: 'front', backing: 'white' },
+      { process: { front: none, rear: none }, plates: new Map() },
+    );
+    tables.set(info.anchor, table);
+  }
+  return table;
+}
+
+/** Marks of a special: colour, and the tint above which a pixel of the page is marked. Brighter tints mark more. */
+interface Marks {
+  readonly colour: readonly [number, number, number];
+  threshold(x: number, y: number): number;
+}
+
+/** At full tint about a third of the ground is marked, so that colour is still seen under it. */
+const MARKS: Readonly<Record<Exclude<Kind, 'process'>, Marks>> = {
+  // A stipple.
+  white: {
+    colour: [96, 112, 150],
+    threshold(x, y) {
+      const [u, v] = [(x % 7) - 3, (y % 7) - 3];
+      return (u * u + v * v) * 100;
+    },
+  },
+  // Fine brushed lines.
+  metallic: { colour: [94, 100, 110], threshold: (_, y) => Math.abs((y % 7) - 3) * 130 },
+  // Concentric arcs.
+  clear: {
+    colour: [43, 116, 128],
+    threshold: (x, y) => Math.abs((Math.hypot(x % 32, (y % 32) - 32) % 8) - 4) * 180,
+  },
+  // Slanting lines.
+  spot: { colour: [176, 86, 47], threshold: (x, y) => Math.abs(((x + y) % 9) - 4) * 130 },
+};
+/** How much of the ground a mark covers. */
+const MARK = 0.85;
+/** Where single pixels are looked at a texture would be taken for one of them: a veil instead. */
+const VEIL = 0.35;
+
+export interface Patch {
+  readonly width: number;
+  readonly height: number;
+  /** Where it lies on its level of the page, so that textures join. */
+  readonly left: number;
+  readonly top: number;
+  readonly planes: ReadonlyMap<string, Uint8Array>;
+}
+
+const ramp = coverageRamp();
+
+/**
+ * @param shown names of the separations to show
+ * @param textured false where single pixels are looked at
+ */
+export function compose(
+  table: LookTable,
+  separations: readonly Separation[],
+  shown: ReadonlySet<string>,
+  { width, height, left, top, planes }: Patch,
+  textured = true,
+): Uint8ClampedArray<ArrayBuffer> {
+  const pixels = new Uint8ClampedArray(width * height * 4);
+  const visible = separations.filter(({ name }) => shown.has(name));
+  if (visible.length === 1) {
+    const plane = planes.get(visible[0].name)!;
+    for (let i = 0, o = 0; i < plane.length; i++, o += 4) {
+      const at = plane[i] * 3;
+      pixels[o] = ramp[at];
+      pixels[o + 1] = ramp[at + 1];
+      pixels[o + 2] = ramp[at + 2];
+      pixels[o + 3] = 255;
+    }
+    return pixels;
+  }
+  const none = new Uint8Array(width * height);
+  renderLook(
+    table,
+    table.axes.map((axis) => {
+      const name = axis.kind === 'process' ? PROCESS_NAMES[axis.ink] : '';
+      return (shown.has(name) && planes.get(name)) || none;
+    }),
+    pixels,
+  );
+  for (const { name, kind } of visible) {
+    if (kind === 'process') continue;
+    const { colour, threshold } = MARKS[kind];
+    const plane = planes.get(name)!;
+    for (let y = 0, i = 0; y < height; y++)
+      for (let x = 0; x < width; x++, i++) {
+        const tint = plane[i];
+        if (tint === 0 || (textured && tint <= threshold(left + x, top + y))) continue;
+        const share = textured ? MARK : (VEIL * tint) / 255;
+        for (let c = 0; c < 3; c++) pixels[i * 4 + c] += (colour[c] - pixels[i * 4 + c]) * share;
+      }
+  }
+  return pixels;
+}

@@ -1,0 +1,10 @@
+import { wrap, type Remote } from 'comlink';
+import type { PageWorker } from './page.worker.ts';
+
+let worker: Remote<PageWorker> | undefined;
+
+/** A worker of its own: a probe must not wait until a picture of the print is drawn. */
+export const pageWorker = (): Remote<PageWorker> =>
+  (worker ??= wrap<PageWorker>(
+    new Worker(new URL('./page.worker.ts', import.meta.url), { type: 'module' }),
+  ));

@@ -1,0 +1,71 @@
+/** A page's plates at screen resolution, as the server sends them. */
+import { PREVIEW_PX } from '@kyanos/contract';
+import { channelsOf, Shrinker, shrunkSize, type ArtworkPage } from '@kyanos/core';
+
+/** Ink 0–255, by channel. */
+export interface Preview {
+  readonly width: number;
+  readonly height: number;
+  readonly dpi: number;
+  readonly planes: ReadonlyMap<string, Uint8Array>;
+}
+
+export async function fetchPreview(artworkId: string, page: ArtworkPage): Promise<Preview> {
+  const response = await fetch(`/api/artworks/${artworkId}/pages/${page.number}/preview`);
+  if (!response.ok) throw new Error('The picture can’t be fetched. Reload the page.');
+  const bytes = new Uint8Array(await response.arrayBuffer());
+  const { width, height } = shrunkSize(page.widthPx, page.heightPx, PREVIEW_PX);
+  return {
+    width,
+    height,
+    dpi: (page.dpi * width) / page.widthPx,
+    planes: planesOf(channelsOf(page), bytes),
+  };
+}
+
+export function shrink({ width, height, dpi, planes }: Preview, longest: number): Preview {
+  if (Math.max(width, height) <= longest) return { width, height, dpi, planes };
+  const small = new Map<string, Uint8Array>();
+  let to = { width, height };
+  for (const [name, plane] of planes) {
+    const shrinker = new Shrinker(width, height, longest);
+    shrinker.push(plane, 0);
+    small.set(name, shrinker.plane);
+    to = shrinker;
+  }
+  return { width: to.width, height: to.height, dpi: (dpi * to.width) / width, planes: small };
+}
+
+/** Planes that come one after another. */
+export function planesOf(
+  channels: readonly string[],
+  bytes: Uint8Array,
+): ReadonlyMap<string, Uint8Array> {
+  const size = bytes.length / channels.length;
+  return new Map(channels.map((name, i) => [name, bytes.subarray(i * size, (i + 1) * size)]));
+}
+
+/** The newest few of what is fetched by a key; a failure is asked for again next time. */
+export class Kept<T> {
+  readonly #most: number;
+  readonly #found = new Map<string, Promise<T>>();
+
+  constructor(most: number) {
+    this.#most = most;
+  }
+
+  get(key: string, fetch: () => Promise<T>): Promise<T> {
+    const known = this.#found.get(key);
+    if (known) {
+      this.#found.delete(key);
+      this.#found.set(key, known);
+      return known;
+    }
+    const found = fetch();
+    found.catch(() => this.#found.delete(key));
+    this.#found.set(key, found);
+    const [oldest] = this.#found.keys();
+    if (this.#found.size > this.#most) this.#found.delete(oldest);
+    return found;
+  }
+}
