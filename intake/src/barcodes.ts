@@ -27,7 +27,7 @@ const STEP = WINDOW / 2;
 const FINE_DPI = 420;
 /** Contrast between neighbours that may be a bar's edge, and how many a row or column needs to be worth decoding. */
 const EDGE = 60;
-const EDGES = 14;
+const EDGES = 8;
 const BUSY_LINES = 3;
 const SAMPLE = 16;
 /** Quiet zones are followed this far, modules. */
@@ -375,17 +375,24 @@ function matrixSize(type: string, version: string, at: At, length: number, dark:
   return stated ? Number(stated[2]) : length / narrowest(at, length, dark);
 }
 
+/** What the decoder read, as the trade calls it: it takes a UPC-A for the EAN-13 that it also is. */
+function named({ format, text }: ReadResult): { type: string; content: string } {
+  const type = NAMES[format] ?? format;
+  if (type === 'EAN-13' && text.startsWith('0')) return { type: 'UPC-A', content: text.slice(1) };
+  return { type: type === 'ITF' && /^\d{14}$/.test(text) ? 'ITF-14' : type, content: text };
+}
+
 function toBarcode({ result, scale, left, top, quiet, modulePx }: Found, dpi: number): Barcode {
-  const type = NAMES[result.format] ?? result.format;
+  const { type, content } = named(result);
   const { topLeft, topRight, bottomLeft, bottomRight } = result.position;
   const corners = [topLeft, topRight, bottomLeft, bottomRight];
   const mm = (px: number) => pxToMm(px * scale, dpi);
   const xs = corners.map(({ x }) => mm(x + left));
   const ys = corners.map(({ y }) => mm(y + top));
-  const right = checkDigitRight(type, result.text);
+  const right = checkDigitRight(type, content);
   return {
     type,
-    content: result.text,
+    content,
     box: {
       left: Math.min(...xs),
       top: Math.min(...ys),

@@ -76,7 +76,6 @@ const MODULES: Readonly<Record<string, number>> = {
   'UPC-A': 95,
   'EAN-8': 67,
   'UPC-E': 51,
-  'ITF-14': 135,
 };
 export const modulesAcross = (type: string): number | undefined => MODULES[type];
 

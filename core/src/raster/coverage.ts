@@ -41,13 +41,16 @@ export class CoverageMeter {
 
 /** Words that can be added up in lanes of 16 bits before one runs over: 257 × 255 is the most that fits. */
 const WORDS = 256;
+const NO_WORDS = new Uint32Array(0);
 
 /** Sum of the bytes from `start` up to `end`, four at a time: two in the even lanes of a word, two in the odd ones. */
 export function sum(plane: Uint8Array, start = 0, end = plane.length): number {
   let total = 0;
   let i = start;
   for (; i < end && (plane.byteOffset + i) % 4 !== 0; i++) total += plane[i];
-  const words = new Uint32Array(plane.buffer, plane.byteOffset + i, Math.max(0, end - i) >> 2);
+  // A view must begin on a word, even an empty one.
+  const words =
+    end - i < 4 ? NO_WORDS : new Uint32Array(plane.buffer, plane.byteOffset + i, (end - i) >> 2);
   for (let from = 0; from < words.length; from += WORDS) {
     const to = Math.min(words.length, from + WORDS);
     let even = 0;

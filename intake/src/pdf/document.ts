@@ -1,7 +1,7 @@
 /** What a PDF says of itself as a whole. */
 import type { DocumentStructure, Font } from '@kyanos/core';
 import type { Layers } from './layers.ts';
-import { isReference, textOf, type PdfDict, type PdfObjects } from './objects.ts';
+import { isDict, isReference, textOf, type PdfDict, type PdfObjects } from './objects.ts';
 
 /** Streams that {@link documentStructure} reads. */
 export const documentStreams = (objects: PdfObjects): string[] =>
@@ -73,9 +73,16 @@ function fonts(objects: PdfObjects): Font[] {
       objects.list(objects.dict(value)['/DescendantFonts']).filter(isReference),
     ),
   );
-  for (const [reference, value] of objects.all) {
+  const direct = objects.all.flatMap(([, value]) => {
     const dict = objects.dict(value);
-    if (objects.name(dict['/Type']) !== 'Font' || descendants.has(reference)) continue;
+    const named = objects.dict(objects.dict(dict['/Resources'])['/Font']);
+    return Object.values(named).filter(isDict);
+  });
+  const indirect = objects.all.flatMap(([reference, value]) =>
+    descendants.has(reference) || !isDict(value) ? [] : [value],
+  );
+  for (const dict of [...indirect, ...direct]) {
+    if (objects.name(dict['/Type']) !== 'Font') continue;
     const kind = objects.name(dict['/Subtype']) ?? 'unknown';
     const inner = kind === 'Type0' ? objects.dict(objects.list(dict['/DescendantFonts'])[0]) : dict;
     const descriptor = objects.dict(inner['/FontDescriptor']);

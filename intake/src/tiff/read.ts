@@ -21,6 +21,9 @@ const ALPHA = [1, 2];
 /** InkSet: inks that are not C, M, Y, K in this order, but as their names say. */
 const NAMED_INKS = 2;
 
+/** Tag of the embedded profile. Source: ICC.1, annex B. */
+const ICC_PROFILE = 34_675;
+
 /** Largest packed block, unpacked: it is held whole. */
 const MAX_BLOCK_MB = 256;
 
@@ -70,7 +73,7 @@ async function readImage(source: Source, image: GeoTIFFImage): Promise<SourceFil
   checkSize(width, height);
   const directory = image.fileDirectory;
   // A damaged file may lack any tag, so a missing one is undefined here.
-  const tag = async (name: string) =>
+  const tag = async (name: string | number) =>
     directory.hasTag(name as never)
       ? ((await directory.loadValue(name as never)) as unknown)
       : undefined;
@@ -150,7 +153,7 @@ async function readImage(source: Source, image: GeoTIFFImage): Promise<SourceFil
     ...PROCESS_NAMES,
     ...inks.extras.map(({ name }) => name),
   ]);
-  const profile = await tag('ICCProfile');
+  const profile = await tag(ICC_PROFILE);
   const icc = profile ? Uint8Array.from(profile as ArrayLike<number>) : undefined;
   const inPlace =
     colours === 4 && orientation === 1 ? asPlanes(source.path, layout, file, inks) : undefined;

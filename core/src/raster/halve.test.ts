@@ -1,0 +1,47 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { CoverageMeter, Halver, levelSize, sum } from './index.ts';
+
+describe('Halver', () => {
+  it('makes each pixel the mean of four', () => {
+    expect([...new Halver(4).push(Uint8Array.of(0, 100, 8, 8, 100, 200, 8, 9))]).toEqual([100, 8]);
+  });
+
+  it('gives the same rows however they come', () => {
+    const picture = fc.tuple(fc.integer({ min: 1, max: 9 }), fc.integer({ min: 1, max: 12 }));
+    fc.assert(
+      fc.property(picture, fc.integer({ min: 1, max: 5 }), ([width, height], step) => {
+        const pixels = Uint8Array.from({ length: width * height }, (_, i) => (i * 89) % 256);
+        const whole = new Halver(width).push(pixels);
+        const parts = new Halver(width);
+        const rows: number[] = [];
+        for (let y = 0; y < height; y += step)
+          rows.push(...parts.push(pixels.subarray(y * width, Math.min(height, y + step) * width)));
+        expect(rows).toEqual([...whole]);
+        expect(whole.length).toBe(levelSize(width, 1) * (height >> 1));
+      }),
+    );
+  });
+});
+
+describe('sum', () => {
+  it('adds bytes from anywhere to anywhere, as one by one', () => {
+    const bytes = Uint8Array.from({ length: 5000 }, (_, i) => (i * 151 + (i >> 3)) % 256);
+    fc.assert(
+      fc.property(fc.nat(5000), fc.nat(5000), fc.nat(7), (a, b, shift) => {
+        const plane = bytes.subarray(shift);
+        const [from, to] = [Math.min(a, b, plane.length), Math.min(Math.max(a, b), plane.length)];
+        let slow = 0;
+        for (let i = from; i < to; i++) slow += plane[i];
+        expect(sum(plane, from, to)).toBe(slow);
+      }),
+    );
+    expect(sum(new Uint8Array(1_000_003).fill(255))).toBe(255 * 1_000_003);
+  });
+
+  it('gives coverage inside a box as counted by hand', () => {
+    const meter = new CoverageMeter(1, 4, { left: 1, top: 1, right: 3, bottom: 3 });
+    meter.add({ top: 0, rows: 3, planes: [new Uint8Array(12).fill(255)] });
+    expect(meter.coverage()).toEqual([1]);
+  });
+});
