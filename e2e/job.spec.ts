@@ -148,6 +148,64 @@ test('a near miss of a spot name is mapped with one click', async ({ page }) => 
   await expect(page.getByText(/"white" prints nothing/)).toBeHidden();
 });
 
+test('a customer’s file is looked through: probe, channels, findings, and both sides of a knockout', async ({
+  page,
+}) => {
+  await drop(page, 'night-market');
+  const picture = page.getByTestId('page');
+  await expect(picture).toHaveAttribute('data-drawn', 'yes');
+
+  // The probe answers at the pointer, and moves by key.
+  const bounds = (await picture.boundingBox())!;
+  await page.mouse.move(bounds.x + bounds.width / 2, bounds.y + bounds.height * 0.76);
+  await expect(page.getByTestId('here-Yellow')).toHaveText(/^9\d %$/);
+  await picture.press('Enter');
+  await expect(page.getByRole('button', { name: 'Take point 1 off' })).toBeVisible();
+  const before = await page.getByTestId('probe').textContent();
+  await picture.press('Shift+ArrowUp');
+  await expect(page.getByTestId('probe')).not.toHaveText(before!);
+
+  // A separation is switched off by its key, and all come back.
+  const yellow = page.getByRole('button', { name: 'Show Yellow' });
+  await page.keyboard.press('y');
+  await expect(yellow).toHaveAttribute('aria-pressed', 'false');
+  await page.keyboard.press('a');
+  await expect(yellow).toHaveAttribute('aria-pressed', 'true');
+
+  // The name is mapped; then the knockout is an error, seen side by side, and mended without touching the file.
+  await stage(page, 'Material');
+  await page.getByRole('radio', { name: /Black board/ }).click();
+  await page.getByRole('radio', { name: /Flatbed No. 2/ }).click();
+  await stage(page, 'Artwork');
+  await page.getByRole('button', { name: 'Use "White " as white' }).click();
+  await stage(page, 'Stack');
+  await page.getByRole('radio', { name: /White under colour/ }).click();
+  await stage(page, 'Artwork');
+  await page.getByRole('button', { name: 'Show where' }).first().click();
+  await page.getByRole('button', { name: 'Compare' }).click();
+  const dialog = page.getByRole('dialog', { name: /Should “White ” and colour both print/ });
+  await expect(dialog.getByRole('img', { name: 'The print with both kept' })).toBeVisible();
+  await dialog.getByRole('button', { name: 'Keep both in our plates' }).click();
+  await expect(page.getByText(/Our plates keep both/)).toBeVisible();
+});
+
+test('a corrected file keeps the plan, and what it changed is told', async ({ page }) => {
+  await drop(page, 'kraft-tag');
+  await saved(page, 1);
+  await page.getByLabel('Name of the job').fill('Tag, second try');
+  await page.getByLabel('Name of the job').blur();
+  await saved(page, 2);
+  const other = DEMO_JOBS.find(({ id }) => id === 'orchard-label')!;
+  const path = join(folder, 'corrected.pdf');
+  writeFileSync(path, await other.draw());
+  await page.getByTestId('file').setInputFiles(path);
+  const change = page.getByTestId('versions');
+  await expect(change).toContainText('70.0 × 110.0 mm → 90.0 × 120.0 mm', { timeout: 60_000 });
+  await expect(change).toContainText('“Silver”');
+  await expect(change).toContainText(/\d+\.\d % of the page differs/);
+  await expect(page.getByLabel('Name of the job')).toHaveValue('Tag, second try');
+});
+
 test('white that is missing under an eye is told before it costs a sheet', async ({ page }) => {
   await page.goto('/');
   await page.getByText('Stage portrait on black board').click();

@@ -5,12 +5,15 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import {
   encodePlan,
+  TILE_PX,
+  tileLevels,
   type ArtworkSummary,
+  type ArtworkVersion,
   type Job,
   type PlateBuild,
   type StoredFile,
 } from '@kyanos/contract';
-import { planJob } from '@kyanos/core';
+import { channelsOf, planJob } from '@kyanos/core';
 import { DEMO_JOBS } from '@kyanos/demo';
 import { openArtwork } from '@kyanos/intake';
 import pino from 'pino';
@@ -168,7 +171,7 @@ describe('artwork', () => {
       plan: encodePlan(job.plan),
     });
     const built = await until<PlateBuild>(`/plates/${body.id}`);
-    expect(built.measures).toEqual(expected.plates);
+    expect(built.measures!.plates).toEqual(expected.plates);
 
     const saved = await newJob(artwork.id);
     const pdf = Buffer.from(
@@ -183,6 +186,89 @@ describe('artwork', () => {
     rmSync(path);
     expect(fonts.length).toBeGreaterThan(0);
     expect(fonts.every((line) => /yes\s+yes\s+yes/.test(line))).toBe(true);
+  });
+
+  it('can be looked at in tiles at every level, which are the plates themselves', async () => {
+    const drawn = await demo('night-market').draw();
+    const stored = await upload(bytes(drawn));
+    const artwork = await rip(stored.body.id, 200);
+    const [page] = artwork.info!.pages;
+    const channels = channelsOf(page);
+    expect(channels.length).toBeGreaterThan(page.separations.length);
+    const path = join(tmp, 'market.pdf');
+    writeFileSync(path, drawn);
+    const direct = await openArtwork(path, { dpi: 200 });
+    const planes = channels.map(() => new Uint8Array(page.widthPx * page.heightPx));
+    for await (const { top, planes: rows } of direct.raster(1).bands())
+      rows.forEach((row, i) => planes[i].set(row, top * page.widthPx));
+    await direct.close();
+    rmSync(path);
+
+    const tile = (level: number, column: number, row: number) =>
+      fetch(`${base}/artworks/${artwork.id}/pages/1/tiles/${level}/${column}/${row}`);
+    const levels = tileLevels(page.widthPx, page.heightPx);
+    expect(levels).toBe(1);
+    let [covered, wrong] = [0, 0];
+    for (let row = 0; row * TILE_PX < page.heightPx; row++)
+      for (let column = 0; column * TILE_PX < page.widthPx; column++) {
+        const data = new Uint8Array(await (await tile(0, column, row)).arrayBuffer());
+        const width = Math.min(TILE_PX, page.widthPx - column * TILE_PX);
+        const height = Math.min(TILE_PX, page.heightPx - row * TILE_PX);
+        expect(data.length).toBe(channels.length * width * height);
+        covered += width * height;
+        for (let i = 0; i < data.length; i++) {
+          const [channel, rest] = [Math.floor(i / (width * height)), i % (width * height)];
+          const x = column * TILE_PX + (rest % width);
+          const y = row * TILE_PX + Math.floor(rest / width);
+          if (data[i] !== planes[channel][y * page.widthPx + x]) wrong++;
+        }
+      }
+    expect([covered, wrong]).toEqual([page.widthPx * page.heightPx, 0]);
+    for (const [level, column, row] of [
+      [9, 0, 0],
+      [0, 99, 0],
+      [0, 0, -1],
+      [0, 0.5, 0],
+    ])
+      expect((await tile(level, column, row)).status).toBe(404);
+
+    const look = await fetch(`${base}/artworks/${artwork.id}/first-look`);
+    expect(look.headers.get('content-type')).toBe('image/png');
+    expect(artwork.firstLook).toBe(true);
+  });
+
+  it('shows a first picture while its plates are still being made', async () => {
+    const { body } = await upload(bytes(await demo('hanging-sign').draw()));
+    const { body: begun } = await call<ArtworkSummary>('POST', '/artworks', {
+      fileId: body.id,
+      fileName: 'sign.pdf',
+      dpi: 500,
+    });
+    const states: string[] = [];
+    for (;;) {
+      const { body: now } = await call<ArtworkSummary>('GET', `/artworks/${begun.id}`);
+      if (now.firstLook) states.push(now.state);
+      if (now.state !== 'queued' && now.state !== 'running') break;
+      await new Promise((done) => setTimeout(done, 100));
+    }
+    expect(states[0]).toBe('running');
+  });
+
+  it('of a job is told file by file, so that a corrected one can be compared', async () => {
+    const first = await rip((await upload(bytes(await demo('kraft-tag').draw()))).body.id, 60);
+    const second = await rip((await upload(bytes(await demo('pearl-menu').draw()))).body.id, 60);
+    const job = await newJob(first.id);
+    await call('PUT', `/jobs/${job.id}`, {
+      base: 1,
+      plan: encodePlan(demo('kraft-tag').plan),
+      artworkId: second.id,
+      savedBy: 'Ann',
+    });
+    const { body } = await call<ArtworkVersion[]>('GET', `/jobs/${job.id}/artworks`);
+    expect(body.map(({ artworkId, since }) => [artworkId, since])).toEqual([
+      [first.id, 1],
+      [second.id, 2],
+    ]);
   });
 
   it('is read once for each resolution', async () => {

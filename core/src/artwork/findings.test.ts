@@ -27,7 +27,9 @@ const histogram = (counts: Record<number, number>) =>
 
 /** Code and severity of everything found on a page that differs from an orderly one in this. */
 const found = (change: Partial<ArtworkPage>, used: Use | null = use(), page = PAGE) =>
-  pageFindings({ ...page, ...change }, used ?? undefined).map(({ code, severity }) => `${code} ${severity}`);
+  pageFindings({ ...page, ...change }, used ?? undefined).map(
+    ({ code, severity }) => `${code} ${severity}`,
+  );
 const finding = (change: Partial<ArtworkPage>, used: Use | null = use(), page = PAGE) =>
   pageFindings({ ...page, ...change }, used ?? undefined)[0];
 

@@ -69,7 +69,8 @@ interface Layout {
 }
 
 async function readImage(source: Source, image: GeoTIFFImage): Promise<SourceFile> {
-  const [width, height] = [image.getWidth(), image.getHeight()];
+  // A tag may be of any type in a damaged file, text included.
+  const [width, height] = [Number(image.getWidth()), Number(image.getHeight())];
   checkSize(width, height);
   const directory = image.fileDirectory;
   // A damaged file may lack any tag, so a missing one is undefined here.
@@ -88,8 +89,8 @@ async function readImage(source: Source, image: GeoTIFFImage): Promise<SourceFil
   const one = async (name: string, otherwise: number) => (await list(name))[0] ?? otherwise;
 
   const photometric = await one('PhotometricInterpretation', BLACK_IS_ZERO);
-  const samples = image.getSamplesPerPixel();
-  const bits = image.getBitsPerSample();
+  const samples = Number(image.getSamplesPerPixel());
+  const bits = Number(image.getBitsPerSample());
   if (bits !== 8 && bits !== 16)
     return refuse(
       'TIFF_DEPTH',
