@@ -182,8 +182,9 @@ test('a customer’s file is looked through: probe, channels, findings, and both
   await page.getByRole('radio', { name: /White under colour/ }).click();
   await stage(page, 'Artwork');
   await page.getByRole('button', { name: 'Show where' }).first().click();
+  await expect(page.getByTestId('looked')).toContainText('"White " is missing');
   await page.getByRole('button', { name: 'Compare' }).click();
-  const dialog = page.getByRole('dialog', { name: /Should “White ” and colour both print/ });
+  const dialog = page.getByRole('dialog', { name: /Should “White␣” and colour both print/ });
   await expect(dialog.getByRole('img', { name: 'The print with both kept' })).toBeVisible();
   await dialog.getByRole('button', { name: 'Keep both in our plates' }).click();
   await expect(page.getByText(/Our plates keep both/)).toBeVisible();

@@ -61,6 +61,14 @@ const DocumentReport = z.object({
 });
 
 const StructureReport = z.object({
+  /** Those that the page states itself. */
+  boxes: z.object({
+    media: Box,
+    crop: Box.nullable(),
+    bleed: Box.nullable(),
+    trim: Box.nullable(),
+  }),
+  turn: z.int(),
   spots: z.array(
     z.object({
       name: z.string(),

@@ -149,6 +149,13 @@ export const ANCHOR: ArtworkInfo['anchor'] = {
 
 /** A PDF page that says nothing of interest. */
 export const NO_OBJECTS: PageStructure = {
+  boxes: {
+    media: { left: 0, top: 0, width: 200, height: 100 },
+    crop: null,
+    bleed: null,
+    trim: null,
+  },
+  turn: 0,
   spots: [],
   pictures: [],
   text: [],

@@ -247,6 +247,27 @@ describe('pictures', () => {
     ).toBe(true);
   });
 
+  it('are turned upright as their EXIF orientation says', async () => {
+    const half = await flat(3, '#ffffff')
+      .composite([
+        {
+          input: await sharp({ create: { width: 20, height: 30, channels: 3, background: '#000' } })
+            .png()
+            .toBuffer(),
+          left: 0,
+          top: 0,
+        },
+      ])
+      .withMetadata({ orientation: 6 })
+      .jpeg({ quality: 100 })
+      .toBuffer();
+    const { page, planes } = await read(write('turned.jpg', half));
+    expect([page.widthPx, page.heightPx]).toEqual([30, 40]);
+    // The dark left half of what is stored is the upper half of what is seen.
+    const black = planes.get('Black')!;
+    expect([black[5 * 30 + 15] > 100, black[35 * 30 + 15] < 20]).toEqual([true, true]);
+  });
+
   it('in CMYK keep their ink as it is, as TIFF and as the inverted JPEG that other programs write', async () => {
     const planes = [255, 128, 0, 51].map((value) => new Uint8Array(1600).fill(value));
     const tiff = write(

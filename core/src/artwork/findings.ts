@@ -14,7 +14,7 @@ import {
   type Stack,
 } from '../stack/index.ts';
 import { FAINT } from './content.ts';
-import { nearMiss, roleOf } from './names.ts';
+import { missReason, nearMiss, roleOf } from './names.ts';
 import type {
   ArtworkInfo,
   ArtworkPage,
@@ -67,12 +67,12 @@ const names: Check = (page, use) => {
     const measure = { value: area / 100, unit: 'cm²' } as const;
     const role = nearMiss(name, use.machine);
     if (role) {
-      const wanted = use.machine.inks.find(({ channel }) => channel === role)!.spotName;
+      const wanted = use.machine.inks.find(({ channel }) => channel === role)!.spotName ?? '';
       return [
         {
           code: 'NAME_MISS',
           severity: 'warning',
-          message: `"${name}" prints nothing: ${use.machine.name} wants "${wanted}", letter by letter.`,
+          message: `"${name}" prints nothing: ${use.machine.name} wants "${wanted}", letter by letter, and ${missReason(name, wanted)}.`,
           measure,
           repair: {
             label: `Use "${name}" as ${LAY_NAMES[role].toLowerCase()}`,

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { MACHINE } from '../../test/shop.ts';
-import { kindOf, nearMiss, roleOf } from './index.ts';
+import { kindOf, nearMiss, roleOf, visibleName } from './index.ts';
+import { missReason } from './names.ts';
 
 describe('separation names', () => {
   it('are used for a special only when they match letter by letter', () => {
@@ -24,6 +25,19 @@ describe('separation names', () => {
     expect(nearMiss('Varnish', MACHINE)).toBe('V');
     expect(nearMiss('Corporate red', MACHINE)).toBeUndefined();
     expect(nearMiss('Whitehall green', MACHINE)).toBeUndefined();
+  });
+
+  it('say how they miss, and show the blank that nobody sees', () => {
+    const reasons = ['White ', 'white', 'Spot_White', 'Weiß'].map((name) =>
+      missReason(name, name.includes('_') ? 'Spot White' : 'White'),
+    );
+    expect(reasons).toEqual([
+      'it has a blank at its beginning or end',
+      'its capitals differ',
+      'its blanks, hyphens or underscores differ',
+      'it is another word',
+    ]);
+    expect([visibleName('White '), visibleName('Spot White')]).toEqual(['White␣', 'Spot White']);
   });
 
   it('follow what the operator said before anything else, even to print nothing', () => {

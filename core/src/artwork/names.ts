@@ -93,3 +93,15 @@ export function nearMiss(name: string, machine: Machine): SpecialRole | undefine
   const role = KIND_ROLE[kindOf(name)];
   return role && inkOf(machine, role as Channel) ? role : undefined;
 }
+
+/** How a name misses the one that is wanted, to end a sentence with. */
+export function missReason(name: string, wanted: string): string {
+  if (name.trim() === wanted) return 'it has a blank at its beginning or end';
+  if (name.toLowerCase() === wanted.toLowerCase()) return 'its capitals differ';
+  if (plain(name) === plain(wanted)) return 'its blanks, hyphens or underscores differ';
+  return 'it is another word';
+}
+
+/** A name with blanks at its ends made visible. */
+export const visibleName = (name: string): string =>
+  name.replace(/^ +| +$/g, (blanks) => '␣'.repeat(blanks.length));

@@ -60,7 +60,18 @@ export interface StrokeUse {
   readonly inks: readonly string[];
 }
 
+/** Boxes that the page states itself; the media box it always has. */
+export interface PageBoxes {
+  readonly media: MmBox;
+  readonly crop: MmBox | null;
+  readonly bleed: MmBox | null;
+  readonly trim: MmBox | null;
+}
+
 export interface PageStructure {
+  readonly boxes: PageBoxes;
+  /** Degrees clockwise by which the page is turned when it is shown: 0, 90, 180 or 270. */
+  readonly turn: number;
   readonly spots: readonly SpotUse[];
   readonly pictures: readonly PictureUse[];
   /** Runs of type, as far as it is still type and not outlines. */

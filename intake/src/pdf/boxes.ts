@@ -13,6 +13,8 @@ export interface PdfPage {
   readonly frame: Corners;
   readonly flag: '-dUseBleedBox' | '-dUseTrimBox' | '-dUseCropBox';
   readonly trim: Corners;
+  /** Boxes that the page states itself, by their names in the file. */
+  readonly stated: ReadonlyMap<string, Corners>;
   /** Degrees clockwise: 0, 90, 180 or 270. */
   readonly turn: number;
 }

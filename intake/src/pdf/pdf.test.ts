@@ -296,6 +296,13 @@ describe('the structure of a page', () => {
       const told = execFileSync('pdfinfo', ['-box', path]).toString();
       const poppler = (box: string) =>
         new RegExp(`${box}Box: +(.*)`).exec(told)![1].trim().split(/ +/).map(Number);
+      expect(page.structure!.turn).toBe(turn);
+      const { media, crop, bleed } = page.structure!.boxes;
+      expect([media.width, crop!.width, bleed!.left]).toEqual(
+        (turn % 180 === 0 ? [72, 66, 0] : [72, 44, 0]).map((points) =>
+          expect.closeTo((points / 72) * 25.4),
+        ),
+      );
       const [l, b, r, t] = poppler('Trim');
       const [width, height] = turn % 180 === 0 ? [r - l, t - b] : [t - b, r - l];
       expect([page.trimMm.width, page.trimMm.height]).toEqual([

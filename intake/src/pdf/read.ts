@@ -183,8 +183,8 @@ async function boxes({ path, tmp, signal }: Source): Promise<PdfPage[]> {
   const declared = await declaredBoxes(path, tmp, signal);
   return Array.from({ length: count }, (_, i) => {
     const number = i + 1;
-    const { Crop, Bleed, Trim } = found.get(number) ?? {};
-    if (!Crop || !Bleed || !Trim)
+    const { Media, Crop, Bleed, Trim } = found.get(number) ?? {};
+    if (!Media || !Crop || !Bleed || !Trim)
       return refuse(
         'ARTWORK_DAMAGED',
         `Page ${number} of the PDF states no size. Export it again.`,
@@ -201,6 +201,16 @@ async function boxes({ path, tmp, signal }: Source): Promise<PdfPage[]> {
       flag,
       frame: frame as unknown as Corners,
       trim: Trim as unknown as Corners,
+      stated: new Map(
+        Object.entries({
+          '/MediaBox': Media,
+          '/CropBox': Crop,
+          '/BleedBox': Bleed,
+          '/TrimBox': Trim,
+        })
+          .filter(([name]) => name === '/MediaBox' || has(name))
+          .map(([name, box]) => [name, box as unknown as Corners]),
+      ),
       turn: turns.get(number) ?? 0,
     };
   });

@@ -196,7 +196,18 @@ class Walker {
       overprinting: use.overprinting,
       modes: [...use.modes].sort(),
     }));
+    const stated = (name: string) => {
+      const box = this.#page.stated.get(name);
+      return box ? this.#mm(box) : null;
+    };
     return {
+      boxes: {
+        media: stated('/MediaBox') ?? this.#mm(this.#page.frame),
+        crop: stated('/CropBox'),
+        bleed: stated('/BleedBox'),
+        trim: stated('/TrimBox'),
+      },
+      turn: this.#page.turn,
       spots,
       pictures: this.#pictures,
       text: this.#text,

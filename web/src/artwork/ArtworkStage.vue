@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import type { ArtworkSummary } from '@kyanos/contract';
-import { documentFindings, pageFindings, useOf, type Finding, type Role } from '@kyanos/core';
+import {
+  documentFindings,
+  pageFindings,
+  useOf,
+  visibleName,
+  type Finding,
+  type Role,
+} from '@kyanos/core';
+import { mdiChevronLeft, mdiChevronRight } from '@mdi/js';
 import { onKeyStroke } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
@@ -32,7 +40,7 @@ const sentence = computed(() => {
   const { text } = size(value.trimMm.width, value.trimMm.height);
   const own = value.separations
     .filter(({ kind }) => kind !== 'process')
-    .map(({ name }) => `“${name}”`);
+    .map(({ name }) => `“${visibleName(name)}”`);
   const count = job.info!.pages.length;
   return `${count > 1 ? `${count} pages of ` : ''}${text} finished, ${own.length ? `with ${own.join(' and ')} of its own.` : 'in process colour, with no special plate of its own.'}`;
 });
@@ -114,11 +122,19 @@ const placed = computed(() => findings.value.filter(({ place }) => place));
 const lookedAt = ref<string>();
 const nameOf = ({ code, message }: Finding) => `${code} ${message}`;
 const looked = computed(() => placed.value.find((finding) => nameOf(finding) === lookedAt.value));
+const sheet = ref<HTMLElement>();
+/** Shows where a finding is, wherever the list stood. */
+function lookAt(finding: Finding) {
+  lookedAt.value = nameOf(finding);
+  sheet.value?.scrollIntoView({ block: 'nearest' });
+}
+function step(by: 1 | -1) {
+  if (placed.value.length === 0) return;
+  const at = looked.value ? placed.value.indexOf(looked.value) : by > 0 ? -1 : 0;
+  lookAt(placed.value[(at + by + placed.value.length) % placed.value.length]);
+}
 onKeyStroke(['n', 'N'], (event) => {
-  if (typing(event) || placed.value.length === 0) return;
-  const at = looked.value ? placed.value.indexOf(looked.value) : event.key === 'n' ? -1 : 0;
-  const next = at + (event.key === 'n' ? 1 : -1) + placed.value.length;
-  lookedAt.value = nameOf(placed.value[next % placed.value.length]);
+  if (!typing(event)) step(event.key === 'n' ? 1 : -1);
 });
 const compared = shallowRef<string>();
 
@@ -173,7 +189,7 @@ function chooseRear(number: number | null) {
     </div>
     <div v-if="page && subject && job.plan" class="stage-columns">
       <div class="stage">
-        <div class="panel sheet">
+        <div ref="sheet" class="panel sheet">
           <page-viewer
             :subject="subject"
             :point="point"
@@ -189,17 +205,36 @@ function chooseRear(number: number | null) {
                 ? `“${[...shown][0]}” alone, paper for no ink, dark for full`
                 : 'colour on white paper, specials drawn over it'
             }}
-            <template v-if="placed.length">
-              · <kbd>n</kbd> shows {{ placed.length }} finding{{ placed.length > 1 ? 's' : '' }}
-            </template>
           </page-viewer>
+          <div v-if="placed.length" class="stepper">
+            <v-btn
+              icon
+              variant="text"
+              size="small"
+              aria-label="The finding before"
+              @click="step(-1)"
+            >
+              <v-icon :icon="mdiChevronLeft" />
+            </v-btn>
+            <p v-if="looked" data-testid="looked">
+              <strong>{{ placed.indexOf(looked) + 1 }} of {{ placed.length }}.</strong>
+              {{ looked.message }}
+            </p>
+            <p v-else class="soft">
+              {{ placed.length }} finding{{ placed.length > 1 ? 's have' : ' has' }} a place on the
+              picture; <kbd>n</kbd> goes from one to the next.
+            </p>
+            <v-btn icon variant="text" size="small" aria-label="The next finding" @click="step(1)">
+              <v-icon :icon="mdiChevronRight" />
+            </v-btn>
+          </div>
         </div>
         <finding-list
           places
           :findings="findings"
           :looked="looked"
           @repair="job.repair"
-          @look="lookedAt = nameOf($event)"
+          @look="lookAt"
           @compare="compared = $event"
         />
       </div>
@@ -271,6 +306,15 @@ function chooseRear(number: number | null) {
 
 .small {
   font-size: var(--size-small);
+}
+
+.stepper {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr) auto;
+  align-items: center;
+  gap: 6px;
+  padding: 4px;
+  border-top: 1px solid var(--line);
 }
 
 kbd {

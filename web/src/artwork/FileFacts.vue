@@ -30,6 +30,12 @@ const spots = computed(() =>
 const missing = computed(
   () => props.info.document?.fonts.filter(({ embedded }) => !embedded) ?? [],
 );
+const boxes = computed(() => {
+  const { boxes: stated, turn } = props.page.structure ?? {};
+  if (!stated) return 'not read';
+  const names = (['media', 'crop', 'bleed', 'trim'] as const).filter((name) => stated[name]);
+  return `${names.join(', ')}${turn ? `; turned by ${turn}°` : ''}`;
+});
 const pictures = computed(() => props.page.structure?.pictures ?? []);
 const lowest = computed(() => Math.min(...pictures.value.map(({ dpi }) => dpi)));
 </script>
@@ -74,6 +80,8 @@ const lowest = computed(() => Math.min(...pictures.value.map(({ dpi }) => dpi)))
           >
           <template v-else>none</template>
         </dd>
+        <dt>Boxes</dt>
+        <dd>{{ boxes }}</dd>
         <dt>Transparency</dt>
         <dd>{{ page.structure?.transparency ? 'yes' : 'no' }}</dd>
       </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What would print as the file is, and what was probably meant: the same print with and without the knockout. */
+import { visibleName } from '@kyanos/core';
 import { computed, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import type { Picture, Subject } from '../look/look.worker.ts';
@@ -56,10 +57,12 @@ function choose(keep: boolean) {
     @update:model-value="name = undefined"
   >
     <div v-if="knockout" class="panel pa-6 compare" role="dialog" aria-labelledby="compare-title">
-      <h2 id="compare-title" class="question">Should “{{ name }}” and colour both print?</h2>
+      <h2 id="compare-title" class="question">
+        Should “{{ visibleName(name ?? '') }}” and colour both print?
+      </h2>
       <p class="answer">
-        Where they meet in the file one erases the other: “{{ name }}” is missing on
-        {{ area(knockout.specialLostMm2) }}, colour on {{ area(knockout.colourLostMm2) }}.
+        Where they meet in the file one erases the other: “{{ visibleName(name ?? '') }}” is missing
+        on {{ area(knockout.specialLostMm2) }}, colour on {{ area(knockout.colourLostMm2) }}.
       </p>
       <p v-if="failed" role="alert">{{ failed }}</p>
       <div class="pair">
@@ -114,6 +117,11 @@ figure {
   display: grid;
   gap: 10px;
   justify-items: start;
+}
+
+figcaption {
+  display: flex;
+  gap: 6px;
 }
 
 .light-table {

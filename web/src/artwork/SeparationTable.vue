@@ -3,6 +3,7 @@
 import {
   LAY_NAMES,
   roleOf,
+  visibleName,
   type ArtworkPage,
   type PrintPlan,
   type Role,
@@ -78,7 +79,7 @@ const here = (byte: number) => `${Math.round(byte / 2.55)} %`;
               @click="emit('toggle', row.name)"
             >
               <v-icon :icon="shown.has(row.name) ? mdiEyeOutline : mdiEyeOffOutline" size="18" />
-              <span class="name">{{ row.name }}</span>
+              <span class="name">{{ visibleName(row.name) }}</span>
               <kbd v-if="row.key">{{ row.key }}</kbd>
             </button>
           </th>
@@ -96,7 +97,7 @@ const here = (byte: number) => `${Math.round(byte / 2.55)} %`;
       v-for="row in spots"
       :key="`role-${row.name}`"
       class="mt-3"
-      :label="`“${row.name}” on ${plan.machine.name}`"
+      :label="`“${visibleName(row.name)}” on ${plan.machine.name}`"
       :items="choices(row)"
       :model-value="row.role ?? ''"
       @update:model-value="emit('assign', row.name, $event as Role | '')"
