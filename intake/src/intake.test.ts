@@ -9,13 +9,13 @@ import {
   processLayer,
   processModel,
   RAMP_TINTS,
-  type Band,
 } from '@kyanos/core';
 import { DEMO_JOBS, multiInkTiff, PdfBoard, rect } from '@kyanos/demo';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { assetPath } from './assets.ts';
-import { openArtwork, type IntakeOptions } from './index.ts';
+import { readWhole } from '../test/planes.ts';
+import { openArtwork } from './index.ts';
 import { psdHeader } from './pdf/plates.ts';
 import { planarRaster } from './planar.ts';
 import { anchorOf } from './profile.ts';
@@ -37,19 +37,7 @@ const write = (name: string, bytes: Uint8Array | string) => {
   writeFileSync(path, bytes);
   return path;
 };
-const read = async (path: string, options: IntakeOptions = {}) => {
-  const artwork = await openArtwork(path, options);
-  const planes = new Map<string, Uint8Array>();
-  for (const page of artwork.info.pages.slice(0, 1)) {
-    const raster = artwork.raster(page.number);
-    for (const name of raster.channels)
-      planes.set(name, new Uint8Array(raster.width * raster.height));
-    for (const { top, planes: band } of raster.bands() as Iterable<Band>)
-      raster.channels.forEach((name, i) => planes.get(name)!.set(band[i], top * raster.width));
-  }
-  await artwork.close();
-  return { info: artwork.info, page: artwork.info.pages[0], planes };
-};
+const read = readWhole;
 const coverages = (page: { separations: readonly { name: string; coverage: number }[] }) =>
   Object.fromEntries(page.separations.map(({ name, coverage }) => [name, coverage]));
 

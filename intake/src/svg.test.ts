@@ -1,8 +1,8 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Band } from '@kyanos/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { readWhole } from '../test/planes.ts';
 import { openArtwork } from './index.ts';
 
 let folder: string;
@@ -17,22 +17,8 @@ const write = (body: string, root = 'width="20mm" height="10mm" viewBox="0 0 20 
   );
   return path;
 };
-async function open(path: string) {
-  // Ten pixels a millimetre.
-  const artwork = await openArtwork(path, { dpi: 254 });
-  const raster = artwork.raster(1);
-  const planes = new Map(
-    raster.channels.map((name) => [name, new Uint8Array(raster.width * raster.height)]),
-  );
-  for (const { top, planes: rows } of raster.bands() as Iterable<Band>)
-    raster.channels.forEach((name, i) => planes.get(name)!.set(rows[i], top * raster.width));
-  await artwork.close();
-  const [page] = artwork.info.pages;
-  return {
-    page,
-    at: (name: string, x: number, y: number) => planes.get(name)![y * raster.width + x],
-  };
-}
+/** Ten pixels a millimetre. */
+const open = (path: string) => readWhole(path, { dpi: 254 });
 
 describe('SVG', () => {
   it('keeps its size, and makes plates of the groups that are named as specials', async () => {

@@ -3,10 +3,9 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { DEMO_JOBS } from '@kyanos/demo';
-import type { Band } from '@kyanos/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { pdf, spot, type Drawn } from '../../test/pdf.ts';
-import { openArtwork } from '../index.ts';
+import { readWhole } from '../../test/planes.ts';
 
 let folder: string;
 beforeAll(() => (folder = mkdtempSync(join(tmpdir(), 'pdf-test-'))));
@@ -19,20 +18,12 @@ function file(drawn: Drawn): string {
   return path;
 }
 
-/** Opened at 72 dpi: a pixel is a point. Planes by channel, second plates included. */
+/** Opened at 72 dpi: a pixel is a point, counted from the lower left corner; ink in percent. */
 async function open(drawn: Drawn | string) {
-  const artwork = await openArtwork(typeof drawn === 'string' ? drawn : file(drawn), { dpi: 72 });
-  const raster = artwork.raster(1);
-  const planes = new Map(
-    raster.channels.map((name) => [name, new Uint8Array(raster.width * raster.height)]),
-  );
-  for (const { top, planes: rows } of raster.bands() as Iterable<Band>)
-    raster.channels.forEach((name, i) => planes.get(name)!.set(rows[i], top * raster.width));
-  await artwork.close();
-  const [page] = artwork.info.pages;
+  const read = await readWhole(typeof drawn === 'string' ? drawn : file(drawn), { dpi: 72 });
   const at = (name: string, x: number, y: number) =>
-    Math.round((planes.get(name)![(71 - y) * 72 + x] / 255) * 100);
-  return { info: artwork.info, page, structure: page.structure!, at };
+    Math.round((read.at(name, x, 71 - y) / 255) * 100);
+  return { ...read, structure: read.page.structure!, at };
 }
 
 const STATES =

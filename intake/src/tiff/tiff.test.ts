@@ -3,10 +3,9 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { multiInkTiff } from '@kyanos/demo';
-import type { Band } from '@kyanos/core';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openArtwork } from '../index.ts';
+import { readWhole } from '../../test/planes.ts';
 import { unpackLzw } from './lzw.ts';
 
 let folder: string;
@@ -22,13 +21,8 @@ const PLANES = NAMES.map((_, n) =>
 );
 
 async function planesOf(path: string) {
-  const artwork = await openArtwork(path);
-  const raster = artwork.raster(1);
-  const planes = raster.channels.map(() => new Uint8Array(raster.width * raster.height));
-  for (const { top, planes: rows } of raster.bands() as Iterable<Band>)
-    rows.forEach((row, i) => planes[i].set(row, top * raster.width));
-  await artwork.close();
-  return { planes, raster, page: artwork.info.pages[0], info: artwork.info };
+  const { raster, planes } = await readWhole(path);
+  return { raster, planes: [...planes.values()] };
 }
 const path = (name: string) => join(folder, name);
 const base = () => {

@@ -203,7 +203,7 @@ function chooseRear(number: number | null) {
             {{
               shown.size === 1
                 ? `“${[...shown][0]}” alone, paper for no ink, dark for full`
-                : 'colour on white paper, specials drawn over it'
+                : 'colour on white, specials over it'
             }}
           </page-viewer>
           <div v-if="placed.length" class="stepper">

@@ -455,7 +455,7 @@ const percentZoom = computed(() => Math.round(scale.value * 100));
 <style scoped>
 .box {
   position: relative;
-  height: clamp(320px, 52vh, 560px);
+  height: clamp(320px, 46vh, 600px);
   overflow: hidden;
   border-radius: 8px;
   background: #8d8f92;

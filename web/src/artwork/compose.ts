@@ -16,7 +16,7 @@ import {
   type Material,
   type Separation,
 } from '@kyanos/core';
-import { coverageRamp } from '../shared/colour.ts';
+import { coverageRamp, onRamp } from '../shared/colour.ts';
 
 /** Paper, so that the file is seen as it is, whatever the job prints it on. */
 const PAPER: Material = {
@@ -106,19 +106,9 @@ export function compose(
   { width, height, left, top, planes }: Patch,
   textured = true,
 ): Uint8ClampedArray<ArrayBuffer> {
-  const pixels = new Uint8ClampedArray(width * height * 4);
   const visible = separations.filter(({ name }) => shown.has(name));
-  if (visible.length === 1) {
-    const plane = planes.get(visible[0].name)!;
-    for (let i = 0, o = 0; i < plane.length; i++, o += 4) {
-      const at = plane[i] * 3;
-      pixels[o] = ramp[at];
-      pixels[o + 1] = ramp[at + 1];
-      pixels[o + 2] = ramp[at + 2];
-      pixels[o + 3] = 255;
-    }
-    return pixels;
-  }
+  if (visible.length === 1) return onRamp(planes.get(visible[0].name)!, ramp);
+  const pixels = new Uint8ClampedArray(width * height * 4);
   const none = new Uint8Array(width * height);
   renderLook(
     table,

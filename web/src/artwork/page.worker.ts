@@ -10,7 +10,7 @@ import {
 import { expose, transfer } from 'comlink';
 import type { Picture } from '../look/look.worker.ts';
 import { fetchPreview, Kept, planesOf, shrink, type Preview } from '../look/preview.ts';
-import { coverageRamp } from '../shared/colour.ts';
+import { coverageRamp, onRamp } from '../shared/colour.ts';
 import { compose, paperTable, type Patch } from './compose.ts';
 
 /** A page, and which of its separations are to be seen. */
@@ -148,13 +148,11 @@ const api = {
         }
       }
     }
-    const pixels = new Uint8ClampedArray(width * height * 4);
     let changed = 0;
-    for (let i = 0; i < most.length; i++) {
+    for (let i = 0; i < most.length; i++)
       if (most[i] > ROUNDING) changed++;
-      const at = (most[i] > ROUNDING ? most[i] : 0) * 3;
-      pixels.set([ramp[at], ramp[at + 1], ramp[at + 2], 255], i * 4);
-    }
+      else most[i] = 0;
+    const pixels = onRamp(most, ramp);
     const picture = { width, height, pixels, outOfGamut: 0, changed: changed / most.length };
     return transfer(picture, [pixels.buffer]);
   },

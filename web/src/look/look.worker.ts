@@ -18,6 +18,7 @@ import {
   type View,
 } from '@kyanos/core';
 import { expose, transfer } from 'comlink';
+import { onRamp } from '../shared/colour.ts';
 import { fetchPreview, Kept, shrink, type Preview } from './preview.ts';
 
 export interface Picture {
@@ -155,14 +156,7 @@ const api = {
     const { measures, planes } = await build(subject, pages);
     const { width, height } = [...pages.values()][0];
     const plane = planes.get(key) ?? new Uint8Array(width * height);
-    const pixels = new Uint8ClampedArray(width * height * 4);
-    for (let i = 0, o = 0; i < plane.length; i++, o += 4) {
-      const at = plane[i] * 3;
-      pixels[o] = ramp[at];
-      pixels[o + 1] = ramp[at + 1];
-      pixels[o + 2] = ramp[at + 2];
-      pixels[o + 3] = 255;
-    }
+    const pixels = onRamp(plane, ramp);
     return transfer({ width, height, pixels, outOfGamut: 0, measures }, [pixels.buffer]);
   },
 };

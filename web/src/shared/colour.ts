@@ -34,3 +34,16 @@ export function coverageRamp(): Uint8Array {
   }
   return out;
 }
+
+/** A plane as a map on a ramp (256 × RGB): opaque RGBA. */
+export function onRamp(plane: Uint8Array, ramp: Uint8Array): Uint8ClampedArray<ArrayBuffer> {
+  const pixels = new Uint8ClampedArray(plane.length * 4);
+  for (let i = 0, o = 0; i < plane.length; i++, o += 4) {
+    const at = plane[i] * 3;
+    pixels[o] = ramp[at];
+    pixels[o + 1] = ramp[at + 1];
+    pixels[o + 2] = ramp[at + 2];
+    pixels[o + 3] = 255;
+  }
+  return pixels;
+}
