@@ -220,9 +220,10 @@ class Level {
 
   async #scan(): Promise<void> {
     const height = this.#held;
+    const busy = this.#busy(height);
     for (let left = 0; left === 0 || left + STEP < this.#width; left += STEP) {
       const width = Math.min(WINDOW, this.#width - left);
-      if (width < 16 || height < 8 || !this.#busy(left, width, height)) continue;
+      if (width < 16 || height < 8 || !busy(left, width)) continue;
       const window = new Uint8Array(width * height);
       for (let y = 0; y < height; y++)
         window.set(
@@ -252,25 +253,43 @@ class Level {
     }
   }
 
-  /** Enough fine contrast along rows or columns to be bars. */
-  #busy(left: number, width: number, height: number): boolean {
+  /**
+   * Which windows hold enough fine contrast along rows or columns to be bars. Windows overlap, so edges are counted once for
+   * the half windows they are made of.
+   */
+  #busy(height: number): (left: number, width: number) => boolean {
     const rows = this.#rows;
-    const [stride, from] = [this.#width, left];
-    let lines = 0;
-    for (let y = 0; y < height; y += SAMPLE) {
-      let edges = 0;
-      for (let i = y * stride + from + 1, end = i + width - 1; i < end; i++)
-        if (Math.abs(rows[i] - rows[i - 1]) > EDGE) edges++;
-      if (edges >= EDGES && ++lines >= BUSY_LINES) return true;
-    }
-    lines = 0;
-    for (let x = 0; x < width; x += SAMPLE) {
-      let edges = 0;
-      for (let y = 1, i = stride + from + x; y < height; y++, i += stride)
-        if (Math.abs(rows[i] - rows[i - stride]) > EDGE) edges++;
-      if (edges >= EDGES && ++lines >= BUSY_LINES) return true;
-    }
-    return false;
+    const stride = this.#width;
+    const halves = Math.ceil(stride / STEP);
+    const along = Array.from({ length: Math.ceil(height / SAMPLE) }, () => new Uint16Array(halves));
+    along.forEach((counts, line) => {
+      const begin = line * SAMPLE * stride;
+      for (let half = 0; half < halves; half++) {
+        const end = begin + Math.min(stride, (half + 1) * STEP);
+        let edges = 0;
+        for (let i = begin + half * STEP + 1; i < end; i++) {
+          const difference = rows[i] - rows[i - 1];
+          if (difference > EDGE || difference < -EDGE) edges++;
+        }
+        counts[half] = edges;
+      }
+    });
+    const down = new Uint16Array(Math.ceil(stride / SAMPLE));
+    for (let y = 1; y < height; y++)
+      for (let column = 0, i = y * stride; column < down.length; column++, i += SAMPLE) {
+        const difference = rows[i] - rows[i - stride];
+        if (difference > EDGE || difference < -EDGE) down[column]++;
+      }
+    return (left, width) => {
+      const half = left / STEP;
+      const lines = along.filter(
+        (counts) => counts[half] + (width > STEP ? counts[half + 1] : 0) >= EDGES,
+      );
+      const columns = down.subarray(left / SAMPLE, Math.ceil((left + width) / SAMPLE));
+      return (
+        lines.length >= BUSY_LINES || columns.filter((edges) => edges >= EDGES).length >= BUSY_LINES
+      );
+    };
   }
 }
 

@@ -2,7 +2,7 @@
  * The objects of a PDF as qpdf tells them in its JSON, version 2: a hostile file is parsed in a process of its own, and
  * only what was asked for comes back. References are "12 0 R", names begin with a slash, strings with u: or b:.
  */
-import { readFileSync, rmSync, statSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { run } from '../run.ts';
 
@@ -87,7 +87,7 @@ export class PdfObjects {
         limits: { fileMb: MAX_JSON_MB },
       },
     );
-    if (timedOut || (code !== 0 && code !== 3)) return undefined;
+    if (timedOut || (code !== 0 && code !== 3) || !existsSync(out)) return undefined;
     const json = JSON.parse(readFileSync(out, 'utf8')) as QpdfJson;
     return new PdfObjects(json, path, tmp, signal);
   }

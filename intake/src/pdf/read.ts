@@ -13,7 +13,7 @@ import { run, said } from '../run.ts';
 import { alternateOf, alternateStreams, spotSpaces } from './alternates.ts';
 import { stored, trimWithin, type Corners, type PdfPage } from './boxes.ts';
 import { documentStreams, documentStructure, intentProfile } from './document.ts';
-import { readLayers } from './layers.ts';
+import { readLayers, type Layers } from './layers.ts';
 import { PdfObjects } from './objects.ts';
 import { cropped, forPrint, overprintAll, writePatch, type Patch } from './patch.ts';
 import { separate } from './plates.ts';
@@ -21,48 +21,76 @@ import { pageStructure, structureStreams } from './structure.ts';
 
 export async function readPdf(source: Source): Promise<SourceFile> {
   const { path, tmp, signal } = source;
+  const objectsRead = PdfObjects.read(path, tmp, signal);
+  // Whoever waits for it later is told; the checks come first.
+  objectsRead.catch(() => undefined);
   await check(source);
-  const [pages, objects] = await Promise.all([boxes(source), PdfObjects.read(path, tmp, signal)]);
+  const [pages, objects] = await Promise.all([boxes(source), objectsRead]);
   const chosen = source.pages
     ? pages.filter(({ number }) => source.pages!.includes(number))
     : pages;
-  const told = objects && (await tell(objects, chosen));
+  const layers = objects && readLayers(objects);
+  const document: Opened = {
+    source,
+    chosen,
+    count: pages.length,
+    objects,
+    patch: objects && layers && forPrint(objects, layers),
+  };
+  // The interpreter begins while the rest of the file is still being read.
+  const first = chosen.length > 0 ? plates(document, 0, document.patch, 'as-is') : undefined;
+  first?.catch(() => undefined);
+  const told = objects && layers && (await tell(objects, layers, chosen));
   return {
     colour: 'plates by Ghostscript with overprint honoured',
     anchor: await anchorOf(told?.profile),
     document: told?.document,
     count: chosen.length,
-    pages: platesOf(source, chosen, pages.length, objects, told),
+    pages: pagesOf(document, first, told),
   };
 }
 
 type Told = Awaited<ReturnType<typeof tell>>;
 
+interface Opened {
+  readonly source: Source;
+  readonly chosen: readonly PdfPage[];
+  /** Pages of the file, chosen or not. */
+  readonly count: number;
+  /** Absent where the file is too long for its structure to be read. */
+  readonly objects: PdfObjects | undefined;
+  readonly patch: Patch | undefined;
+}
+
+/** Plates of the i-th of the chosen pages. */
+async function plates(
+  { source, chosen, count, objects }: Opened,
+  i: number,
+  patch: Patch | undefined,
+  name: string,
+): Promise<PlanarFile> {
+  const page = chosen[i];
+  const path = await single(source, page, count, objects, patch, name);
+  return separate(source, page, path, `page-${page.number}-${name}`, (share) =>
+    source.progress((0.98 * (i + share)) / chosen.length),
+  );
+}
+
 /** Page after page: the interpreter begins with one when it is asked for. */
-async function* platesOf(
-  source: Source,
-  chosen: readonly PdfPage[],
-  count: number,
-  objects: PdfObjects | undefined,
+async function* pagesOf(
+  document: Opened,
+  first: Promise<PlanarFile> | undefined,
   told: Told | undefined,
 ): AsyncGenerator<PageFile> {
+  const { source, chosen, count, objects, patch } = document;
   for (const [i, page] of chosen.entries()) {
     const structure = told?.structures.get(page.number);
     const reference = objects?.pages[page.number - 1];
-    const known = objects && reference && told ? { objects, reference, told } : undefined;
-    const rip = async (patch: Patch | undefined, name: string) =>
-      separate(
-        source,
-        page,
-        await single(source, page, count, objects, patch, name),
-        `page-${page.number}-${name}`,
-        (share) => source.progress((0.98 * (i + share)) / chosen.length),
-      );
     // Two interpreters at once: most of a page's time is theirs, and each draws on what the other leaves.
     const [file, overprinted] = await Promise.all([
-      rip(told?.patch, 'as-is'),
-      known && structure?.mayKnockOut
-        ? rip(overprintAll(known.objects, known.reference, known.told.patch), 'over')
+      (i === 0 && first) || plates(document, i, patch, 'as-is'),
+      objects && reference && patch && structure?.mayKnockOut
+        ? plates(document, i, overprintAll(objects, reference, patch), 'over')
         : undefined,
     ]);
     yield {
@@ -73,10 +101,12 @@ async function* platesOf(
       bleedDeclared: page.flag === '-dUseBleedBox',
       alternates: told?.alternates ?? new Map(),
       structure,
-      ...(known && {
-        closer: (box: MmBox, dpi: number) =>
-          closer(source, page, known.objects, known.reference, known.told.patch, count, box, dpi),
-      }),
+      ...(objects &&
+        reference &&
+        patch && {
+          closer: (box: MmBox, dpi: number) =>
+            closer(source, page, objects, reference, patch, count, box, dpi),
+        }),
       notes: [],
     };
   }
@@ -108,8 +138,7 @@ async function closer(
 }
 
 /** All that the file says, read at once. */
-async function tell(objects: PdfObjects, chosen: readonly PdfPage[]) {
-  const layers = readLayers(objects);
+async function tell(objects: PdfObjects, layers: Layers, chosen: readonly PdfPage[]) {
   const spaces = spotSpaces(objects);
   const dicts = chosen.map(({ number }) => objects.dict(objects.pages[number - 1]));
   const streams = await objects.streams([
@@ -127,7 +156,6 @@ async function tell(objects: PdfObjects, chosen: readonly PdfPage[]) {
   return {
     document: documentStructure(objects, layers, streams),
     profile: intentProfile(objects, streams),
-    patch: forPrint(objects, layers),
     alternates,
     structures: new Map(
       chosen.map((page, i) => [
@@ -139,13 +167,15 @@ async function tell(objects: PdfObjects, chosen: readonly PdfPage[]) {
 }
 
 async function check({ path, tmp, signal }: Source): Promise<void> {
-  const locked = await run('qpdf', ['--requires-password', path], { tmp, signal });
+  const [locked, checked] = await Promise.all([
+    run('qpdf', ['--requires-password', path], { tmp, signal }),
+    run('qpdf', ['--check', path], { tmp, signal }),
+  ]);
   if (locked.code === 0)
     refuse(
       'PDF_ENCRYPTED',
       'The PDF is locked with a password. Ask for one without, or save it again unlocked.',
     );
-  const checked = await run('qpdf', ['--check', path], { tmp, signal });
   if (checked.timedOut)
     refuse('PDF_TOO_SLOW', 'Checking the PDF took more than 60 s. Flatten it, or export it again.');
   // 0 is good, 3 is good with warnings.

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What the file says of itself. */
-import type { ArtworkInfo, ArtworkPage } from '@kyanos/core';
+import { processInk, type ArtworkInfo, type ArtworkPage } from '@kyanos/core';
 import { computed } from 'vue';
 import { size } from '../shared/format.ts';
 
@@ -27,6 +27,14 @@ const spots = computed(() =>
           }`,
   })),
 );
+/** The stand-in of a spot at full tint. */
+const standIn = (name: string) => {
+  const full = props.page.separations.find((s) => s.name === name)?.alternate?.ramp.at(-1);
+  return full
+    ? `; shown as ${['C', 'M', 'Y', 'K'].map((ink, i) => `${ink} ${Math.round(full[i] * 100)}`).join(' ')}`
+    : '';
+};
+const heaviest = computed(() => processInk(props.page).most);
 const missing = computed(
   () => props.info.document?.fonts.filter(({ embedded }) => !embedded) ?? [],
 );
@@ -58,6 +66,8 @@ const lowest = computed(() => Math.min(...pictures.value.map(({ dpi }) => dpi)))
       <dd class="figures">
         {{ page.widthPx }} × {{ page.heightPx }} px, {{ Math.round(page.dpi) }} dpi
       </dd>
+      <dt>Ink</dt>
+      <dd class="figures">up to {{ heaviest }} % of C, M, Y, K at one place</dd>
       <dt>Colour</dt>
       <dd>{{ info.colour }}</dd>
       <template v-if="info.document">
@@ -87,7 +97,7 @@ const lowest = computed(() => Math.min(...pictures.value.map(({ dpi }) => dpi)))
       </template>
       <template v-for="spot in spots" :key="spot.name">
         <dt class="spot">“{{ spot.name }}”</dt>
-        <dd>{{ spot.words }}</dd>
+        <dd>{{ spot.words }}{{ standIn(spot.name) }}</dd>
       </template>
       <template v-for="layer in info.document?.layers ?? []" :key="`layer-${layer.name}`">
         <dt class="spot">{{ layer.name }}</dt>
@@ -99,7 +109,8 @@ const lowest = computed(() => Math.min(...pictures.value.map(({ dpi }) => dpi)))
           {{ code.content }}, module {{ code.moduleMm.toFixed(3) }} mm<template
             v-if="code.checkDigit !== undefined"
             >, check digit {{ code.checkDigit ? 'right' : 'wrong' }}</template
-          >
+          >, quiet zones {{ code.quiet.map((q) => Math.floor(q)).join(' and ') }} modules (wants
+          {{ code.quietWanted.join(' and ') }})
         </dd>
       </template>
     </dl>
