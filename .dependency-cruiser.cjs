@@ -3,10 +3,11 @@ const MAY = {
   core: [],
   contract: ['core'],
   intake: ['core'],
+  output: ['core', 'intake'],
   demo: ['core', 'contract'],
   bench: ['core', 'contract', 'intake', 'demo'],
-  cli: ['core', 'contract', 'intake', 'demo', 'bench'],
-  server: ['core', 'contract', 'intake', 'demo'],
+  cli: ['core', 'contract', 'intake', 'output', 'demo', 'bench'],
+  server: ['core', 'contract', 'intake', 'output', 'demo'],
   web: ['core', 'contract'],
   e2e: ['demo'],
 };

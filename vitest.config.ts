@@ -12,7 +12,12 @@ export default defineConfig({
       {
         test: {
           name: 'files',
-          include: ['intake/**/*.test.ts', 'demo/**/*.test.ts', 'cli/**/*.test.ts'],
+          include: [
+            'intake/**/*.test.ts',
+            'output/**/*.test.ts',
+            'demo/**/*.test.ts',
+            'cli/**/*.test.ts',
+          ],
           testTimeout: 120_000,
           hookTimeout: 120_000,
         },

@@ -190,6 +190,17 @@ test('a customer’s file is looked through: probe, channels, findings, and both
   await expect(page.getByText(/Our plates keep both/)).toBeVisible();
 });
 
+test('the files for the machine are made and fetched', async ({ page }) => {
+  await page.goto('/');
+  await page.getByText('Orchard cordial, clear label').click();
+  await stage(page, 'Plates');
+  await page.getByRole('button', { name: 'Make the files' }).click();
+  const download = page.getByTestId('download');
+  await expect(download).toContainText(/Download, \d+\.\d MB/, { timeout: 60_000 });
+  const [file] = await Promise.all([page.waitForEvent('download'), download.click()]);
+  expect(file.suggestedFilename()).toBe('Orchard cordial, clear label.zip');
+});
+
 test('a corrected file keeps the plan, and what it changed is told', async ({ page }) => {
   await drop(page, 'kraft-tag');
   await saved(page, 1);

@@ -86,6 +86,6 @@ build() {
 stale() {
   local stamp="$root/.cache/$1.stamp" rooms=(core contract)
   [ -e "$stamp" ] && [ -d "$root/.cache/$1" ] || return 0
-  if [ "$1" = web ]; then rooms+=(web); else rooms+=(intake demo cli server bench); fi
+  if [ "$1" = web ]; then rooms+=(web); else rooms+=(intake output demo cli server bench); fi
   [ -n "$(cd "$root" && find "${rooms[@]}" package-lock.json ./*.config.ts -newer "$stamp" -type f -print -quit)" ]
 }

@@ -1,16 +1,18 @@
-/** kyanos inspect | plan | demo | schema | bench: the same computation as the app, from a shell. */
+/** kyanos inspect | plan | plates | demo | schema | bench: the same computation as the app, from a shell. */
 import { ArtworkRefused } from '@kyanos/intake';
 import { DomainError } from '@kyanos/core';
 import { benchCommand } from './bench.ts';
 import { demoCommand } from './demo.ts';
 import { inspectCommand } from './inspect.ts';
 import { planCommand } from './plan.ts';
+import { platesCommand } from './plates.ts';
 import { schemaCommand } from './schema.ts';
 import { UsageError } from './usage.ts';
 
 const COMMANDS: Record<string, (args: string[]) => Promise<void>> = {
   inspect: inspectCommand,
   plan: planCommand,
+  plates: platesCommand,
   demo: demoCommand,
   schema: schemaCommand,
   bench: benchCommand,

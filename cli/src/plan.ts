@@ -34,7 +34,8 @@ export async function planCommand(args: string[]): Promise<void> {
   }
 }
 
-function readPlan(file: string): PrintPlan {
+/** @throws UsageError naming what is wrong with it */
+export function readPlan(file: string): PrintPlan {
   const text = reading(file, () => readFileSync(file, 'utf8'));
   let value: unknown;
   try {

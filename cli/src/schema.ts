@@ -1,4 +1,4 @@
-import { BenchReport, InspectReport, Plan, PlanReport } from '@kyanos/contract';
+import { BenchReport, InspectReport, Plan, PlanReport, PlatesReport } from '@kyanos/contract';
 import { z } from 'zod';
 import { printJson } from './usage.ts';
 
@@ -10,6 +10,7 @@ export async function schemaCommand(): Promise<void> {
     planFile: schema(Plan, 'input'),
     inspect: schema(InspectReport, 'output'),
     plan: schema(PlanReport, 'output'),
+    plates: schema(PlatesReport, 'output'),
     bench: schema(BenchReport, 'output'),
   });
 }

@@ -109,4 +109,15 @@ export const PlateBuild = z.object({
 });
 export type PlateBuild = z.output<typeof PlateBuild>;
 
+/** The files of a plan for its machine, packed together. */
+export const PlateExport = z.object({
+  id: z.uuid(),
+  state: RipState,
+  progress: z.number().min(0).max(1),
+  problem: Problem.nullable(),
+  /** Of the packed file; null until it is there. */
+  bytes: z.int().nullable(),
+});
+export type PlateExport = z.output<typeof PlateExport>;
+
 export const ShopAnswer = z.custom<Shop>();

@@ -13,4 +13,11 @@ export {
   StackText,
   type PlanJson,
 } from './plan.ts';
-export { InspectReport, inspectReport, InspectReports, PlanReport, planReport } from './report.ts';
+export {
+  InspectReport,
+  inspectReport,
+  InspectReports,
+  PlanReport,
+  planReport,
+  PlatesReport,
+} from './report.ts';

@@ -212,6 +212,20 @@ export const PlanReport = z.object({
 export type PlanReport = z.output<typeof PlanReport>;
 
 const cm2 = (mm2: number) => mm2 / 100;
+/** What `plates` wrote. */
+export const PlatesReport = z.object({
+  files: z.array(
+    z.object({
+      path: z.string(),
+      /** For the machine, all inks together, one plate, or one plate for a look. */
+      kind: z.enum(['pdf', 'inks', 'plate', 'look']),
+      /** Files for the machine are counted in the order of printing, from 1. */
+      file: z.int(),
+      plates: z.array(z.object({ name: z.string(), coverage: share })),
+    }),
+  ),
+});
+
 const CHECKED = { true: 'right', false: 'wrong', undefined: 'none' } as const;
 
 export function inspectReport(file: string, info: ArtworkInfo): InspectReport {

@@ -37,7 +37,8 @@ function openProfile(cms: lcms.Lcms, bytes: Uint8Array): lcms.Handle {
 }
 
 /** The printing condition for artwork that names none: a public-domain CMYK profile. */
-export const defaultProfile = (): Uint8Array => readFileSync(assetPath('process.icc'));
+export const PRINTING_CONDITION = 'Process inks on coated paper';
+export const printingProfile = (): Uint8Array => readFileSync(assetPath('process.icc'));
 
 export interface Converter {
   /** Interleaved pixels in, interleaved C, M, Y, K out (0–255 ink). */
@@ -63,7 +64,7 @@ export async function pictureConverter(
   // Grey without a profile is read as sRGB with three equal channels.
   const spread = channels === 1 && !own;
   if (!own) source = cms.cmsCreate_sRGBProfile();
-  const bytes = defaultProfile();
+  const bytes = printingProfile();
   const target = openProfile(cms, bytes);
   const transform = cms.cmsCreateTransform(
     source,
@@ -97,11 +98,11 @@ export async function pictureConverter(
 /** Lab of solids and tints in a CMYK profile, by its colorimetric table. The default profile if there is no other. */
 export async function anchorOf(embedded?: Uint8Array): Promise<ProcessAnchor> {
   const cms = await lcmsEngine();
-  let bytes = embedded ?? defaultProfile();
+  let bytes = embedded ?? printingProfile();
   let profile = openProfile(cms, bytes);
   if (!profile || cms.cmsGetColorSpaceASCII(profile).trim() !== 'CMYK') {
     if (profile) cms.cmsCloseProfile(profile);
-    bytes = defaultProfile();
+    bytes = printingProfile();
     profile = openProfile(cms, bytes);
   }
   const lab = cms.cmsCreateLab4Profile(null);
@@ -139,7 +140,7 @@ export async function toProcess(
 ): Promise<(colour: readonly number[]) => readonly [number, number, number, number]> {
   const cms = await lcmsEngine();
   const source = space === 'rgb' ? cms.cmsCreate_sRGBProfile() : cms.cmsCreateLab4Profile(null);
-  const target = openProfile(cms, defaultProfile());
+  const target = openProfile(cms, printingProfile());
   const transform = cms.cmsCreateTransform(
     source,
     space === 'rgb' ? lcms.TYPE_RGB_8 : LAB_FLOAT,

@@ -6,6 +6,7 @@ import type pg from 'pg';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import { artworkRoutes } from './artwork/routes.ts';
+import { exportRoutes } from './exports/routes.ts';
 import { fileRoutes } from './files/routes.ts';
 import { answerErrors, Refusal } from './http.ts';
 import { jobRoutes } from './jobs/routes.ts';
@@ -49,6 +50,7 @@ export function makeApp(
     shopRoutes(pool),
     artworkRoutes(pool, queue),
     plateRoutes(pool, queue),
+    exportRoutes(pool, queue),
     jobRoutes(pool),
     runSheetRoutes(pool),
   );

@@ -4,10 +4,10 @@ import type pg from 'pg';
 import type { Db } from './db.ts';
 
 export interface Work {
-  readonly task: 'rip' | 'plates';
+  readonly task: 'rip' | 'plates' | 'export';
   readonly id: string;
 }
-const TABLE = { rip: 'artwork', plates: 'plate_build' } as const;
+const TABLE = { rip: 'artwork', plates: 'plate_build', export: 'plate_export' } as const;
 
 export type Queue = WorkerUtils;
 /** The queue speaks of every lost connection and tries again by itself; what matters reaches the job's own state. */
@@ -26,7 +26,7 @@ const SILENCE = '20 seconds';
 
 /** Work whose worker was killed is queued again. */
 export async function recover(db: Db, queue: Queue): Promise<void> {
-  for (const task of ['rip', 'plates'] as const) {
+  for (const task of ['rip', 'plates', 'export'] as const) {
     const { rows } = await db.query<{ id: string }>(
       `update ${TABLE[task]} set state = 'queued', progress = 0, touched_at = now()
        where state = 'queued' or (state = 'running' and touched_at < now() - interval '${SILENCE}')

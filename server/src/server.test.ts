@@ -11,6 +11,7 @@ import {
   type ArtworkVersion,
   type Job,
   type PlateBuild,
+  type PlateExport,
   type StoredFile,
 } from '@kyanos/contract';
 import { channelsOf, planJob } from '@kyanos/core';
@@ -312,6 +313,48 @@ describe('artwork', () => {
     );
     await recover(database.pool, queue);
     expect((await until<ArtworkSummary>(`/artworks/${rows[0].id}`)).state).toBe('done');
+  });
+});
+
+describe('files for the machine', () => {
+  it('are made by the worker, once for a plan, and are the plates that were measured', async () => {
+    const job = demo('orchard-label');
+    const artwork = await rip((await upload(bytes(await job.draw()))).body.id, 100);
+    const ask = () =>
+      call<PlateExport>('POST', `/artworks/${artwork.id}/export`, { plan: encodePlan(job.plan) });
+    const { body: begun, status } = await ask();
+    expect(status).toBe(202);
+    const made = await until<PlateExport>(`/exports/${begun.id}`);
+    expect(made).toMatchObject({ state: 'done', problem: null });
+    expect((await ask()).body.id).toBe(made.id);
+
+    const answer = await fetch(`${base}/exports/${made.id}/plates.zip`);
+    expect(answer.headers.get('content-disposition')).toContain('Orchard cordial, clear label.zip');
+    const zip = Buffer.from(await answer.arrayBuffer());
+    expect(zip.length).toBe(made.bytes);
+    const path = join(tmp, 'plates.zip');
+    writeFileSync(path, zip);
+    // Python's own reader of archives, which checks every sum.
+    const listed = execFileSync('python3', [
+      '-c',
+      `import sys, zipfile; z = zipfile.ZipFile(sys.argv[1]); assert z.testzip() is None; z.extract('01-front.pdf', sys.argv[2]); print('\\n'.join(z.namelist()))`,
+      path,
+      tmp,
+    ]);
+    expect(listed.toString().trim().split('\n')).toContain('01-front-White.tif');
+    const back = await openArtwork(join(tmp, '01-front.pdf'), { dpi: 100 });
+    const white = (info: typeof back.info) =>
+      info.pages[0].separations.find(({ name }) => name === 'White')!.coverageWithBleed;
+    expect(white(back.info)).toBe(white(artwork.info!));
+    await back.close();
+    rmSync(path);
+    rmSync(join(tmp, '01-front.pdf'));
+  });
+
+  it('are not to be had before they are there', async () => {
+    const nobody = '00000000-0000-4000-8000-000000000000';
+    expect((await fetch(`${base}/exports/${nobody}`)).status).toBe(404);
+    expect((await fetch(`${base}/exports/${nobody}/plates.zip`)).status).toBe(409);
   });
 });
 

@@ -3,6 +3,7 @@ import { DomainError } from '@kyanos/core';
 import { parseCronItems, run, type TaskList } from 'graphile-worker';
 import { ripArtwork } from './artwork/rip.ts';
 import { openPool } from './db.ts';
+import { exportStoredPlates } from './exports/build.ts';
 import { refusalFor } from './http.ts';
 import { buildStoredPlates } from './plates/build.ts';
 import { enqueue, openQueue, perform, quiet, recover } from './queue.ts';
@@ -42,6 +43,15 @@ const taskList: TaskList = {
       pool,
       { task: 'plates', id },
       (report, signal) => buildStoredPlates(pool, id, report, signal),
+      problem,
+    );
+  },
+  async export(payload) {
+    const id = idOf(payload);
+    await perform(
+      pool,
+      { task: 'export', id },
+      (report, signal) => exportStoredPlates(pool, id, report, signal),
       problem,
     );
   },

@@ -8,6 +8,7 @@ export {
   type Shop,
   type Viewing,
 } from './plan.ts';
+export { printFiles, thinned, type PrintFile, type PrintPlate } from './printFiles.ts';
 export {
   inkMl,
   measurePlates,

@@ -60,8 +60,8 @@ export async function separate(
   };
 }
 
-/** More than the header with its names ever takes. */
-const HEADER_BYTES = 64 * 1024;
+/** More than the header ever takes: with the profile in it about 190 kB, and names. A page smaller than this is read when it is whole. */
+const HEADER_BYTES = 1 << 20;
 
 async function interpret(
   { dpi, tmp, signal }: Source,
@@ -129,7 +129,7 @@ const NAMES_RESOURCE = 1006;
 export function psdHeader(path: string): Omit<PlanarFile, 'dpi'> {
   const handle = openSync(path, 'r');
   try {
-    const head = Buffer.alloc(1 << 20);
+    const head = Buffer.alloc(HEADER_BYTES);
     const size = readSync(handle, head, 0, head.length, 0);
     if (size < 30 || head.toString('latin1', 0, 4) !== '8BPS')
       throw new Error('The plates are not in the layout that was asked for.');

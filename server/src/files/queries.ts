@@ -77,19 +77,24 @@ const INSERT = /* sql */ `
   on conflict on constraint file_sha256_key do nothing
   returning id`;
 
-/** Writes a stored file to a path, a chunk at a time. */
+/** A stored file, a chunk at a time. */
+export async function* fileChunks(db: Db, id: string): AsyncGenerator<Buffer> {
+  for (let seq = 0; ; seq++) {
+    const { rows } = await db.query<{ bytes: Buffer }>({
+      name: 'fetch-chunk',
+      text: 'select bytes from file_chunk where file_id = $1::uuid and seq = $2::int',
+      values: [id, seq],
+    });
+    if (rows.length === 0) return;
+    yield rows[0].bytes;
+  }
+}
+
+/** Writes a stored file to a path. */
 export async function fetchFile(db: Db, id: string, path: string): Promise<void> {
   const handle = await open(path, 'w');
   try {
-    for (let seq = 0; ; seq++) {
-      const { rows } = await db.query<{ bytes: Buffer }>({
-        name: 'fetch-chunk',
-        text: 'select bytes from file_chunk where file_id = $1::uuid and seq = $2::int',
-        values: [id, seq],
-      });
-      if (rows.length === 0) break;
-      await handle.write(rows[0].bytes);
-    }
+    for await (const chunk of fileChunks(db, id)) await handle.write(chunk);
   } finally {
     await handle.close();
   }

@@ -1,6 +1,14 @@
 /** Queue task: the plates of a plan, measured at full resolution. */
 import { Plan } from '@kyanos/contract';
-import { measurePlates, overprintedChannel, PROCESS_NAMES, roleOf } from '@kyanos/core';
+import {
+  measurePlates,
+  overprintedChannel,
+  PROCESS_NAMES,
+  roleOf,
+  type Artwork,
+  type ArtworkInfo,
+  type PrintPlan,
+} from '@kyanos/core';
 import type pg from 'pg';
 import { storedRaster } from '../artwork/bands.ts';
 import { readyArtwork } from '../artwork/queries.ts';
@@ -18,22 +26,7 @@ export async function buildStoredPlates(
   const plan = Plan.parse(rows[0].plan);
   const { artworkId } = rows[0];
   const info = await readyArtwork(pool, artworkId);
-  const artwork = {
-    info,
-    raster(number: number) {
-      const page = info.pages.find((candidate) => candidate.number === number)!;
-      const used = page.separations
-        .map(({ name }) => name)
-        .filter((name) => roleOf(name, plan.artwork.names, plan.machine));
-      const second = plan.artwork.overprint.length > 0 ? page.overprinted : [];
-      return storedRaster(
-        pool,
-        artworkId,
-        page,
-        new Set([...PROCESS_NAMES, ...used, ...second.map(overprintedChannel)]),
-      );
-    },
-  };
+  const artwork = storedArtwork(pool, artworkId, info, plan);
   const measures = await measurePlates(plan, artwork, undefined, (share) => {
     signal.throwIfAborted();
     report(share);
@@ -43,3 +36,26 @@ export async function buildStoredPlates(
     JSON.stringify(measures),
   ]);
 }
+
+/** Artwork in the database as a plan uses it: only the separations that print are fetched. */
+export const storedArtwork = (
+  pool: pg.Pool,
+  artworkId: string,
+  info: ArtworkInfo,
+  plan: PrintPlan,
+): Artwork => ({
+  info,
+  raster(number: number) {
+    const page = info.pages.find((candidate) => candidate.number === number)!;
+    const used = page.separations
+      .map(({ name }) => name)
+      .filter((name) => roleOf(name, plan.artwork.names, plan.machine));
+    const second = plan.artwork.overprint.length > 0 ? page.overprinted : [];
+    return storedRaster(
+      pool,
+      artworkId,
+      page,
+      new Set([...PROCESS_NAMES, ...used, ...second.map(overprintedChannel)]),
+    );
+  },
+});

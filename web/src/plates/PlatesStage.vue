@@ -23,6 +23,7 @@ import { typing } from '../shared/keys.ts';
 import { useLatest } from '../shared/useLatest.ts';
 import { changeRule } from '../stack/editStack.ts';
 import NumberField from '../shared/NumberField.vue';
+import ExportPanel from './ExportPanel.vue';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -207,9 +208,11 @@ const state = computed(() => {
             artwork. Two to three pixels keep white from peeking out; common practice.
           </p>
         </div>
+        <export-panel />
         <finding-list :findings="findings" @repair="job.repair" />
       </div>
     </div>
+    <export-panel v-else />
   </section>
 </template>
 

@@ -1,0 +1,1 @@
+export { exportPlates, type Exported, type ExportOptions } from './export.ts';

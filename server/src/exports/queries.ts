@@ -1,0 +1,64 @@
+import { createHash } from 'node:crypto';
+import { encodePlan, type PlateExport } from '@kyanos/contract';
+import type { PrintPlan } from '@kyanos/core';
+import type { Db } from '../db.ts';
+import { Refusal } from '../http.ts';
+import { rulesKey } from '../plates/queries.ts';
+
+const COLUMNS = /* sql */ `
+  e.id, e.state, e.progress, e.problem, f.bytes::float8 as bytes`;
+
+/** What the files depend on: the plates, how strong they are laid, and what they are called. */
+const planKey = (plan: PrintPlan): string =>
+  createHash('sha256')
+    .update(JSON.stringify([rulesKey(plan), plan.name, encodePlan(plan).stack]))
+    .digest('hex');
+
+/** One that failed or was cancelled is begun again. */
+export async function upsertExport(
+  db: Db,
+  artworkId: string,
+  plan: PrintPlan,
+): Promise<{ id: string; queued: boolean }> {
+  const values = [artworkId, planKey(plan), JSON.stringify(encodePlan(plan))];
+  const { rows } = await db.query<{ id: string; state: string }>(UPSERT, values);
+  return { id: rows[0].id, queued: rows[0].state === 'queued' };
+}
+
+const UPSERT = /* sql */ `
+  insert into plate_export (artwork_id, plan_key, plan)
+  values ($1::uuid, $2::text, $3::jsonb)
+  on conflict on constraint plate_export_key do update set
+    state = case when plate_export.state in ('failed', 'cancelled') then 'queued' else plate_export.state end,
+    problem = null
+  returning id, state`;
+
+export async function exportById(db: Db, id: string): Promise<PlateExport> {
+  const { rows } = await db.query<PlateExport>(
+    `select ${COLUMNS} from plate_export e left join file f on f.id = e.file_id where e.id = $1::uuid`,
+    [id],
+  );
+  if (!rows[0])
+    throw new Refusal(
+      404,
+      'EXPORT_UNKNOWN',
+      'These files are not being made. Ask for them again at the plates of the job.',
+    );
+  return rows[0];
+}
+
+/** The packed file, and the name of its job. @throws Refusal 409 while it is not there */
+export async function exportedFile(db: Db, id: string): Promise<{ fileId: string; name: string }> {
+  const { rows } = await db.query<{ fileId: string | null; name: string }>(
+    `select file_id as "fileId", plan->>'name' as name from plate_export where id = $1::uuid`,
+    [id],
+  );
+  const [row] = rows;
+  if (!row?.fileId)
+    throw new Refusal(
+      409,
+      'EXPORT_NOT_READY',
+      'The files are still being made. Wait until they are done.',
+    );
+  return { fileId: row.fileId, name: row.name };
+}

@@ -1,0 +1,140 @@
+<script setup lang="ts">
+/** The files that go to the machine: made at full resolution on the server, then fetched. */
+import { encodePlan, type PlateExport, type Problem } from '@kyanos/contract';
+import { printFiles, type PrintFile } from '@kyanos/core';
+import { mdiDownloadOutline, mdiFileExportOutline } from '@mdi/js';
+import { computed, onScopeDispose, shallowRef, watch } from 'vue';
+import { useJob } from '../job/useJob.ts';
+import { get, post, Refused } from '../shared/api.ts';
+
+const POLL_MS = 400;
+
+const job = useJob();
+const files = computed(() => (job.plan ? printFiles(job.plan) : []));
+const named = ({ plates, mirrored, hits }: PrintFile) =>
+  [
+    plates
+      .map(({ name, density }) => (density === 100 ? name : `${name} at ${density} %`))
+      .join(' + '),
+    ...(hits > 1 ? [`${hits} hits`] : []),
+    ...(mirrored ? ['mirrored at the machine'] : []),
+  ].join(', ');
+
+const made = shallowRef<PlateExport>();
+const problem = shallowRef<Problem>();
+let gone = false;
+onScopeDispose(() => (gone = true));
+
+/** What was made belongs to the plan it was made for. */
+const subject = computed(() => job.plan && JSON.stringify([job.artworkId, encodePlan(job.plan)]));
+watch(subject, () => {
+  made.value = undefined;
+  problem.value = undefined;
+});
+
+const going = computed(() => made.value?.state === 'queued' || made.value?.state === 'running');
+
+async function make() {
+  const { artworkId, plan } = job;
+  const wanted = subject.value;
+  if (!artworkId || !plan || going.value) return;
+  problem.value = undefined;
+  try {
+    let now = await post<PlateExport>(`/artworks/${artworkId}/export`, { plan: encodePlan(plan) });
+    for (;;) {
+      if (gone || subject.value !== wanted) {
+        // Nobody waits for these files any more.
+        if (now.state === 'queued' || now.state === 'running')
+          await post(`/exports/${now.id}/cancel`);
+        return;
+      }
+      made.value = now;
+      if (now.state !== 'queued' && now.state !== 'running') break;
+      await new Promise((done) => setTimeout(done, POLL_MS));
+      now = await get<PlateExport>(`/exports/${now.id}`);
+    }
+    if (now.problem) problem.value = now.problem;
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    made.value = undefined;
+    problem.value = error.problem;
+  }
+}
+const cancel = () => made.value && post(`/exports/${made.value.id}/cancel`);
+const megabytes = (bytes: number) => (bytes / 1024 / 1024).toFixed(1);
+</script>
+
+<template>
+  <div class="panel box">
+    <h2 class="label">Files for the machine, in the order of printing</h2>
+    <ol>
+      <li v-for="file in files" :key="file.number">
+        {{ named(file) }}<span v-if="file.picture === 'rear'" class="soft"> (rear picture)</span>
+      </li>
+    </ol>
+    <p class="soft small">
+      Each as PDF with the names {{ job.plan?.machine.name }} wants, as one TIFF of all its inks,
+      and plate by plate. Density is worked in; hits and mirroring are set at the machine.
+    </p>
+    <div v-if="going" class="going" role="status">
+      <v-progress-linear
+        :model-value="(made?.progress ?? 0) * 100"
+        color="primary"
+        height="8"
+        rounded
+        aria-label="Making the files"
+      />
+      <span class="figures">{{ Math.round((made?.progress ?? 0) * 100) }} %</span>
+      <v-btn @click="cancel">Cancel</v-btn>
+    </div>
+    <v-btn
+      v-else-if="made?.state === 'done' && made.bytes !== null"
+      color="primary"
+      variant="flat"
+      :prepend-icon="mdiDownloadOutline"
+      :href="`/api/exports/${made.id}/plates.zip`"
+      data-testid="download"
+    >
+      Download, {{ megabytes(made.bytes) }} MB
+    </v-btn>
+    <v-btn
+      v-else
+      color="primary"
+      variant="flat"
+      :prepend-icon="mdiFileExportOutline"
+      :disabled="!job.info"
+      @click="make"
+    >
+      Make the files
+    </v-btn>
+    <p v-if="problem" class="problem" role="alert">{{ problem.message }}</p>
+  </div>
+</template>
+
+<style scoped>
+.box {
+  display: grid;
+  gap: 10px;
+  padding: 14px 16px;
+}
+
+ol {
+  padding-left: 22px;
+}
+
+.small {
+  font-size: var(--size-small);
+}
+
+.going {
+  display: grid;
+  grid-template-columns: minmax(60px, 1fr) 52px auto;
+  align-items: center;
+  gap: 12px;
+}
+
+.problem {
+  font-weight: 600;
+  color: rgb(var(--v-theme-error));
+}
+</style>
