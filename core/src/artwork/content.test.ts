@@ -25,15 +25,15 @@ describe('ContentMeter', () => {
     const planes = [
       [0, 5, 255, 255],
       [0, 0, 0, 255],
-      [0, 13, 0, 255],
+      [0, 10, 0, 255],
       [0, 0, 0, 0],
     ].map((values) => Uint8Array.from(values));
     const light = new Uint8Array(4);
     const meter = new ContentMeter(4, 1, PROCESS);
     meter.add({ top: 0, rows: 1, planes }, light);
     const { highest, inkSum, faint, heavy } = meter.content();
-    expect([highest[0], highest[13], highest[255]]).toEqual([1, 1, 2]);
-    expect([inkSum[0], inkSum[7], inkSum[100], inkSum[300]]).toEqual([1, 1, 1, 1]);
+    expect([highest[0], highest[10], highest[255]]).toEqual([1, 1, 2]);
+    expect([inkSum[0], inkSum[5], inkSum[100], inkSum[300]]).toEqual([1, 1, 1, 1]);
     expect([...cellLevels(faint!)]).toEqual([0, 1, 0, 0]);
     expect([...cellLevels(heavy!)]).toEqual([0, 0, 0, 15]);
     // Cyan alone is darker than nothing and lighter than black.

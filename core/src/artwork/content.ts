@@ -13,8 +13,8 @@ export interface PageContent {
   readonly heavy?: Cells;
 }
 
-/** Inks of 255 up to which a place may be haze: 5 %, the most that any rule here takes for blank by habit. */
-export const FAINT = 13;
+/** Inks of 255 up to which a place may be haze: 4 %. A scan's is 1 to 3 %; a tint drawn on purpose is hardly below 5 %. Common practice. */
+export const FAINT = 10;
 export const SUM_STEP = 20;
 /** Sums below this are no concern on any machine, percent. */
 const HEAVY = 200;

@@ -97,7 +97,7 @@ describe('findings of a page', () => {
       code: 'HAZE',
       severity: 'warning',
       measure: { value: 100, unit: 'cm²' },
-      repair: { kind: 'haze', percent: 6 },
+      repair: { kind: 'haze', percent: 4 },
     });
     expect(found({ content }, use('film | W@image(haze 5) / CMYK'))).toEqual(['HAZE_BLANK note']);
     const few = { ...content, highest: histogram({ 0: 19_950, 10: 50 }) };
