@@ -87,16 +87,17 @@ const names: Check = (page, use) => {
       {
         code: 'SPOT_UNUSED',
         severity: 'warning',
-        message: `The spot "${name}" prints nothing on ${use.machine.name}, and covers ${cm2(area)} cm². Say what it stands for, print it in process ink, or ignore it.`,
+        message: `The spot "${name}" prints nothing on ${use.machine.name}, and covers ${cm2(area)} cm². Say what it stands for${separation.alternate ? ', print it in process ink,' : ''} or ignore it.`,
         measure,
-        repair: separation.alternate
-          ? {
-              label: `Print "${name}" in process ink`,
-              kind: 'map-name',
-              separation: name,
-              role: 'process',
-            }
-          : { label: `Ignore "${name}"`, kind: 'map-name', separation: name, role: 'ignore' },
+        // Ignoring is never offered with one click: what is not printed is seen too late.
+        ...(separation.alternate && {
+          repair: {
+            label: `Print "${name}" in process ink`,
+            kind: 'map-name',
+            separation: name,
+            role: 'process',
+          },
+        }),
       },
     ];
   });
