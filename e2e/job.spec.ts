@@ -201,6 +201,21 @@ test('the files for the machine are made and fetched', async ({ page }) => {
   expect(file.suggestedFilename()).toBe('Orchard cordial, clear label.zip');
 });
 
+test('a first picture is on screen before the plates are made', async ({ page }) => {
+  const path = join(folder, 'large.pdf');
+  writeFileSync(path, await DEMO_JOBS.find(({ id }) => id === 'hanging-sign')!.draw());
+  await page.goto('/');
+  await page.getByRole('combobox', { name: 'Plates of a PDF at' }).click({ force: true });
+  await page.getByRole('option', { name: '720' }).click();
+  await page.getByTestId('file').setInputFiles(path);
+  const look = page.getByRole('img', { name: 'A first, rough look at the file' });
+  // The demo's own files may stand before it in the queue.
+  await expect(look).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('progressbar')).toBeVisible();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(look).toBeHidden();
+});
+
 test('a corrected file keeps the plan, and what it changed is told', async ({ page }) => {
   await drop(page, 'kraft-tag');
   await saved(page, 1);

@@ -3,7 +3,7 @@ import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSyn
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { InspectReport, PlanReport } from '@kyanos/contract';
+import { InspectReport, PlanReport, PlatesReport } from '@kyanos/contract';
 import { DEMO_JOBS } from '@kyanos/demo';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 
@@ -146,6 +146,27 @@ describe('kyanos plan', () => {
   });
 });
 
+describe('kyanos plates', () => {
+  it('writes the files for the machine, and tells them with their cover as plan does', () => {
+    const [artwork, plan] = demo('privacy-band');
+    const out = join(folder, 'plates');
+    const { files } = PlatesReport.parse(
+      kyanos('plates', artwork, '--plan', plan, '--out', out, '--json', '--dpi', '72').json(),
+    );
+    expect(files.map(({ kind, path }) => `${kind} ${path.slice(out.length + 1)}`)).toEqual([
+      'pdf 01-front.pdf',
+      'plate 01-front-White.tif',
+      'look 01-front-White.png',
+    ]);
+    expect(readdirSync(out)).toHaveLength(3);
+    const report = PlanReport.parse(
+      kyanos('plan', artwork, '--plan', plan, '--json', '--dpi', '72').json(),
+    );
+    // Laid at 70 %: the file is as much lighter, to the rounding of each pixel.
+    expect(files[0].plates[0].coverage).toBeCloseTo(0.7 * report.plates[0].coverage, 2);
+  });
+});
+
 describe('bad input', () => {
   it.each<[string, string, () => string[]]>([
     ['no command', 'There is no command ""', () => []],
@@ -214,7 +235,7 @@ describe('an interrupted command', () => {
 describe('kyanos schema', () => {
   it('prints JSON Schema of the plan file and of every report', () => {
     const schema = kyanos('schema').json() as Record<string, { properties?: object }>;
-    expect(Object.keys(schema)).toEqual(['planFile', 'inspect', 'plan', 'bench']);
+    expect(Object.keys(schema)).toEqual(['planFile', 'inspect', 'plan', 'plates', 'bench']);
     expect(schema.planFile.properties).toHaveProperty('stack');
   });
 });

@@ -15,7 +15,9 @@ const props = defineProps<{
 const dpi = ref(300);
 const picker = ref<HTMLInputElement>();
 const zone = ref<HTMLElement>();
-const { take, cancel, phase, share, words, problem } = useIntake((artwork) => props.ready(artwork));
+const { take, cancel, phase, share, look, words, problem } = useIntake((artwork) =>
+  props.ready(artwork),
+);
 const { isOverDropZone } = useDropZone(zone, {
   onDrop: (files) => {
     if (files?.[0]) void take(files[0], dpi.value);
@@ -56,6 +58,7 @@ function picked(event: Event) {
       />
     </template>
     <div v-else class="going" role="status">
+      <img v-if="look" class="look" :src="look" alt="A first, rough look at the file" />
       <strong>{{ words }}</strong>
       <v-progress-linear
         :model-value="share * 100"
@@ -107,6 +110,14 @@ function picked(event: Event) {
   align-items: center;
   gap: 14px;
   width: 100%;
+}
+
+.look {
+  grid-column: 1 / -1;
+  justify-self: center;
+  max-width: 100%;
+  max-height: 36vh;
+  box-shadow: 0 2px 14px rgb(10 20 40 / 25%);
 }
 
 .problem {

@@ -9,6 +9,8 @@ export function useIntake(ready: (artwork: ArtworkSummary) => void | Promise<voi
   const phase = ref<'idle' | 'sending' | 'reading'>('idle');
   const share = ref(0);
   const fileName = ref('');
+  /** Where a first, rough picture of the file is, once there is one. */
+  const look = ref<string>();
   const problem = shallowRef<Problem>();
   let sending: Upload | undefined;
   let reading: string | undefined;
@@ -51,6 +53,7 @@ export function useIntake(ready: (artwork: ArtworkSummary) => void | Promise<voi
         await new Promise((done) => setTimeout(done, POLL_MS));
         artwork = await get<ArtworkSummary>(`/artworks/${artwork.id}`);
         share.value = artwork.progress;
+        if (artwork.firstLook) look.value = `/api/artworks/${artwork.id}/first-look`;
       }
       if (artwork.state === 'done') await ready(artwork);
       else if (artwork.problem && !cancelled) problem.value = artwork.problem;
@@ -59,6 +62,7 @@ export function useIntake(ready: (artwork: ArtworkSummary) => void | Promise<voi
       if (!cancelled) problem.value = error.problem;
     } finally {
       phase.value = 'idle';
+      look.value = undefined;
       sending = undefined;
       reading = undefined;
     }
@@ -71,5 +75,13 @@ export function useIntake(ready: (artwork: ArtworkSummary) => void | Promise<voi
   }
   onScopeDispose(() => sending?.cancel());
 
-  return { take, cancel, phase: readonly(phase), share: readonly(share), words, problem };
+  return {
+    take,
+    cancel,
+    phase: readonly(phase),
+    share: readonly(share),
+    look: readonly(look),
+    words,
+    problem,
+  };
 }
