@@ -80,7 +80,7 @@ describe('kyanos inspect for scripts', () => {
     expect(report.document).toMatchObject({
       version: '1.7',
       layers: [{ name: 'Board colour', shown: true, prints: false }],
-      fonts: [{ name: 'Helvetica', embedded: false }],
+      fonts: [{ name: 'Courier', embedded: false }],
     });
     const [page] = report.pages;
     const [knockout] = page.knockouts;

@@ -96,7 +96,7 @@ function printPage(page: InspectReport['pages'][number]): void {
   console.log(`  process ink    up to ${page.processInk.most} % at one place`);
   for (const { separation, specialLostCm2, colourLostCm2 } of page.knockouts)
     console.log(
-      `  knockout       "${separation}": ${specialLostCm2.toFixed(2)} cm² of it lost under colour, ${colourLostCm2.toFixed(2)} cm² of colour lost under it`,
+      `  knockout       "${separation}": ${specialLostCm2.toFixed(2)} cm² of it lost under what was drawn over it, ${colourLostCm2.toFixed(2)} cm² of colour lost under it`,
     );
   for (const { type, content, moduleMm, checkDigit } of page.barcodes)
     console.log(

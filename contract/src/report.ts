@@ -131,7 +131,7 @@ export const InspectReport = z.object({
       knockouts: z.array(
         z.object({
           separation: z.string(),
-          /** Where the special is gone under colour, and where colour is gone under the special. */
+          /** Where the special is gone under what was drawn over it, and where colour is gone under the special. */
           specialLostCm2: z.number(),
           colourLostCm2: z.number(),
         }),

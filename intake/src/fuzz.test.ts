@@ -110,7 +110,7 @@ const randomPage = (random: Dice): Uint8Array =>
       ].join(' '),
     ).join('\n'),
     resources:
-      '/ColorSpace << /W 10 0 R >> /XObject << /X 11 0 R >> /Pattern << /P 12 0 R >> /ExtGState << /Over1 << /OP true /OPM 1 >> >> /Font << /F << /Type /Font /Subtype /Type1 /BaseFont /Helvetica >> >>',
+      '/ColorSpace << /W 10 0 R >> /XObject << /X 11 0 R >> /Pattern << /P 12 0 R >> /ExtGState << /Over1 << /OP true /OPM 1 >> >> /Font << /F << /Type /Font /Subtype /Type1 /BaseFont /Courier >> >>',
     objects: [
       spot('White'),
       // A form that draws itself.
@@ -147,7 +147,7 @@ const ORIGINALS: Record<string, () => Promise<Uint8Array[]>> = {
       content:
         '/W cs 1 scn 5 5 30 30 re f 1 0 0 0 k 20 20 30 30 re f BT /F 9 Tf 5 60 Td (white) Tj ET',
       resources:
-        '/ColorSpace << /W 10 0 R >> /Font << /F << /Type /Font /Subtype /Type1 /BaseFont /Helvetica >> >>',
+        '/ColorSpace << /W 10 0 R >> /Font << /F << /Type /Font /Subtype /Type1 /BaseFont /Courier >> >>',
       objects: [spot('White')],
     }),
   ],

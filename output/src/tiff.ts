@@ -1,6 +1,6 @@
 /**
  * Plates as TIFF, written band by band: named inks in planes, deflated. Source: TIFF 6.0, sections 2, 8, 16 (CMYK images) and
- * Adobe's Technical Note on Deflate; BigTIFF where four gigabytes would not do.
+ * its later technical note on Deflate; BigTIFF where four gigabytes would not do.
  */
 import { closeSync, openSync, writeSync } from 'node:fs';
 import { deflateSync } from 'node:zlib';

@@ -199,7 +199,7 @@ function knockoutSeverity(separation: string, use: Use | undefined): Severity {
 function knockoutSentence({ separation, specialLostMm2, colourLostMm2 }: Knockout): string {
   const parts = [
     ...(specialLostMm2 >= SLIVER_MM2
-      ? [`"${separation}" is missing on ${cm2(specialLostMm2)} cm² under colour`]
+      ? [`"${separation}" is missing on ${cm2(specialLostMm2)} cm² under what was drawn over it`]
       : []),
     ...(colourLostMm2 >= SLIVER_MM2
       ? [`colour is missing on ${cm2(colourLostMm2)} cm² under "${separation}"`]

@@ -48,8 +48,10 @@ export class KnockoutMeter {
     for (const losses of this.#specials) {
       if (!moved[losses.plane] && colourMoved.length === 0) continue;
       const [is, was] = [planes[losses.plane], meant[losses.plane]];
+      // What may lie there in its place: colour, or another special.
+      const over = planes.flatMap((_, i) => (i === losses.plane ? [] : [i]));
       for (let i = 0; i < size; i++) {
-        if (was[i] - is[i] > SEEN && inks.some((ink) => planes[ink][i] > SEEN)) losses.special++;
+        if (was[i] - is[i] > SEEN && over.some((ink) => planes[ink][i] > SEEN)) losses.special++;
         else if (is[i] > SEEN && colourMoved.some((ink) => meant[ink][i] - planes[ink][i] > SEEN))
           losses.colour++;
         else continue;

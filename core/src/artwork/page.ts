@@ -71,10 +71,10 @@ export interface Finding {
   readonly repair?: Repair;
 }
 
-/** A special and colour that are both drawn at a place where one erases the other. */
+/** A special that is drawn where it and colour, or another special, erase one another. */
 export interface Knockout {
   readonly separation: string;
-  /** Where the special is gone under colour that was drawn over it, mm². */
+  /** Where the special is gone under what was drawn over it, mm². */
   readonly specialLostMm2: number;
   /** Where colour is gone under the special, mm². */
   readonly colourLostMm2: number;

@@ -200,7 +200,7 @@ export class PdfPageBoard {
   /** Type that stays type, in one of the fonts that every reader has: it is not embedded. */
   liveText(words: string, x: number, y: number, size: number, ink: Cmyk): this {
     this.#resources.Font.Plain ??= this.#doc.context.register(
-      this.#doc.context.obj({ Type: 'Font', Subtype: 'Type1', BaseFont: 'Helvetica' }),
+      this.#doc.context.obj({ Type: 'Font', Subtype: 'Type1', BaseFont: 'Courier' }),
     );
     const escaped = words.replace(/[\\()]/g, '\\$&');
     this.#ops.push(

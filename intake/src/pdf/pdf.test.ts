@@ -129,6 +129,19 @@ describe('overprint, case by case as ISO 32000-2, 8.6.7 and table 152 say', () =
     expect(at('White\u0000overprinted', 30, 30)).toBe(100);
   });
 
+  it('tell the white that silver erased, and take the same special laid again for no loss', async () => {
+    const draw = (...inks: string[]) =>
+      open({
+        content: `/Plain gs ${inks.map((ink) => `${ink} 10 10 30 30 re f`).join(' ')}`,
+        resources: `${STATES} ${COLOURS}`,
+        objects: SPOTS.slice(0, 2),
+      });
+    const { page } = await draw(INK.white, INK.silver);
+    expect(page.knockouts).toEqual([expect.objectContaining({ separation: 'White' })]);
+    const { structure } = await draw(INK.white, '/W cs 0.5 scn');
+    expect(structure.mayKnockOut).toBe(false);
+  });
+
   it('there are none where nothing can be erased', async () => {
     const { page, structure } = await open({
       content: `/Over0 gs ${INK.cyan} 10 10 30 30 re f ${INK.white} 25 25 30 30 re f`,
@@ -160,7 +173,7 @@ describe('the structure of a page', () => {
         q -1 0 0 1 60 0 cm BT /F 5 Tf 0.2 0.9 0 0 k 10 10 Td (back) Tj ET Q
         q 1 0 0 -1 0 72 cm BT /F 7 Tf 1 0 0 -1 5 60 Tm (flipped twice) Tj ET Q
         BT 3 Tr /F 9 Tf 20 20 Td (not seen) Tj ET`,
-      resources: '/Font << /F << /Type /Font /Subtype /Type1 /BaseFont /Times-Roman >> >>',
+      resources: '/Font << /F << /Type /Font /Subtype /Type1 /BaseFont /Courier >> >>',
     });
     expect(structure.text.map(({ sizePt, inks, mirrored }) => [sizePt, inks, mirrored])).toEqual([
       [12, ['Black'], false],
@@ -172,7 +185,7 @@ describe('the structure of a page', () => {
     expect(box.left).toBeCloseTo(mm(10));
     expect(box.top).toBeLessThan(mm(72 - 40));
     expect(box.top + box.height).toBeGreaterThan(mm(72 - 40));
-    expect(info.document!.fonts).toEqual([{ name: 'Times-Roman', kind: 'Type1', embedded: false }]);
+    expect(info.document!.fonts).toEqual([{ name: 'Courier', kind: 'Type1', embedded: false }]);
   });
 
   it('tells hairlines, RGB, marks in every ink, and the resolution of pictures as printed', async () => {

@@ -157,7 +157,8 @@ class Walker {
   readonly #rgb: MmBox[] = [];
   readonly #marks: MmBox[] = [];
   readonly #hidden = new Map<string, number>();
-  readonly #special: Cover;
+  /** Where each special was painted. */
+  readonly #special = new Map<string, Cover>();
   readonly #colour: Cover;
   readonly #fonts = new Map<PdfValue, Font>();
   #rgbObjects = 0;
@@ -176,7 +177,6 @@ class Walker {
     this.#page = page;
     this.#layers = layers;
     this.#streams = streams;
-    this.#special = new Cover(page.frame);
     this.#colour = new Cover(page.frame);
   }
 
@@ -255,18 +255,21 @@ class Walker {
       this.#rgbObjects++;
       if (this.#rgb.length < MOST) this.#rgb.push(this.#mm(seen));
     }
-    const keeps = overprint && !state.blended;
+    const laid = specials.filter((name) => paint.inks.includes(name));
     const colour = paint.inks.some((ink) => PROCESS.includes(ink));
-    const special = specials.some((name) => paint.inks.includes(name));
-    if (!this.#mayKnockOut && !keeps) {
-      // Even paper-white erases, and a white of nothing does too.
-      if (this.#special.meets(seen) && paint.set.some((ink) => PROCESS.includes(ink)) && !special)
-        this.#mayKnockOut = true;
-      if (special && !colour && this.#colour.meets(seen)) this.#mayKnockOut = true;
-      if (special && colour && (this.#colour.meets(seen) || this.#special.meets(seen)))
-        this.#mayKnockOut = true;
+    // Even paper-white erases, and a white of nothing does too. The same special again is no loss.
+    if (!this.#mayKnockOut && !(overprint && !state.blended)) {
+      const other = [...this.#special].some(
+        ([name, cover]) => !(laid.includes(name) && !colour) && cover.meets(seen),
+      );
+      this.#mayKnockOut =
+        (paint.set.length > 0 && other) || (laid.length > 0 && this.#colour.meets(seen));
     }
-    if (special) this.#special.add(seen);
+    for (const name of laid) {
+      let cover = this.#special.get(name);
+      if (!cover) this.#special.set(name, (cover = new Cover(this.#page.frame)));
+      cover.add(seen);
+    }
     if (colour) this.#colour.add(seen);
     return true;
   }
