@@ -5,7 +5,7 @@ needs() {
   case "$1" in
     runtime) echo "gs:ghostscript qpdf:qpdf pdfinfo:poppler-utils rsvg-convert:librsvg2-bin prlimit:util-linux flock:util-linux" ;;
     postgres) [ -n "$(postgres_bin)" ] || echo "initdb:postgresql" ;;
-    test) echo "chromium:chromium transicc:liblcms2-utils vips:libvips-tools mutool:mupdf-tools tiffcp:libtiff-tools pgrep:procps" ;;
+    test) echo "chromium:chromium transicc:liblcms2-utils vips:libvips-tools mutool:mupdf-tools tiffcp:libtiff-tools python3:python3 pgrep:procps" ;;
   esac
 }
 
