@@ -1,6 +1,6 @@
 /** The probe: a point on the page, what every separation holds there, and points that were pinned to compare. */
 import { laidAt, pageOf, PROCESS_NAMES, roleOf, type PrintPlan } from '@kyanos/core';
-import { computed, ref, shallowRef, watch, type Ref } from 'vue';
+import { computed, shallowRef, watch, type Ref } from 'vue';
 import type { Picture } from '../look/look.worker.ts';
 import { fetchPreview, type Preview } from '../look/preview.ts';
 import { useLatest } from '../shared/useLatest.ts';
@@ -26,7 +26,6 @@ export function useProbe(subject: Ref<PageSubject | undefined>) {
   const pins = shallowRef<readonly Pin[]>([]);
   const preview = shallowRef<Preview>();
   const exact = shallowRef<{ at: Spot; values: readonly number[]; picture: Picture }>();
-  const sharp = ref(false);
 
   // The planes at screen resolution are here, not in a worker, so that an answer never waits.
   watch(
@@ -64,9 +63,6 @@ export function useProbe(subject: Ref<PageSubject | undefined>) {
     const y = Math.min(small.height - 1, Math.floor((at.y * small.height) / page.heightPx));
     return page.separations.map(({ name }) => small.planes.get(name)![y * small.width + x]);
   });
-  watch(values, () => {
-    sharp.value = exact.value?.at === point.value;
-  });
 
   function move(to: Spot): void {
     const page = subject.value?.page;
@@ -82,7 +78,7 @@ export function useProbe(subject: Ref<PageSubject | undefined>) {
   }
   const unpin = (index: number) => (pins.value = pins.value.filter((_, i) => i !== index));
 
-  return { point, values, exact, sharp, pins, move, pin, unpin };
+  return { point, values, exact, pins, move, pin, unpin };
 }
 
 /** The layers that a plan lays where the separations hold this, in words for {@link ProbePanel}. */
