@@ -1,6 +1,13 @@
 /** Plates on disk, one plane after another, and bands read from them. */
 import { closeSync, openSync, readSync, writeSync } from 'node:fs';
-import { BAND_ROWS, PROCESS_NAMES, type Band, type Raster } from '@kyanos/core';
+import {
+  BAND_ROWS,
+  PROCESS_NAMES,
+  sum,
+  sumInterleaved,
+  type Band,
+  type Raster,
+} from '@kyanos/core';
 
 export interface PlanarFile {
   readonly path: string;
@@ -10,7 +17,9 @@ export interface PlanarFile {
   readonly channels: readonly string[];
   /** Place of each channel among the planes of the file; in their order if absent. */
   readonly order?: readonly number[];
-  /** Where the first plane begins. */
+  /** Samples of a pixel that lie beside one another; absent where each plane lies by itself. */
+  readonly samples?: number;
+  /** Where the first plane, or the first pixel, begins. */
   readonly offset: number;
   /** Stored as light (255 is no ink). */
   readonly inverted: boolean;
@@ -59,8 +68,14 @@ export function planarRaster(file: PlanarFile): Raster {
       const handle = openSync(file.path, 'r');
       try {
         const buffers = channels.map(() => new Uint8Array(BAND_ROWS * width));
+        const mixed = new Uint8Array(MIXED_ROWS * width * (file.samples ?? 0));
         for (let top = 0; top < height; top += BAND_ROWS) {
           const rows = Math.min(BAND_ROWS, height - top);
+          if (file.samples) {
+            separatePixels(handle, file, mixed, top, rows, buffers);
+            yield { top, rows, planes: buffers.map((buffer) => buffer.subarray(0, rows * width)) };
+            continue;
+          }
           const planes = buffers.map((buffer, channel) => {
             const plane = buffer.subarray(0, rows * width);
             const at = file.order?.[channel] ?? channel;
@@ -75,6 +90,60 @@ export function planarRaster(file: PlanarFile): Raster {
       }
     },
   };
+}
+
+/** Rows that are taken apart at once: few enough to stay near the processor. */
+const MIXED_ROWS = 8;
+
+function separatePixels(
+  handle: number,
+  { width, samples = 1, offset, order, channels }: PlanarFile,
+  mixed: Uint8Array,
+  top: number,
+  rows: number,
+  planes: readonly Uint8Array[],
+): void {
+  const places = channels.map((_, i) => order?.[i] ?? i);
+  for (let from = 0; from < rows; from += MIXED_ROWS) {
+    const pixels = Math.min(MIXED_ROWS, rows - from) * width;
+    const part = mixed.subarray(0, pixels * samples);
+    readFully(handle, part, offset + (top + from) * width * samples);
+    planes.forEach((plane, channel) => {
+      const end = from * width + pixels;
+      for (let o = from * width, i = places[channel]; o < end; o++, i += samples)
+        plane[o] = part[i];
+    });
+  }
+}
+
+/**
+ * Mean of every channel over the whole file, 0 to 1, and nothing else: as fast as the file can be read.
+ * @throws whatever the writer of a growing file failed with
+ */
+export async function coverageOf(file: PlanarFile): Promise<number[]> {
+  const { width, height, channels, samples, offset, order, inverted } = file;
+  const sums = new Float64Array(samples ?? channels.length);
+  if (samples) {
+    const handle = openSync(file.path, 'r');
+    try {
+      const mixed = new Uint8Array(MIXED_ROWS * 8 * width * samples);
+      const size = width * height * samples;
+      for (let at = 0; at < size; at += mixed.length) {
+        const part = mixed.subarray(0, Math.min(mixed.length, size - at));
+        readFully(handle, part, offset + at);
+        sumInterleaved(part, sums);
+      }
+    } finally {
+      closeSync(handle);
+    }
+  } else
+    for await (const { planes } of growingBands(file, true))
+      planes.forEach((plane, i) => (sums[i] += sum(plane)));
+  const mean = (i: number) => sums[i] / (255 * width * height);
+  return channels.map((_, i) => {
+    const value = mean(samples ? (order?.[i] ?? i) : i);
+    return inverted ? 1 - value : value;
+  });
 }
 
 /** Four bytes at a time: the buffers begin on word boundaries. */

@@ -64,3 +64,32 @@ export function sum(plane: Uint8Array, start = 0, end = plane.length): number {
   for (i += words.length * 4; i < end; i++) total += plane[i];
   return total;
 }
+
+/**
+ * Adds to each sum the bytes of its channel in pixels of `sums.length` bytes each, four bytes at a time: after as many words
+ * as a pixel's length shares with a word's, the channels fall on the same lanes again.
+ * @param bytes whole pixels, beginning on a word of their memory
+ */
+export function sumInterleaved(bytes: Uint8Array, sums: Float64Array): void {
+  const n = sums.length;
+  const period = n % 4 === 0 ? n / 4 : n % 2 === 0 ? n / 2 : n;
+  const words = new Uint32Array(bytes.buffer, bytes.byteOffset, bytes.length >> 2);
+  const step = WORDS * period;
+  for (let begin = 0; begin < words.length; begin += step) {
+    const end = Math.min(words.length, begin + step);
+    for (let phase = 0; phase < period; phase++) {
+      let even = 0;
+      let odd = 0;
+      for (let w = begin + phase; w < end; w += period) {
+        even = (even + (words[w] & 0xff00ff)) | 0;
+        odd = (odd + ((words[w] >>> 8) & 0xff00ff)) | 0;
+      }
+      const lane = phase * 4;
+      sums[lane % n] += even & 0xffff;
+      sums[(lane + 1) % n] += odd & 0xffff;
+      sums[(lane + 2) % n] += even >>> 16;
+      sums[(lane + 3) % n] += odd >>> 16;
+    }
+  }
+  for (let i = words.length * 4; i < bytes.length; i++) sums[i % n] += bytes[i];
+}

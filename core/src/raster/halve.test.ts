@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CoverageMeter, Halver, levelSize, sum } from './index.ts';
+import { CoverageMeter, Halver, levelSize, sum, sumInterleaved } from './index.ts';
 
 describe('Halver', () => {
   it('makes each pixel the mean of four', () => {
@@ -37,6 +37,22 @@ describe('sum', () => {
       }),
     );
     expect(sum(new Uint8Array(1_000_003).fill(255))).toBe(255 * 1_000_003);
+  });
+
+  it('adds interleaved channels as one by one, of any number', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 9 }), fc.nat(700), (channels, pixels) => {
+        const mixed = Uint8Array.from({ length: channels * pixels }, (_, i) => (i * 157) % 256);
+        const sums = new Float64Array(channels);
+        sumInterleaved(mixed, sums);
+        const slow = new Float64Array(channels);
+        mixed.forEach((value, i) => (slow[i % channels] += value));
+        expect([...sums]).toEqual([...slow]);
+      }),
+    );
+    const full = new Float64Array(6);
+    sumInterleaved(new Uint8Array(6 * 100_001).fill(255), full);
+    expect([...full]).toEqual(Array<number>(6).fill(255 * 100_001));
   });
 
   it('gives coverage inside a box as counted by hand', () => {

@@ -157,7 +157,7 @@ async function readImage(source: Source, image: GeoTIFFImage): Promise<SourceFil
   const profile = await tag(ICC_PROFILE);
   const icc = profile ? Uint8Array.from(profile as ArrayLike<number>) : undefined;
   const inPlace =
-    colours === 4 && orientation === 1 ? asPlanes(source.path, layout, file, inks) : undefined;
+    colours === 4 && orientation === 1 ? inPlaceOf(source.path, layout, file, inks) : undefined;
   if (inPlace)
     return {
       colour: IN_FILE,
@@ -203,26 +203,40 @@ async function readImage(source: Source, image: GeoTIFFImage): Promise<SourceFil
   };
 }
 
-/** A file that holds its inks as plates already, one after another and unpacked, is read where it lies. */
-function asPlanes(
+/** A file whose inks lie unpacked one behind the other, in planes or pixel by pixel, is read where it lies. */
+function inPlaceOf(
   path: string,
-  { width, height, bits, planar, tiled, compression, offsets, blockHeight, samples }: Layout,
+  {
+    width,
+    height,
+    bits,
+    planar,
+    tiled,
+    compression,
+    predictor,
+    offsets,
+    blockHeight,
+    samples,
+  }: Layout,
   file: PlanarFile,
   { process, extras }: Inks,
 ): PlanarFile | undefined {
-  if (!planar || tiled || bits !== 8 || compression !== PACKING.none || process.includes(-1))
-    return undefined;
+  const loose = !tiled && bits === 8 && compression === PACKING.none && predictor === 1;
+  if (!loose || process.includes(-1)) return undefined;
   const strips = Math.ceil(height / blockHeight);
-  const begins = (sample: number, strip: number) => offsets[sample * strips + strip];
-  for (let sample = 0; sample < samples; sample++)
-    for (let strip = 0; strip < strips; strip++)
-      if (begins(sample, strip) !== offsets[0] + (sample * height + strip * blockHeight) * width)
+  const [planes, pixelBytes] = planar ? [samples, 1] : [1, samples];
+  for (let plane = 0; plane < planes; plane++)
+    for (let strip = 0; strip < strips; strip++) {
+      const rows = plane * height + strip * blockHeight;
+      if (offsets[plane * strips + strip] !== offsets[0] + rows * width * pixelBytes)
         return undefined;
+    }
   return {
     ...file,
     path,
     offset: offsets[0],
     order: [...process, ...extras.map(({ sample }) => sample)],
+    ...(planar ? {} : { samples }),
   };
 }
 
