@@ -109,11 +109,35 @@ function separatePixels(
     const part = mixed.subarray(0, pixels * samples);
     readFully(handle, part, offset + (top + from) * width * samples);
     planes.forEach((plane, channel) => {
-      const end = from * width + pixels;
-      for (let o = from * width, i = places[channel]; o < end; o++, i += samples)
-        plane[o] = part[i];
+      gather(part, places[channel], samples, plane, from * width, pixels);
     });
   }
+}
+
+/** Every `stride`-th byte of the source from `first` on, so many of them, to the target; written four at a time. */
+export function gather(
+  source: Uint8Array,
+  first: number,
+  stride: number,
+  target: Uint8Array,
+  from: number,
+  count: number,
+): void {
+  const end = from + count;
+  let o = from;
+  let i = first;
+  for (; o < end && (target.byteOffset + o) % 4 !== 0; o++, i += stride) target[o] = source[i];
+  if (end - o >= 4) {
+    const words = new Uint32Array(target.buffer, target.byteOffset + o, (end - o) >> 2);
+    for (let w = 0; w < words.length; w++, i += 4 * stride)
+      words[w] =
+        source[i] |
+        (source[i + stride] << 8) |
+        (source[i + 2 * stride] << 16) |
+        (source[i + 3 * stride] << 24);
+    o += words.length * 4;
+  }
+  for (; o < end; o++, i += stride) target[o] = source[i];
 }
 
 /**

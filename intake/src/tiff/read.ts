@@ -5,7 +5,7 @@ import { fromFile, type GeoTIFFImage } from 'geotiff';
 import { CmykBands, IN_FILE } from '../cmykbands.ts';
 import type { PageFile, Source, SourceFile } from '../intake.ts';
 import { assumedResolution, pictureFile } from '../picture.ts';
-import type { Orientation, PlanarFile } from '../planar.ts';
+import { gather, type Orientation, type PlanarFile } from '../planar.ts';
 import { anchorOf } from '../profile.ts';
 import { checkSize, MAX_SPOTS, refuse } from '../refusal.ts';
 import { isKnown, PACKING, undoDifferences, unpack } from './blocks.ts';
@@ -419,8 +419,7 @@ function spread(
     const plane = planes[s];
     for (let y = 0; y < rows; y++) {
       let o = y * width + left;
-      if (bits === 8)
-        for (let i = y * blockWidth * n + s, x = 0; x < columns; x++, i += n) plane[o++] = block[i];
+      if (bits === 8) gather(block, y * blockWidth * n + s, n, plane, o, columns);
       else
         for (let i = (y * blockWidth * n + s) * 2, x = 0; x < columns; x++, i += 2 * n) {
           const value = block[i + high] * 256 + block[i + 1 - high];
