@@ -1,7 +1,7 @@
 /** Benchmarks: each times our way and a named reference on the same input, in turns, in one run. */
 import type { BenchReport } from '@kyanos/contract';
 import { ripPage } from './rip-page.ts';
-import { tiffCoverage } from './tiff-coverage.ts';
+import { tiffBenchmarks } from './tiff-coverage.ts';
 
 export interface Benchmark {
   /** Both ways, ready to run. */
@@ -16,7 +16,7 @@ export interface Benchmark {
 
 export const BENCHMARKS: Readonly<Record<string, Benchmark>> = {
   'rip-page': ripPage,
-  'tiff-coverage': tiffCoverage,
+  ...tiffBenchmarks,
 };
 
 const median = (values: readonly number[]) => values.toSorted((a, b) => a - b)[values.length >> 1];

@@ -1,9 +1,12 @@
-/** Coverage of every channel of a TIFF of 75 megapixels, CMYK and two named inks, against libvips' statistics of the same file. */
+/**
+ * A TIFF of 75 megapixels, CMYK and two named inks, in planes or pixel by pixel: the coverage of every channel, and the whole
+ * looking through, each against libvips' statistics of the same file.
+ */
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { multiInkTiff } from '@kyanos/demo';
-import { openArtwork, run } from '@kyanos/intake';
+import { openArtwork, readCoverage, run } from '@kyanos/intake';
 import type { Benchmark } from './index.ts';
 
 const [WIDTH, HEIGHT] = [7087, 10_630];
@@ -19,20 +22,17 @@ function planes(): Uint8Array[] {
   });
 }
 
-export const tiffCoverage: Benchmark = {
-  what: 'libvips’ statistics',
+const tiff = (layout: 'planes' | 'pixels', read: (file: string) => Promise<void>): Benchmark => ({
+  what: `libvips’ statistics, inks in ${layout}`,
   rounds: 3,
   async prepare() {
     const tmp = await mkdtemp(join(tmpdir(), 'kyanos-bench-'));
     const file = join(tmp, 'six.tif');
     const names = ['Cyan', 'Magenta', 'Yellow', 'Black', 'White', 'Silver'];
-    await writeFile(file, multiInkTiff(planes(), names, WIDTH, HEIGHT, 300));
+    await writeFile(file, multiInkTiff(planes(), names, WIDTH, HEIGHT, 300, layout === 'pixels'));
     const out = join(tmp, 'stats.v');
     return {
-      async ours() {
-        const artwork = await openArtwork(file);
-        await artwork.close();
-      },
+      ours: () => read(file),
       async reference() {
         const { code, stderr } = await run('vips', ['stats', file, out], {
           tmp,
@@ -43,4 +43,14 @@ export const tiffCoverage: Benchmark = {
       close: () => rm(tmp, { recursive: true, force: true }),
     };
   },
+});
+
+const coverage = async (file: string) => void (await readCoverage(file));
+const whole = async (file: string) => (await openArtwork(file)).close();
+
+export const tiffBenchmarks: Readonly<Record<string, Benchmark>> = {
+  'tiff-coverage-pixels': tiff('pixels', coverage),
+  'tiff-coverage-planes': tiff('planes', coverage),
+  'tiff-whole-pixels': tiff('pixels', whole),
+  'tiff-whole-planes': tiff('planes', whole),
 };

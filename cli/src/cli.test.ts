@@ -3,7 +3,7 @@ import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSyn
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { InspectReport, PlanReport, PlatesReport } from '@kyanos/contract';
+import { CoverageReport, InspectReport, PlanReport, PlatesReport } from '@kyanos/contract';
 import { DEMO_JOBS } from '@kyanos/demo';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 
@@ -115,6 +115,20 @@ describe('kyanos inspect for scripts', () => {
     expect(reports[1]).toMatchObject({ file: torn, code: 'ARTWORK_DAMAGED' });
     expect(stderr).toContain(torn);
     expect(status).toBe(2);
+  });
+
+  it('tells the coverage alone when no more is asked, the same as when all is', () => {
+    const [label] = demo('orchard-label');
+    const quick = CoverageReport.parse(inspect(label, '--coverage', '--json').json());
+    const whole = InspectReport.parse(inspect(label, '--json').json());
+    expect(quick.pages[0].separations).toEqual(
+      whole.pages[0].separations.map(({ name, kind, coverageWithBleed }) => ({
+        name,
+        kind,
+        coverage: expect.closeTo(coverageWithBleed, 12),
+      })),
+    );
+    expect(inspect(label, '--coverage', '--fail-on', 'error')).toMatchObject({ status: 2 });
   });
 
   it('ends with 1 where something is as grave as asked, and with 0 where nothing is', () => {

@@ -1,9 +1,14 @@
 import { parseArgs } from 'node:util';
-import { inspectReport, InspectReports, type InspectReport } from '@kyanos/contract';
-import { ArtworkRefused, openArtwork } from '@kyanos/intake';
+import {
+  CoverageReport,
+  inspectReport,
+  InspectReports,
+  type InspectReport,
+} from '@kyanos/contract';
+import { ArtworkRefused, openArtwork, readCoverage, type IntakeOptions } from '@kyanos/intake';
 import { fileArguments, printJson, UsageError, wholeNumber } from './usage.ts';
 
-const USAGE = 'kyanos inspect FILE… [--json] [--dpi N] [--fail-on error|warning|note]';
+const USAGE = 'kyanos inspect FILE… [--json] [--dpi N] [--fail-on error|warning|note | --coverage]';
 
 const SEVERITIES = ['note', 'warning', 'error'] as const;
 
@@ -22,23 +27,36 @@ export async function inspectCommand(args: string[]): Promise<void> {
       json: { type: 'boolean', default: false },
       dpi: { type: 'string' },
       'fail-on': { type: 'string' },
+      coverage: { type: 'boolean', default: false },
     },
   });
   const files = fileArguments(positionals, USAGE);
   const dpi = wholeNumber(values.dpi, 'dpi', 36, 1200);
   const limit = failOn(values['fail-on']);
-  const reports: (InspectReport | Unread)[] = [];
+  if (values.coverage && limit !== undefined)
+    throw new UsageError('--coverage looks for no findings, so --fail-on has nothing to go by.');
+  const options = dpi === undefined ? {} : { dpi };
+  const reports: (InspectReport | CoverageReport | Unread)[] = [];
   for (const file of files) {
-    const report = await inspect(file, dpi);
+    const report = await answer(file, () =>
+      values.coverage ? coverage(file, options) : inspect(file, options),
+    );
     reports.push(report);
-    if (!('pages' in report))
+    if ('message' in report)
       console.error(files.length > 1 ? `${file}: ${report.message}` : report.message);
-    else if (!values.json) print(report, files.length > 1);
+    else if (!values.json) {
+      if (files.length > 1) console.log(`\n${file}`);
+      if (isWhole(report)) print(report);
+      else printCoverage(report);
+    }
   }
   // One file gives one report, more give a list.
   if (values.json) printJson(files.length === 1 ? reports[0] : InspectReports.parse(reports));
-  if (reports.some((report) => !('pages' in report))) process.exitCode = 2;
-  else if (limit !== undefined && reports.some((report) => worst(report as InspectReport) >= limit))
+  if (reports.some((report) => 'message' in report)) process.exitCode = 2;
+  else if (
+    limit !== undefined &&
+    reports.some((report) => isWhole(report) && worst(report) >= limit)
+  )
     process.exitCode = 1;
 }
 
@@ -50,16 +68,26 @@ function failOn(text: string | undefined): number | undefined {
   return at;
 }
 
-async function inspect(file: string, dpi: number | undefined): Promise<InspectReport | Unread> {
+const isWhole = (report: InspectReport | CoverageReport | Unread): report is InspectReport =>
+  'findings' in report;
+
+async function answer<T>(file: string, read: () => Promise<T>): Promise<T | Unread> {
   try {
-    const artwork = await openArtwork(file, dpi === undefined ? {} : { dpi });
-    await artwork.close();
-    return inspectReport(file, artwork.info);
+    return await read();
   } catch (error) {
     if (!(error instanceof ArtworkRefused)) throw error;
     return { file, code: error.code, message: error.message };
   }
 }
+
+async function inspect(file: string, options: IntakeOptions): Promise<InspectReport> {
+  const artwork = await openArtwork(file, options);
+  await artwork.close();
+  return inspectReport(file, artwork.info);
+}
+
+const coverage = async (file: string, options: IntakeOptions): Promise<CoverageReport> =>
+  CoverageReport.parse({ file, ...(await readCoverage(file, options)) });
 
 const worst = ({ findings, pages }: InspectReport): number =>
   Math.max(
@@ -69,9 +97,20 @@ const worst = ({ findings, pages }: InspectReport): number =>
       .map(({ severity }) => SEVERITIES.indexOf(severity)),
   );
 
-function print(report: InspectReport, named: boolean): void {
-  const { file, format, colour, document, findings, pages } = report;
-  if (named) console.log(`\n${file}`);
+function printCoverage({ pages }: CoverageReport): void {
+  for (const { number, widthMm, heightMm, separations } of pages) {
+    console.log(`Page ${number}, ${widthMm.toFixed(1)} × ${heightMm.toFixed(1)} mm`);
+    for (const separation of separations) printSeparation(separation);
+  }
+}
+
+const printSeparation = (one: { name: string; kind: string; coverage: number }) =>
+  console.log(
+    `  ${one.name.padEnd(20)} ${one.kind.padEnd(9)} ${(one.coverage * 100).toFixed(1).padStart(5)} %`,
+  );
+
+function print(report: InspectReport): void {
+  const { format, colour, document, findings, pages } = report;
   console.log(
     `${[format.toUpperCase(), document?.version, ...(document?.claims ?? [])].filter(Boolean).join(' ')}, ${pages.length} page${pages.length > 1 ? 's' : ''}; ${colour}`,
   );
@@ -89,10 +128,7 @@ function printPage(page: InspectReport['pages'][number]): void {
   console.log(
     `  printed size   ${widthMm.toFixed(1)} × ${heightMm.toFixed(1)} mm (${page.widthPx} × ${page.heightPx} px at ${page.dpi.toFixed(0)} dpi)`,
   );
-  for (const { name, kind, coverage } of page.separations)
-    console.log(
-      `  ${name.padEnd(20)} ${kind.padEnd(9)} ${(coverage * 100).toFixed(1).padStart(5)} %`,
-    );
+  for (const separation of page.separations) printSeparation(separation);
   console.log(`  process ink    up to ${page.processInk.most} % at one place`);
   for (const { separation, specialLostCm2, colourLostCm2 } of page.knockouts)
     console.log(

@@ -14,6 +14,7 @@ export {
   type PlanJson,
 } from './plan.ts';
 export {
+  CoverageReport,
   InspectReport,
   inspectReport,
   InspectReports,

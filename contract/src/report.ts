@@ -158,9 +158,34 @@ export const InspectReport = z.object({
 });
 export type InspectReport = z.output<typeof InspectReport>;
 
+/** What `inspect --coverage` prints of a file: how much of everything printed each separation covers, and no more. */
+export const CoverageReport = z.object({
+  file: z.string(),
+  format: z.enum(['pdf', 'tiff', 'png', 'jpeg', 'webp', 'svg']),
+  pages: z.array(
+    z.object({
+      number: z.int(),
+      widthMm: z.number(),
+      heightMm: z.number(),
+      separations: z.array(
+        z.object({
+          name: z.string(),
+          kind: z.enum(['process', 'white', 'metallic', 'clear', 'spot']),
+          coverage: share,
+        }),
+      ),
+    }),
+  ),
+});
+export type CoverageReport = z.output<typeof CoverageReport>;
+
 /** What `inspect` prints for several files; one that can't be read has its sentence instead. */
 export const InspectReports = z.array(
-  z.union([InspectReport, z.object({ file: z.string(), code: z.string(), message: z.string() })]),
+  z.union([
+    InspectReport,
+    CoverageReport,
+    z.object({ file: z.string(), code: z.string(), message: z.string() }),
+  ]),
 );
 
 export const PlanReport = z.object({

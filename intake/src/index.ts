@@ -1,5 +1,12 @@
 export { firstLook } from './firstlook.ts';
-export { DEFAULT_DPI, openArtwork, sniff, type IntakeOptions, type OpenArtwork } from './intake.ts';
+export {
+  DEFAULT_DPI,
+  openArtwork,
+  readCoverage,
+  sniff,
+  type IntakeOptions,
+  type OpenArtwork,
+} from './intake.ts';
 export { planarRaster } from './planar.ts';
 export { anchorOf, PRINTING_CONDITION, printingProfile } from './profile.ts';
 export { ArtworkRefused, MAX_PAGES, MAX_PIXELS, MAX_SIDE_PX } from './refusal.ts';

@@ -3,22 +3,25 @@ import { closeSync, openSync, readSync, rmSync, statSync } from 'node:fs';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type {
-  Alternate,
-  Artwork,
-  ArtworkInfo,
-  DocumentStructure,
-  Finding,
-  MmBox,
-  PageStructure,
-  ProcessAnchor,
-  Raster,
+import {
+  kindOf,
+  pxToMm,
+  type Alternate,
+  type Artwork,
+  type ArtworkInfo,
+  type DocumentStructure,
+  type Finding,
+  type Kind,
+  type MmBox,
+  type PageStructure,
+  type ProcessAnchor,
+  type Raster,
 } from '@kyanos/core';
 import { atExit } from './exit.ts';
-import { measure, type MeasuredPage } from './measure.ts';
+import { measure } from './measure.ts';
 import { readPdf } from './pdf/read.ts';
 import { readPicture } from './picture.ts';
-import type { PlanarFile } from './planar.ts';
+import { coverageOf, type PlanarFile } from './planar.ts';
 import { refuse } from './refusal.ts';
 import { readSvg } from './svg.ts';
 import { readTiff } from './tiff/read.ts';
@@ -59,6 +62,8 @@ export interface Source {
   readonly pages: readonly number[] | undefined;
   /** A folder of its own, removed afterwards. */
   readonly tmp: string;
+  /** Nothing is wanted but what the plates cover: no second plates, no structure. */
+  readonly coverageOnly: boolean;
   readonly signal: AbortSignal | undefined;
   progress(share: number): void;
 }
@@ -91,6 +96,80 @@ const READERS: Record<Format, (source: Source) => Promise<SourceFile>> = {
 
 /** @throws ArtworkRefused with a sentence, whatever is wrong with the file; nothing stays behind */
 export async function openArtwork(path: string, options: IntakeOptions = {}): Promise<OpenArtwork> {
+  const progress = options.progress ?? (() => undefined);
+  const { format, read, done, close } = await opened(path, options, false, async (file, signal) =>
+    measure(
+      file,
+      // A file that still grows tells of its progress itself.
+      (share) => file.file.written ?? progress(0.9 + 0.1 * share),
+      signal,
+    ),
+  );
+  const { colour, anchor, document } = read;
+  return {
+    info: {
+      format,
+      colour,
+      anchor,
+      ...(document && { document }),
+      pages: done.map(({ page }) => page),
+    },
+    raster(number): Raster {
+      const found = done.find(({ page }) => page.number === number);
+      if (!found) throw new Error(`Page ${number} was not opened.`);
+      return found.raster;
+    },
+    close,
+  };
+}
+
+/** How much of a page every separation covers, everything printed, and nothing else of it. */
+export interface CoveredPage {
+  readonly number: number;
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly separations: readonly {
+    readonly name: string;
+    readonly kind: Kind;
+    /** Mean, 0 to 1. */
+    readonly coverage: number;
+  }[];
+}
+
+/**
+ * The coverage alone, in a fraction of the time that {@link openArtwork} takes to look through a file.
+ * @throws ArtworkRefused as that does
+ */
+export async function readCoverage(
+  path: string,
+  options: IntakeOptions = {},
+): Promise<{ format: Format; pages: readonly CoveredPage[] }> {
+  const { format, done, close } = await opened(path, options, true, coveredPage);
+  await close();
+  return { format, pages: done };
+}
+
+async function coveredPage({ file, number = 1 }: PageFile): Promise<CoveredPage> {
+  const coverage = await coverageOf(file);
+  return {
+    number,
+    widthMm: pxToMm(file.width, file.dpi),
+    heightMm: pxToMm(file.height, file.dpi),
+    separations: file.channels.map((name, i) => ({
+      name,
+      kind: kindOf(name),
+      coverage: coverage[i],
+    })),
+  };
+}
+
+/** Reads a file in a folder of its own and does something with each page; whatever goes wrong, nothing stays behind. */
+async function opened<T>(
+  path: string,
+  options: IntakeOptions,
+  coverageOnly: boolean,
+  each: (page: PageFile, signal: AbortSignal) => Promise<T>,
+): Promise<{ format: Format; read: SourceFile; done: readonly T[]; close: () => Promise<void> }> {
   const dpi = options.dpi ?? DEFAULT_DPI;
   if (!(dpi >= 36 && dpi <= 1200))
     refuse('DPI_RANGE', `The resolution must be within 36 to 1200 dpi; got ${dpi}.`);
@@ -105,39 +184,23 @@ export async function openArtwork(path: string, options: IntakeOptions = {}): Pr
   const signal = options.signal ? AbortSignal.any([options.signal, stop.signal]) : stop.signal;
   const progress = options.progress ?? (() => undefined);
   try {
-    const source = { path, dpi, tmp, pages: options.pages, signal, progress };
-    const read = await READERS[format](source);
+    const read = await READERS[format]({
+      path,
+      dpi,
+      tmp,
+      pages: options.pages,
+      coverageOnly,
+      signal,
+      progress,
+    });
     if (read.count === 0)
       refuse(
         'PAGE_UNKNOWN',
         `The file has no page ${options.pages?.join(', ')}. Choose one that it has.`,
       );
-    const measured: MeasuredPage[] = [];
-    for await (const file of read.pages)
-      measured.push(
-        await measure(
-          file,
-          // A file that still grows tells of its progress itself.
-          (share) => file.file.written ?? progress(0.9 + 0.1 * share),
-          signal,
-        ),
-      );
-    const { colour, anchor, document } = read;
-    return {
-      info: {
-        format,
-        colour,
-        anchor,
-        ...(document && { document }),
-        pages: measured.map(({ page }) => page),
-      },
-      raster(number): Raster {
-        const found = measured.find(({ page }) => page.number === number);
-        if (!found) throw new Error(`Page ${number} was not opened.`);
-        return found.raster;
-      },
-      close,
-    };
+    const done: T[] = [];
+    for await (const page of read.pages) done.push(await each(page, signal));
+    return { format, read, done, close };
   } catch (error) {
     // Programs that were called must not go on writing.
     stop.abort(error);

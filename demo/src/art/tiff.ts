@@ -1,5 +1,5 @@
 /**
- * A TIFF of named inks, 8 bit, uncompressed, planar. Source: TIFF 6.0, sections 2 and 16 (CMYK images) and
+ * A TIFF of named inks, 8 bit, unpacked, in planes or pixel by pixel. Source: TIFF 6.0, sections 2 and 16 (CMYK images) and
  * the tags InkSet, InkNames, NumberOfInks, ExtraSamples.
  */
 export function multiInkTiff(
@@ -8,9 +8,11 @@ export function multiInkTiff(
   width: number,
   height: number,
   dpi: number,
+  interleaved = false,
 ): Uint8Array {
   const ascii = new TextEncoder().encode(names.map((name) => `${name}\0`).join(''));
   const n = planes.length;
+  const strips = interleaved ? [mixed(planes)] : planes;
   type Entry = [tag: number, type: 2 | 3 | 4 | 5, values: number[] | Uint8Array];
   const size = { 2: 1, 3: 2, 4: 4, 5: 8 };
   const entries: Entry[] = [
@@ -19,13 +21,13 @@ export function multiInkTiff(
     [258, 3, planes.map(() => 8)],
     [259, 3, [1]],
     [262, 3, [5]],
-    [273, 4, planes.map(() => 0)],
+    [273, 4, strips.map(() => 0)],
     [277, 3, [n]],
     [278, 4, [height]],
-    [279, 4, planes.map(({ length }) => length)],
+    [279, 4, strips.map(({ length }) => length)],
     [282, 5, [dpi, 1]],
     [283, 5, [dpi, 1]],
-    [284, 3, [2]],
+    [284, 3, [interleaved ? 1 : 2]],
     [296, 3, [2]],
     [332, 3, [2]],
     [333, 2, ascii],
@@ -41,7 +43,7 @@ export function multiInkTiff(
     free += bytes(entry) + (bytes(entry) % 2);
     return at;
   });
-  const data = planes.map(({ length }) => {
+  const data = strips.map(({ length }) => {
     const at = free;
     free += length;
     return at;
@@ -66,6 +68,15 @@ export function multiInkTiff(
       else view.setUint32(target + k * 4, value, true);
     });
   });
-  planes.forEach((plane, i) => out.set(plane, data[i]));
+  strips.forEach((strip, i) => out.set(strip, data[i]));
+  return out;
+}
+
+function mixed(planes: readonly Uint8Array[]): Uint8Array {
+  const n = planes.length;
+  const out = new Uint8Array(planes[0].length * n);
+  planes.forEach((plane, s) => {
+    for (let i = 0, o = s; i < plane.length; i++, o += n) out[o] = plane[i];
+  });
   return out;
 }

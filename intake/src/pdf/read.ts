@@ -40,7 +40,8 @@ export async function readPdf(source: Source): Promise<SourceFile> {
   // The interpreter begins while the rest of the file is still being read.
   const first = chosen.length > 0 ? plates(document, 0, document.patch, 'as-is') : undefined;
   first?.catch(() => undefined);
-  const told = objects && layers && (await tell(objects, layers, chosen));
+  const told =
+    objects && layers && !source.coverageOnly ? await tell(objects, layers, chosen) : undefined;
   return {
     colour: 'plates by Ghostscript with overprint honoured',
     anchor: await anchorOf(told?.profile),
