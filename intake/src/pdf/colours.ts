@@ -153,3 +153,13 @@ export function namedInks(
         ),
   );
 }
+
+/** As a person calls it. */
+export const spaceName = (space: ColourSpace): string =>
+  space.kind === 'inks'
+    ? space.names.join(', ')
+    : space.kind === 'indexed'
+      ? `indexed ${spaceName(space.base)}`
+      : { gray: 'grey', rgb: 'RGB', cmyk: 'CMYK', lab: 'Lab', none: 'unknown', pattern: 'pattern' }[
+          space.kind
+        ];

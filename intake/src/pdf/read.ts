@@ -17,7 +17,8 @@ import { readLayers, type Layers } from './layers.ts';
 import { PdfObjects } from './objects.ts';
 import { cropped, forPrint, overprintAll, writePatch, type Patch } from './patch.ts';
 import { separate } from './plates.ts';
-import { pageStructure, structureStreams } from './structure.ts';
+import { structureStreams } from './streams.ts';
+import { pageStructure } from './structure.ts';
 
 export async function readPdf(source: Source): Promise<SourceFile> {
   const { path, tmp, signal } = source;

@@ -1,0 +1,182 @@
+/** What was met on one page, kept as it is told: each kind of object, and where specials and colour lie over one another. */
+import {
+  HAIRLINE_MM,
+  PROCESS_NAMES,
+  type MmBox,
+  type PageStructure,
+  type PictureUse,
+  type SpotUse,
+  type StrokeUse,
+  type TextUse,
+} from '@kyanos/core';
+import { pointsToMm, upright, type Corners, type PdfPage } from './boxes.ts';
+import type { Paint } from './colours.ts';
+import { Cover, intersection, isEmpty } from './geometry.ts';
+import type { State } from './state.ts';
+import type { ShownText } from './text.ts';
+
+/** Things told one by one, of each kind. */
+const MOST = 400;
+const MOST_TEXT = 5 * MOST;
+const PROCESS: readonly string[] = PROCESS_NAMES;
+
+interface SpotTally {
+  objects: number;
+  overprinting: number;
+  readonly modes: Set<number>;
+}
+
+export class PageTally {
+  transparency = false;
+  incomplete = false;
+
+  readonly #page: PdfPage;
+  readonly #spots = new Map<string, SpotTally>();
+  readonly #pictures: PictureUse[] = [];
+  readonly #text: TextUse[] = [];
+  readonly #hairlines: StrokeUse[] = [];
+  readonly #rgb: MmBox[] = [];
+  readonly #marks: MmBox[] = [];
+  readonly #hidden = new Map<string, number>();
+  /** Where each special was painted. */
+  readonly #special = new Map<string, Cover>();
+  readonly #colour: Cover;
+  #rgbObjects = 0;
+  #mayKnockOut = false;
+
+  constructor(page: PdfPage) {
+    this.#page = page;
+    this.#colour = new Cover(page.frame);
+  }
+
+  /** A spot the page can paint with, painted or not. */
+  spot(name: string): SpotTally {
+    let use = this.#spots.get(name);
+    if (!use) this.#spots.set(name, (use = { objects: 0, overprinting: 0, modes: new Set() }));
+    return use;
+  }
+
+  /** One object that paints. @returns whether it lies on what is printed */
+  painted(box: Corners, paint: Paint, overprint: boolean, state: State): boolean {
+    const seen = intersection(intersection(box, state.clip), this.#page.frame);
+    if (isEmpty(seen)) return false;
+    const specials = paint.set.filter((ink) => !PROCESS.includes(ink) && ink !== 'All');
+    const laid = specials.filter((name) => paint.inks.includes(name));
+    for (const name of specials) this.spot(name);
+    for (const name of laid) {
+      const use = this.spot(name);
+      use.objects++;
+      if (overprint) {
+        use.overprinting++;
+        use.modes.add(state.mode);
+      }
+    }
+    if (paint.all && this.#marks.length < MOST) this.#marks.push(this.#mm(seen));
+    if (paint.rgb) {
+      this.#rgbObjects++;
+      if (this.#rgb.length < MOST) this.#rgb.push(this.#mm(seen));
+    }
+    this.#cover(seen, paint, laid, overprint && !state.blended);
+    return true;
+  }
+
+  picture(box: Corners, use: Omit<PictureUse, 'box'>): void {
+    if (this.#pictures.length < MOST && Number.isFinite(use.dpi))
+      this.#pictures.push({ box: this.#mm(box), ...use });
+  }
+
+  /** A line drawn; only one too thin to hold is kept. */
+  line(box: Corners, widthPt: number, { inks }: Paint): void {
+    const widthMm = pointsToMm(widthPt);
+    if (widthMm < HAIRLINE_MM && this.#hairlines.length < MOST && inks.length > 0)
+      this.#hairlines.push({ box: this.#mm(box), widthMm, inks });
+  }
+
+  /** Pieces of one line are told as one run. */
+  text({ box, sizePt, mirrored }: ShownText, { inks }: Paint, { clip }: State): void {
+    const seen = intersection(box, clip);
+    if (isEmpty(seen) || isEmpty(intersection(seen, this.#page.frame)) || inks.length === 0) return;
+    const mm = this.#mm(seen);
+    const last = this.#text.at(-1);
+    const follows =
+      last?.mirrored === mirrored &&
+      Math.abs(last.sizePt - sizePt) < 0.05 &&
+      last.inks.join() === inks.join() &&
+      Math.abs(last.box.top - mm.top) < 0.2 * pointsToMm(sizePt) &&
+      Math.abs(mm.left - (last.box.left + last.box.width)) < pointsToMm(sizePt);
+    if (follows) this.#text[this.#text.length - 1] = { ...last, box: joined(last.box, mm) };
+    else if (this.#text.length < MOST_TEXT) this.#text.push({ box: mm, sizePt, inks, mirrored });
+  }
+
+  /** An object that does not print, because its layer is off. */
+  hidden(layer: string): void {
+    this.#hidden.set(layer, (this.#hidden.get(layer) ?? 0) + 1);
+  }
+
+  told(): PageStructure {
+    const { frame, stated, turn } = this.#page;
+    const box = (name: string) => {
+      const corners = stated.get(name);
+      return corners ? this.#mm(corners) : null;
+    };
+    return {
+      boxes: {
+        media: box('/MediaBox') ?? this.#mm(frame),
+        crop: box('/CropBox'),
+        bleed: box('/BleedBox'),
+        trim: box('/TrimBox'),
+      },
+      turn,
+      spots: [...this.#spots].map(([name, { objects, overprinting, modes }]): SpotUse => ({
+        name,
+        objects,
+        overprinting,
+        modes: [...modes].sort(),
+      })),
+      pictures: this.#pictures,
+      text: this.#text,
+      hairlines: this.#hairlines,
+      rgb: this.#rgb,
+      rgbObjects: this.#rgbObjects,
+      transparency: this.transparency,
+      marks: this.#marks,
+      hidden: Object.fromEntries(this.#hidden),
+      mayKnockOut: this.#mayKnockOut,
+      incomplete: this.incomplete,
+    };
+  }
+
+  /** Notes where it lies, and whether it may erase what lies there. */
+  #cover(seen: Corners, paint: Paint, laid: readonly string[], keeps: boolean): void {
+    const colour = paint.inks.some((ink) => PROCESS.includes(ink));
+    // Even paper-white erases, and a white of nothing does too. The same special again is no loss.
+    if (!this.#mayKnockOut && !keeps) {
+      const other = [...this.#special].some(
+        ([name, cover]) => !(laid.includes(name) && !colour) && cover.meets(seen),
+      );
+      this.#mayKnockOut =
+        (paint.set.length > 0 && other) || (laid.length > 0 && this.#colour.meets(seen));
+    }
+    for (const name of laid) {
+      let cover = this.#special.get(name);
+      if (!cover) this.#special.set(name, (cover = new Cover(this.#page.frame)));
+      cover.add(seen);
+    }
+    if (colour) this.#colour.add(seen);
+  }
+
+  #mm(box: Corners): MmBox {
+    return upright(box, this.#page);
+  }
+}
+
+function joined(a: MmBox, b: MmBox): MmBox {
+  const left = Math.min(a.left, b.left);
+  const top = Math.min(a.top, b.top);
+  return {
+    left,
+    top,
+    width: Math.max(a.left + a.width, b.left + b.width) - left,
+    height: Math.max(a.top + a.height, b.top + b.height) - top,
+  };
+}
