@@ -14,7 +14,8 @@ import {
   type PixelBox,
   type Raster,
 } from '@kyanos/core';
-import { BarcodeFinder, lookCloser } from './barcodes.ts';
+import { lookCloser } from './barcodes/closer.ts';
+import { BarcodeFinder } from './barcodes/finder.ts';
 import type { PageFile } from './intake.ts';
 import { growingBands, planarRaster, processPlanes, type PlanarFile } from './planar.ts';
 

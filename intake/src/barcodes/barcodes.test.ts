@@ -5,7 +5,7 @@ import bwipjs from 'bwip-js/node';
 import type { Barcode } from '@kyanos/core';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openArtwork } from './index.ts';
+import { openArtwork } from '../index.ts';
 
 let folder: string;
 beforeAll(() => (folder = mkdtempSync(join(tmpdir(), 'codes-test-'))));
