@@ -9,7 +9,7 @@ export {
 export { KnockoutMeter } from './knockout.ts';
 export { compareArtwork, type ArtworkChange } from './compare.ts';
 export { ContentMeter, FAINT, processInk, SUM_STEP, type PageContent } from './content.ts';
-export { documentFindings, LABEL_EXCESS_MM, pageFindings, type Use } from './findings.ts';
+export { documentFindings, LABEL_EXCESS_MM, pageFindings, type Use } from './findings/index.ts';
 export {
   KINDS,
   kindOf,

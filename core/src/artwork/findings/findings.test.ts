@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { artwork, MACHINE, MATERIAL, NO_OBJECTS } from '../../test/shop.ts';
-import { packCells } from '../raster/index.ts';
-import { parseStack, type Material } from '../stack/index.ts';
+import { artwork, MACHINE, MATERIAL, NO_OBJECTS } from '../../../test/shop.ts';
+import { packCells } from '../../raster/index.ts';
+import { parseStack, type Material } from '../../stack/index.ts';
 import {
   documentFindings,
   pageFindings,
@@ -9,7 +9,7 @@ import {
   type Barcode,
   type PageStructure,
   type Use,
-} from './index.ts';
+} from '../index.ts';
 
 const [PAGE] = artwork({ Cyan: 0.5 }).pages;
 const WITH_WHITE = artwork({ Cyan: 0.5, White: 0.3 }).pages[0];

@@ -1,0 +1,43 @@
+/** What a check is, and what checks share. */
+import {
+  allLayers,
+  type Machine,
+  type Material,
+  type Special,
+  type Stack,
+} from '../../stack/index.ts';
+import { roleOf } from '../names.ts';
+import type { ArtworkPage, Finding, MmBox, Place } from '../page.ts';
+import type { Said } from '../planned.ts';
+
+/** What the artwork is printed with and on. */
+export interface Use {
+  readonly machine: Machine;
+  readonly material: Material;
+  readonly stack: Stack;
+  readonly said: Said;
+}
+
+export type Check = (page: ArtworkPage, use: Use | undefined) => Finding[];
+
+/** Boxes told one by one; more only hide one another. */
+const MOST_BOXES = 80;
+export const at = (boxes: readonly MmBox[]): Place => ({
+  kind: 'boxes',
+  boxes: boxes.slice(0, MOST_BOXES),
+});
+export const cm2 = (mm2: number) => (mm2 / 100).toFixed(mm2 < 1000 ? 2 : 1);
+export const several = (count: number, one: string, many = `${one}s`) =>
+  `${count} ${count === 1 ? one : many}`;
+export const percentOf255 = (value: number) => (value / 255) * 100;
+
+export const pageArea = (page: ArtworkPage) => page.widthMm * page.heightMm;
+export const pixelArea = (page: ArtworkPage) => pageArea(page) / (page.widthPx * page.heightPx);
+export const said = (use: Use | undefined): Said => use?.said ?? { names: {}, overprint: [] };
+export const roleIn = (name: string, use: Use) => roleOf(name, use.said.names, use.machine);
+
+/** The layers that print what the artist drew as this special. */
+export const drawn = (stack: Stack, lay: Special) =>
+  allLayers(stack).filter(({ parts }) =>
+    parts.some((part) => part.lay === lay && part.rule?.extent !== 'sheet'),
+  );

@@ -1,0 +1,78 @@
+/** What is small: barcodes, type and thin lines. */
+import { usesLay } from '../../stack/index.ts';
+import type { Finding } from '../page.ts';
+import { at, several, type Check } from './check.ts';
+
+/** EAN and UPC modules at 80 % of nominal; GS1 General Specifications, section 5.12 (from memory). */
+const LEAST_MODULE_MM = 0.264;
+const RETAIL = /^(EAN|UPC)/;
+
+export const barcodes: Check = (page) =>
+  page.barcodes.flatMap((barcode): Finding[] => {
+    const { type, content, box, moduleMm, quiet, quietWanted, checkDigit } = barcode;
+    const place = at([box]);
+    const found: Finding[] = [];
+    if (checkDigit === false)
+      found.push({
+        code: 'CHECK_DIGIT',
+        severity: 'error',
+        message: `The ${type} ${content} has a wrong check digit: it would be refused, or read as another article. Ask for the right number.`,
+        place,
+      });
+    const short = quiet.findIndex((modules, i) => modules < quietWanted[i] - 0.5);
+    if (short >= 0)
+      found.push({
+        code: 'QUIET_ZONE',
+        severity: 'warning',
+        message: `The ${type} ${content} has ${quiet[short].toFixed(1)} blank modules ${short === 0 ? 'before' : 'after'} it and needs ${quietWanted[short]}: it may not scan. Keep ${(quietWanted[short] * moduleMm).toFixed(1)} mm clear.`,
+        place,
+        measure: { value: quiet[short] * moduleMm, unit: 'mm' },
+      });
+    if (RETAIL.test(type) && moduleMm < LEAST_MODULE_MM)
+      found.push({
+        code: 'BARCODE_SMALL',
+        severity: 'warning',
+        message: `The ${type} ${content} has modules of ${moduleMm.toFixed(3)} mm; the least for a till is ${LEAST_MODULE_MM} mm. Print it larger.`,
+        place,
+        measure: { value: moduleMm, unit: 'mm' },
+      });
+    return found;
+  });
+
+/** Type this small shows every shift between inks, points. */
+const SMALL_PT = 8;
+
+export const smallType: Check = (page, use) => {
+  const process = (inks: readonly string[]) =>
+    inks.filter((ink) => page.separations.some((s) => s.name === ink && s.kind === 'process'));
+  const small = (page.structure?.text ?? []).filter(
+    ({ sizePt, inks }) => sizePt < SMALL_PT && process(inks).length > 1,
+  );
+  if (small.length === 0) return [];
+  const smallest = Math.min(...small.map(({ sizePt }) => sizePt));
+  const onWhite = !use || usesLay(use.stack, 'W');
+  return [
+    {
+      code: 'SMALL_TYPE',
+      severity: onWhite ? 'warning' : 'note',
+      message: `${several(small.length, 'line', 'lines')} of type from ${smallest.toFixed(1)} pt ${small.length === 1 ? 'is' : 'are'} built of two inks or more: the least shift blurs ${small.length === 1 ? 'it' : 'them'}${onWhite ? ', and white peeks out' : ''}. Set ${small.length === 1 ? 'it' : 'them'} in black alone.`,
+      place: at(small.map(({ box }) => box)),
+      measure: { value: smallest, unit: 'pt' },
+    },
+  ];
+};
+
+export const hairlines: Check = (page) => {
+  const lines = page.structure?.hairlines ?? [];
+  if (lines.length === 0) return [];
+  const thinnest = Math.min(...lines.map(({ widthMm }) => widthMm));
+  return [
+    {
+      code: 'HAIRLINES',
+      severity: 'note',
+      message: `${several(lines.length, 'line is', 'lines are')} ${thinnest.toFixed(2)} mm thin${lines.length > 1 ? ' or little more' : ''}: on print ${lines.length > 1 ? 'they' : 'it'} may break up, and a choke takes the white from under ${lines.length > 1 ? 'them' : 'it'}.`,
+      place: at(lines.map(({ box }) => box)),
+      measure: { value: thinnest, unit: 'mm' },
+    },
+  ];
+};

@@ -1,0 +1,55 @@
+/**
+ * What is wrong with artwork before anything is printed, each in a sentence with its place, its measure and its way out.
+ * How grave it is depends on what it is printed on, so a finding is made for a {@link Use}, or in general without one.
+ *
+ * Limits without a source are common practice.
+ */
+import type { ArtworkInfo, ArtworkPage, Finding } from '../page.ts';
+import type { Check, Use } from './check.ts';
+import { barcodes, hairlines, smallType } from './detail.ts';
+import { empty, knockouts, names } from './inks.ts';
+import { hidden, incomplete, marks, mirrored, size } from './page.ts';
+import { haze, resolution, rgb } from './pictures.ts';
+
+export type { Use } from './check.ts';
+export { LABEL_EXCESS_MM } from './page.ts';
+
+/** In the order they are told. */
+const CHECKS: readonly Check[] = [
+  names,
+  empty,
+  knockouts,
+  mirrored,
+  haze,
+  barcodes,
+  smallType,
+  hairlines,
+  resolution,
+  size,
+  marks,
+  rgb,
+  hidden,
+  incomplete,
+];
+
+/** Everything found on one page; in general, or for what it is used for. */
+export function pageFindings(page: ArtworkPage, use?: Use): Finding[] {
+  return [...page.notes, ...CHECKS.flatMap((check) => check(page, use))].map((finding) => ({
+    ...finding,
+    page: page.number,
+  }));
+}
+
+/** What is wrong with the file as a whole. */
+export function documentFindings({ document }: ArtworkInfo): Finding[] {
+  const missing = document?.fonts.filter(({ embedded }) => !embedded) ?? [];
+  if (missing.length === 0) return [];
+  return [
+    {
+      code: 'FONT_MISSING',
+      severity: 'warning',
+      message: `${missing.map(({ name }) => name).join(', ')} ${missing.length === 1 ? 'is' : 'are'} not embedded: another typeface was put in ${missing.length === 1 ? 'its' : 'their'} place, and lines may break elsewhere. Ask for the fonts embedded, or turned into outlines.`,
+      measure: { value: missing.length, unit: 'count' },
+    },
+  ];
+}

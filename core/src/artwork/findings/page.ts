@@ -1,0 +1,110 @@
+/** The page itself: its size, its marks, what it hides, and whether it reads backwards. */
+import { allLayers } from '../../stack/index.ts';
+import { at, several, type Check } from './check.ts';
+
+/** Artwork is drawn this much larger than a pre-cut label both ways; common practice: 0.03 in. */
+export const LABEL_EXCESS_MM = 0.762;
+const BLEED_MM = 2;
+
+export const size: Check = (page, use) => {
+  const label = use?.material.label;
+  const { trimMm, widthMm, heightMm } = page;
+  if (!label) {
+    if (page.bleedDeclared) {
+      const least = Math.min(
+        trimMm.left,
+        trimMm.top,
+        widthMm - trimMm.left - trimMm.width,
+        heightMm - trimMm.top - trimMm.height,
+      );
+      return least >= BLEED_MM - 0.05
+        ? []
+        : [
+            {
+              code: 'LITTLE_BLEED',
+              severity: 'note',
+              message: `The bleed is ${least.toFixed(1)} mm at its narrowest; cutting wants about ${BLEED_MM} mm.`,
+              measure: { value: least, unit: 'mm' },
+            },
+          ];
+    }
+    return [
+      {
+        code: 'NO_BLEED',
+        severity: 'note',
+        message: `The artwork has no bleed: what reaches the edge may show a bare line where it is cut. Ask for ${BLEED_MM} mm more all round, or cut into it.`,
+      },
+    ];
+  }
+  const over = [widthMm - label.width, heightMm - label.height];
+  const least = Math.min(...over);
+  if (least >= LABEL_EXCESS_MM - 0.05) return [];
+  return [
+    {
+      code: 'LABEL_SIZE',
+      severity: least < 0 ? 'error' : 'warning',
+      message: `The artwork is ${widthMm.toFixed(1)} × ${heightMm.toFixed(1)} mm and the label ${label.width.toFixed(1)} × ${label.height.toFixed(1)} mm: ${least < 0 ? `${(-least).toFixed(1)} mm of it stay bare` : 'the slightest shift shows a bare edge'}. Draw it 0.76 mm (0.03 in) larger both ways; common practice.`,
+      measure: { value: least, unit: 'mm' },
+    },
+  ];
+};
+
+export const marks: Check = (page, use) => {
+  const boxes = page.structure?.marks ?? [];
+  if (boxes.length === 0) return [];
+  const label = use?.material.label;
+  return [
+    {
+      code: 'MARKS',
+      severity: label ? 'error' : 'warning',
+      message: label
+        ? `Printers’ marks lie on the artwork, and the label is cut already: they would print on it. Ask for the page without marks.`
+        : `${several(boxes.length, 'mark is', 'marks are')} drawn in every ink, white and clear included. Ask for the page without marks unless they are wanted.`,
+      place: at(boxes),
+      measure: { value: boxes.length, unit: 'count' },
+    },
+  ];
+};
+
+/** Share of the lines of type that must read backwards before the page counts as mirrored. */
+const MIRRORED_SHARE = 0.5;
+
+export const mirrored: Check = (page, use) => {
+  const text = page.structure?.text ?? [];
+  const back = text.filter((run) => run.mirrored);
+  const codes = page.barcodes.filter((code) => code.mirrored);
+  if (codes.length === 0 && (back.length === 0 || back.length < MIRRORED_SHARE * text.length))
+    return [];
+  const place = at([...back, ...codes].map(({ box }) => box));
+  const turned = use && allLayers(use.stack).some(({ mirror }) => mirror);
+  return [
+    {
+      code: 'MIRRORED',
+      severity: use ? 'error' : 'warning',
+      message: turned
+        ? 'The artwork reads backwards already, and this stack mirrors it: twice mirrored it reads wrong through the material. Ask for it unmirrored.'
+        : 'The artwork reads backwards. Kyanos mirrors where a stack needs it, so ask for it unmirrored.',
+      place,
+    },
+  ];
+};
+
+export const hidden: Check = (page) =>
+  Object.entries(page.structure?.hidden ?? {}).map(([layer, objects]) => ({
+    code: 'LAYER_HIDDEN',
+    severity: 'note' as const,
+    message: `The layer "${layer}" does not print: ${several(objects, 'object', 'objects')} of it ${objects === 1 ? 'is' : 'are'} left out. Switch it on in the file if that is wrong.`,
+    measure: { value: objects, unit: 'count' as const },
+  }));
+
+export const incomplete: Check = (page) =>
+  page.structure?.incomplete
+    ? [
+        {
+          code: 'STRUCTURE_INCOMPLETE',
+          severity: 'note',
+          message:
+            'The page is too long to be read object by object: its plates are complete, but type, pictures and overprint were looked at only in part.',
+        },
+      ]
+    : [];
