@@ -1,19 +1,14 @@
 <script setup lang="ts">
 /** Pixels on a canvas that fits its box and keeps its shape. */
 import { ref, watchEffect } from 'vue';
+import { putPicture } from './canvas.ts';
 import type { Picture } from './look.worker.ts';
 
 const props = defineProps<{ picture: Picture | undefined; label: string }>();
 const canvas = ref<HTMLCanvasElement>();
 
 watchEffect(() => {
-  const { picture } = props;
-  if (!canvas.value || !picture) return;
-  canvas.value.width = picture.width;
-  canvas.value.height = picture.height;
-  canvas.value
-    .getContext('2d')!
-    .putImageData(new ImageData(picture.pixels, picture.width, picture.height), 0, 0);
+  if (canvas.value && props.picture) putPicture(canvas.value, props.picture);
 });
 </script>
 
