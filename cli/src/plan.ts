@@ -1,9 +1,8 @@
-import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { Plan, planReport, problemOf } from '@kyanos/contract';
-import { formatMoney, pagesOf, planJob, type PlanResult, type PrintPlan } from '@kyanos/core';
-import { openArtwork } from '@kyanos/intake';
-import { fileArgument, printJson, reading, UsageError, wholeNumber } from './usage.ts';
+import { planReport } from '@kyanos/contract';
+import { formatMoney, planJob, type PlanResult, type PrintPlan } from '@kyanos/core';
+import { PLANNED_OPTIONS, withPlanned } from './planned.ts';
+import { printJson } from './usage.ts';
 
 const USAGE = 'kyanos plan FILE --plan PLAN.json [--json] [--dpi N]';
 
@@ -11,41 +10,13 @@ export async function planCommand(args: string[]): Promise<void> {
   const { values, positionals } = parseArgs({
     args,
     allowPositionals: true,
-    options: {
-      json: { type: 'boolean', default: false },
-      plan: { type: 'string' },
-      dpi: { type: 'string' },
-    },
+    options: PLANNED_OPTIONS,
   });
-  const file = fileArgument(positionals, USAGE);
-  if (values.plan === undefined) throw new UsageError(`Name a plan file: ${USAGE}`);
-  const plan = readPlan(values.plan);
-  const dpi = wholeNumber(values.dpi, 'dpi', 36, 1200);
-  const artwork = await openArtwork(file, {
-    pages: [...new Set([plan.artwork.page, ...pagesOf(plan)])],
-    ...(dpi === undefined ? {} : { dpi }),
-  });
-  try {
+  await withPlanned(positionals, values, USAGE, async (plan, artwork) => {
     const result = await planJob(plan, artwork);
     if (values.json) printJson(planReport(result));
     else print(plan, result);
-  } finally {
-    await artwork.close();
-  }
-}
-
-/** @throws UsageError naming what is wrong with it */
-export function readPlan(file: string): PrintPlan {
-  const text = reading(file, () => readFileSync(file, 'utf8'));
-  let value: unknown;
-  try {
-    value = JSON.parse(text);
-  } catch (error) {
-    throw new UsageError(`The plan file ${file} is not JSON: ${(error as Error).message}.`);
-  }
-  const parsed = Plan.safeParse(value);
-  if (!parsed.success) throw new UsageError(problemOf(parsed.error, 'the plan file'));
-  return parsed.data;
+  });
 }
 
 function print({ name }: PrintPlan, { notation, plates, findings, work }: PlanResult): void {

@@ -3,11 +3,14 @@ import { Logger, makeWorkerUtils, type WorkerUtils } from 'graphile-worker';
 import type pg from 'pg';
 import type { Db } from './db.ts';
 
+/** Kinds of work, and the table that keeps the state of each. */
+const TABLE = { rip: 'artwork', plates: 'plate_build', export: 'plate_export' } as const;
+export type Task = keyof typeof TABLE;
+
 export interface Work {
-  readonly task: 'rip' | 'plates' | 'export';
+  readonly task: Task;
   readonly id: string;
 }
-const TABLE = { rip: 'artwork', plates: 'plate_build', export: 'plate_export' } as const;
 
 export type Queue = WorkerUtils;
 /** The queue speaks of every lost connection and tries again by itself; what matters reaches the job's own state. */
@@ -26,7 +29,7 @@ const SILENCE = '20 seconds';
 
 /** Work whose worker was killed is queued again. */
 export async function recover(db: Db, queue: Queue): Promise<void> {
-  for (const task of ['rip', 'plates', 'export'] as const) {
+  for (const task of Object.keys(TABLE) as Task[]) {
     const { rows } = await db.query<{ id: string }>(
       `update ${TABLE[task]} set state = 'queued', progress = 0, touched_at = now()
        where state = 'queued' or (state = 'running' and touched_at < now() - interval '${SILENCE}')

@@ -6,7 +6,7 @@ import { openPool } from './db.ts';
 import { exportStoredPlates } from './exports/build.ts';
 import { refusalFor } from './http.ts';
 import { buildStoredPlates } from './plates/build.ts';
-import { enqueue, openQueue, perform, quiet, recover } from './queue.ts';
+import { enqueue, openQueue, perform, quiet, recover, type Task } from './queue.ts';
 
 const url = process.env.DATABASE_URL;
 if (!url) throw new Error('The worker needs DATABASE_URL.');
@@ -18,43 +18,37 @@ const problem = (error: unknown) => {
   return { code: known.code, message: known.message };
 };
 const queue = await openQueue(pool);
-const idOf = (payload: unknown) => (payload as { id: string }).id;
+
+const WORK = {
+  rip: ripArtwork,
+  plates: buildStoredPlates,
+  export: exportStoredPlates,
+} satisfies Record<Task, unknown>;
+
+const task = (name: Task, after?: (id: string) => Promise<void>) => async (payload: unknown) => {
+  const { id } = payload as { id: string };
+  await perform(
+    pool,
+    { task: name, id },
+    (report, signal) => WORK[name](pool, id, report, signal),
+    problem,
+  );
+  await after?.(id);
+};
+
+async function buildWaitingPlates(artwork: string): Promise<void> {
+  const waiting = await pool.query<{ id: string }>(
+    `select b.id from plate_build b join artwork a on a.id = b.artwork_id
+     where a.id = $1::uuid and a.state = 'done' and b.state = 'queued'`,
+    [artwork],
+  );
+  for (const build of waiting.rows) await enqueue(queue, { task: 'plates', id: build.id });
+}
 
 const taskList: TaskList = {
-  async rip(payload) {
-    const id = idOf(payload);
-    await perform(
-      pool,
-      { task: 'rip', id },
-      (report, signal) => ripArtwork(pool, id, report, signal),
-      problem,
-    );
-    // Plates that waited for this artwork.
-    const waiting = await pool.query<{ id: string }>(
-      `select b.id from plate_build b join artwork a on a.id = b.artwork_id
-       where a.id = $1::uuid and a.state = 'done' and b.state = 'queued'`,
-      [id],
-    );
-    for (const build of waiting.rows) await enqueue(queue, { task: 'plates', id: build.id });
-  },
-  async plates(payload) {
-    const id = idOf(payload);
-    await perform(
-      pool,
-      { task: 'plates', id },
-      (report, signal) => buildStoredPlates(pool, id, report, signal),
-      problem,
-    );
-  },
-  async export(payload) {
-    const id = idOf(payload);
-    await perform(
-      pool,
-      { task: 'export', id },
-      (report, signal) => exportStoredPlates(pool, id, report, signal),
-      problem,
-    );
-  },
+  rip: task('rip', buildWaitingPlates),
+  plates: task('plates'),
+  export: task('export'),
 };
 
 await recover(pool, queue);
