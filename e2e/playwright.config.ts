@@ -4,9 +4,10 @@ const port = Number(process.env.KYANOS_E2E_PORT ?? 4917);
 
 export default defineConfig({
   testDir: '.',
+  globalSetup: './demoRead.ts',
   outputDir: '../.cache/e2e',
-  timeout: 90_000,
-  expect: { timeout: 20_000 },
+  timeout: 150_000,
+  expect: { timeout: 30_000 },
   workers: 1,
   reporter: 'list',
   use: {
