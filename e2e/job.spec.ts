@@ -48,8 +48,8 @@ test('a newcomer plans a real print from the file to the run sheet', async ({ pa
   await expect(page.getByTestId('answer')).toContainText(
     'White lies on 100.0 % of the print, 2,520',
   );
-  await page.getByRole('combobox', { name: 'Extent' }).click({ force: true });
-  await page.getByRole('option', { name: 'under the image only' }).click();
+  await page.getByRole('combobox', { name: 'Lay it' }).click({ force: true });
+  await page.getByRole('option', { name: 'Under the image', exact: true }).click();
   await expect(page.getByTestId('plate-state')).toHaveText('Measured at full size.', {
     timeout: 60_000,
   });

@@ -2,11 +2,12 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import asc from 'assemblyscript/asc';
 
-const KERNELS = ['content'];
+/** Each kernel, and the folder of the core that uses it. */
+const KERNELS = { content: 'artwork', mask: 'raster' };
 
-for (const name of KERNELS) {
+for (const [name, folder] of Object.entries(KERNELS)) {
   const source = new URL(`../core/kernels/${name}.ts`, import.meta.url);
-  const target = new URL(`../core/src/artwork/${name}.wasm.ts`, import.meta.url);
+  const target = new URL(`../core/src/${folder}/${name}.wasm.ts`, import.meta.url);
   const binary = await compile(readFileSync(source, 'utf8'));
   const module =
     `/** Compiled from core/kernels/${name}.ts by scripts/kernels.mjs. */\n` +

@@ -1,5 +1,6 @@
 /** Benchmarks: each times our way and a named reference on the same input, in turns, in one run. */
 import type { BenchReport } from '@kyanos/contract';
+import { plateBenchmarks } from './plates.ts';
 import { ripPage } from './rip-page.ts';
 import { tiffBenchmarks } from './tiff-coverage.ts';
 
@@ -17,6 +18,7 @@ export interface Benchmark {
 export const BENCHMARKS: Readonly<Record<string, Benchmark>> = {
   'rip-page': ripPage,
   ...tiffBenchmarks,
+  ...plateBenchmarks,
 };
 
 const median = (values: readonly number[]) => values.toSorted((a, b) => a - b)[values.length >> 1];

@@ -1,7 +1,7 @@
 /** The wire between browser and server. Every request and answer, once, for both ends. */
 import { BAND_ROWS, type ArtworkInfo, type Measures, type Shop } from '@kyanos/core';
 import { z } from 'zod';
-import { Plan } from './plan.ts';
+import { Plan, StackText } from './plan.ts';
 
 export const MAX_UPLOAD_BYTES = 512 * 1024 * 1024;
 /** Longest side of the picture that a browser works on. */
@@ -119,5 +119,19 @@ export const PlateExport = z.object({
   bytes: z.int().nullable(),
 });
 export type PlateExport = z.output<typeof PlateExport>;
+
+/** A beginning that the shop saved for itself: stack, plates and mirroring. */
+export const NewPreset = z.strictObject({
+  name: z.string().trim().min(1).max(80),
+  about: z.string().trim().max(200),
+  notation: StackText,
+});
+export const SavedPreset = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  about: z.string(),
+  notation: z.string(),
+});
+export type SavedPreset = z.output<typeof SavedPreset>;
 
 export const ShopAnswer = z.custom<Shop>();

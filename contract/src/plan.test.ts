@@ -33,7 +33,7 @@ describe('the plan file', () => {
       problem({ ...wire(), layout: { copies: 0, gap: 0, margin: 0, turned: false } }),
     ).toContain('the field layout.copies');
     expect(problem({ ...wire(), stack: 'film | Q' })).toBe(
-      'Something is wrong with the field stack: "Q" is not a layer: write one of CMYK, W, S, V, B, then density, hits and extent, as in W70x2@image.',
+      'Something is wrong with the field stack: "Q" is not a layer: write one of CMYK, W, S, V, B, then density, hits and a rule, as in W70x2@image.',
     );
     expect(problem([])).toContain('the plan file');
   });

@@ -48,6 +48,12 @@ export const FindingReport = z.object({
         keep: z.boolean(),
       }),
       z.object({ label: z.string(), kind: z.literal('haze'), percent: z.number() }),
+      z.object({
+        label: z.string(),
+        kind: z.literal('rule'),
+        key: z.string(),
+        rule: z.string(),
+      }),
     ])
     .optional(),
 });
@@ -199,6 +205,13 @@ export const PlanReport = z.object({
       overlapCm2: z.number(),
       holes: z.int(),
       holesCm2: z.number(),
+      islands: z.int(),
+      /** Null where all are wider than 2 mm. */
+      thinnestStrokeMm: z.number().nullable(),
+      /** What each step of the rule adds; less than 0 where it takes away. */
+      stepsCm2: z.array(z.number()),
+      ownAddedCm2: z.number(),
+      ownLostCm2: z.number(),
     }),
   ),
   opacity: z.object({
@@ -300,6 +313,11 @@ export function planReport(result: PlanResult): PlanReport {
       overlapCm2: plate.overlapMm2 / 100,
       holes: plate.holes.count,
       holesCm2: plate.holes.areaMm2 / 100,
+      islands: plate.islands,
+      thinnestStrokeMm: plate.strokeMm,
+      stepsCm2: plate.steps.map(cm2),
+      ownAddedCm2: cm2(plate.own.addedMm2),
+      ownLostCm2: cm2(plate.own.lostMm2),
     })),
     opacity: result.opacity,
     trips: (work?.trips ?? []).map((trip) => ({

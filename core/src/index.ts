@@ -8,6 +8,7 @@ export * from './optics/index.ts';
 export * from './plan/index.ts';
 export * from './plates/index.ts';
 export * from './raster/index.ts';
+export * from './rule/index.ts';
 export * from './runsheet/index.ts';
 export * from './spectrum/index.ts';
 export * from './stack/index.ts';

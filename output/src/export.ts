@@ -7,6 +7,7 @@ import {
   BAND_ROWS,
   CoverageMeter,
   measurePlates,
+  plateSpecs,
   pageOf,
   plannedRaster,
   printFiles,
@@ -96,21 +97,20 @@ async function buildInto(
 ): Promise<ReadonlyMap<string, string>> {
   const open = new Map<string, { path: string; handle: number }>();
   try {
-    await measurePlates(
-      plan,
-      artwork,
-      (key, rows, y) => {
+    const pictures = new Map(plateSpecs(plan.stack).map(({ key, picture }) => [key, picture]));
+    await measurePlates(plan, artwork, {
+      sink: (key, rows, y) => {
         let plate = open.get(key);
         if (!plate) {
           const path = join(tmp, `plate-${open.size}`);
           open.set(key, (plate = { path, handle: openSync(path, 'w') }));
         }
-        const page = pageOf(plan, artwork.info, key.includes(':rear:') ? 'rear' : 'front');
+        const page = pageOf(plan, artwork.info, pictures.get(key)!);
         for (let done = 0; done < rows.length;)
           done += writeSync(plate.handle, rows, done, rows.length - done, y * page.widthPx + done);
       },
       progress,
-    );
+    });
   } finally {
     for (const { handle } of open.values()) closeSync(handle);
   }

@@ -10,6 +10,7 @@ import { exportRoutes } from './exports/routes.ts';
 import { fileRoutes } from './files/routes.ts';
 import { answerErrors, Refusal } from './http.ts';
 import { jobRoutes } from './jobs/routes.ts';
+import { presetRoutes } from './presets/routes.ts';
 import { plateRoutes } from './plates/routes.ts';
 import type { Queue } from './queue.ts';
 import { runSheetRoutes } from './runsheet/routes.ts';
@@ -29,7 +30,8 @@ export function makeApp(
       contentSecurityPolicy: {
         directives: {
           'default-src': ["'self'"],
-          'script-src': ["'self'"],
+          // Kernels are WebAssembly that ships inside our own scripts; no script is made from text.
+          'script-src': ["'self'", "'wasm-unsafe-eval'"],
           // Vuetify writes its theme into a style element.
           'style-src': ["'self'", "'unsafe-inline'"],
           'img-src': ["'self'", 'data:', 'blob:'],
@@ -48,6 +50,7 @@ export function makeApp(
   api.use(express.json({ limit: '2mb' }));
   api.use(
     shopRoutes(pool),
+    presetRoutes(pool),
     artworkRoutes(pool, queue),
     plateRoutes(pool, queue),
     exportRoutes(pool, queue),

@@ -44,6 +44,10 @@ export const RULES: Readonly<Record<string, readonly [code: string, message: str
     'ARTWORK_UNKNOWN',
     'There is no such artwork. Take the file in again.',
   ],
+  preset_name_key: [
+    'PRESET_NAME_TAKEN',
+    'There is a preset of this name already. Choose another name, or remove that one first.',
+  ],
   artwork_file_id_fkey: ['FILE_UNKNOWN', 'There is no such file. Upload it again.'],
 };
 

@@ -1,7 +1,6 @@
-import { execFileSync, fork, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
-import { createServer, request, type Server } from 'node:http';
-import { tmpdir } from 'node:os';
+import { execFileSync } from 'node:child_process';
+import { rmSync, writeFileSync } from 'node:fs';
+import { request } from 'node:http';
 import { join } from 'node:path';
 import {
   encodePlan,
@@ -12,97 +11,30 @@ import {
   type Job,
   type PlateBuild,
   type PlateExport,
-  type StoredFile,
 } from '@kyanos/contract';
 import { channelsOf, planJob } from '@kyanos/core';
-import { DEMO_JOBS } from '@kyanos/demo';
 import { openArtwork } from '@kyanos/intake';
-import pino from 'pino';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { testDatabase, type TestDatabase } from '../test/database.ts';
-import { makeApp } from './app.ts';
+import { describe, expect, it } from 'vitest';
+import { demo, useServer } from '../test/served.ts';
 import { migrate } from './db.ts';
 import { fetchFile } from './files/queries.ts';
 import { refusalFor, RULES } from './http.ts';
-import { openQueue, recover, type Queue } from './queue.ts';
-import { prepareShop } from './shop/demo.ts';
+import { recover } from './queue.ts';
 
-let database: TestDatabase;
-let queue: Queue;
-let server: Server;
-let worker: ChildProcess;
-let base: string;
-let tmp: string;
-
-const BUNDLED_WORKER = new URL('../../.cache/programs/worker.js', import.meta.url);
-
-beforeAll(async () => {
-  database = await testDatabase();
-  await prepareShop(database.pool);
-  queue = await openQueue(database.pool);
-  await queue.migrate();
-  server = createServer(makeApp(database.pool, queue, pino({ level: 'silent' }), undefined));
-  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
-  base = `http://127.0.0.1:${(server.address() as { port: number }).port}/api`;
-  tmp = mkdtempSync(join(tmpdir(), 'server-test-'));
-  worker = fork(BUNDLED_WORKER, {
-    env: { ...process.env, DATABASE_URL: database.url, TMPDIR: tmp },
-    execArgv: [],
-  });
-  await new Promise((done) => worker.once('message', done));
-});
-afterAll(async () => {
-  worker.kill('SIGTERM');
-  await new Promise((done) => worker.once('exit', done));
-  expect(readdirSync(tmp)).toEqual([]);
-  rmSync(tmp, { recursive: true });
-  server.closeAllConnections();
-  server.close();
-  await queue.release();
-  await database.drop();
-});
-
-async function call<T>(
-  method: string,
-  path: string,
-  body?: unknown,
-): Promise<{ status: number; body: T }> {
-  const response = await fetch(base + path, {
-    method,
-    ...(body === undefined
-      ? {}
-      : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
-  });
-  return { status: response.status, body: (await response.json()) as T };
-}
-const upload = async (bytes: Uint8Array<ArrayBuffer>) => {
-  const response = await fetch(`${base}/files`, { method: 'POST', body: bytes });
-  return { status: response.status, body: (await response.json()) as StoredFile };
-};
-const bytes = (array: Uint8Array) => new Uint8Array(array);
-
-async function until<T extends { state: string }>(path: string): Promise<T> {
-  for (;;) {
-    const { body } = await call<T>('GET', path);
-    if (body.state !== 'queued' && body.state !== 'running') return body;
-    await new Promise((done) => setTimeout(done, 100));
-  }
-}
-const rip = async (fileId: string, dpi = 100, fileName = 'art.pdf') => {
-  const { body } = await call<ArtworkSummary>('POST', '/artworks', { fileId, fileName, dpi });
-  return until<ArtworkSummary>(`/artworks/${body.id}`);
-};
-const demo = (id: string) => DEMO_JOBS.find((job) => job.id === id)!;
-const newJob = async (artworkId: string | null = null, plan = demo('orchard-label').plan) =>
-  (await call<Job>('POST', '/jobs', { plan: encodePlan(plan), artworkId, savedBy: 'Ann' })).body;
+const served = useServer();
+const call = served.call.bind(served);
+const upload = served.upload.bind(served);
+const until = served.until.bind(served);
+const rip = served.rip.bind(served);
+const newJob = served.newJob.bind(served);
 
 describe('files', () => {
   it('come back as they went in, over several chunks', async () => {
     const sent = Uint8Array.from({ length: 2_500_000 }, (_, i) => (i * 31) % 251);
     const { status, body } = await upload(sent);
     expect(status).toBe(201);
-    const path = join(tmp, 'back');
-    await fetchFile(database.pool, body.id, path);
+    const path = join(served.tmp, 'back');
+    await fetchFile(served.database.pool, body.id, path);
     expect(execFileSync('sha256sum', [path]).toString().slice(0, 64)).toBe(body.sha256);
     rmSync(path);
   });
@@ -112,17 +44,19 @@ describe('files', () => {
     const [first, second] = [await upload(sent), await upload(sent)];
     expect([first.status, second.status]).toEqual([201, 200]);
     expect(second.body).toEqual({ ...first.body, known: true });
-    const { rows } = await database.pool.query('select 1 from file_chunk where file_id = $1', [
-      first.body.id,
-    ]);
+    const { rows } = await served.database.pool.query(
+      'select 1 from file_chunk where file_id = $1',
+      [first.body.id],
+    );
     expect(rows).toHaveLength(1);
   });
 
   it('leave nothing behind when the transfer stops half way', async () => {
     const count = async () =>
-      (await database.pool.query<{ n: string }>('select count(*) as n from file_chunk')).rows[0].n;
+      (await served.database.pool.query<{ n: string }>('select count(*) as n from file_chunk'))
+        .rows[0].n;
     const before = await count();
-    const sending = request(`${base}/files`, { method: 'POST' });
+    const sending = request(`${served.base}/files`, { method: 'POST' });
     sending.on('error', () => undefined);
     sending.write(new Uint8Array(3_000_000).fill(9));
     await new Promise((done) => setTimeout(done, 300));
@@ -135,7 +69,7 @@ describe('files', () => {
     expect((await upload(new Uint8Array(0))).body).toMatchObject({ code: 'ARTWORK_EMPTY' });
     const response = await new Promise<string>((done) => {
       const headers = { 'content-length': 600 * 1024 * 1024 };
-      const sending = request(`${base}/files`, { method: 'POST', headers }, (answer) => {
+      const sending = request(`${served.base}/files`, { method: 'POST', headers }, (answer) => {
         answer.setEncoding('utf8').on('data', (text: string) => {
           done(text);
           sending.destroy();
@@ -156,11 +90,11 @@ describe('artwork', () => {
   it('is turned into plates by the worker, and its plates measure what the command line measures', async () => {
     const job = demo('orchard-label');
     const drawn = await job.draw();
-    const stored = await upload(bytes(drawn));
+    const stored = await upload(drawn);
     const artwork = await rip(stored.body.id);
     expect(artwork).toMatchObject({ state: 'done', progress: 1, problem: null });
 
-    const path = join(tmp, 'label.pdf');
+    const path = join(served.tmp, 'label.pdf');
     writeFileSync(path, drawn);
     const direct = await openArtwork(path, { dpi: 100 });
     expect(artwork.info).toEqual(JSON.parse(JSON.stringify(direct.info)));
@@ -176,7 +110,7 @@ describe('artwork', () => {
 
     const saved = await newJob(artwork.id);
     const pdf = Buffer.from(
-      await (await fetch(`${base}/jobs/${saved.id}/run-sheet.pdf`)).arrayBuffer(),
+      await (await fetch(`${served.base}/jobs/${saved.id}/run-sheet.pdf`)).arrayBuffer(),
     );
     const text = execFileSync('pdftotext', ['-layout', '-', '-'], { input: pdf }).toString();
     expect(text).toContain('Orchard cordial, clear label');
@@ -191,12 +125,12 @@ describe('artwork', () => {
 
   it('can be looked at in tiles at every level, which are the plates themselves', async () => {
     const drawn = await demo('night-market').draw();
-    const stored = await upload(bytes(drawn));
+    const stored = await upload(drawn);
     const artwork = await rip(stored.body.id, 200);
     const [page] = artwork.info!.pages;
     const channels = channelsOf(page);
     expect(channels.length).toBeGreaterThan(page.separations.length);
-    const path = join(tmp, 'market.pdf');
+    const path = join(served.tmp, 'market.pdf');
     writeFileSync(path, drawn);
     const direct = await openArtwork(path, { dpi: 200 });
     const planes = channels.map(() => new Uint8Array(page.widthPx * page.heightPx));
@@ -206,7 +140,7 @@ describe('artwork', () => {
     rmSync(path);
 
     const tile = (level: number, column: number, row: number) =>
-      fetch(`${base}/artworks/${artwork.id}/pages/1/tiles/${level}/${column}/${row}`);
+      fetch(`${served.base}/artworks/${artwork.id}/pages/1/tiles/${level}/${column}/${row}`);
     const levels = tileLevels(page.widthPx, page.heightPx);
     expect(levels).toBe(1);
     let [covered, wrong] = [0, 0];
@@ -233,13 +167,13 @@ describe('artwork', () => {
     ])
       expect((await tile(level, column, row)).status).toBe(404);
 
-    const look = await fetch(`${base}/artworks/${artwork.id}/first-look`);
+    const look = await fetch(`${served.base}/artworks/${artwork.id}/first-look`);
     expect(look.headers.get('content-type')).toBe('image/png');
     expect(artwork.firstLook).toBe(true);
   });
 
   it('shows a first picture while its plates are still being made', async () => {
-    const { body } = await upload(bytes(await demo('hanging-sign').draw()));
+    const { body } = await upload(await demo('hanging-sign').draw());
     const { body: begun } = await call<ArtworkSummary>('POST', '/artworks', {
       fileId: body.id,
       fileName: 'sign.pdf',
@@ -256,8 +190,8 @@ describe('artwork', () => {
   });
 
   it('of a job is told file by file, so that a corrected one can be compared', async () => {
-    const first = await rip((await upload(bytes(await demo('kraft-tag').draw()))).body.id, 60);
-    const second = await rip((await upload(bytes(await demo('pearl-menu').draw()))).body.id, 60);
+    const first = await rip((await upload(await demo('kraft-tag').draw())).body.id, 60);
+    const second = await rip((await upload(await demo('pearl-menu').draw())).body.id, 60);
     const job = await newJob(first.id);
     await call('PUT', `/jobs/${job.id}`, {
       base: 1,
@@ -273,7 +207,7 @@ describe('artwork', () => {
   });
 
   it('is read once for each resolution', async () => {
-    const { body } = await upload(bytes(await demo('kraft-tag').draw()));
+    const { body } = await upload(await demo('kraft-tag').draw());
     const [a, b, c] = [await rip(body.id), await rip(body.id), await rip(body.id, 120)];
     expect(a.id).toBe(b.id);
     expect(c.id).not.toBe(a.id);
@@ -291,7 +225,7 @@ describe('artwork', () => {
   });
 
   it('stops being read when it is cancelled, and can be begun again', async () => {
-    const { body } = await upload(bytes(await demo('hanging-sign').draw()));
+    const { body } = await upload(await demo('hanging-sign').draw());
     const { body: begun } = await call<ArtworkSummary>('POST', '/artworks', {
       fileId: body.id,
       fileName: 'sign.pdf',
@@ -306,12 +240,12 @@ describe('artwork', () => {
   });
 
   it('whose worker was killed is queued again', async () => {
-    const { body } = await upload(bytes(await demo('brushed-plate').draw()));
-    const { rows } = await database.pool.query<{ id: string }>(
+    const { body } = await upload(await demo('brushed-plate').draw());
+    const { rows } = await served.database.pool.query<{ id: string }>(
       `insert into artwork (file_id, file_name, dpi, state, touched_at) values ($1, 'x.pdf', 90, 'running', now() - interval '1 hour') returning id`,
       [body.id],
     );
-    await recover(database.pool, queue);
+    await recover(served.database.pool, served.queue);
     expect((await until<ArtworkSummary>(`/artworks/${rows[0].id}`)).state).toBe('done');
   });
 });
@@ -319,7 +253,7 @@ describe('artwork', () => {
 describe('files for the machine', () => {
   it('are made by the worker, once for a plan, and are the plates that were measured', async () => {
     const job = demo('orchard-label');
-    const artwork = await rip((await upload(bytes(await job.draw()))).body.id, 100);
+    const artwork = await rip((await upload(await job.draw())).body.id, 100);
     const ask = () =>
       call<PlateExport>('POST', `/artworks/${artwork.id}/export`, { plan: encodePlan(job.plan) });
     const { body: begun, status } = await ask();
@@ -328,33 +262,33 @@ describe('files for the machine', () => {
     expect(made).toMatchObject({ state: 'done', problem: null });
     expect((await ask()).body.id).toBe(made.id);
 
-    const answer = await fetch(`${base}/exports/${made.id}/plates.zip`);
+    const answer = await fetch(`${served.base}/exports/${made.id}/plates.zip`);
     expect(answer.headers.get('content-disposition')).toContain('Orchard cordial, clear label.zip');
     const zip = Buffer.from(await answer.arrayBuffer());
     expect(zip.length).toBe(made.bytes);
-    const path = join(tmp, 'plates.zip');
+    const path = join(served.tmp, 'plates.zip');
     writeFileSync(path, zip);
     // Python's own reader of archives, which checks every sum.
     const listed = execFileSync('python3', [
       '-c',
       `import sys, zipfile; z = zipfile.ZipFile(sys.argv[1]); assert z.testzip() is None; z.extract('01-front.pdf', sys.argv[2]); print('\\n'.join(z.namelist()))`,
       path,
-      tmp,
+      served.tmp,
     ]);
     expect(listed.toString().trim().split('\n')).toContain('01-front-White.tif');
-    const back = await openArtwork(join(tmp, '01-front.pdf'), { dpi: 100 });
+    const back = await openArtwork(join(served.tmp, '01-front.pdf'), { dpi: 100 });
     const white = (info: typeof back.info) =>
       info.pages[0].separations.find(({ name }) => name === 'White')!.coverageWithBleed;
     expect(white(back.info)).toBe(white(artwork.info!));
     await back.close();
     rmSync(path);
-    rmSync(join(tmp, '01-front.pdf'));
+    rmSync(join(served.tmp, '01-front.pdf'));
   });
 
   it('are not to be had before they are there', async () => {
     const nobody = '00000000-0000-4000-8000-000000000000';
-    expect((await fetch(`${base}/exports/${nobody}`)).status).toBe(404);
-    expect((await fetch(`${base}/exports/${nobody}/plates.zip`)).status).toBe(409);
+    expect((await fetch(`${served.base}/exports/${nobody}`)).status).toBe(404);
+    expect((await fetch(`${served.base}/exports/${nobody}/plates.zip`)).status).toBe(409);
   });
 });
 
@@ -372,7 +306,7 @@ describe('jobs', () => {
       version: 2,
       plan: { name: 'Second thoughts', stack: 'film | W@art / CMYK+S@art' },
     });
-    const { rows } = await database.pool.query<{ name: string }>(
+    const { rows } = await served.database.pool.query<{ name: string }>(
       `select plan->>'name' as name from job_version where job_id = $1 order by version`,
       [job.id],
     );
@@ -432,12 +366,17 @@ describe('jobs', () => {
 
 describe('the server', () => {
   it('can be migrated by several at once, and again', async () => {
-    await Promise.all([migrate(database.pool), migrate(database.pool), migrate(database.pool)]);
+    await Promise.all([
+      migrate(served.database.pool),
+      migrate(served.database.pool),
+      migrate(served.database.pool),
+    ]);
   });
 
   it('has a sentence for every rule that the database keeps', async () => {
-    const { rows } = await database.pool.query<{ name: string }>(
-      `select conname as name from pg_constraint where conrelid = any (array['job_version', 'artwork']::regclass[]) and contype in ('f', 'p') and conname <> 'artwork_pkey'`,
+    const { rows } = await served.database.pool.query<{ name: string }>(
+      `select conname as name from pg_constraint where conrelid = any (array['job_version', 'artwork']::regclass[]) and contype in ('f', 'p') and conname <> 'artwork_pkey'
+       union select indexname from pg_indexes where indexname like 'preset%' and indexname <> 'preset_pkey'`,
     );
     expect(rows.map(({ name }) => name).filter((name) => !RULES[name])).toEqual([]);
   });
@@ -458,7 +397,7 @@ describe('the server', () => {
   });
 
   it('stays up when PostgreSQL drops every connection in the middle of work', async () => {
-    await database.pool.query(
+    await served.database.pool.query(
       `select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid()`,
     );
     await new Promise((done) => setTimeout(done, 300));
@@ -467,11 +406,13 @@ describe('the server', () => {
 
   it('answers no page but its own', async () => {
     for (const origin of ['https://elsewhere.example', 'null', 'not an address'])
-      expect((await fetch(`${base}/jobs`, { headers: { Origin: origin } })).status).toBe(403);
+      expect((await fetch(`${served.base}/jobs`, { headers: { Origin: origin } })).status).toBe(
+        403,
+      );
   });
 
   it('refuses what is not JSON with a sentence', async () => {
-    const response = await fetch(`${base}/jobs`, {
+    const response = await fetch(`${served.base}/jobs`, {
       method: 'POST',
       body: '{',
       headers: { 'Content-Type': 'application/json' },

@@ -1,4 +1,5 @@
 /** The WebAssembly of core/kernels/content.ts, fed in chunks. */
+import { instantiator } from '../wasm.ts';
 import { WASM } from './content.wasm.ts';
 
 interface Exports {
@@ -6,6 +7,8 @@ interface Exports {
   clear(): void;
   scan(size: number, flip: number, faintUpTo: number, heavyFrom: number): void;
 }
+
+const instantiate = instantiator<Exports>(WASM);
 
 /** Where things lie in its memory. */
 const CHUNK = 65_536;
@@ -63,31 +66,4 @@ export class ContentKernel {
     for (let i = 0; i < sums.length; i++) sums[i] += own[i];
     for (let i = 0; i < highest.length; i++) highest[i] += own[1024 + i];
   }
-}
-
-/** Browser workers and Node have it alike; the core's own types know of neither. */
-const { WebAssembly: engine } = globalThis as unknown as {
-  WebAssembly: {
-    Module: new (bytes: Uint8Array) => object;
-    Instance: new (module: object, imports: object) => { readonly exports: unknown };
-  };
-};
-
-let compiled: object | undefined;
-function instantiate(): Exports {
-  compiled ??= new engine.Module(decode(WASM));
-  return new engine.Instance(compiled, {}).exports as Exports;
-}
-
-const ALPHABET = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789+/';
-
-function decode(base64: string): Uint8Array {
-  const text = base64.replace(/=+$/, '');
-  const out = new Uint8Array((text.length * 3) >> 2);
-  for (let i = 0, held = 0, bits = 0, at = 0; i < text.length; i++) {
-    held = ((held << 6) | ALPHABET.indexOf(text[i])) & 0xffffff;
-    bits += 6;
-    if (bits >= 8) out[at++] = (held >> (bits -= 8)) & 255;
-  }
-  return out;
 }

@@ -49,7 +49,15 @@ export type Repair =
       /** False takes it back. */
       readonly keep: boolean;
     }
-  | { readonly label: string; readonly kind: 'haze'; readonly percent: number };
+  | { readonly label: string; readonly kind: 'haze'; readonly percent: number }
+  | {
+      readonly label: string;
+      readonly kind: 'rule';
+      /** Of the plate that gets another rule. */
+      readonly key: string;
+      /** In the text of rules. */
+      readonly rule: string;
+    };
 
 /** Where on the page: boxes, or a coarse map over the whole of it. */
 export type Place =

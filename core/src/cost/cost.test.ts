@@ -55,7 +55,7 @@ describe('costOf', () => {
   const work = reckon(
     PLAN,
     artwork({ Cyan: 0.5 }),
-    measures({ key: 'W:front:image:3:0', coverage: 0.5, areaMm2: 10_000 }),
+    measures({ key: 'W:front:image', coverage: 0.5, areaMm2: 10_000 }),
   ).work!;
 
   it('adds up to the total, line by line', () => {

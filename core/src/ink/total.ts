@@ -1,5 +1,6 @@
 /** How much ink meets at one place in one trip, percent: 100 is one solid laid once. */
-import { INK_STEP, plateKey, type PictureMeasure } from '../plates/index.ts';
+import { plateKey, type PictureMeasure } from '../plates/index.ts';
+import { INK_STEP } from '../raster/index.ts';
 import type { Picture, StackLayer } from '../stack/index.ts';
 
 export interface InkTotal {

@@ -1,3 +1,4 @@
+export { inkNeeded } from './need.ts';
 export { opacityOf, type LayerOpacity, type Opacity } from './opacity.ts';
 export { makeScene, seen, type Point, type Scene, type View } from './scene.ts';
 export {

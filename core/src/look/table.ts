@@ -9,6 +9,7 @@
  * interpolation in rectangular grids", IEEE Trans. Computers 47 (1998) 894–899 (from memory).
  */
 import { plateKey, plateSpecs } from '../plates/index.ts';
+import { isWholeSheet } from '../rule/index.ts';
 import { D50, spectrumToXyz, xyzToSrgb } from '../spectrum/index.ts';
 import { allLayers, type Picture, type StackLayer } from '../stack/index.ts';
 import type { Layer } from '../optics/index.ts';
@@ -87,7 +88,7 @@ export function buildLookTable(scene: Scene, view: View, means: Means): LookTabl
     (layer) => layer.picture === picture && layer.parts.some(({ lay }) => lay === 'CMYK'),
   );
   const plates = plateSpecs(scene.stack).filter((spec) => spec.picture === picture);
-  const varying = plates.filter(({ rule }) => rule.extent !== 'sheet');
+  const varying = plates.filter(({ rule }) => !isWholeSheet(rule));
   const plateNodes = varying.length > 1 ? SEVERAL_PLATES_NODES : PLATE_NODES;
   const axes: Axis[] = [
     ...(hasColour
@@ -99,7 +100,7 @@ export function buildLookTable(scene: Scene, view: View, means: Means): LookTabl
       : []),
     ...varying.map(({ key }): Axis => ({ kind: 'plate', key, ...even(plateNodes) })),
   ];
-  const whole = plateSpecs(scene.stack).filter(({ rule }) => rule.extent === 'sheet');
+  const whole = plateSpecs(scene.stack).filter(({ rule }) => isWholeSheet(rule));
 
   const count = axes.reduce((product, axis) => product * axis.nodes, 1);
   const nodes = new Float32Array(count * 3);

@@ -21,3 +21,4 @@ export {
   scattererLayer,
   type Scatterer,
 } from './white.ts';
+export { evenCurve, murrayDavies, spotTone } from './tone.ts';

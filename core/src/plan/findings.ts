@@ -5,27 +5,18 @@ import {
   pageFindings,
   SUM_STEP,
   type ArtworkInfo,
-  type ArtworkPage,
   type Finding,
-  type MmBox,
 } from '../artwork/index.ts';
 import { inkTotal } from '../ink/index.ts';
 import type { Layout } from '../layout/index.ts';
-import { plateSpecs, type Measures, type PlateMeasure, type PlateSpec } from '../plates/index.ts';
+import { plateSpecs, type Measures, type PlateMeasure } from '../plates/index.ts';
 import { cellsFrom } from '../raster/index.ts';
-import { allLayers, LAY_NAMES, obstacles, usesLay } from '../stack/index.ts';
+import { allLayers, obstacles, usesLay } from '../stack/index.ts';
 import { splitTrips } from '../trips/index.ts';
+import { formatRule } from '../rule/index.ts';
+import { plateFindings } from './plateFindings.ts';
 import { modeOf, pageOf, type PrintPlan } from './plan.ts';
 
-/** Below this a plate prints nothing that can be seen; 0.01 % of an A4 sheet is a 2.5 mm square. */
-const NOTHING = 0.0001;
-
-/** Holes smaller than this in all are left to the dots around them. */
-const PINHOLES_MM2 = 1;
-/** A hole up to this is a dot that was left out, not a shape; common practice. */
-const PINHOLE_MM2 = 0.5;
-/** Lost strokes below this in all are the tips of sharp corners. */
-const THIN_MM2 = 1;
 /** A barcode's ground counts as white from this cover on. */
 const COVERED = 0.97;
 
@@ -78,35 +69,7 @@ export function planFindings(
   for (const spec of plateSpecs(stack)) {
     const measure = measures.get(spec.key);
     if (!measure) continue;
-    const name = LAY_NAMES[spec.lay].toLowerCase();
-    if (measure.coverage < NOTHING)
-      report(
-        'PLATE_EMPTY',
-        'error',
-        spec.rule.extent === 'art'
-          ? `The ${name} plate is empty: no separation of the artwork is used for it. Map a spot to ${name}, or lay it under the image.`
-          : `The ${name} plate is empty: nothing is left after haze ${spec.rule.hazePercent} % and choke ${spec.rule.chokeMm} mm. Lower them.`,
-      );
-    const page = pageOf(plan, info, spec.picture);
-    found.push(...holeFindings(plan, page, spec, measure));
-    if (measure.overlapMm2 > 1)
-      found.push({
-        code: 'OVERLAP_IN_LAYER',
-        severity: 'warning',
-        message: `${LAY_NAMES[spec.lay]} and colour overlap on ${(measure.overlapMm2 / 100).toFixed(1)} cm² in one layer and would mix on the sheet. Lay them in two layers, or keep them apart in the artwork.`,
-        page: page.number,
-        measure: { value: measure.overlapMm2 / 100, unit: 'cm²' },
-        ...(measure.overlap && { place: { kind: 'cells', cells: measure.overlap } }),
-      });
-    if (measure.thinMm2 > THIN_MM2)
-      found.push({
-        code: 'CHOKED_AWAY',
-        severity: 'warning',
-        message: `A choke of ${spec.rule.chokeMm} mm takes the ${name} from under ${(measure.thinMm2 / 100).toFixed(2)} cm² of fine strokes and small type: ${material.name} shows through there. Choke less, or give them a white of their own.`,
-        page: page.number,
-        measure: { value: measure.thinMm2 / 100, unit: 'cm²' },
-        ...(measure.thin && { place: { kind: 'cells', cells: measure.thin } }),
-      });
+    found.push(...plateFindings(plan, pageOf(plan, info, spec.picture), spec, measure));
   }
   found.push(...bareBarcodes(plan, info, measures), ...tooMuchInk(plan, info, pictures));
 
@@ -167,57 +130,6 @@ export function planFindings(
   return found;
 }
 
-/** Most places told one by one. */
-const MOST_BOXES = 80;
-
-/** Paper-white and pinholes inside the image. The counters of letters, where they are known, are no fault. */
-function holeFindings(
-  { material }: PrintPlan,
-  page: ArtworkPage,
-  spec: PlateSpec,
-  { holes }: PlateMeasure,
-): Finding[] {
-  if (spec.lay !== 'W' || material.class === 'white' || holes.areaMm2 <= PINHOLES_MM2) return [];
-  const text = page.structure?.text ?? [];
-  const shapes = holes.largest.filter(
-    (hole) => hole.areaMm2 > PINHOLE_MM2 && !text.some(({ box }) => within(hole, box)),
-  );
-  const listed = holes.largest.reduce((sum, { areaMm2 }) => sum + areaMm2, 0);
-  const dots = holes.largest.filter(({ areaMm2 }) => areaMm2 <= PINHOLE_MM2);
-  const dotCount = dots.length + holes.count - holes.largest.length;
-  const dotMm2 =
-    dots.reduce((sum, { areaMm2 }) => sum + areaMm2, 0) + Math.max(0, holes.areaMm2 - listed);
-  const found: Finding[] = [];
-  if (shapes.length > 0) {
-    const mm2 = shapes.reduce((sum, { areaMm2 }) => sum + areaMm2, 0);
-    const many = shapes.length > 1;
-    found.push({
-      code: 'PAPER_WHITE',
-      severity: 'warning',
-      message: `${shapes.length} place${many ? 's' : ''} inside the image, ${(mm2 / 100).toFixed(2)} cm² in all, ${many ? 'have' : 'has'} no ink and so no white: ${material.name} shows there. Look whether eyes, highlights or letters are among them; a tint just above the haze puts white under them.`,
-      page: page.number,
-      place: { kind: 'boxes', boxes: shapes.slice(0, MOST_BOXES) },
-      measure: { value: mm2 / 100, unit: 'cm²' },
-    });
-  }
-  if (dotMm2 > PINHOLES_MM2)
-    found.push({
-      code: 'PINHOLES',
-      severity: 'note',
-      message: `${dotCount} pinholes, ${(dotMm2 / 100).toFixed(2)} cm² in all, get no white inside the image: ${material.name} glints through the lightest parts.`,
-      page: page.number,
-      place: { kind: 'boxes', boxes: dots.slice(0, MOST_BOXES) },
-      measure: { value: dotCount, unit: 'count' },
-    });
-  return found;
-}
-
-const within = (inner: MmBox, outer: MmBox) =>
-  inner.left >= outer.left &&
-  inner.top >= outer.top &&
-  inner.left + inner.width <= outer.left + outer.width &&
-  inner.top + inner.height <= outer.top + outer.height;
-
 /** Barcodes whose ground and quiet zones are not on white, on material that is not white itself. */
 function bareBarcodes(
   plan: PrintPlan,
@@ -230,6 +142,7 @@ function bareBarcodes(
   const whites = plateSpecs(stack).filter(
     ({ lay, picture, key }) => lay === 'W' && picture === 'front' && measures.has(key),
   );
+  const [white] = whites;
   return page.barcodes.flatMap((barcode, i): Finding[] => {
     const cover = Math.max(0, ...whites.map(({ key }) => measures.get(key)!.places[i] ?? 0));
     if (cover >= COVERED) return [];
@@ -237,10 +150,24 @@ function bareBarcodes(
       {
         code: 'BARCODE_BARE',
         severity: 'error',
-        message: `The ${barcode.type} ${barcode.content} lies on white to ${(cover * 100).toFixed(0)} % only: on bare ${material.name} it won’t scan. Draw a white box under it and its quiet zones.`,
+        message: `The ${barcode.type} ${barcode.content} lies on white to ${(cover * 100).toFixed(0)} % only: on bare ${material.name} it won’t scan. Lay white under it and its quiet zones.`,
         page: page.number,
         place: { kind: 'boxes', boxes: [barcodeGround(barcode)] },
         measure: { value: cover * 100, unit: '%' },
+        ...(white && {
+          repair: {
+            kind: 'rule' as const,
+            label: 'White under barcodes',
+            key: white.key,
+            rule: formatRule({
+              ...white.rule,
+              steps: [
+                ...white.rule.steps,
+                { do: 'add', with: { from: { kind: 'codes', margin: 0 }, steps: [] } },
+              ],
+            }),
+          },
+        }),
       },
     ];
   });

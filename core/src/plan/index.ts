@@ -1,4 +1,6 @@
 export { useOf } from './findings.ts';
+export { measurePlates, plateRaster, type MeasureOptions } from './measurePlates.ts';
+export { modelOf } from './model.ts';
 export {
   modeOf,
   pageOf,
@@ -9,13 +11,4 @@ export {
   type Viewing,
 } from './plan.ts';
 export { printFiles, thinned, type PrintFile, type PrintPlate } from './printFiles.ts';
-export {
-  inkMl,
-  measurePlates,
-  modelOf,
-  pagesOf,
-  planJob,
-  reckon,
-  type PlanResult,
-  type Work,
-} from './reckon.ts';
+export { inkMl, pagesOf, planJob, reckon, type PlanResult, type Work } from './reckon.ts';

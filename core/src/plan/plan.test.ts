@@ -4,7 +4,7 @@ import { memoryRaster } from '../raster/index.ts';
 import { parseStack } from '../stack/index.ts';
 import { planJob, reckon, type PrintPlan } from './index.ts';
 
-const HALF = { key: 'W:front:image:3:0', coverage: 0.5, areaMm2: 10_000 };
+const HALF = { key: 'W:front:image', coverage: 0.5, areaMm2: 10_000 };
 const codes = (
   change: Partial<PrintPlan>,
   coverage: Record<string, number> = { Cyan: 0.5 },
@@ -61,10 +61,10 @@ describe('findings', () => {
           coverage: 0,
         }),
       ).findings[0].message;
-    expect(message('film | W@art / CMYK', 'W:front:art:0:0')).toContain(
-      'no separation of the artwork',
+    expect(message('film | W@art / CMYK', 'W:front:art')).toContain('no separation of the artwork');
+    expect(message('film | W@image / CMYK', 'W:front:image')).toContain(
+      'nothing is left after image',
     );
-    expect(message('film | W@image / CMYK', 'W:front:image:3:0')).toContain('after haze 3 %');
   });
 
   it('tell paper-white inside the image that stays bare, unless the material is white itself', () => {

@@ -57,6 +57,8 @@ export interface Shop {
 export interface Artwork {
   readonly info: ArtworkInfo;
   raster(page: number): Raster;
+  /** A plate of another job, where other jobs are at hand. */
+  plate?(job: string, lay: string): Promise<Raster>;
 }
 
 /** @throws DomainError `PAGE_UNKNOWN` */

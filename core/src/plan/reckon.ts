@@ -1,34 +1,18 @@
 /** The one function: a plan and its artwork in, everything the operator wants to know out. */
-import {
-  barcodeGround,
-  plannedRaster,
-  PROCESS_NAMES,
-  roleOf,
-  type ArtworkInfo,
-  type ArtworkPage,
-  type Finding,
-} from '../artwork/index.ts';
+import { PROCESS_NAMES, type ArtworkInfo, type Finding } from '../artwork/index.ts';
 import { costOf, type Cost } from '../cost/index.ts';
 import { DomainError } from '../errors.ts';
 import { inkUse, type Coverages, type InkUse } from '../ink/index.ts';
 import { layOut, type Layout } from '../layout/index.ts';
 import { makeScene, opacityOf, type Opacity } from '../look/index.ts';
-import { processModel } from '../optics/index.ts';
-import {
-  buildPlates,
-  plateKey,
-  plateSpecs,
-  type Measures,
-  type PictureMeasure,
-  type PlateMeasure,
-  type PlateSink,
-} from '../plates/index.ts';
+import { plateKey, type Measures, type PlateMeasure } from '../plates/index.ts';
 import { runSheet, type RunStep } from '../runsheet/index.ts';
 import { allLayers, formatStack, type Channel, type Picture } from '../stack/index.ts';
-import type { PixelBox } from '../raster/index.ts';
 import { LOADING_MINUTES, planTrips, type Trip } from '../trips/index.ts';
 import { term, type Working } from '../units/index.ts';
 import { planFindings } from './findings.ts';
+import { measurePlates } from './measurePlates.ts';
+import { modelOf } from './model.ts';
 import { modeOf, pageOf, type Artwork, type PrintPlan } from './plan.ts';
 
 export interface PlanResult {
@@ -55,56 +39,6 @@ export interface Work {
 /** ML by channel: the short form of {@link Work.inks}. */
 export const inkMl = (work: Work): Partial<Record<Channel, number>> =>
   Object.fromEntries(work.inks.map(({ channel, ml }) => [channel, ml]));
-
-/** Builds the plates of both pictures from the artwork's pixels; memory stays at a few bands. */
-export async function measurePlates(
-  plan: PrintPlan,
-  artwork: Artwork,
-  sink?: PlateSink,
-  progress?: (share: number) => void | Promise<void>,
-): Promise<Measures> {
-  const specs = plateSpecs(plan.stack);
-  const pictures = (['front', 'rear'] as const).filter((picture) =>
-    allLayers(plan.stack).some((layer) => layer.picture === picture),
-  );
-  const plates: PlateMeasure[] = [];
-  const measured: PictureMeasure[] = [];
-  for (const [i, picture] of pictures.entries()) {
-    const page = pageOf(plan, artwork.info, picture);
-    const artPlate = (lay: string) =>
-      page.separations.find(({ name }) => roleOf(name, plan.artwork.names, plan.machine) === lay)
-        ?.name;
-    const raster = plannedRaster(artwork.raster(page.number), page, plan.artwork);
-    const done = await buildPlates(
-      picture,
-      specs.filter((spec) => spec.picture === picture),
-      raster,
-      artPlate,
-      page.barcodes.map((code) => toPixels(barcodeGround(code), page, raster)),
-      sink,
-      progress && ((share) => progress((i + share) / pictures.length)),
-    );
-    plates.push(...done.plates);
-    measured.push(...done.pictures);
-  }
-  return { plates, pictures: measured };
-}
-
-/** A place on the page in pixels of a raster of it, at whatever resolution. */
-function toPixels(
-  { left, top, width, height }: { left: number; top: number; width: number; height: number },
-  page: ArtworkPage,
-  raster: { width: number; height: number },
-): PixelBox {
-  const [x, y] = [raster.width / page.widthMm, raster.height / page.heightMm];
-  const clamp = (value: number, most: number) => Math.min(most, Math.max(0, Math.round(value)));
-  return {
-    left: clamp(left * x, raster.width),
-    top: clamp(top * y, raster.height),
-    right: clamp((left + width) * x, raster.width),
-    bottom: clamp((top + height) * y, raster.height),
-  };
-}
 
 /** Everything that follows from a plan once its plates are measured. No pixels are touched: takes milliseconds. */
 export function reckon(plan: PrintPlan, info: ArtworkInfo, measured: Measures): PlanResult {
@@ -245,20 +179,9 @@ function workOf(
   };
 }
 
-/** Fitting the profile takes some milliseconds; one artwork has one profile. */
-const models = new WeakMap<object, ReturnType<typeof processModel>>();
-export function modelOf({ anchor }: ArtworkInfo): ReturnType<typeof processModel> {
-  let model = models.get(anchor);
-  if (!model) models.set(anchor, (model = processModel(anchor)));
-  return model;
-}
-
 /** Plates and everything that follows, in one call. */
-export const planJob = async (
-  plan: PrintPlan,
-  artwork: Artwork,
-  sink?: PlateSink,
-): Promise<PlanResult> => reckon(plan, artwork.info, await measurePlates(plan, artwork, sink));
+export const planJob = async (plan: PrintPlan, artwork: Artwork): Promise<PlanResult> =>
+  reckon(plan, artwork.info, await measurePlates(plan, artwork));
 
 /** Which pages a plan prints, so that only those are read. */
 export const pagesOf = (plan: PrintPlan): readonly number[] => [

@@ -1,11 +1,17 @@
-export { buildPlates, INK_STEP, plateKey, plateSpecs } from './plate.ts';
+export {
+  buildPlates,
+  cleanerMap,
+  coverPlates,
+  type Measures,
+  type Observations,
+  type PlateSink,
+  type PlateSurroundings,
+  type ReadyPlate,
+} from './build.ts';
 export { laidAt, type LaidLayer, type LaidPart, type PointInk } from './laid.ts';
-export type {
-  InkPattern,
-  Measures,
-  PictureMeasure,
-  PlateHole,
-  PlateMeasure,
-  PlateSink,
-  PlateSpec,
-} from './plate.ts';
+export type { PlateHole, PlateMeasure } from './measure.ts';
+export { withPlates } from './others.ts';
+export type { InkPattern, PictureMeasure } from './picture.ts';
+export type { NeedRows } from './sources.ts';
+export { plateKey, plateSpecs, type PlateSpec } from './spec.ts';
+export { DECISIONS, type Decision } from './survey.ts';

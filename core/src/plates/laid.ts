@@ -1,4 +1,5 @@
 /** What is laid at one point of a picture, layer by layer, read off its separations. */
+import { usesSource, type PlateRule, type Recipe, type Source } from '../rule/index.ts';
 import { allLayers, type Lay, type Picture, type Special, type Stack } from '../stack/index.ts';
 
 export interface LaidPart {
@@ -28,7 +29,11 @@ export function laidAt(stack: Stack, picture: Picture, ink: PointInk): LaidLayer
   return allLayers(stack).flatMap((layer, i) => {
     if (layer.picture !== picture) return [];
     const parts = layer.parts.flatMap(({ lay, density, rule }): LaidPart[] => {
-      const amount = (density / 100) * coverAt(lay, rule?.extent, rule?.hazePercent ?? 0, ink);
+      const cover =
+        lay === 'CMYK'
+          ? ink.process.reduce((sum, byte) => sum + byte, 0) / 255
+          : coverAt(rule!, lay, ink);
+      const amount = (density / 100) * cover;
       return amount > 0 ? [{ lay, amount }] : [];
     });
     const side = i < stack.front.length ? ('front' as const) : ('back' as const);
@@ -36,16 +41,55 @@ export function laidAt(stack: Stack, picture: Picture, ink: PointInk): LaidLayer
   });
 }
 
-function coverAt(
-  lay: Lay,
-  extent: string | undefined,
-  hazePercent: number,
-  { process, art }: PointInk,
-): number {
-  if (lay === 'CMYK') return process.reduce((sum, byte) => sum + byte, 0) / 255;
-  const drawn = art(lay) / 255;
-  if (extent === 'sheet') return 1;
-  if (extent === 'art') return drawn;
-  const haze = Math.floor((hazePercent / 100) * 255);
-  return process.some((byte) => byte > haze) ? 1 : drawn;
+/** What a rule lays at a point that has no neighbours: whatever looks at an edge, a whole place or a drawing is left out. */
+function coverAt({ from, steps, alone }: PlateRule, lay: Special, ink: PointInk): number {
+  const drawn = ink.art(lay) / 255;
+  const own = alone || usesSource({ from, steps }, 'art') ? 0 : drawn;
+  return Math.max(own, recipeAt({ from, steps }, drawn, ink) ?? 0);
+}
+
+/** Nothing where a point alone can't tell. */
+function recipeAt({ from, steps }: Recipe, drawn: number, ink: PointInk): number | undefined {
+  let cover = sourceAt(from, drawn, ink);
+  for (const step of steps) {
+    if (!('with' in step)) {
+      if (step.do === 'density' && cover !== undefined) cover *= step.percent / 100;
+      else if (step.do === 'spare' && ink.process[3] > (step.above / 100) * 255) cover = 0;
+      continue;
+    }
+    const other = recipeAt(step.with, drawn, ink);
+    if (other === undefined) continue;
+    if (cover === undefined) cover = step.do === 'add' ? other : undefined;
+    else if (step.do === 'add') cover = Math.max(cover, other);
+    else if (step.do === 'within') cover = Math.min(cover, other);
+    else cover = Math.min(cover, 1 - other);
+  }
+  return cover;
+}
+
+function sourceAt(from: Source, drawn: number, { process }: PointInk): number | undefined {
+  const above = (percent: number) =>
+    process.some((byte) => byte > Math.floor((percent / 100) * 255)) ? 1 : 0;
+  switch (from.kind) {
+    case 'art':
+      return drawn;
+    case 'sheet':
+      return 1;
+    case 'image':
+    case 'cleaned':
+      return above(from.haze);
+    case 'outside':
+      return 1 - above(from.haze);
+    case 'ink':
+      return process['CMYK'.indexOf(from.ink)] > (from.above / 100) * 255 ? 1 : 0;
+    case 'light':
+    case 'vivid':
+    case 'match':
+    case 'separation':
+    case 'paper':
+    case 'codes':
+    case 'shape':
+    case 'plate':
+      return undefined;
+  }
 }

@@ -1,7 +1,31 @@
+export { anyAbove } from './above.ts';
 export { BAND_ROWS, memoryRaster, type Band, type PixelBox, type Raster } from './band.ts';
+export {
+  byteSum,
+  eachPrinted,
+  excessOf,
+  fromInks,
+  highestOf,
+  lowestOf,
+  OPERATIONS,
+  orElse,
+  otherWhere,
+  withoutOf,
+} from './bytes.ts';
 export { CellMap, cellLevels, cellsFrom, packCells, type Cells } from './cells.ts';
-export { ChokeStream, mmToPxRadius } from './choke.ts';
+export {
+  chokeStream,
+  mmToPxRadius,
+  rampStream,
+  spreadStream,
+  viaDistance,
+  type MaskStream,
+} from './choke.ts';
+export { ComponentMeter, HoleMeter, type Component, type Hole, type Holes } from './components.ts';
 export { CoverageMeter, sum, sumInterleaved } from './coverage.ts';
 export { Halver, levelSize } from './halve.ts';
-export { HoleMeter, type Hole, type Holes } from './holes.ts';
+export { DistanceStream, NONE_NEAR } from './distance.ts';
+export { eachTouch, runsOf, type Runs } from './runs.ts';
+export { SmallStream } from './small.ts';
 export { Shrinker, shrunkSize } from './shrink.ts';
+export { INK_STEP, inkSteps, InkTally, MOST_PLATES } from './tally.ts';

@@ -4,7 +4,8 @@ import type { InkUse } from '../ink/index.ts';
 import type { Layout } from '../layout/index.ts';
 import type { Opacity } from '../look/index.ts';
 import type { PrintPlan } from '../plan/plan.ts';
-import { EXTENT_NAMES, inkOf, channelOf, LAY_NAMES, layerName, type Mode } from '../stack/index.ts';
+import { inkOf, channelOf, LAY_NAMES, layerName, type Mode } from '../stack/index.ts';
+import { ruleWords } from '../rule/index.ts';
 import type { Trip } from '../trips/index.ts';
 
 export interface Setting {
@@ -152,10 +153,7 @@ function tripStep({ plan, mode }: RunSheetInput, trip: Trip): RunStep {
         [
           `${density} %`,
           `${layer.hits} hit${layer.hits > 1 ? 's' : ''}`,
-          ...(rule ? [EXTENT_NAMES[rule.extent]] : []),
-          ...(rule && rule.chokeMm > 0 && rule.extent !== 'sheet'
-            ? [`choke ${rule.chokeMm} mm`]
-            : []),
+          ...(rule ? [ruleWords(rule)] : []),
           ...(name ? [`spot name "${name}"`] : []),
           ...(mixed ? [layer.mirror ? 'MIRRORED' : 'straight', `page ${pages[i]}`] : []),
         ].join(', '),

@@ -3,14 +3,6 @@ export { CATALOGUE, catalogueStack, type CatalogueEntry } from './catalogue.ts';
 export { CHANNELS, channelOf, inkOf, printableWidth } from './machine.ts';
 export type { Channel, Ink, Machine, Material, Mode } from './machine.ts';
 export { formatStack, parseStack } from './notation.ts';
-export {
-  allLayers,
-  DEFAULT_RULE,
-  EXTENT_NAMES,
-  EXTENTS,
-  LAY_NAMES,
-  layerName,
-  LAYS,
-  usesLay,
-} from './stack.ts';
-export type { Extent, Lay, Part, Picture, PlateRule, Special, Stack, StackLayer } from './stack.ts';
+export { PRESETS, type Preset } from './presets.ts';
+export { allLayers, LAY_NAMES, layerName, LAYS, usesLay } from './stack.ts';
+export type { Lay, Part, Picture, Special, Stack, StackLayer } from './stack.ts';

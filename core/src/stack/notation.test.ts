@@ -1,10 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { parseRule } from '../rule/index.ts';
 import {
   CATALOGUE,
   formatStack,
   LAYS,
   parseStack,
+  PRESETS,
   type Part,
   type Stack,
   type StackLayer,
@@ -14,12 +16,14 @@ const part = (lay: Part['lay']) =>
   fc
     .record({
       density: fc.integer({ min: 1, max: 100 }),
-      extent: fc.constantFrom('art' as const, 'image' as const, 'sheet' as const),
-      hazePercent: fc.constantFrom(0, 1.5, 3, 10),
-      chokeMm: fc.constantFrom(0, 0.2, 1),
+      rule: fc.constantFrom(
+        'art',
+        'image(haze 1.5 choke 0.2)',
+        'sheet(bare separation("a/b | \\"+\\" (") alone)',
+      ),
     })
-    .map(({ density, ...rule }): Part =>
-      lay === 'CMYK' ? { lay, density } : { lay, density, rule },
+    .map(({ density, rule }): Part =>
+      lay === 'CMYK' ? { lay, density } : { lay, density, rule: parseRule(rule) },
     );
 const layer = fc
   .record({
@@ -44,13 +48,29 @@ describe('the notation of stacks', () => {
     expect(back.every(({ mirror }) => mirror)).toBe(true);
   });
 
-  it('reads density, hits, extent, haze and choke', () => {
+  it('reads density, hits and rule', () => {
     expect(parseStack('film | W70x2@image(haze 4 choke 0.2)').front[0]).toEqual({
-      parts: [{ lay: 'W', density: 70, rule: { extent: 'image', hazePercent: 4, chokeMm: 0.2 } }],
+      parts: [
+        {
+          lay: 'W',
+          density: 70,
+          rule: {
+            from: { kind: 'image', haze: 4 },
+            steps: [{ do: 'choke', by: { value: 0.2, unit: 'mm' }, least: 0 }],
+            alone: false,
+          },
+        },
+      ],
       hits: 2,
       mirror: false,
       picture: 'front',
     });
+  });
+
+  it('reads marks inside names and brackets as what they are', () => {
+    const text = 'film | W@image(bare separation("A / B + C | film")) / CMYK';
+    expect(parseStack(text).front).toHaveLength(2);
+    expect(formatStack(parseStack(text))).toBe(text);
   });
 
   it('reads back whatever it writes', () => {
@@ -61,9 +81,9 @@ describe('the notation of stacks', () => {
     );
   });
 
-  it('writes every stack of the catalogue as it stands there', () => {
-    for (const { notation } of CATALOGUE)
-      expect(parseStack(formatStack(parseStack(notation)))).toEqual(parseStack(notation));
+  it('writes every stack of the catalogue, and every preset, as it stands there', () => {
+    for (const { notation } of [...CATALOGUE, ...PRESETS])
+      expect(formatStack(parseStack(notation))).toBe(notation);
   });
 
   it.each([
@@ -76,8 +96,7 @@ describe('the notation of stacks', () => {
     ['film | W0', '1 to 100 %'],
     ['film | W101', '1 to 100 %'],
     ['film | Wx0', 'at least 1'],
-    ['film | W@flood', '"flood" is not an extent'],
-    ['film | CMYK@image', 'no extent'],
+    ['film | CMYK@image', 'no rule'],
     ['film | W+W', 'twice'],
   ])('refuses "%s" and says why', (text, why) => {
     expect(() => parseStack(text)).toThrow(

@@ -9,31 +9,41 @@
  *     stack  = [ side "|" ] "film" [ "|" side ]
  *     side   = layer { "/" layer }
  *     layer  = part { "+" part }         ~ x and :rear belong to the layer; they stand on any part
- *     part   = lay [ density ] [ "x" hits ] [ ":rear" ] [ "~" ] [ "@" extent [ "(" finish ")" ] ]
- *     finish = [ "haze" percent ] [ "choke" mm ]
+ *     part   = lay [ density ] [ "x" hits ] [ ":rear" ] [ "~" ] [ "@" rule ]
+ *
+ * What a rule says is in ../rule/text.ts.
  */
 import { DomainError } from '../errors.ts';
-import {
-  DEFAULT_RULE,
-  EXTENTS,
-  LAYS,
-  type Extent,
-  type Lay,
-  type Part,
-  type Stack,
-  type StackLayer,
-} from './stack.ts';
+import { DEFAULT_RULE, formatRule, parseRule } from '../rule/index.ts';
+import { LAYS, type Lay, type Part, type Stack, type StackLayer } from './stack.ts';
 
-const PART =
-  /^(CMYK|[WSVB])(\d{1,3})?(?:x(\d{1,2}))?(:rear)?(~)?(?:@([a-z]+)(?:\(\s*(?:haze (\d+(?:\.\d+)?))?\s*(?:choke (\d+(?:\.\d+)?))?\s*\))?)?$/;
+const PART = /^(CMYK|[WSVB])(\d{1,3})?(?:x(\d{1,2}))?(:rear)?(~)?(?:@(.+))?$/s;
 
 const refuse = (what: string): never => {
   throw new DomainError('STACK_NOTATION', what, 'stack');
 };
 
+/** The pieces between a mark, but for marks inside brackets or quotes. */
+function split(text: string, mark: string): string[] {
+  const pieces: string[] = [];
+  let from = 0;
+  let depth = 0;
+  for (let i = 0; i < text.length; i++) {
+    if (text[i] === '"') {
+      for (i++; i < text.length && text[i] !== '"'; i++) if (text[i] === '\\') i++;
+    } else if (text[i] === '(') depth++;
+    else if (text[i] === ')') depth--;
+    else if (text[i] === mark && depth === 0) {
+      pieces.push(text.slice(from, i));
+      from = i + 1;
+    }
+  }
+  return [...pieces, text.slice(from)].map((piece) => piece.trim());
+}
+
 /** @throws DomainError `STACK_NOTATION`, naming the piece that can't be read. */
 export function parseStack(text: string): Stack {
-  const sides = text.split('|').map((side) => side.trim());
+  const sides = split(text, '|');
   const film = sides.indexOf('film');
   if (
     film < 0 ||
@@ -44,8 +54,7 @@ export function parseStack(text: string): Stack {
     refuse(
       `A stack needs the word "film" once, with "|" between it and each printed side; got "${text}".`,
     );
-  const layersOf = (side: string | undefined) =>
-    side ? side.split('/').map((l) => parseLayer(l.trim())) : [];
+  const layersOf = (side: string | undefined) => (side ? split(side, '/').map(parseLayer) : []);
   const stack = {
     front: layersOf(sides[film + 1]),
     back: layersOf(film === 1 ? sides[0] : undefined).reverse(),
@@ -56,7 +65,7 @@ export function parseStack(text: string): Stack {
 }
 
 function parseLayer(text: string): StackLayer {
-  const pieces = text.split('+').map((piece) => parsePart(piece.trim()));
+  const pieces = split(text, '+').map(parsePart);
   const hits = Math.max(...pieces.map((piece) => piece.hits));
   const layer = {
     parts: pieces.map(({ part }) => part),
@@ -73,23 +82,19 @@ function parsePart(text: string): { part: Part; hits: number; rear: boolean; mir
   const found = PART.exec(text);
   if (!found)
     return refuse(
-      `"${text}" is not a layer: write one of ${LAYS.join(', ')}, then density, hits and extent, as in W70x2@image.`,
+      `"${text}" is not a layer: write one of ${LAYS.join(', ')}, then density, hits and a rule, as in W70x2@image.`,
     );
-  const [, lay, density = '100', hits = '1', rear, mirror, extent, haze, choke] = found;
+  const [, lay, density = '100', hits = '1', rear, mirror, rule] = found;
   if (Number(density) < 1 || Number(density) > 100)
     refuse(`The density in "${text}" must be 1 to 100 %.`);
   if (Number(hits) < 1) refuse(`The hits in "${text}" must be at least 1.`);
-  if (extent && !EXTENTS.includes(extent as Extent))
-    refuse(`"${extent}" is not an extent: write ${EXTENTS.join(', ')}.`);
-  if (extent && lay === 'CMYK') refuse('Colour prints its own separations and takes no extent.');
-  const rule = {
-    extent: (extent ?? DEFAULT_RULE.extent) as Extent,
-    hazePercent: haze === undefined ? DEFAULT_RULE.hazePercent : Number(haze),
-    chokeMm: choke === undefined ? 0 : Number(choke),
-  };
+  if (rule && lay === 'CMYK') refuse('Colour prints its own separations and takes no rule.');
   const part = { lay: lay as Lay, density: Number(density) };
   return {
-    part: lay === 'CMYK' ? part : { ...part, rule },
+    part:
+      lay === 'CMYK'
+        ? part
+        : { ...part, rule: rule === undefined ? DEFAULT_RULE : parseRule(rule) },
     hits: Number(hits),
     rear: rear !== undefined,
     mirror: mirror !== undefined,
@@ -108,20 +113,15 @@ export function formatStack({ front, back }: Stack): string {
 
 function formatLayer({ parts, hits, mirror, picture }: StackLayer): string {
   return parts
-    .map(({ lay, density, rule }) => {
-      const finish = rule && [
-        ...(rule.hazePercent === DEFAULT_RULE.hazePercent ? [] : [`haze ${rule.hazePercent}`]),
-        ...(rule.chokeMm === 0 ? [] : [`choke ${rule.chokeMm}`]),
-      ];
-      return [
+    .map(({ lay, density, rule }) =>
+      [
         lay,
         density === 100 ? '' : density,
         hits === 1 ? '' : `x${hits}`,
         picture === 'rear' ? ':rear' : '',
         mirror ? '~' : '',
-        rule ? `@${rule.extent}` : '',
-        finish?.length ? `(${finish.join(' ')})` : '',
-      ].join('');
-    })
+        rule ? `@${formatRule(rule)}` : '',
+      ].join(''),
+    )
     .join('+');
 }

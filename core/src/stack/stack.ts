@@ -3,6 +3,8 @@
  * Order and extent are two things: order is the place in the list, extent is a plate rule.
  */
 
+import type { PlateRule } from '../rule/index.ts';
+
 /** CMYK is the four process inks together; W white, S metallic, V clear, B black as block-out. */
 export const LAYS = ['CMYK', 'W', 'S', 'V', 'B'] as const;
 export type Lay = (typeof LAYS)[number];
@@ -15,26 +17,6 @@ export const LAY_NAMES: Record<Lay, string> = {
   V: 'Clear',
   B: 'Block-out black',
 };
-
-/** Where a special is laid: what the artist drew, under any image, or the whole sheet. */
-export const EXTENTS = ['art', 'image', 'sheet'] as const;
-export type Extent = (typeof EXTENTS)[number];
-
-export const EXTENT_NAMES: Record<Extent, string> = {
-  art: 'as drawn in the artwork',
-  image: 'under the image only',
-  sheet: 'whole sheet, edge to edge',
-};
-
-export interface PlateRule {
-  readonly extent: Extent;
-  /** Any single ink at or below this tint, in percent, counts as blank background (haze). */
-  readonly hazePercent: number;
-  /** How far the plate is pulled in from its edge, mm; 0 for none. */
-  readonly chokeMm: number;
-}
-
-export const DEFAULT_RULE: PlateRule = { extent: 'image', hazePercent: 3, chokeMm: 0 };
 
 export interface Part {
   readonly lay: Lay;

@@ -9,9 +9,9 @@ const COLUMNS = /* sql */ `
   e.id, e.state, e.progress, e.problem, f.bytes::float8 as bytes`;
 
 /** What the files depend on: the plates, how strong they are laid, and what they are called. */
-const planKey = (plan: PrintPlan): string =>
+const planKey = async (db: Db, plan: PrintPlan): Promise<string> =>
   createHash('sha256')
-    .update(JSON.stringify([rulesKey(plan), plan.name, encodePlan(plan).stack]))
+    .update(JSON.stringify([await rulesKey(db, plan), plan.name, encodePlan(plan).stack]))
     .digest('hex');
 
 /** One that failed or was cancelled is begun again. */
@@ -20,7 +20,7 @@ export async function upsertExport(
   artworkId: string,
   plan: PrintPlan,
 ): Promise<{ id: string; queued: boolean }> {
-  const values = [artworkId, planKey(plan), JSON.stringify(encodePlan(plan))];
+  const values = [artworkId, await planKey(db, plan), JSON.stringify(encodePlan(plan))];
   const { rows } = await db.query<{ id: string; state: string }>(UPSERT, values);
   return { id: rows[0].id, queued: rows[0].state === 'queued' };
 }

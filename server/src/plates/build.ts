@@ -1,9 +1,13 @@
 /** Queue task: the plates of a plan, measured at full resolution. */
 import { Plan } from '@kyanos/contract';
 import {
+  DomainError,
   measurePlates,
   overprintedChannel,
+  plateRaster,
+  plateSpecs,
   PROCESS_NAMES,
+  recipesOf,
   roleOf,
   type Artwork,
   type ArtworkInfo,
@@ -12,6 +16,7 @@ import {
 import type pg from 'pg';
 import { storedRaster } from '../artwork/bands.ts';
 import { readyArtwork } from '../artwork/queries.ts';
+import { jobById } from '../jobs/queries.ts';
 
 export async function buildStoredPlates(
   pool: pg.Pool,
@@ -27,9 +32,11 @@ export async function buildStoredPlates(
   const { artworkId } = rows[0];
   const info = await readyArtwork(pool, artworkId);
   const artwork = storedArtwork(pool, artworkId, info, plan);
-  const measures = await measurePlates(plan, artwork, undefined, (share) => {
-    signal.throwIfAborted();
-    report(share);
+  const measures = await measurePlates(plan, artwork, {
+    progress: (share) => {
+      signal.throwIfAborted();
+      report(share);
+    },
   });
   await pool.query('update plate_build set measures = $2::jsonb where id = $1::uuid', [
     id,
@@ -44,9 +51,33 @@ export const storedArtwork = (
   info: ArtworkInfo,
   plan: PrintPlan,
 ): Artwork => ({
+  ...ownArtwork(pool, artworkId, info, plan),
+  async plate(id, lay) {
+    const job = await jobById(pool, id);
+    if (!job.artworkId)
+      throw new DomainError(
+        'PLATE_UNKNOWN',
+        `The job “${job.plan.name}” has no artwork, so it has no plates. Choose another job.`,
+        'stack',
+      );
+    const other = await readyArtwork(pool, job.artworkId);
+    // Its own rules may not lead on to further jobs, or back to this one.
+    return plateRaster(job.plan, ownArtwork(pool, job.artworkId, other, job.plan), lay);
+  },
+});
+
+const ownArtwork = (
+  pool: pg.Pool,
+  artworkId: string,
+  info: ArtworkInfo,
+  plan: PrintPlan,
+): Artwork => ({
   info,
   raster(number: number) {
     const page = info.pages.find((candidate) => candidate.number === number)!;
+    const named = plateSpecs(plan.stack)
+      .flatMap(({ rule }) => [...recipesOf(rule)])
+      .flatMap(({ from }) => (from.kind === 'separation' ? [from.name] : []));
     const used = page.separations
       .map(({ name }) => name)
       .filter((name) => roleOf(name, plan.artwork.names, plan.machine));
@@ -55,7 +86,7 @@ export const storedArtwork = (
       pool,
       artworkId,
       page,
-      new Set([...PROCESS_NAMES, ...used, ...second.map(overprintedChannel)]),
+      new Set([...PROCESS_NAMES, ...used, ...named, ...second.map(overprintedChannel)]),
     );
   },
 });

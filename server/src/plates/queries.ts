@@ -1,19 +1,32 @@
 import { createHash } from 'node:crypto';
 import { encodePlan, type PlateBuild } from '@kyanos/contract';
-import { pagesOf, plateSpecs, type Measures, type PrintPlan } from '@kyanos/core';
+import { pagesOf, plateSpecs, recipesOf, type Measures, type PrintPlan } from '@kyanos/core';
 import type { Db } from '../db.ts';
 import { Refusal } from '../http.ts';
 
 const COLUMNS = 'id, state, progress, problem, measures';
 
 /** Goes up when a build measures something new, so that plates measured before are built again. */
-const MEASURED = 2;
+const MEASURED = 3;
 
 /** What the plates depend on, and nothing else: prices and times may change without a new build. */
-export function rulesKey(plan: PrintPlan): string {
+export async function rulesKey(db: Db, plan: PrintPlan): Promise<string> {
+  const specs = plateSpecs(plan.stack);
+  const recipes = specs.flatMap(({ rule }) => [...recipesOf(rule)]);
+  const jobs = recipes.flatMap(({ from }) => (from.kind === 'plate' ? [from.job] : []));
+  const { rows: others } = await db.query<{ id: string; version: number }>(
+    `select job_id as id, max(version) as version from job_version
+     where job_id::text = any($1::text[]) group by job_id order by job_id`,
+    [jobs],
+  );
   const depends = {
+    others,
+    // How much white a look needs depends on what it is laid on.
+    look: recipes.some(({ from }) => from.kind === 'match')
+      ? [encodePlan(plan).stack, plan.material.optics, plan.machine.inks, plan.viewing]
+      : [],
     measured: MEASURED,
-    specs: plateSpecs(plan.stack),
+    specs,
     pages: [plan.artwork.page, plan.artwork.rearPage, pagesOf(plan)],
     names: plan.artwork.names,
     overprint: plan.artwork.overprint,
@@ -27,7 +40,7 @@ export async function upsertBuild(
   artworkId: string,
   plan: PrintPlan,
 ): Promise<{ id: string; queued: boolean }> {
-  const values = [artworkId, rulesKey(plan), JSON.stringify(encodePlan(plan))];
+  const values = [artworkId, await rulesKey(db, plan), JSON.stringify(encodePlan(plan))];
   const { rows } = await db.query<{ id: string; state: string }>(UPSERT, values);
   return { id: rows[0].id, queued: rows[0].state === 'queued' };
 }
@@ -59,7 +72,7 @@ export async function measuresFor(db: Db, artworkId: string, plan: PrintPlan): P
   const { rows } = await db.query<{ measures: Measures }>(
     `select measures from plate_build
      where artwork_id = $1::uuid and rules_key = $2::text and state = 'done'`,
-    [artworkId, rulesKey(plan)],
+    [artworkId, await rulesKey(db, plan)],
   );
   if (!rows[0])
     throw new Refusal(

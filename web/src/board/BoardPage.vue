@@ -6,9 +6,16 @@ import {
   type JobSummary,
   type Problem,
 } from '@kyanos/contract';
-import type { Shop } from '@kyanos/core';
+import {
+  DomainError,
+  parseStack,
+  PRESETS,
+  type Preset,
+  type PrintPlan,
+  type Shop,
+} from '@kyanos/core';
 import { formatDistanceToNow } from 'date-fns';
-import { onBeforeUnmount, onMounted, shallowRef } from 'vue';
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import DropZone from '../artwork/DropZone.vue';
 import { operator } from '../job/useJob.ts';
@@ -43,8 +50,27 @@ onBeforeUnmount(() => {
   clearTimeout(timer);
 });
 
+const SUGGESTED = 'What the file suggests';
+const own = shallowRef<readonly Preset[]>([]);
+const beginning = ref(SUGGESTED);
+const beginnings = computed(() => [
+  { name: SUGGESTED, about: 'by the specials it brings', notation: '' },
+  ...own.value,
+  ...PRESETS,
+]);
+onMounted(async () => (own.value = await get<Preset[]>('/presets')));
+
 async function begin(artwork: ArtworkSummary) {
-  const plan = newPlan(shop.value!, artwork.info!, artwork.fileName);
+  const { notation } = beginnings.value.find(({ name }) => name === beginning.value)!;
+  let plan: PrintPlan;
+  try {
+    const preset = notation === '' ? undefined : parseStack(notation);
+    plan = newPlan(shop.value!, artwork.info!, artwork.fileName, preset);
+  } catch (error) {
+    if (!(error instanceof DomainError)) throw error;
+    problem.value = { code: error.code, message: error.message };
+    return;
+  }
   const job = await post<Job>('/jobs', {
     plan: encodePlan(plan),
     artworkId: artwork.id,
@@ -66,6 +92,15 @@ async function begin(artwork: ArtworkSummary) {
           <template v-else-if="!problem">Fetching the jobs…</template>
         </p>
       </div>
+      <v-select
+        v-model="beginning"
+        class="operator"
+        label="A new job begins with"
+        :items="beginnings"
+        item-title="name"
+        item-value="name"
+        :item-props="({ about }) => ({ subtitle: about })"
+      />
       <v-text-field
         v-model="operator"
         class="operator"
@@ -106,14 +141,17 @@ async function begin(artwork: ArtworkSummary) {
 
 .head {
   display: flex;
-  justify-content: space-between;
   align-items: end;
-  gap: 20px;
+  gap: 16px;
   margin-bottom: 16px;
 }
 
+.head > :first-child {
+  margin-right: auto;
+}
+
 .operator {
-  flex: 0 0 220px;
+  flex: 0 0 240px;
 }
 
 .jobs {

@@ -1,15 +1,23 @@
 /** A first plan for artwork that has just come in: something sensible to change, from the shop's first machine that fits. */
 import {
   catalogueStack,
+  DomainError,
   kindOf,
   modesFor,
   obstacles,
   type ArtworkInfo,
   type PrintPlan,
   type Shop,
+  type Stack,
 } from '@kyanos/core';
 
-export function newPlan(shop: Shop, info: ArtworkInfo, fileName: string): PrintPlan {
+/** @param preset stack to begin with; without one the artwork's own specials decide */
+export function newPlan(
+  shop: Shop,
+  info: ArtworkInfo,
+  fileName: string,
+  preset?: Stack,
+): PrintPlan {
   const kinds = new Set(info.pages[0].separations.map(({ name }) => kindOf(name)));
   const entry =
     kinds.has('metallic') && kinds.has('white')
@@ -17,7 +25,7 @@ export function newPlan(shop: Shop, info: ArtworkInfo, fileName: string): PrintP
       : kinds.has('white')
         ? 'under'
         : 'colour-only';
-  const stack = catalogueStack(entry)!;
+  const stack = preset ?? catalogueStack(entry)!;
   for (const material of shop.materials)
     for (const machine of shop.machines) {
       const [mode] = modesFor(machine, material, stack);
@@ -38,5 +46,8 @@ export function newPlan(shop: Shop, info: ArtworkInfo, fileName: string): PrintP
         laminated: false,
       };
     }
-  throw new Error('The shop has no machine that prints any of its materials.');
+  throw new DomainError(
+    'NO_MACHINE',
+    'No machine of the shop can print this stack on any of its materials. Begin with another preset.',
+  );
 }

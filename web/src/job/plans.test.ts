@@ -1,10 +1,10 @@
 import { DEMO_JOBS, SHOP } from '@kyanos/demo';
 import { Plan, encodePlan } from '@kyanos/contract';
-import { formatStack, obstacles, parseStack, type ArtworkInfo } from '@kyanos/core';
+import { formatStack, obstacles, parseRule, parseStack, type ArtworkInfo } from '@kyanos/core';
 import { describe, expect, it } from 'vitest';
 import { newPlan } from '../board/newPlan.ts';
 import { textureOf } from '../look/textures.ts';
-import { changeLayer, changePart, changeRule } from '../stack/editStack.ts';
+import { changeLayer, changePart, raiseHaze, setRule } from '../stack/editStack.ts';
 
 const info = (...names: string[]) =>
   ({
@@ -48,9 +48,10 @@ describe('changing a layer', () => {
 
   it('changes one part or one rule of it', () => {
     expect(formatStack(changePart(stack, 1, 1, { density: 40 }))).toContain('CMYK+S40@art');
-    expect(formatStack(changeRule(stack, 0, 0, { chokeMm: 0.3, hazePercent: 5 }))).toContain(
-      'W@image(haze 5 choke 0.3)',
-    );
+    const changed = setRule(stack, 'W:front:image', parseRule('cleaned(choke 0.3)'));
+    expect(formatStack(changed)).toContain('W@cleaned(choke 0.3) /');
+    expect(formatStack(raiseHaze(changed, 5))).toBe(formatStack(changed));
+    expect(formatStack(raiseHaze(stack, 5))).toContain('W@image(haze 5) /');
   });
 
   it('does not touch the stack it was given', () => {

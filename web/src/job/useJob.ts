@@ -9,6 +9,7 @@ import {
 } from '@kyanos/contract';
 import {
   pagesOf,
+  parseRule,
   plateSpecs,
   reckon,
   type ArtworkInfo,
@@ -24,7 +25,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { lookWorker } from '../look/worker.ts';
 import { get, post, put, Refused } from '../shared/api.ts';
 import { useLatest } from '../shared/useLatest.ts';
-import { raiseHaze } from '../stack/editStack.ts';
+import { raiseHaze, setRule } from '../stack/editStack.ts';
 
 /** Quiet time after the last change before it is saved, and before plates are built at full size. */
 const SAVE_MS = 500;
@@ -89,6 +90,12 @@ export const useJob = defineStore('job', () => {
       ? screenMeasures.value.measures
       : undefined;
   });
+
+  /** What the screen picture says of a plate, whether or not it was measured at full size since. */
+  const screenMeasure = (key: string | undefined) =>
+    screenMeasures.value?.key === platesKey.value
+      ? screenMeasures.value.measures.plates.find((plate) => plate.key === key)
+      : undefined;
 
   const result = computed<PlanResult | undefined>(() => {
     if (!plan.value || !info.value || !measures.value) return undefined;
@@ -372,6 +379,9 @@ export const useJob = defineStore('job', () => {
       case 'haze':
         update({ stack: raiseHaze(stack, wanted.percent) });
         break;
+      case 'rule':
+        update({ stack: setRule(stack, wanted.key, parseRule(wanted.rule)) });
+        break;
     }
   }
 
@@ -389,6 +399,7 @@ export const useJob = defineStore('job', () => {
     subject,
     measures,
     fullSize,
+    screenMeasure,
     build,
     result,
     shown,

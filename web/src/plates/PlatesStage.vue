@@ -1,29 +1,45 @@
 <script setup lang="ts">
+import type { JobSummary } from '@kyanos/contract';
 import {
   allLayers,
-  EXTENT_NAMES,
-  EXTENTS,
+  DECISIONS,
   LAY_NAMES,
+  mapSources,
+  pageOf,
   plateKey,
-  type Extent,
+  recipesOf,
+  ruleWords,
   type PlateRule,
+  type Recipe,
+  type Shape,
   type Special,
+  type Spot,
+  type Stack,
 } from '@kyanos/core';
+import { mdiBrush, mdiVectorCircle, mdiVectorPolygon, mdiVectorSquare } from '@mdi/js';
 import { onKeyStroke } from '@vueuse/core';
-import { computed, ref, shallowRef, watch } from 'vue';
+import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import type { Picture } from '../look/look.worker.ts';
-import PixelCanvas from '../look/PixelCanvas.vue';
 import TextureSwatch from '../look/TextureSwatch.vue';
 import { lookWorker } from '../look/worker.ts';
+import { get } from '../shared/api.ts';
 import { coverageRamp } from '../shared/colour.ts';
 import FindingList from '../shared/FindingList.vue';
 import { area, percent } from '../shared/format.ts';
 import { typing } from '../shared/keys.ts';
-import { useLatest } from '../shared/useLatest.ts';
-import { changeRule } from '../stack/editStack.ts';
 import NumberField from '../shared/NumberField.vue';
+import { useLatest } from '../shared/useLatest.ts';
+import { setRule, withStack } from '../stack/editStack.ts';
+import { DECISION_LOOK } from './decisions.ts';
+import { addStep, hundredth } from './edit.ts';
 import ExportPanel from './ExportPanel.vue';
+import { provideRuleGround } from './ground.ts';
+import PlateFigures from './PlateFigures.vue';
+import PlatePicture from './PlatePicture.vue';
+import PresetMenu from './PresetMenu.vue';
+import RecipeEditor from './RecipeEditor.vue';
+import RuleText from './RuleText.vue';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -66,35 +82,177 @@ onKeyStroke('p', (event) => {
   if (!typing(event) && plates.value.length) show((at.value + 1) % plates.value.length);
 });
 
+const set = (rule: PlateRule) => {
+  if (plate.value) job.update({ stack: setRule(plan.value.stack, plate.value.key, rule) });
+};
+const setRecipe = (recipe: Recipe) => {
+  if (plate.value) set({ ...recipe, alone: plate.value.rule.alone });
+};
+
+// ---- what rules can refer to ----
+
+const page = computed(() => {
+  const { info } = job;
+  return info
+    ? pageOf(plan.value, info, plate.value?.layer.picture ?? 'front')
+    : { widthMm: 1, heightMm: 1, dpi: 300, separations: [] };
+});
+const jobs = shallowRef<readonly JobSummary[]>([]);
+onMounted(
+  async () =>
+    (jobs.value = (await get<JobSummary[]>('/jobs')).filter(
+      ({ id, artworkState }) => id !== job.id && artworkState === 'done',
+    )),
+);
+provideRuleGround({
+  separations: computed(() => page.value.separations.map(({ name }) => name)),
+  page,
+  jobs,
+});
+
+// ---- the picture ----
+
 const ramp = coverageRamp();
 const rampCss = `linear-gradient(to right, ${[0, 64, 128, 192, 255].map((v) => `rgb(${ramp.subarray(v * 3, v * 3 + 3).join(' ')})`).join(', ')})`;
+const view = ref<'plate' | 'wipe' | 'cleaner'>('plate');
+const cleaned = computed(() => {
+  const found =
+    plate.value && [...recipesOf(plate.value.rule)].find(({ from }) => from.kind === 'cleaned');
+  return found?.from.kind === 'cleaned' ? found.from : undefined;
+});
+const shownView = computed(() =>
+  view.value === 'cleaner' && !cleaned.value ? 'plate' : view.value,
+);
+
 const picture = shallowRef<Picture>();
-const { ask, busy } = useLatest(
-  ({ subject, key }: { subject: NonNullable<typeof job.subject>; key: string }) =>
-    lookWorker().plateMap(subject, key, ramp),
-  (drawn) => (picture.value = drawn),
+const before = shallowRef<Picture>();
+const decisions = shallowRef<Picture & { decisions: Uint8Array }>();
+interface Wanted {
+  readonly subject: NonNullable<typeof job.subject>;
+  readonly key: string;
+  readonly view: typeof view.value;
+}
+const { ask, busy, failed } = useLatest(
+  async ({ subject, key, view: wanted }: Wanted) => {
+    const shown = plates.value.find((entry) => entry.key === key)!;
+    const after = await lookWorker().plateMap(subject, key, ramp);
+    if (wanted === 'cleaner' && cleaned.value)
+      return {
+        after,
+        decided: await lookWorker().cleanerMap(
+          subject,
+          shown.layer.picture,
+          cleaned.value,
+          DECISION_LOOK.map(({ rgb }) => rgb),
+        ),
+      };
+    if (wanted !== 'wipe') return { after };
+    const bare: PlateRule = { ...shown.rule, steps: [], alone: true };
+    const stack = setRule(subject.plan.stack, key, bare);
+    const bareKey = plateKey(shown.lay, shown.layer.picture, bare);
+    return {
+      after,
+      earlier: await lookWorker().plateMap(
+        { ...subject, plan: { ...subject.plan, stack } },
+        bareKey,
+        ramp,
+      ),
+    };
+  },
+  ({
+    after,
+    earlier,
+    decided,
+  }: {
+    after: Picture;
+    earlier?: Picture;
+    decided?: Picture & { decisions: Uint8Array };
+  }) => {
+    picture.value = after;
+    before.value = earlier;
+    decisions.value = decided;
+  },
 );
 watch(
-  () => [job.subject, plate.value?.key] as const,
-  ([subject, key]) => {
-    if (subject && key) void ask({ subject, key });
+  () => [job.subject, plate.value?.key, shownView.value] as const,
+  ([subject, key, wanted]) => {
+    if (subject && key) void ask({ subject, key, view: wanted });
   },
   { immediate: true },
 );
 
-const set = (change: Partial<PlateRule>) => {
-  if (plate.value)
-    job.update({
-      stack: changeRule(plan.value.stack, plate.value.index, plate.value.partIndex, change),
-    });
-};
+// ---- drawing ----
+
+const TOOLS: { value: Shape['shape']; title: string; icon: string }[] = [
+  { value: 'box', title: 'Box', icon: mdiVectorSquare },
+  { value: 'ellipse', title: 'Ellipse', icon: mdiVectorCircle },
+  { value: 'polygon', title: 'Outline', icon: mdiVectorPolygon },
+  { value: 'brush', title: 'Brush', icon: mdiBrush },
+];
+const AS: { value: 'add' | 'bare' | 'within'; title: string }[] = [
+  { value: 'bare', title: 'keeps bare' },
+  { value: 'add', title: 'adds ink' },
+  { value: 'within', title: 'only inside' },
+];
+const tool = ref<Shape['shape']>();
+const as = ref<'add' | 'bare' | 'within'>('bare');
+const brushMm = ref(5);
+const shapes = computed(() =>
+  plate.value
+    ? [...recipesOf(plate.value.rule)].flatMap(({ from }) =>
+        from.kind === 'shape' ? [from.shape] : [],
+      )
+    : [],
+);
+function draw(shape: Shape) {
+  tool.value = undefined;
+  if (!plate.value) return;
+  const drawn: Recipe = { from: { kind: 'shape', shape }, steps: [] };
+  set(addStep(plate.value.rule, { do: as.value, with: drawn }));
+}
+onKeyStroke('Escape', () => (tool.value = undefined));
+
+// ---- the cleaner's map ----
+
+/** The operator's word for the place at a spot. Background and image are what the rule is about, and take none. */
+function say(spot: Spot) {
+  const map = decisions.value;
+  if (shownView.value !== 'cleaner' || !map || !plate.value) return;
+  const x = Math.floor((spot.x / page.value.widthMm) * map.width);
+  const y = Math.floor((spot.y / page.value.heightMm) * map.height);
+  const decision = DECISIONS[map.decisions[y * map.width + x]];
+  if (!decision || decision === 'background' || decision === 'image') return;
+  const white = decision === 'paper' || decision === 'haze' || decision === 'said-bare';
+  const here = { x: hundredth(spot.x), y: hundredth(spot.y) };
+  const samePlace = ({ x: u, y: v }: Spot) => {
+    const at = (mm: number, whole: number, px: number) => Math.floor((mm / whole) * px);
+    const index =
+      at(v, page.value.heightMm, map.height) * map.width + at(u, page.value.widthMm, map.width);
+    return (
+      decision.startsWith('said') &&
+      map.decisions[index] === map.decisions[y * map.width + x] &&
+      Math.hypot(u - here.x, v - here.y) < 3
+    );
+  };
+  set(
+    mapSources(plate.value.rule, (from) =>
+      from.kind === 'cleaned'
+        ? {
+            ...from,
+            white: [...from.white.filter((old) => !samePlace(old)), ...(white ? [here] : [])],
+            bare: [...from.bare.filter((old) => !samePlace(old)), ...(white ? [] : [here])],
+          }
+        : from,
+    ),
+  );
+}
+
 const measure = computed(() => job.measures?.plates.find(({ key }) => key === plate.value?.key));
-const extentTitles = EXTENTS.map((value) => ({ value, title: EXTENT_NAMES[value] }));
-const ABOUT: Record<Extent, string> = {
-  art: 'Only what the artist drew into a separation of its own.',
-  image: 'Wherever any ink lies. The art’s own plate is added, never taken away.',
-  sheet: 'Edge to edge, whether there is image or not.',
-};
+const signed = (mm2: number) =>
+  `${mm2 > 0 ? '+' : '−'} ${Math.abs(mm2) < 100 ? `${Math.abs(mm2).toFixed(1)} mm²` : area(Math.abs(mm2))}`;
+const effects = computed(() =>
+  (measure.value?.steps ?? []).map((mm2) => (Math.abs(mm2) < 0.5 ? 'no change' : signed(mm2))),
+);
 const findings = computed(() =>
   (job.shown?.findings ?? []).filter(({ code }) =>
     [
@@ -102,6 +260,8 @@ const findings = computed(() =>
       'PAPER_WHITE',
       'PINHOLES',
       'CHOKED_AWAY',
+      'CHOKED_TWICE',
+      'OWN_TAKEN',
       'HAZE',
       'OVERLAP_IN_LAYER',
       'BARCODE_BARE',
@@ -116,48 +276,142 @@ const answer = computed(() => {
   if (!measure.value) return `${name}: being measured…`;
   return `${name} lies on ${percent(measure.value.coverage)} of the print, ${area(measure.value.areaMm2)} of each copy.`;
 });
+/** How far the screen picture is off, once both are known: share of the sheet. */
+const off = computed(() => {
+  const screen = job.screenMeasure(plate.value?.key);
+  return job.fullSize && screen && measure.value
+    ? Math.abs(screen.coverage - measure.value.coverage)
+    : 0;
+});
 const state = computed(() => {
-  if (job.fullSize) return 'Measured at full size.';
+  if (failed.value) return failed.value;
+  if (job.fullSize)
+    return off.value > 0.005
+      ? `Measured at full size. The screen picture is coarser: it is off by ${percent(off.value)} of the sheet.`
+      : 'Measured at full size.';
   const { build } = job;
   if (build?.state === 'failed') return build.problem?.message ?? '';
   return build && (build.state === 'running' || build.state === 'queued')
     ? `From the screen picture. Building at full size: ${Math.round(build.progress * 100)} %`
     : 'From the screen picture.';
 });
+
+function startFrom(stack: Stack) {
+  job.selectedLayer = undefined;
+  at.value = 0;
+  job.update(withStack(plan.value, stack));
+}
 </script>
 
 <template>
   <section class="stage">
-    <header>
-      <h1 class="question">Where does each special ink go?</h1>
-      <p class="answer" data-testid="answer">{{ answer }}</p>
+    <header class="head">
+      <div>
+        <h1 class="question">Where does each special ink go?</h1>
+        <p class="answer" data-testid="answer">{{ answer }}</p>
+      </div>
+      <preset-menu :stack="plan.stack" @rule="set" @stack="startFrom" />
     </header>
     <div v-if="plate" class="stage-columns">
-      <div class="panel map">
-        <div class="canvas">
-          <pixel-canvas :picture="picture" :label="`Coverage map of ${LAY_NAMES[plate.lay]}`" />
-          <v-progress-linear
-            v-if="busy"
-            class="busy"
-            indeterminate
-            color="primary"
-            height="3"
-            aria-label="Building the plate"
-          />
+      <div class="stage">
+        <div class="panel map">
+          <div class="bar">
+            <v-btn-toggle v-model="view" mandatory variant="outlined" aria-label="What is shown">
+              <v-btn value="plate">Plate</v-btn>
+              <v-btn value="wipe">Before and after</v-btn>
+              <v-btn v-if="cleaned" value="cleaner">Cleaner’s decisions</v-btn>
+            </v-btn-toggle>
+            <v-btn-toggle
+              v-if="shownView === 'plate'"
+              v-model="tool"
+              variant="outlined"
+              aria-label="Draw on the picture"
+            >
+              <v-btn
+                v-for="{ value, title, icon } in TOOLS"
+                :key="value"
+                :value="value"
+                :aria-label="`Draw: ${title}`"
+              >
+                <v-icon :icon="icon" />
+              </v-btn>
+            </v-btn-toggle>
+          </div>
+          <div v-if="tool" class="bar drawing">
+            <v-select v-model="as" class="as" label="The shape" :items="AS" />
+            <number-field
+              v-if="tool === 'brush'"
+              v-model="brushMm"
+              class="as"
+              label="Brush"
+              unit="mm"
+              :min="0.1"
+              :max="200"
+              :step="0.5"
+              :precision="1"
+            />
+            <span class="soft small"
+              >{{
+                tool === 'polygon'
+                  ? 'Click the corners; a double click ends.'
+                  : 'Drag over the picture.'
+              }}
+              Esc leaves.</span
+            >
+          </div>
+          <div class="canvas">
+            <plate-picture
+              :picture="shownView === 'cleaner' ? (decisions ?? picture) : picture"
+              :before="shownView === 'wipe' ? before : undefined"
+              :label="
+                shownView === 'cleaner'
+                  ? 'What the cleaner decided'
+                  : `Coverage map of ${LAY_NAMES[plate.lay]}`
+              "
+              :page="page"
+              :shapes="shownView === 'plate' ? shapes : []"
+              :tool="tool"
+              :brush-mm="brushMm"
+              @draw="draw"
+              @point="say"
+            />
+            <v-progress-linear
+              v-if="busy"
+              class="busy"
+              indeterminate
+              color="primary"
+              height="3"
+              aria-label="Building the plate"
+            />
+          </div>
+          <ul v-if="shownView === 'cleaner'" class="legend">
+            <li v-for="{ name, rgb } in DECISION_LOOK" :key="name">
+              <i :style="{ background: `rgb(${rgb.join(' ')})` }"></i>{{ name }}
+            </li>
+            <li class="soft">Click a place to say otherwise.</li>
+          </ul>
+          <div v-else class="scale">
+            <span>no ink</span>
+            <span class="ramp" :style="{ background: rampCss }"></span>
+            <span>full</span>
+            <span class="ticks figures"
+              ><i v-for="t in [0, 25, 50, 75, 100]" :key="t">{{ t }} %</i></span
+            >
+          </div>
+          <p class="soft small" role="status" data-testid="plate-state">{{ state }}</p>
         </div>
-        <div class="scale">
-          <span>no ink</span>
-          <span class="bar" :style="{ background: rampCss }"></span>
-          <span>full</span>
-          <span class="ticks figures"
-            ><i v-for="t in [0, 25, 50, 75, 100]" :key="t">{{ t }} %</i></span
-          >
-        </div>
-        <p class="soft small" role="status" data-testid="plate-state">{{ state }}</p>
+        <plate-figures
+          v-if="measure"
+          :measure="measure"
+          :lay="plate.lay"
+          :density="plate.part.density"
+          :hits="plate.layer.hits"
+          :machine="plan.machine"
+        />
+        <finding-list v-if="findings.length" :findings="findings" @repair="job.repair" />
       </div>
       <div class="stage">
         <div class="panel box" role="radiogroup" aria-label="Plate">
-          <h2 class="label">Plate</h2>
           <button
             v-for="(entry, i) in plates"
             :key="i"
@@ -171,45 +425,32 @@ const state = computed(() => {
             <span>
               {{ LAY_NAMES[entry.lay]
               }}<template v-if="entry.layer.picture === 'rear'">, rear picture</template>
-              <span class="soft small block">{{ EXTENT_NAMES[entry.rule.extent] }}</span>
+              <span class="soft small block">{{ ruleWords(entry.rule) }}</span>
             </span>
           </button>
         </div>
         <div class="panel box">
-          <v-select
-            label="Extent"
-            :items="extentTitles"
-            :model-value="plate.rule.extent"
-            @update:model-value="set({ extent: $event })"
+          <h2 class="label">Rule of the {{ LAY_NAMES[plate.lay].toLowerCase() }} plate</h2>
+          <recipe-editor
+            label="Lay it"
+            :effects="effects"
+            :model-value="plate.rule"
+            @update:model-value="setRecipe"
           />
-          <p class="soft small">{{ ABOUT[plate.rule.extent] }}</p>
-          <number-field
-            v-if="plate.rule.extent === 'image'"
-            label="Haze: a tint up to this is blank"
-            unit="%"
-            :max="50"
-            :step="0.5"
-            :precision="1"
-            :model-value="plate.rule.hazePercent"
-            @update:model-value="set({ hazePercent: $event })"
+          <v-checkbox
+            density="compact"
+            hide-details
+            label="Leave out what the artist drew for this ink"
+            :model-value="plate.rule.alone"
+            @update:model-value="set({ ...plate.rule, alone: !!$event })"
           />
-          <number-field
-            v-if="plate.rule.extent !== 'sheet'"
-            label="Choke: pulled in from the edge"
-            unit="mm"
-            :max="5"
-            :step="0.05"
-            :precision="2"
-            :model-value="plate.rule.chokeMm"
-            @update:model-value="set({ chokeMm: $event })"
-          />
-          <p v-if="plate.rule.extent !== 'sheet' && job.info" class="soft small">
-            {{ ((plate.rule.chokeMm * job.info.pages[0].dpi) / 25.4).toFixed(1) }} px of the
-            artwork. Two to three pixels keep white from peeking out; common practice.
+          <rule-text :model-value="plate.rule" @update:model-value="set" />
+          <p v-if="job.info" class="soft small">
+            A pixel of the artwork is {{ (25.4 / page.dpi).toFixed(3) }} mm. Two to three pixels of
+            choke keep white from peeking out; common practice.
           </p>
         </div>
         <export-panel />
-        <finding-list :findings="findings" @repair="job.repair" />
       </div>
     </div>
     <export-panel v-else />
@@ -217,25 +458,41 @@ const state = computed(() => {
 </template>
 
 <style scoped>
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: start;
+  gap: 16px;
+}
+
 .map {
   padding: 14px;
   display: grid;
   gap: 12px;
 }
 
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  align-items: center;
+  gap: 8px;
+}
+
+.drawing {
+  justify-content: start;
+}
+
+.as {
+  flex: 0 0 170px;
+}
+
 .canvas {
   position: relative;
-  display: grid;
-  place-items: center;
-  height: min(56vh, 500px);
+  height: min(52vh, 460px);
   padding: 12px;
   border-radius: 8px;
   background: rgb(var(--v-theme-surface-variant));
-}
-
-.canvas :deep(canvas) {
-  min-height: 0;
-  min-width: 0;
 }
 
 .busy {
@@ -251,7 +508,7 @@ const state = computed(() => {
   font-size: var(--size-small);
 }
 
-.bar {
+.ramp {
   height: 14px;
   border: 1px solid var(--line);
   border-radius: 3px;
@@ -265,6 +522,24 @@ const state = computed(() => {
 
 .ticks i {
   font-style: normal;
+}
+
+.legend {
+  list-style: none;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
+  font-size: var(--size-small);
+}
+
+.legend i {
+  display: inline-block;
+  width: 14px;
+  height: 14px;
+  margin-right: 6px;
+  vertical-align: -2px;
+  border: 1px solid var(--line);
+  border-radius: 3px;
 }
 
 .box {

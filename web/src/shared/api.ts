@@ -49,6 +49,8 @@ export const post = <T>(path: string, body: unknown = {}): Promise<T> =>
 export const put = <T>(path: string, body: unknown, keepalive = false): Promise<T> =>
   request('PUT', path, body, keepalive);
 
+export const remove = (path: string): Promise<unknown> => request('DELETE', path);
+
 export interface Upload {
   readonly done: Promise<StoredFile>;
   cancel(): void;

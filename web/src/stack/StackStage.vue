@@ -2,13 +2,12 @@
 import {
   allLayers,
   CATALOGUE,
-  EXTENT_NAMES,
   formatStack,
   LAY_NAMES,
   layerName,
-  modesFor,
   obstacles,
   parseStack,
+  ruleWords,
   type CatalogueEntry,
 } from '@kyanos/core';
 import { computed } from 'vue';
@@ -17,7 +16,7 @@ import PrintViewer from '../look/PrintViewer.vue';
 import TextureSwatch from '../look/TextureSwatch.vue';
 import FindingList from '../shared/FindingList.vue';
 import { percent } from '../shared/format.ts';
-import { changeLayer, changePart } from './editStack.ts';
+import { changeLayer, changePart, withStack } from './editStack.ts';
 import NumberField from '../shared/NumberField.vue';
 
 const job = useJob();
@@ -46,12 +45,10 @@ const chosen = computed(
 
 function choose({ notation, secondSurface }: CatalogueEntry) {
   const stack = parseStack(notation);
-  const { machine, material, modeId, viewing } = plan.value;
-  const modes = modesFor(machine, material, stack);
+  const { viewing } = plan.value;
   job.selectedLayer = undefined;
   job.update({
-    stack,
-    modeId: (modes.find(({ id }) => id === modeId) ?? modes[0] ?? machine.modes[0]).id,
+    ...withStack(plan.value, stack),
     viewing: secondSurface ? { ...viewing, side: 'front' } : viewing,
   });
 }
@@ -125,7 +122,7 @@ const answer = computed(() => {
               @update:model-value="setDensity(i, $event)"
             />
             <p v-if="part.rule" class="soft">
-              Extent: {{ EXTENT_NAMES[part.rule.extent] }}. Change it at Plates.
+              Lies {{ ruleWords(part.rule) }}. Change it at Plates.
             </p>
           </div>
           <div class="hits">

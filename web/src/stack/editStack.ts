@@ -1,5 +1,15 @@
 /** Changes to one layer of a stack, counted as the core sample counts: front first. */
-import { DEFAULT_RULE, type Part, type PlateRule, type Stack, type StackLayer } from '@kyanos/core';
+import {
+  mapSources,
+  modesFor,
+  plateKey,
+  type Part,
+  type PlateRule,
+  type PrintPlan,
+  type Special,
+  type Stack,
+  type StackLayer,
+} from '@kyanos/core';
 
 export function changeLayer(
   stack: Stack,
@@ -25,28 +35,39 @@ export const changePart = (
     parts: layer.parts.map((part, i) => (i === partIndex ? { ...part, ...change } : part)),
   }));
 
-export const changeRule = (
-  stack: Stack,
-  index: number,
-  partIndex: number,
-  change: Partial<PlateRule>,
-): Stack =>
-  changeLayer(stack, index, (layer) => ({
-    ...layer,
-    parts: layer.parts.map((part, i) =>
-      i === partIndex ? { ...part, rule: { ...DEFAULT_RULE, ...part.rule, ...change } } : part,
-    ),
-  }));
+/** One plate of the stack, wherever it is laid, gets another rule. */
+export const setRule = (stack: Stack, key: string, rule: PlateRule): Stack =>
+  mapRules(stack, (layer, part, old) =>
+    plateKey(part.lay as Special, layer.picture, old) === key ? rule : old,
+  );
 
-/** Every plate that lies under the image takes a tint up to this for blank. */
-export const raiseHaze = (stack: Stack, hazePercent: number): Stack => {
-  const raise = (layer: StackLayer): StackLayer => ({
+/** Every rule that goes by any ink takes a tint up to this for blank. */
+export const raiseHaze = (stack: Stack, haze: number): Stack =>
+  mapRules(stack, (_layer, _part, old) =>
+    mapSources(old, (from) =>
+      from.kind === 'image' && from.haze < haze ? { ...from, haze } : from,
+    ),
+  );
+
+function mapRules(
+  stack: Stack,
+  change: (layer: StackLayer, part: Part, old: PlateRule) => PlateRule,
+): Stack {
+  const edit = (layer: StackLayer): StackLayer => ({
     ...layer,
     parts: layer.parts.map((part) =>
-      part.rule?.extent === 'image' && part.rule.hazePercent < hazePercent
-        ? { ...part, rule: { ...part.rule, hazePercent } }
-        : part,
+      part.rule ? { ...part, rule: change(layer, part, part.rule) } : part,
     ),
   });
-  return { ...stack, front: stack.front.map(raise), back: stack.back.map(raise) };
-};
+  return { ...stack, front: stack.front.map(edit), back: stack.back.map(edit) };
+}
+
+/** A plan with another stack, in a mode that can lay it. */
+export function withStack(
+  { machine, material, modeId }: PrintPlan,
+  stack: Stack,
+): Pick<PrintPlan, 'stack' | 'modeId'> {
+  const modes = modesFor(machine, material, stack);
+  const mode = modes.find(({ id }) => id === modeId) ?? modes[0] ?? machine.modes[0];
+  return { stack, modeId: mode.id };
+}

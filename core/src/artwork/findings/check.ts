@@ -6,6 +6,7 @@ import {
   type Special,
   type Stack,
 } from '../../stack/index.ts';
+import { isWholeSheet } from '../../rule/index.ts';
 import { roleOf } from '../names.ts';
 import type { ArtworkPage, Finding, MmBox, Place } from '../page.ts';
 import type { Said } from '../planned.ts';
@@ -39,5 +40,5 @@ export const roleIn = (name: string, use: Use) => roleOf(name, use.said.names, u
 /** The layers that print what the artist drew as this special. */
 export const drawn = (stack: Stack, lay: Special) =>
   allLayers(stack).filter(({ parts }) =>
-    parts.some((part) => part.lay === lay && part.rule?.extent !== 'sheet'),
+    parts.some((part) => part.lay === lay && part.rule && !isWholeSheet(part.rule)),
   );

@@ -1,4 +1,5 @@
 /** Faint ink, coarse pictures, and colours that had to be converted. */
+import { DEFAULT_HAZE, recipesOf } from '../../rule/index.ts';
 import { allLayers } from '../../stack/index.ts';
 import { FAINT } from '../content.ts';
 import type { Place } from '../page.ts';
@@ -7,19 +8,21 @@ import { at, cm2, pageArea, percentOf255, pixelArea, several, type Check } from 
 /** Less than this of faint ink is an edge or a few dots: mm², and share of the page. */
 const FAINT_MM2 = 100;
 const FAINT_SHARE = 0.005;
-const DEFAULT_HAZE = 3;
 
 export const haze: Check = (page, use) => {
   const { highest, faint } = page.content;
   if (!faint) return [];
+  // The cleaner tells haze from the image by itself.
   const rules = use
     ? allLayers(use.stack).flatMap(({ parts }) =>
-        parts.flatMap(({ rule }) => (rule?.extent === 'image' ? [rule] : [])),
+        parts.flatMap(({ rule }) =>
+          rule
+            ? [...recipesOf(rule)].flatMap(({ from }) => (from.kind === 'image' ? [from.haze] : []))
+            : [],
+        ),
       )
     : [];
-  const threshold = Math.min(
-    ...(rules.length ? rules.map(({ hazePercent }) => hazePercent) : [DEFAULT_HAZE]),
-  );
+  const threshold = Math.min(...(rules.length ? rules : [DEFAULT_HAZE]));
   const limit = Math.floor((threshold / 100) * 255);
   const area = (from: number, to: number) =>
     highest.slice(from, to + 1).reduce((sum, count) => sum + count, 0) * pixelArea(page);

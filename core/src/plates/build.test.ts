@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { memoryRaster } from '../raster/index.ts';
+import { memoryRaster, type PixelBox } from '../raster/index.ts';
 import { parseStack } from '../stack/index.ts';
 import { buildPlates, plateSpecs } from './index.ts';
 
@@ -16,7 +16,11 @@ function sheet(
   return plane;
 }
 
-async function build(notation: string, planes: Record<string, Uint8Array>) {
+async function build(
+  notation: string,
+  planes: Record<string, Uint8Array>,
+  codes: readonly PixelBox[] = [],
+) {
   const raster = memoryRaster(
     { width: WIDTH, height: HEIGHT, dpi: 25.4 },
     new Map(Object.entries(planes)),
@@ -26,8 +30,7 @@ async function build(notation: string, planes: Record<string, Uint8Array>) {
     'front',
     plateSpecs(parseStack(notation)),
     raster,
-    (lay) => ({ W: 'White', S: 'Silver', V: undefined, B: undefined })[lay],
-    [],
+    { artPlate: (lay) => ({ W: 'White', S: 'Silver', V: undefined, B: undefined })[lay], codes },
     (key, rows, y) => {
       const plane = built.get(key) ?? new Uint8Array(WIDTH * HEIGHT);
       plane.set(rows, y * WIDTH);

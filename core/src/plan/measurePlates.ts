@@ -1,0 +1,214 @@
+/** The plates of a plan from its artwork's pixels. */
+import {
+  barcodeGround,
+  plannedRaster,
+  roleOf,
+  type ArtworkPage,
+  type MmBox,
+} from '../artwork/index.ts';
+import { DomainError } from '../errors.ts';
+import { inkNeeded, makeScene } from '../look/index.ts';
+import {
+  buildPlates,
+  plateSpecs,
+  withPlates,
+  type Measures,
+  type Observations,
+  type PictureMeasure,
+  type PlateMeasure,
+  type PlateSink,
+  type PlateSpec,
+  type ReadyPlate,
+} from '../plates/index.ts';
+import type { Band, PixelBox, Raster } from '../raster/index.ts';
+import { recipesOf } from '../rule/index.ts';
+import { allLayers, LAY_NAMES } from '../stack/index.ts';
+import { modelOf } from './model.ts';
+import { pageOf, type Artwork, type PrintPlan } from './plan.ts';
+
+export interface MeasureOptions {
+  readonly sink?: PlateSink;
+  readonly progress?: (share: number) => void | Promise<void>;
+  /** Plates that were built before on the same pixels, by key. */
+  readonly ready?: ReadonlyMap<string, ReadyPlate>;
+  /** What was seen of the pixels of each page before. */
+  readonly observations?: (page: number) => Observations;
+}
+
+/** Builds the plates of both pictures; memory stays at a few bands. */
+export async function measurePlates(
+  plan: PrintPlan,
+  artwork: Artwork,
+  { sink, progress, ready, observations }: MeasureOptions = {},
+): Promise<Measures> {
+  const specs = plateSpecs(plan.stack);
+  const scene = () => makeScene({ ...plan, process: modelOf(artwork.info) });
+  const view = {
+    side: plan.viewing.side === 'back' ? 'back' : 'front',
+    light: 'front',
+    backing: plan.viewing.backing,
+  } as const;
+  const pictures = (['front', 'rear'] as const).filter((picture) =>
+    allLayers(plan.stack).some((layer) => layer.picture === picture),
+  );
+  const plates: PlateMeasure[] = [];
+  const measured: PictureMeasure[] = [];
+  for (const [i, picture] of pictures.entries()) {
+    const page = pageOf(plan, artwork.info, picture);
+    const own = specs.filter((spec) => spec.picture === picture);
+    const raster = withPlates(
+      plannedRaster(artwork.raster(page.number), page, plan.artwork),
+      await othersOf(own, artwork),
+    );
+    const done = await buildPlates(
+      picture,
+      own,
+      raster,
+      {
+        artPlate: (lay) =>
+          page.separations.find(
+            ({ name }) => roleOf(name, plan.artwork.names, plan.machine) === lay,
+          )?.name,
+        codes: page.barcodes.map((code) => toPixels(barcodeGround(code), page, raster)),
+        need: (spec, within) => inkNeeded(scene(), view, spec, within),
+        other: otherName,
+        ...(ready && { ready }),
+        ...(observations && { observations: observations(page.number) }),
+      },
+      sink,
+      progress && ((share) => progress((i + share) / pictures.length)),
+    );
+    plates.push(...done.plates);
+    measured.push(...done.pictures);
+  }
+  return { plates, pictures: measured };
+}
+
+/** No separation of an artwork has a name with a zero byte. */
+const otherName = (job: string, lay: string) => `${job}\0${lay}`;
+
+/** Plates of other jobs that rules take in. */
+async function othersOf(
+  specs: readonly PlateSpec[],
+  artwork: Artwork,
+): Promise<ReadonlyMap<string, Raster>> {
+  const others = new Map<string, Raster>();
+  for (const { rule } of specs)
+    for (const { from } of recipesOf(rule)) {
+      if (from.kind !== 'plate') continue;
+      const name = otherName(from.job, from.lay);
+      if (others.has(name)) continue;
+      const found = await artwork.plate?.(from.job, from.lay);
+      if (!found)
+        throw new DomainError(
+          'PLATE_ELSEWHERE',
+          `The plate "${from.lay}" of another job can’t be had here. Open the job in the app, where the others are, or take that source out of the rule.`,
+          'stack',
+        );
+      others.set(name, found);
+    }
+  return others;
+}
+
+/** One plate of a plan as a raster of its own, built as it is read. @throws DomainError if the plan has no such plate */
+export function plateRaster(plan: PrintPlan, artwork: Artwork, lay: string): Raster {
+  const spec = plateSpecs(plan.stack).find((candidate) => candidate.lay === lay);
+  if (!spec)
+    throw new DomainError(
+      'PLATE_UNKNOWN',
+      `The job “${plan.name}” has no ${LAY_NAMES[lay as keyof typeof LAY_NAMES].toLowerCase()} plate. Choose another job, or another ink.`,
+      'stack',
+    );
+  const { width, height, dpi } = artwork.raster(pageOf(plan, artwork.info, spec.picture).number);
+  return {
+    width,
+    height,
+    dpi,
+    channels: [lay],
+    async *bands() {
+      const handoff = new Handoff();
+      const built = measurePlates(plan, artwork, {
+        sink: (key, rows, y) =>
+          key === spec.key
+            ? handoff.give({ top: y, rows: rows.length / width, planes: [rows] })
+            : undefined,
+      }).then(
+        () => handoff.end(),
+        (error: unknown) => handoff.end(error),
+      );
+      try {
+        for (;;) {
+          const band = await handoff.take();
+          if (!band) return;
+          yield band;
+        }
+      } finally {
+        handoff.leave();
+        await built;
+      }
+    },
+  };
+}
+
+/** Bands from one that makes them to one that wants them, one at a time. */
+class Handoff {
+  #waiting: ((band: Band | undefined) => void) | undefined;
+  #failing: ((error: unknown) => void) | undefined;
+  #offered: { band: Band; taken: () => void; refused: (error: unknown) => void } | undefined;
+  #ended: { error: unknown } | undefined;
+  #left = false;
+
+  give(band: Band): Promise<void> {
+    if (this.#left) return Promise.reject(new Error('Nobody wants these rows any more.'));
+    if (this.#waiting) {
+      this.#waiting(band);
+      this.#waiting = undefined;
+      return Promise.resolve();
+    }
+    return new Promise((taken, refused) => (this.#offered = { band, taken, refused }));
+  }
+
+  take(): Promise<Band | undefined> {
+    const { band, taken } = this.#offered ?? {};
+    this.#offered = undefined;
+    taken?.();
+    if (band) return Promise.resolve(band);
+    if (this.#ended)
+      return this.#ended.error === undefined
+        ? Promise.resolve(undefined)
+        : Promise.reject(this.#ended.error as Error);
+    return new Promise((resolve, reject) => {
+      this.#waiting = resolve;
+      this.#failing = reject;
+    });
+  }
+
+  end(error?: unknown): void {
+    this.#ended = { error };
+    if (error === undefined) this.#waiting?.(undefined);
+    else this.#failing?.(error);
+    this.#waiting = undefined;
+  }
+
+  leave(): void {
+    this.#left = true;
+    this.#offered?.refused(new Error('Nobody wants these rows any more.'));
+    this.#offered = undefined;
+  }
+}
+
+/** A place on the page in pixels of a raster of it, at whatever resolution. */
+function toPixels(
+  { left, top, width, height }: MmBox,
+  page: ArtworkPage,
+  raster: { width: number; height: number },
+): PixelBox {
+  const [x, y] = [raster.width / page.widthMm, raster.height / page.heightMm];
+  const clamp = (value: number, most: number) => Math.min(most, Math.max(0, Math.round(value)));
+  return {
+    left: clamp(left * x, raster.width),
+    top: clamp(top * y, raster.height),
+    right: clamp((left + width) * x, raster.width),
+    bottom: clamp((top + height) * y, raster.height),
+  };
+}

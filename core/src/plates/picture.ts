@@ -1,0 +1,88 @@
+/** What a picture lays of colour, and how much ink meets at one place. */
+import { PROCESS_NAMES } from '../artwork/index.ts';
+import {
+  inkSteps,
+  InkTally,
+  MOST_PLATES,
+  byteSum,
+  type Band,
+  type Raster,
+} from '../raster/index.ts';
+import type { Picture } from '../stack/index.ts';
+import { RowQueue } from './rows.ts';
+import type { PlateSpec } from './spec.ts';
+
+/** One picture of a plan once its plates are built. */
+export interface PictureMeasure {
+  readonly picture: Picture;
+  /** Mean of C, M, Y, K over everything printed, 0 to 1, with what the operator said of the spots carried out. */
+  readonly process: readonly [c: number, m: number, y: number, k: number];
+  /** How much ink meets at one place: which plates cover it, and how the sum of its process inks is spread there. */
+  readonly ink: readonly InkPattern[];
+}
+
+export interface InkPattern {
+  /** Keys of the plates that cover these pixels by more than half. */
+  readonly plates: readonly string[];
+  /** Pixels by the sum of their process inks in steps of `INK_STEP` percent, from 0. */
+  readonly process: readonly number[];
+}
+
+/** Process ink and finished plates brought together again, row by row, as chokes let plates lag behind. */
+/** Process ink and finished plates brought together again, row by row, as plates lag behind. */
+export class PictureMeter {
+  readonly #picture: Picture;
+  readonly #keys: readonly string[];
+  readonly #index: readonly number[];
+  readonly #pixels: number;
+  readonly #sums = [0, 0, 0, 0];
+  readonly #steps = new RowQueue();
+  readonly #plates: readonly RowQueue[];
+  readonly #tally: InkTally;
+
+  constructor(picture: Picture, raster: Raster, specs: readonly PlateSpec[]) {
+    const { width, height, channels } = raster;
+    this.#picture = picture;
+    this.#keys = specs.map(({ key }) => key).slice(0, MOST_PLATES);
+    this.#index = PROCESS_NAMES.map((name) => channels.indexOf(name));
+    this.#pixels = width * height;
+    this.#plates = specs.map(() => new RowQueue());
+    this.#tally = new InkTally(this.#keys.length);
+  }
+
+  process({ planes }: Band, size: number): void {
+    const inks = this.#index.map((i) => (i < 0 ? undefined : planes[i].subarray(0, size)));
+    inks.forEach((plane, i) => {
+      if (plane) this.#sums[i] += byteSum(plane);
+    });
+    this.#steps.push(inkSteps(inks, size));
+  }
+
+  plate(at: number, rows: Uint8Array): void {
+    this.#plates[at].push(rows);
+  }
+
+  /** Counts as far as every plate has come. */
+  count(): void {
+    const ready = Math.min(this.#steps.length, ...this.#plates.map(({ length }) => length));
+    if (ready > 0)
+      this.#tally.count(
+        this.#steps.take(ready),
+        this.#plates.map((queue) => queue.take(ready)),
+      );
+  }
+
+  measure(): PictureMeasure {
+    const patterns = this.#tally.counts().map((process, pattern) => ({
+      plates: this.#keys.filter((_key, p) => (pattern >> p) & 1),
+      process,
+    }));
+    return {
+      picture: this.#picture,
+      process: this.#sums.map(
+        (sum) => sum / (255 * this.#pixels),
+      ) as unknown as PictureMeasure['process'],
+      ink: patterns.filter(({ process }) => process.some((count) => count > 0)),
+    };
+  }
+}

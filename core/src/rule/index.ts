@@ -1,0 +1,14 @@
+export {
+  DEFAULT_HAZE,
+  DEFAULT_HIGHLIGHT,
+  DEFAULT_RULE,
+  DEFAULT_SOLID,
+  isWholeSheet,
+  mapSources,
+  recipesOf,
+  usesSource,
+} from './rule.ts';
+export type { Length, PlateRule, Recipe, Shape, Small, Source, Spot, Step } from './rule.ts';
+export { ruleWords, sourceWords, stepWords } from './words.ts';
+export { WISHES, type Wish } from './wishes.ts';
+export { formatRecipe, formatRule, parseRule } from './text.ts';

@@ -1,0 +1,424 @@
+/**
+ * The text of a plate rule, short enough to be read aloud:
+ *
+ *     image                                     under any ink
+ *     image(haze 5 close 0.5mm2 choke 0.2)      holes up to 0.5 mm² closed, then pulled in 0.2 mm
+ *     sheet(bare box(10 10 40 20) alone)        edge to edge but for a window, whatever the artist drew
+ *     cleaned(bare 40,22 spare black 95)        without haze, with highlights; one place said to stay bare
+ *
+ *     rule   = recipe, whose last word may be "alone"
+ *     recipe = source [ "(" { argument } { step } ")" ]
+ *     source = "art" | "separation" | "sheet" | "image" | "outside" | "paper" | "cleaned" | "light" | "vivid" | "match"
+ *            | "ink" | "codes" | "box" | "ellipse" | "polygon" | "brush" | "plate"
+ *     step   = ( "add" | "bare" | "within" ) recipe | ( "close" | "drop" ) small | "choke" length [ "least" mm ]
+ *            | "spread" length | "feather" mm | "curve" in ":" out { in ":" out } | "density" percent
+ *            | "spare black" tint [ "inner" mm ]
+ *     length = number [ "px" ], mm where nothing is said      small = number "mm2" | number "mm"
+ */
+import { DomainError } from '../errors.ts';
+import {
+  DEFAULT_HAZE,
+  DEFAULT_HIGHLIGHT,
+  type Length,
+  type PlateRule,
+  type Recipe,
+  type Small,
+  type Source,
+  type Spot,
+  type Step,
+} from './rule.ts';
+
+/** Largest of each kind of number: what a reader of a plan may be asked to do. */
+const MOST = { mm: 20_000, finishMm: 5, px: 100, mm2: 100, percent: 100 };
+/** A drawn line of more points is a picture of its own. */
+const MOST_POINTS = 2000;
+
+const INKS = ['C', 'M', 'Y', 'K'] as const;
+
+/** Words, numbers with or without a unit, places, texts in quotes, and brackets. */
+const TOKEN =
+  /\s*(?:([a-zA-Z]+)|(-?\d+(?:\.\d+)?)(?:(mm2|mm|px)|,(-?\d+(?:\.\d+)?)|:(\d+(?:\.\d+)?))?|"((?:[^"\\]|\\.)*)"|([()]))/y;
+
+interface Token {
+  readonly text: string;
+  readonly word?: string;
+  readonly number?: number;
+  readonly unit?: string;
+  /** The second number of a place, or of a point of a curve. */
+  readonly other?: number;
+  readonly joint?: ',' | ':';
+  readonly quoted?: string;
+}
+
+function tokens(text: string): Token[] {
+  const found: Token[] = [];
+  TOKEN.lastIndex = 0;
+  while (TOKEN.lastIndex < text.trimEnd().length) {
+    const from = TOKEN.lastIndex;
+    const match = TOKEN.exec(text);
+    if (!match) return refuse(`"${text.slice(from).trim()}" can’t be read in the rule "${text}".`);
+    const [all, word, number, unit, place, out, quoted] = match;
+    const other = place ?? out;
+    found.push({
+      text: all.trim(),
+      ...(word !== undefined && { word }),
+      ...(number !== undefined && { number: Number(number) }),
+      ...(unit !== undefined && { unit }),
+      ...(other !== undefined && { other: Number(other), joint: place === undefined ? ':' : ',' }),
+      ...(quoted !== undefined && { quoted: quoted.replace(/\\(.)/g, '$1') }),
+    });
+  }
+  return found;
+}
+
+const refuse = (what: string): never => {
+  throw new DomainError('RULE_TEXT', what, 'stack');
+};
+
+/** @throws DomainError `RULE_TEXT`, naming the piece that can't be read */
+export function parseRule(text: string): PlateRule {
+  const reader = new Reader(text);
+  const { alone, ...recipe } = reader.recipe(true);
+  reader.end();
+  return { ...recipe, alone };
+}
+
+class Reader {
+  readonly #text: string;
+  readonly #tokens: readonly Token[];
+  #at = 0;
+
+  constructor(text: string) {
+    this.#text = text;
+    this.#tokens = tokens(text);
+  }
+
+  get #next(): Token | undefined {
+    return this.#tokens[this.#at];
+  }
+
+  #fail(wanted: string): never {
+    const got = this.#next ? `"${this.#next.text}"` : 'the end';
+    return refuse(`The rule "${this.#text}" needs ${wanted} and has ${got} there.`);
+  }
+
+  end(): void {
+    if (this.#next) this.#fail('to end');
+  }
+
+  #take(word: string): boolean {
+    if (this.#next?.word !== word && this.#next?.text !== word) return false;
+    this.#at++;
+    return true;
+  }
+
+  #expect(word: string): void {
+    if (!this.#take(word)) this.#fail(`"${word}"`);
+  }
+
+  #number(what: string, least: number, most: number): number {
+    const { number, unit, joint } = this.#next ?? {};
+    if (number === undefined || unit || joint) return this.#fail(what);
+    if (number < least || number > most)
+      refuse(`In the rule "${this.#text}" ${what} must be ${least} to ${most}, and is ${number}.`);
+    this.#at++;
+    return number;
+  }
+
+  /** A number behind a word, or what it is where the word is not there. */
+  #named(word: string, what: string, least: number, most: number, otherwise: number): number {
+    return this.#take(word) ? this.#number(what, least, most) : otherwise;
+  }
+
+  #measure<Unit extends string>(
+    what: string,
+    most: Readonly<Record<Unit, number>>,
+    otherwise?: NoInfer<Unit>,
+  ): { value: number; unit: Unit } {
+    const { number, unit = otherwise, joint } = this.#next ?? {};
+    if (number === undefined || joint || unit === undefined || !(unit in most))
+      return this.#fail(what);
+    const limit = most[unit as Unit];
+    if (number <= 0 || number > limit)
+      refuse(
+        `In the rule "${this.#text}" ${what} must be more than 0 and at most ${limit} ${unit}, and is ${number}.`,
+      );
+    this.#at++;
+    return { value: number, unit: unit as Unit };
+  }
+
+  #spots(word: string): Spot[] {
+    const spots: Spot[] = [];
+    while (this.#next?.word === word && this.#tokens[this.#at + 1]?.joint === ',') {
+      this.#at++;
+      spots.push(this.#spot());
+    }
+    return spots;
+  }
+
+  #spot(): Spot {
+    const { number, other, joint } = this.#next ?? {};
+    if (number === undefined || other === undefined || joint !== ',')
+      return this.#fail('a place, two numbers with a comma between them');
+    if (Math.max(Math.abs(number), Math.abs(other)) > MOST.mm)
+      refuse(`In the rule "${this.#text}" a place lies up to ${MOST.mm} mm away.`);
+    this.#at++;
+    return { x: number, y: other };
+  }
+
+  #points(least: number): Spot[] {
+    const points: Spot[] = [];
+    while (this.#next?.joint === ',') points.push(this.#spot());
+    if (points.length < least) this.#fail(`at least ${least} places`);
+    if (points.length > MOST_POINTS)
+      refuse(`A drawn shape has at most ${MOST_POINTS} points, and this one ${points.length}.`);
+    return points;
+  }
+
+  #quoted(what: string): string {
+    const { quoted } = this.#next ?? {};
+    if (quoted === undefined) return this.#fail(what);
+    this.#at++;
+    return quoted;
+  }
+
+  recipe(outermost: boolean): Recipe & { alone: boolean } {
+    const kind = this.#next?.word;
+    if (kind === undefined) this.#fail('a source such as image, art or sheet');
+    this.#at++;
+    const open = this.#take('(');
+    const from = this.#source(kind!, open);
+    const steps: Step[] = [];
+    let alone = false;
+    if (open) {
+      for (let step = this.#step(); step; step = this.#step()) steps.push(step);
+      alone = outermost && this.#take('alone');
+      if (!this.#take(')')) this.#fail('a step or ")"');
+    }
+    return { from, steps, alone };
+  }
+
+  #source(kind: string, open: boolean): Source {
+    const haze = () =>
+      open ? this.#named('haze', 'the haze in percent', 0, 50, DEFAULT_HAZE) : DEFAULT_HAZE;
+    const needs = () => {
+      if (!open) this.#fail('"("');
+    };
+    switch (kind) {
+      case 'art':
+      case 'sheet':
+        // Plans of before name a haze here, where it never meant anything.
+        haze();
+        return { kind };
+      case 'light':
+      case 'vivid':
+        return { kind };
+      case 'image':
+      case 'outside':
+      case 'paper':
+        return { kind, haze: haze() };
+      case 'cleaned': {
+        const background = haze();
+        const highlight = this.#take('highlight')
+          ? this.#measure('the area of a highlight', { mm2: MOST.mm2 }).value
+          : DEFAULT_HIGHLIGHT;
+        return {
+          kind,
+          haze: background,
+          highlight,
+          white: this.#spots('white'),
+          bare: this.#spots('bare'),
+        };
+      }
+      case 'match':
+        return { kind, within: open ? this.#named('near', 'how near in L*', 0.5, 50, 2) : 2 };
+      case 'ink': {
+        needs();
+        const ink = INKS.find((name) => this.#take(name));
+        if (!ink) return this.#fail('one of C, M, Y, K');
+        return { kind, ink, above: this.#named('above', 'the tint in percent', 0, 100, 50) };
+      }
+      case 'separation':
+        needs();
+        return { kind, name: this.#quoted('the name of a separation in quotes') };
+      case 'codes':
+        return { kind, margin: open ? this.#named('margin', 'the margin in mm', 0, 20, 0) : 0 };
+      case 'box':
+      case 'ellipse': {
+        needs();
+        const at = () => this.#number('a place in mm', -MOST.mm, MOST.mm);
+        const size = () => this.#number('a size in mm', 0, MOST.mm);
+        const shape = {
+          shape: kind,
+          left: at(),
+          top: at(),
+          width: size(),
+          height: size(),
+        } as const;
+        return { kind: 'shape', shape };
+      }
+      case 'polygon':
+        needs();
+        return { kind: 'shape', shape: { shape: kind, points: this.#points(3) } };
+      case 'brush': {
+        needs();
+        const width = this.#number('the width of the brush in mm', 0.05, 1000);
+        return { kind: 'shape', shape: { shape: kind, width, points: this.#points(1) } };
+      }
+      case 'plate': {
+        needs();
+        const job = this.#quoted('the job in quotes');
+        const lay = this.#next?.word;
+        if (lay === undefined || !/^[WSVB]$/.test(lay)) return this.#fail('one of W, S, V, B');
+        this.#at++;
+        return { kind, job, lay };
+      }
+      default:
+        return refuse(
+          `"${kind}" is not a source of a rule: write art, separation, sheet, image, outside, paper, cleaned, light, vivid, match, ink, codes, box, ellipse, polygon, brush or plate.`,
+        );
+    }
+  }
+
+  #step(): Step | undefined {
+    const word = this.#next?.word;
+    if (word === undefined || word === 'alone') return undefined;
+    this.#at++;
+    switch (word) {
+      case 'add':
+      case 'bare':
+      case 'within': {
+        const { from, steps } = this.recipe(false);
+        return { do: word, with: { from, steps } };
+      }
+      case 'close':
+      case 'drop':
+        return {
+          do: word,
+          upTo: this.#measure<Small['unit']>('an area such as 0.5mm2, or a width such as 0.2mm', {
+            mm2: MOST.mm2,
+            mm: MOST.finishMm,
+          }),
+        };
+      case 'choke': {
+        const by = this.#length();
+        return { do: word, by, least: this.#named('least', 'the stroke in mm', 0, 5, 0) };
+      }
+      case 'spread':
+        return { do: word, by: this.#length() };
+      case 'feather':
+        return { do: word, mm: this.#measure('a width', { mm: MOST.finishMm }, 'mm').value };
+      case 'density':
+        return { do: word, percent: this.#number('the density in percent', 1, 100) };
+      case 'spare': {
+        this.#expect('black');
+        const above = this.#number('the tint of black in percent', 50, 100);
+        return { do: word, above, inner: this.#named('inner', 'how far under in mm', 0, 5, 0) };
+      }
+      case 'curve': {
+        const points: [number, number][] = [];
+        while (this.#next?.joint === ':') {
+          const { number, other } = this.#next;
+          if (number! > 100 || other! > 100 || number! < 0 || number! <= (points.at(-1)?.[0] ?? -1))
+            this.#fail('points of a curve that rise from 0 to 100');
+          points.push([number!, other!]);
+          this.#at++;
+        }
+        if (points.length < 2) this.#fail('at least two points such as 0:0 100:80');
+        return { do: word, points };
+      }
+      default:
+        this.#at--;
+        return this.#fail('a step such as add, bare, within, close, drop, choke or spread');
+    }
+  }
+
+  #length(): Length {
+    return this.#measure<Length['unit']>('a length', { mm: MOST.finishMm, px: MOST.px }, 'mm');
+  }
+}
+
+/** The shortest text that {@link parseRule} reads back as the same rule. */
+export const formatRule = ({ alone, ...recipe }: PlateRule): string =>
+  formatRecipe(recipe, alone ? ['alone'] : []);
+
+/** The text of a rule without what is said of the artist's own plate. */
+export function formatRecipe({ from, steps }: Recipe, last: readonly string[] = []): string {
+  const [word, ...given] = formatSource(from);
+  const inside = [...given, ...steps.map(formatStep), ...last];
+  return inside.length ? `${word}(${inside.join(' ')})` : word;
+}
+
+const quote = (text: string) => `"${text.replace(/["\\]/g, '\\$&')}"`;
+const place = ({ x, y }: Spot) => `${x},${y}`;
+const unless = (word: string, value: number, usual: number) =>
+  value === usual ? [] : [`${word} ${value}`];
+
+function formatSource(from: Source): string[] {
+  switch (from.kind) {
+    case 'art':
+    case 'sheet':
+    case 'light':
+    case 'vivid':
+      return [from.kind];
+    case 'image':
+    case 'outside':
+    case 'paper':
+      return [from.kind, ...unless('haze', from.haze, DEFAULT_HAZE)];
+    case 'cleaned':
+      return [
+        from.kind,
+        ...unless('haze', from.haze, DEFAULT_HAZE),
+        ...(from.highlight === DEFAULT_HIGHLIGHT ? [] : [`highlight ${from.highlight}mm2`]),
+        ...from.white.map((spot) => `white ${place(spot)}`),
+        ...from.bare.map((spot) => `bare ${place(spot)}`),
+      ];
+    case 'match':
+      return [from.kind, ...unless('near', from.within, 2)];
+    case 'ink':
+      return [from.kind, from.ink, ...unless('above', from.above, 50)];
+    case 'separation':
+      return [from.kind, quote(from.name)];
+    case 'codes':
+      return [from.kind, ...unless('margin', from.margin, 0)];
+    case 'plate':
+      return [from.kind, quote(from.job), from.lay];
+    case 'shape': {
+      const { shape } = from;
+      if (!('points' in shape))
+        return [shape.shape, `${shape.left} ${shape.top} ${shape.width} ${shape.height}`];
+      return [
+        shape.shape,
+        ...(shape.shape === 'brush' ? [String(shape.width)] : []),
+        ...shape.points.map(place),
+      ];
+    }
+  }
+}
+
+const length = ({ value, unit }: Length) => (unit === 'mm' ? String(value) : `${value}px`);
+const small = ({ value, unit }: Small) => `${value}${unit}`;
+
+function formatStep(step: Step): string {
+  switch (step.do) {
+    case 'add':
+    case 'bare':
+    case 'within':
+      return `${step.do} ${formatRecipe(step.with)}`;
+    case 'close':
+    case 'drop':
+      return `${step.do} ${small(step.upTo)}`;
+    case 'choke':
+      return [`choke ${length(step.by)}`, ...unless('least', step.least, 0)].join(' ');
+    case 'spread':
+      return `spread ${length(step.by)}`;
+    case 'feather':
+      return `feather ${step.mm}`;
+    case 'density':
+      return `density ${step.percent}`;
+    case 'spare':
+      return [`spare black ${step.above}`, ...unless('inner', step.inner, 0)].join(' ');
+    case 'curve':
+      return `curve ${step.points.map((pair) => pair.join(':')).join(' ')}`;
+  }
+}

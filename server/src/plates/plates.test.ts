@@ -1,0 +1,97 @@
+import type { PlateBuild, SavedPreset } from '@kyanos/contract';
+import { encodePlan } from '@kyanos/contract';
+import { parseStack, type PrintPlan } from '@kyanos/core';
+import { describe, expect, it } from 'vitest';
+import { demo, useServer } from '../../test/served.ts';
+
+const served = useServer();
+
+/** Artwork of a demo job, and a function that builds plates of it by a stack. */
+async function artworkOf(id: string) {
+  const { body } = await served.upload(await demo(id).draw());
+  const artwork = await served.rip(body.id, 100, demo(id).fileName);
+  const planned = (notation: string): PrintPlan => ({
+    ...demo(id).plan,
+    stack: parseStack(notation),
+  });
+  const build = async (notation: string) => {
+    const wanted = { plan: encodePlan(planned(notation)) };
+    const begun = await served.call<PlateBuild>('POST', `/artworks/${artwork.id}/plates`, wanted);
+    return served.until<PlateBuild>(`/plates/${begun.body.id}`);
+  };
+  return { artwork, build, planned };
+}
+
+describe('plates', () => {
+  it('are built by any rule, and measured for the white that a look needs', async () => {
+    const { build } = await artworkOf('kraft-tag');
+    const cover = async (rule: string) =>
+      (await build(`film | W@${rule} / CMYK`)).measures!.plates[0].coverage;
+    const image = await cover('image(alone)');
+    expect(await cover('outside(alone)')).toBeCloseTo(1 - image, 6);
+    expect(await cover('sheet(bare box(0 0 10 10) alone)')).toBeLessThan(1);
+    const needed = await cover('match(within image alone)');
+    expect(needed).toBeGreaterThan(0);
+    expect(needed).toBeLessThan(image);
+  });
+
+  it('take in a plate of another job, stretched over theirs, and are built anew when that job changes', async () => {
+    const label = await artworkOf('orchard-label');
+    const other = await served.newJob(
+      label.artwork.id,
+      label.planned('film | W@sheet(alone) / CMYK'),
+    );
+    const { build } = await artworkOf('kraft-tag');
+    const notation = `film | W@plate("${other.id}" W alone) / CMYK`;
+    expect((await build(notation)).measures!.plates[0].coverage).toBe(1);
+    const half = label.planned('film | W@box(0 0 1000 1000 density 50 alone) / CMYK');
+    await served.call('PUT', `/jobs/${other.id}`, {
+      base: 1,
+      plan: encodePlan(half),
+      artworkId: label.artwork.id,
+      savedBy: 'Ann',
+    });
+    expect((await build(notation)).measures!.plates[0].coverage).toBeCloseTo(0.5, 2);
+  });
+
+  it('that need a job there is not, or a plate it has not, say so', async () => {
+    const { build } = await artworkOf('kraft-tag');
+    const nobody = '00000000-0000-4000-8000-000000000000';
+    const gone = await build(`film | W@plate("${nobody}" W) / CMYK`);
+    expect(gone).toMatchObject({ state: 'failed', problem: { code: 'JOB_UNKNOWN' } });
+    const label = await artworkOf('orchard-label');
+    const plain = await served.newJob(label.artwork.id, label.planned('film | CMYK'));
+    const none = await build(`film | W@plate("${plain.id}" W) / CMYK`);
+    expect(none.problem).toMatchObject({
+      code: 'PLATE_UNKNOWN',
+      message: expect.stringContaining('has no white plate'),
+    });
+  });
+});
+
+describe('presets', () => {
+  const wanted = { name: 'Board, two hits', about: 'bright', notation: 'film | Wx2@image / CMYK' };
+
+  it('are saved once by name, listed in its order, and removed', async () => {
+    const { status, body } = await served.call<SavedPreset>('POST', '/presets', wanted);
+    expect(status).toBe(201);
+    expect(body).toMatchObject(wanted);
+    await served.call('POST', '/presets', { ...wanted, name: 'A first one' });
+    const again = await served.call('POST', '/presets', { ...wanted, name: 'BOARD, two hits' });
+    expect(again).toMatchObject({ status: 409, body: { code: 'PRESET_NAME_TAKEN' } });
+    const names = async () =>
+      (await served.call<SavedPreset[]>('GET', '/presets')).body.map(({ name }) => name);
+    expect(await names()).toEqual(['A first one', 'Board, two hits']);
+    expect((await served.call('DELETE', `/presets/${body.id}`)).status).toBe(204);
+    expect(await names()).toEqual(['A first one']);
+  });
+
+  it('of stacks that can’t be read are refused with what is wrong', async () => {
+    const { status, body } = await served.call<{ message: string }>('POST', '/presets', {
+      ...wanted,
+      notation: 'film | W@image(choke 9)',
+    });
+    expect(status).toBe(422);
+    expect(body.message).toContain('at most 5 mm');
+  });
+});

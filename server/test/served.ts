@@ -1,0 +1,105 @@
+/** A server with a database of its own and one worker, as tests call it. */
+import { fork, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { createServer, type Server } from 'node:http';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { encodePlan, type ArtworkSummary, type Job, type StoredFile } from '@kyanos/contract';
+import { DEMO_JOBS } from '@kyanos/demo';
+import pino from 'pino';
+import { afterAll, beforeAll, expect } from 'vitest';
+import { makeApp } from '../src/app.ts';
+import { openQueue, type Queue } from '../src/queue.ts';
+import { prepareShop } from '../src/shop/demo.ts';
+import { testDatabase, type TestDatabase } from './database.ts';
+
+const BUNDLED_WORKER = new URL('../../.cache/programs/worker.js', import.meta.url);
+
+export class Served {
+  database!: TestDatabase;
+  queue!: Queue;
+  server!: Server;
+  worker!: ChildProcess;
+  base!: string;
+  tmp!: string;
+
+  async start(): Promise<void> {
+    this.database = await testDatabase();
+    const { pool, url } = this.database;
+    await prepareShop(pool);
+    this.queue = await openQueue(pool);
+    await this.queue.migrate();
+    this.server = createServer(makeApp(pool, this.queue, pino({ level: 'silent' }), undefined));
+    await new Promise<void>((done) => this.server.listen(0, '127.0.0.1', done));
+    this.base = `http://127.0.0.1:${(this.server.address() as { port: number }).port}/api`;
+    this.tmp = mkdtempSync(join(tmpdir(), 'server-test-'));
+    this.worker = fork(BUNDLED_WORKER, {
+      env: { ...process.env, DATABASE_URL: url, TMPDIR: this.tmp },
+      execArgv: [],
+    });
+    await new Promise((done) => this.worker.once('message', done));
+  }
+
+  async stop(): Promise<void> {
+    this.worker.kill('SIGTERM');
+    await new Promise((done) => this.worker.once('exit', done));
+    expect(readdirSync(this.tmp)).toEqual([]);
+    rmSync(this.tmp, { recursive: true });
+    this.server.closeAllConnections();
+    this.server.close();
+    await this.queue.release();
+    await this.database.drop();
+  }
+
+  async call<T>(
+    method: string,
+    path: string,
+    body?: unknown,
+  ): Promise<{ status: number; body: T }> {
+    const response = await fetch(this.base + path, {
+      method,
+      ...(body === undefined
+        ? {}
+        : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
+    });
+    const text = await response.text();
+    return { status: response.status, body: (text ? JSON.parse(text) : undefined) as T };
+  }
+
+  async upload(bytes: Uint8Array): Promise<{ status: number; body: StoredFile }> {
+    const response = await fetch(`${this.base}/files`, {
+      method: 'POST',
+      body: new Uint8Array(bytes),
+    });
+    return { status: response.status, body: (await response.json()) as StoredFile };
+  }
+
+  async until<T extends { state: string }>(path: string): Promise<T> {
+    for (;;) {
+      const { body } = await this.call<T>('GET', path);
+      if (body.state !== 'queued' && body.state !== 'running') return body;
+      await new Promise((done) => setTimeout(done, 100));
+    }
+  }
+
+  async rip(fileId: string, dpi = 100, fileName = 'art.pdf'): Promise<ArtworkSummary> {
+    const wanted = { fileId, fileName, dpi };
+    const { body } = await this.call<ArtworkSummary>('POST', '/artworks', wanted);
+    return this.until<ArtworkSummary>(`/artworks/${body.id}`);
+  }
+
+  async newJob(artworkId: string | null = null, plan = demo('orchard-label').plan): Promise<Job> {
+    const wanted = { plan: encodePlan(plan), artworkId, savedBy: 'Ann' };
+    return (await this.call<Job>('POST', '/jobs', wanted)).body;
+  }
+}
+
+export const demo = (id: string) => DEMO_JOBS.find((job) => job.id === id)!;
+
+/** Runs for the tests of one file. */
+export function useServer(): Served {
+  const served = new Served();
+  beforeAll(() => served.start());
+  afterAll(() => served.stop());
+  return served;
+}

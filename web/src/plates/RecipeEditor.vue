@@ -1,0 +1,125 @@
+<script setup lang="ts">
+/** A rule as a list: what it begins with, then step after step; a step may hold such a list itself. */
+import { stepWords, type Recipe } from '@kyanos/core';
+import { mdiArrowDown, mdiArrowUp, mdiClose, mdiPlus } from '@mdi/js';
+import { addStep, moveStep, newStep, removeStep, replaceStep, STEPS } from './edit.ts';
+import SourceFields from './SourceFields.vue';
+import StepFields from './StepFields.vue';
+
+const recipe = defineModel<Recipe>({ required: true });
+defineProps<{
+  label: string;
+  /** What each step adds or takes away, in words. */
+  effects?: readonly string[];
+}>();
+const titleOf = (kind: string) => STEPS.find(({ value }) => value === kind)!.title;
+</script>
+
+<template>
+  <div class="recipe">
+    <source-fields
+      :label="label"
+      :model-value="recipe.from"
+      @update:model-value="recipe = { ...recipe, from: $event }"
+    />
+    <ol v-if="recipe.steps.length">
+      <li v-for="(step, i) in recipe.steps" :key="i" :aria-label="stepWords(step)">
+        <div class="head">
+          <strong>{{ titleOf(step.do) }}</strong>
+          <span v-if="effects?.[i]" class="figures effect">{{ effects[i] }}</span>
+          <span class="tools">
+            <v-btn
+              size="small"
+              variant="text"
+              :icon="mdiArrowUp"
+              :disabled="i === 0"
+              :aria-label="`${titleOf(step.do)}: do it earlier`"
+              @click="recipe = moveStep(recipe, i, -1)"
+            />
+            <v-btn
+              size="small"
+              variant="text"
+              :icon="mdiArrowDown"
+              :disabled="i === recipe.steps.length - 1"
+              :aria-label="`${titleOf(step.do)}: do it later`"
+              @click="recipe = moveStep(recipe, i, 1)"
+            />
+            <v-btn
+              size="small"
+              variant="text"
+              :icon="mdiClose"
+              :aria-label="`Take out: ${stepWords(step)}`"
+              @click="recipe = removeStep(recipe, i)"
+            />
+          </span>
+        </div>
+        <recipe-editor
+          v-if="'with' in step"
+          label="What"
+          :model-value="step.with"
+          @update:model-value="recipe = replaceStep(recipe, i, { ...step, with: $event })"
+        />
+        <step-fields
+          v-else
+          :model-value="step"
+          @update:model-value="recipe = replaceStep(recipe, i, $event)"
+        />
+      </li>
+    </ol>
+    <v-menu close-on-content-click>
+      <template #activator="{ props: activator }">
+        <v-btn v-bind="activator" :prepend-icon="mdiPlus" variant="tonal">Then…</v-btn>
+      </template>
+      <v-list density="compact">
+        <v-list-item
+          v-for="{ value, title } in STEPS"
+          :key="value"
+          :title="title"
+          @click="recipe = addStep(recipe, newStep(value))"
+        />
+      </v-list>
+    </v-menu>
+  </div>
+</template>
+
+<style scoped>
+.recipe {
+  display: grid;
+  gap: 10px;
+}
+
+ol {
+  list-style: none;
+  display: grid;
+  gap: 8px;
+}
+
+li {
+  display: grid;
+  gap: 8px;
+  padding: 4px 10px 10px 12px;
+  border-radius: 8px;
+  background: rgb(var(--v-theme-surface-variant));
+}
+
+li li {
+  background: rgb(var(--v-theme-surface));
+}
+
+.head {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+
+.effect {
+  font-size: var(--size-small);
+  color: var(--soft);
+}
+
+.tools {
+  margin-left: auto;
+  display: flex;
+  margin-right: -6px;
+}
+</style>

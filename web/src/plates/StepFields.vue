@@ -1,0 +1,131 @@
+<script setup lang="ts">
+/** The numbers of one step of a rule, but for a rule inside it. */
+import type { Length, Small, Step } from '@kyanos/core';
+import NumberField from '../shared/NumberField.vue';
+import CurveField from './CurveField.vue';
+
+const step = defineModel<Step>({ required: true });
+
+const UNITS: { value: Length['unit']; title: string }[] = [
+  { value: 'mm', title: 'mm' },
+  { value: 'px', title: 'pixels' },
+];
+const SMALL: { value: Small['unit']; title: string }[] = [
+  { value: 'mm2', title: 'by area, mm²' },
+  { value: 'mm', title: 'by width, mm' },
+];
+const setLength = (by: Length) => {
+  if ('by' in step.value) step.value = { ...step.value, by };
+};
+/** A figure that is usual in the other unit. */
+const inUnit = (unit: Length['unit']): Length =>
+  unit === 'px' ? { value: 3, unit } : { value: 0.2, unit };
+</script>
+
+<template>
+  <div v-if="step.do === 'close' || step.do === 'drop'" class="pair">
+    <number-field
+      label="Up to"
+      :min="0.01"
+      :max="step.upTo.unit === 'mm' ? 5 : 100"
+      :step="0.1"
+      :precision="2"
+      :model-value="step.upTo.value"
+      @update:model-value="
+        'upTo' in step && (step = { ...step, upTo: { ...step.upTo, value: $event } })
+      "
+    />
+    <v-select
+      label="Measured"
+      :items="SMALL"
+      :model-value="step.upTo.unit"
+      @update:model-value="
+        'upTo' in step && (step = { ...step, upTo: { value: 0.5, unit: $event } })
+      "
+    />
+  </div>
+  <div v-else-if="step.do === 'choke' || step.do === 'spread'" class="pair">
+    <number-field
+      :label="step.do === 'choke' ? 'Pulled in by' : 'Pushed out by'"
+      :min="0.01"
+      :max="step.by.unit === 'mm' ? 5 : 100"
+      :step="step.by.unit === 'mm' ? 0.05 : 1"
+      :precision="step.by.unit === 'mm' ? 2 : 0"
+      :model-value="step.by.value"
+      @update:model-value="'by' in step && setLength({ ...step.by, value: $event })"
+    />
+    <v-select
+      label="Unit"
+      :items="UNITS"
+      :model-value="step.by.unit"
+      @update:model-value="setLength(inUnit($event))"
+    />
+    <number-field
+      v-if="step.do === 'choke'"
+      class="wide"
+      label="Leave strokes whole under (0: none)"
+      unit="mm"
+      :max="5"
+      :step="0.05"
+      :precision="2"
+      :model-value="step.least"
+      @update:model-value="step.do === 'choke' && (step = { ...step, least: $event })"
+    />
+  </div>
+  <div v-else-if="step.do === 'spare'" class="pair">
+    <number-field
+      label="Black from"
+      unit="%"
+      :min="50"
+      :max="100"
+      :model-value="step.above"
+      @update:model-value="step.do === 'spare' && (step = { ...step, above: $event })"
+    />
+    <number-field
+      label="Still under its edge"
+      unit="mm"
+      :max="5"
+      :step="0.05"
+      :precision="2"
+      :model-value="step.inner"
+      @update:model-value="step.do === 'spare' && (step = { ...step, inner: $event })"
+    />
+  </div>
+  <number-field
+    v-else-if="step.do === 'feather'"
+    label="Rises from nothing over"
+    unit="mm"
+    :min="0.05"
+    :max="5"
+    :step="0.1"
+    :precision="2"
+    :model-value="step.mm"
+    @update:model-value="step = { do: 'feather', mm: $event }"
+  />
+  <number-field
+    v-else-if="step.do === 'density'"
+    label="Density"
+    unit="%"
+    :min="1"
+    :max="100"
+    :model-value="step.percent"
+    @update:model-value="step = { do: 'density', percent: $event }"
+  />
+  <curve-field
+    v-else-if="step.do === 'curve'"
+    :model-value="step.points"
+    @update:model-value="step = { do: 'curve', points: $event }"
+  />
+</template>
+
+<style scoped>
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+}
+
+.wide {
+  grid-column: 1 / -1;
+}
+</style>

@@ -1,0 +1,19 @@
+/** What rules can refer to: separations and size of the artwork, and other jobs. */
+import type { JobSummary } from '@kyanos/contract';
+import { inject, provide, type InjectionKey, type Ref } from 'vue';
+
+export interface RuleGround {
+  readonly separations: Readonly<Ref<readonly string[]>>;
+  readonly page: Readonly<Ref<{ readonly widthMm: number; readonly heightMm: number }>>;
+  readonly jobs: Readonly<Ref<readonly JobSummary[]>>;
+}
+
+const KEY: InjectionKey<RuleGround> = Symbol('what rules can refer to');
+
+export const provideRuleGround = (ground: RuleGround): void => provide(KEY, ground);
+
+export function useRuleGround(): RuleGround {
+  const ground = inject(KEY);
+  if (!ground) throw new Error('A rule is edited inside a stage that provides its ground.');
+  return ground;
+}
