@@ -13,6 +13,7 @@ import { join } from 'node:path';
 import {
   BAND_ROWS,
   buildPlates,
+  chokeStream,
   coverPlates,
   memoryRaster,
   parseStack,
@@ -198,8 +199,30 @@ const live = (rule: string): Benchmark => ({
   },
 });
 
+/** A choke of 60 pixels against one of 3, on the mask of the sheet. */
+const radius: Benchmark = {
+  what: 'the same choke by 3 pixels',
+  rounds: 5,
+  prepare() {
+    const mask = planeOf(0, WIDTH, HEIGHT).map((value) => (value > 8 ? 255 : 0));
+    const choke = (pixels: number) => {
+      const stream = chokeStream(WIDTH, pixels);
+      const band = BAND_ROWS * WIDTH;
+      for (let at = 0; at < mask.length; at += band) stream.push(mask.subarray(at, at + band));
+      stream.finish();
+      return Promise.resolve();
+    };
+    return Promise.resolve({
+      ours: () => choke(60),
+      reference: () => choke(RADIUS),
+      close: () => Promise.resolve(),
+    });
+  },
+};
+
 export const plateBenchmarks: Readonly<Record<string, Benchmark>> = {
   'plate-cover': cover,
+  'choke-radius': radius,
   'rule-haze': live('image(haze 5)'),
   'rule-choke': live('image(close 0.5mm2 choke 0.2)'),
   'rule-strokes': live('image(choke 0.2 least 0.3)'),

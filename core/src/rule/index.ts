@@ -11,4 +11,5 @@ export {
 export type { Length, PlateRule, Recipe, Shape, Small, Source, Spot, Step } from './rule.ts';
 export { ruleWords, sourceWords, stepWords } from './words.ts';
 export { WISHES, type Wish } from './wishes.ts';
-export { formatRecipe, formatRule, parseRule } from './text.ts';
+export { formatRecipe, formatRule } from './format.ts';
+export { parseRule } from './parse.ts';

@@ -11,7 +11,7 @@
  *     layer  = part { "+" part }         ~ x and :rear belong to the layer; they stand on any part
  *     part   = lay [ density ] [ "x" hits ] [ ":rear" ] [ "~" ] [ "@" rule ]
  *
- * What a rule says is in ../rule/text.ts.
+ * What a rule says is in ../rule/parse.ts.
  */
 import { DomainError } from '../errors.ts';
 import { DEFAULT_RULE, formatRule, parseRule } from '../rule/index.ts';

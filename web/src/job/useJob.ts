@@ -356,6 +356,14 @@ export const useJob = defineStore('job', () => {
     }
   }
 
+  const building = computed(
+    () => build.value?.key === platesKey.value && ['queued', 'running'].includes(build.value.state),
+  );
+  /** Leaves the plates at what the screen picture says, until they are asked for or changed. */
+  const cancelBuild = async (): Promise<void> => {
+    if (build.value) await post(`/plates/${build.value.id}/cancel`);
+  };
+
   /** Whether a special and colour both print where the file lets one erase the other. */
   function keepOverprint(separation: string, keep: boolean): void {
     if (!plan.value) return;
@@ -401,6 +409,9 @@ export const useJob = defineStore('job', () => {
     fullSize,
     screenMeasure,
     build,
+    building,
+    cancelBuild,
+    buildAgain: followBuild,
     result,
     shown,
     before,

@@ -2,41 +2,28 @@
 import type { JobSummary } from '@kyanos/contract';
 import {
   allLayers,
-  DECISIONS,
   LAY_NAMES,
-  mapSources,
   pageOf,
   plateKey,
-  recipesOf,
   ruleWords,
   type PlateRule,
   type Recipe,
-  type Shape,
   type Special,
-  type Spot,
   type Stack,
 } from '@kyanos/core';
-import { mdiBrush, mdiVectorCircle, mdiVectorPolygon, mdiVectorSquare } from '@mdi/js';
 import { onKeyStroke } from '@vueuse/core';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
-import type { Picture } from '../look/look.worker.ts';
 import TextureSwatch from '../look/TextureSwatch.vue';
-import { lookWorker } from '../look/worker.ts';
 import { get } from '../shared/api.ts';
-import { coverageRamp } from '../shared/colour.ts';
 import FindingList from '../shared/FindingList.vue';
 import { area, percent } from '../shared/format.ts';
 import { typing } from '../shared/keys.ts';
-import NumberField from '../shared/NumberField.vue';
-import { useLatest } from '../shared/useLatest.ts';
 import { setRule, withStack } from '../stack/editStack.ts';
-import { DECISION_LOOK } from './decisions.ts';
-import { addStep, hundredth } from './edit.ts';
 import ExportPanel from './ExportPanel.vue';
 import { provideRuleGround } from './ground.ts';
 import PlateFigures from './PlateFigures.vue';
-import PlatePicture from './PlatePicture.vue';
+import PlateView from './PlateView.vue';
 import PresetMenu from './PresetMenu.vue';
 import RecipeEditor from './RecipeEditor.vue';
 import RuleText from './RuleText.vue';
@@ -47,13 +34,12 @@ const plan = computed(() => job.plan!);
 /** Every special of the stack with where it stands. */
 const plates = computed(() =>
   allLayers(plan.value.stack).flatMap((layer, index) =>
-    layer.parts.flatMap((part, partIndex) =>
+    layer.parts.flatMap((part) =>
       part.lay === 'CMYK' || !part.rule
         ? []
         : [
             {
               index,
-              partIndex,
               layer,
               part,
               lay: part.lay as Special,
@@ -110,143 +96,6 @@ provideRuleGround({
   jobs,
 });
 
-// ---- the picture ----
-
-const ramp = coverageRamp();
-const rampCss = `linear-gradient(to right, ${[0, 64, 128, 192, 255].map((v) => `rgb(${ramp.subarray(v * 3, v * 3 + 3).join(' ')})`).join(', ')})`;
-const view = ref<'plate' | 'wipe' | 'cleaner'>('plate');
-const cleaned = computed(() => {
-  const found =
-    plate.value && [...recipesOf(plate.value.rule)].find(({ from }) => from.kind === 'cleaned');
-  return found?.from.kind === 'cleaned' ? found.from : undefined;
-});
-const shownView = computed(() =>
-  view.value === 'cleaner' && !cleaned.value ? 'plate' : view.value,
-);
-
-const picture = shallowRef<Picture>();
-const before = shallowRef<Picture>();
-const decisions = shallowRef<Picture & { decisions: Uint8Array }>();
-interface Wanted {
-  readonly subject: NonNullable<typeof job.subject>;
-  readonly key: string;
-  readonly view: typeof view.value;
-}
-const { ask, busy, failed } = useLatest(
-  async ({ subject, key, view: wanted }: Wanted) => {
-    const shown = plates.value.find((entry) => entry.key === key)!;
-    const after = await lookWorker().plateMap(subject, key, ramp);
-    if (wanted === 'cleaner' && cleaned.value)
-      return {
-        after,
-        decided: await lookWorker().cleanerMap(
-          subject,
-          shown.layer.picture,
-          cleaned.value,
-          DECISION_LOOK.map(({ rgb }) => rgb),
-        ),
-      };
-    if (wanted !== 'wipe') return { after };
-    const bare: PlateRule = { ...shown.rule, steps: [], alone: true };
-    const stack = setRule(subject.plan.stack, key, bare);
-    const bareKey = plateKey(shown.lay, shown.layer.picture, bare);
-    return {
-      after,
-      earlier: await lookWorker().plateMap(
-        { ...subject, plan: { ...subject.plan, stack } },
-        bareKey,
-        ramp,
-      ),
-    };
-  },
-  ({
-    after,
-    earlier,
-    decided,
-  }: {
-    after: Picture;
-    earlier?: Picture;
-    decided?: Picture & { decisions: Uint8Array };
-  }) => {
-    picture.value = after;
-    before.value = earlier;
-    decisions.value = decided;
-  },
-);
-watch(
-  () => [job.subject, plate.value?.key, shownView.value] as const,
-  ([subject, key, wanted]) => {
-    if (subject && key) void ask({ subject, key, view: wanted });
-  },
-  { immediate: true },
-);
-
-// ---- drawing ----
-
-const TOOLS: { value: Shape['shape']; title: string; icon: string }[] = [
-  { value: 'box', title: 'Box', icon: mdiVectorSquare },
-  { value: 'ellipse', title: 'Ellipse', icon: mdiVectorCircle },
-  { value: 'polygon', title: 'Outline', icon: mdiVectorPolygon },
-  { value: 'brush', title: 'Brush', icon: mdiBrush },
-];
-const AS: { value: 'add' | 'bare' | 'within'; title: string }[] = [
-  { value: 'bare', title: 'keeps bare' },
-  { value: 'add', title: 'adds ink' },
-  { value: 'within', title: 'only inside' },
-];
-const tool = ref<Shape['shape']>();
-const as = ref<'add' | 'bare' | 'within'>('bare');
-const brushMm = ref(5);
-const shapes = computed(() =>
-  plate.value
-    ? [...recipesOf(plate.value.rule)].flatMap(({ from }) =>
-        from.kind === 'shape' ? [from.shape] : [],
-      )
-    : [],
-);
-function draw(shape: Shape) {
-  tool.value = undefined;
-  if (!plate.value) return;
-  const drawn: Recipe = { from: { kind: 'shape', shape }, steps: [] };
-  set(addStep(plate.value.rule, { do: as.value, with: drawn }));
-}
-onKeyStroke('Escape', () => (tool.value = undefined));
-
-// ---- the cleaner's map ----
-
-/** The operator's word for the place at a spot. Background and image are what the rule is about, and take none. */
-function say(spot: Spot) {
-  const map = decisions.value;
-  if (shownView.value !== 'cleaner' || !map || !plate.value) return;
-  const x = Math.floor((spot.x / page.value.widthMm) * map.width);
-  const y = Math.floor((spot.y / page.value.heightMm) * map.height);
-  const decision = DECISIONS[map.decisions[y * map.width + x]];
-  if (!decision || decision === 'background' || decision === 'image') return;
-  const white = decision === 'paper' || decision === 'haze' || decision === 'said-bare';
-  const here = { x: hundredth(spot.x), y: hundredth(spot.y) };
-  const samePlace = ({ x: u, y: v }: Spot) => {
-    const at = (mm: number, whole: number, px: number) => Math.floor((mm / whole) * px);
-    const index =
-      at(v, page.value.heightMm, map.height) * map.width + at(u, page.value.widthMm, map.width);
-    return (
-      decision.startsWith('said') &&
-      map.decisions[index] === map.decisions[y * map.width + x] &&
-      Math.hypot(u - here.x, v - here.y) < 3
-    );
-  };
-  set(
-    mapSources(plate.value.rule, (from) =>
-      from.kind === 'cleaned'
-        ? {
-            ...from,
-            white: [...from.white.filter((old) => !samePlace(old)), ...(white ? [here] : [])],
-            bare: [...from.bare.filter((old) => !samePlace(old)), ...(white ? [] : [here])],
-          }
-        : from,
-    ),
-  );
-}
-
 const measure = computed(() => job.measures?.plates.find(({ key }) => key === plate.value?.key));
 const signed = (mm2: number) =>
   `${mm2 > 0 ? '+' : '−'} ${Math.abs(mm2) < 100 ? `${Math.abs(mm2).toFixed(1)} mm²` : area(Math.abs(mm2))}`;
@@ -283,15 +132,14 @@ const off = computed(() => {
     ? Math.abs(screen.coverage - measure.value.coverage)
     : 0;
 });
-const state = computed(() => {
-  if (failed.value) return failed.value;
+const measured = computed(() => {
   if (job.fullSize)
     return off.value > 0.005
       ? `Measured at full size. The screen picture is coarser: it is off by ${percent(off.value)} of the sheet.`
       : 'Measured at full size.';
   const { build } = job;
   if (build?.state === 'failed') return build.problem?.message ?? '';
-  return build && (build.state === 'running' || build.state === 'queued')
+  return build && job.building
     ? `From the screen picture. Building at full size: ${Math.round(build.progress * 100)} %`
     : 'From the screen picture.';
 });
@@ -314,92 +162,20 @@ function startFrom(stack: Stack) {
     </header>
     <div v-if="plate" class="stage-columns">
       <div class="stage">
-        <div class="panel map">
-          <div class="bar">
-            <v-btn-toggle v-model="view" mandatory variant="outlined" aria-label="What is shown">
-              <v-btn value="plate">Plate</v-btn>
-              <v-btn value="wipe">Before and after</v-btn>
-              <v-btn v-if="cleaned" value="cleaner">Cleaner’s decisions</v-btn>
-            </v-btn-toggle>
-            <v-btn-toggle
-              v-if="shownView === 'plate'"
-              v-model="tool"
-              variant="outlined"
-              aria-label="Draw on the picture"
-            >
-              <v-btn
-                v-for="{ value, title, icon } in TOOLS"
-                :key="value"
-                :value="value"
-                :aria-label="`Draw: ${title}`"
-              >
-                <v-icon :icon="icon" />
-              </v-btn>
-            </v-btn-toggle>
-          </div>
-          <div v-if="tool" class="bar drawing">
-            <v-select v-model="as" class="as" label="The shape" :items="AS" />
-            <number-field
-              v-if="tool === 'brush'"
-              v-model="brushMm"
-              class="as"
-              label="Brush"
-              unit="mm"
-              :min="0.1"
-              :max="200"
-              :step="0.5"
-              :precision="1"
-            />
-            <span class="soft small"
-              >{{
-                tool === 'polygon'
-                  ? 'Click the corners; a double click ends.'
-                  : 'Drag over the picture.'
-              }}
-              Esc leaves.</span
-            >
-          </div>
-          <div class="canvas">
-            <plate-picture
-              :picture="shownView === 'cleaner' ? (decisions ?? picture) : picture"
-              :before="shownView === 'wipe' ? before : undefined"
-              :label="
-                shownView === 'cleaner'
-                  ? 'What the cleaner decided'
-                  : `Coverage map of ${LAY_NAMES[plate.lay]}`
-              "
-              :page="page"
-              :shapes="shownView === 'plate' ? shapes : []"
-              :tool="tool"
-              :brush-mm="brushMm"
-              @draw="draw"
-              @point="say"
-            />
-            <v-progress-linear
-              v-if="busy"
-              class="busy"
-              indeterminate
-              color="primary"
-              height="3"
-              aria-label="Building the plate"
-            />
-          </div>
-          <ul v-if="shownView === 'cleaner'" class="legend">
-            <li v-for="{ name, rgb } in DECISION_LOOK" :key="name">
-              <i :style="{ background: `rgb(${rgb.join(' ')})` }"></i>{{ name }}
-            </li>
-            <li class="soft">Click a place to say otherwise.</li>
-          </ul>
-          <div v-else class="scale">
-            <span>no ink</span>
-            <span class="ramp" :style="{ background: rampCss }"></span>
-            <span>full</span>
-            <span class="ticks figures"
-              ><i v-for="t in [0, 25, 50, 75, 100]" :key="t">{{ t }} %</i></span
-            >
-          </div>
-          <p class="soft small" role="status" data-testid="plate-state">{{ state }}</p>
-        </div>
+        <plate-view
+          :lay="plate.lay"
+          :picture-of="plate.layer.picture"
+          :rule="plate.rule"
+          :plate-key="plate.key"
+          :page="page"
+          :measured="measured"
+          @rule="set"
+        >
+          <v-btn v-if="job.building" size="small" @click="job.cancelBuild">Cancel</v-btn>
+          <v-btn v-else-if="job.build?.state === 'cancelled'" size="small" @click="job.buildAgain">
+            Build at full size
+          </v-btn>
+        </plate-view>
         <plate-figures
           v-if="measure"
           :measure="measure"
@@ -463,83 +239,6 @@ function startFrom(stack: Stack) {
   justify-content: space-between;
   align-items: start;
   gap: 16px;
-}
-
-.map {
-  padding: 14px;
-  display: grid;
-  gap: 12px;
-}
-
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-  justify-content: space-between;
-  align-items: center;
-  gap: 8px;
-}
-
-.drawing {
-  justify-content: start;
-}
-
-.as {
-  flex: 0 0 170px;
-}
-
-.canvas {
-  position: relative;
-  height: min(52vh, 460px);
-  padding: 12px;
-  border-radius: 8px;
-  background: rgb(var(--v-theme-surface-variant));
-}
-
-.busy {
-  position: absolute;
-  inset: auto 0 0;
-}
-
-.scale {
-  display: grid;
-  grid-template-columns: auto 1fr auto;
-  gap: 2px 10px;
-  align-items: center;
-  font-size: var(--size-small);
-}
-
-.ramp {
-  height: 14px;
-  border: 1px solid var(--line);
-  border-radius: 3px;
-}
-
-.ticks {
-  grid-column: 2;
-  display: flex;
-  justify-content: space-between;
-}
-
-.ticks i {
-  font-style: normal;
-}
-
-.legend {
-  list-style: none;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 16px;
-  font-size: var(--size-small);
-}
-
-.legend i {
-  display: inline-block;
-  width: 14px;
-  height: 14px;
-  margin-right: 6px;
-  vertical-align: -2px;
-  border: 1px solid var(--line);
-  border-radius: 3px;
 }
 
 .box {
