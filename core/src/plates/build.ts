@@ -258,6 +258,7 @@ class PlateBuilder {
   readonly #own = new RowQueue();
   readonly #image = new RowQueue();
   readonly #wantsImage: boolean;
+  readonly #sourceIsImage: boolean;
   #y = 0;
   #beforeOwn = 0;
 
@@ -274,7 +275,16 @@ class PlateBuilder {
     const chokesOwn = choke !== undefined && ground.art >= 0 && usesSource(rule, 'art');
     if (choke && chokesOwn) this.#meter.expectChoked(radiusPx(choke.by, ground));
     this.#wantsImage = enclosed || spec.besideColour || chokesOwn;
-    this.#flow = flowOf(rule, ground, this.#meter.watch);
+    const { watch } = this.#meter;
+    this.#sourceIsImage = this.#wantsImage && rule.from.kind === 'image';
+    this.#flow = flowOf(rule, ground, {
+      ...watch,
+      stage: (index, rows) => {
+        // The source is the image already.
+        if (index === 0 && this.#sourceIsImage) this.#image.push(rows.slice());
+        watch.stage(index, rows);
+      },
+    });
   }
 
   /** Rows given out so far. */
@@ -286,7 +296,7 @@ class PlateBuilder {
   push(band: Band): Uint8Array {
     const size = band.rows * this.#raster.width;
     if (this.#art >= 0) this.#own.push(band.planes[this.#art].slice(0, size));
-    if (this.#wantsImage)
+    if (this.#wantsImage && !this.#sourceIsImage)
       this.#image.push(
         anyAbove(
           this.#process.map((i) => band.planes[i]),

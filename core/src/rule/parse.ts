@@ -30,6 +30,9 @@ import {
 
 /** Largest of each kind of number: what a reader of a plan may be asked to do. */
 const MOST = { mm: 20_000, finishMm: 5, px: 100, mm2: 100, percent: 100 };
+/** A rule that nests deeper, or goes on longer, is not one that anybody can read. */
+const MOST_DEPTH = 6;
+const MOST_STEPS = 60;
 /** A drawn line of more points is a picture of its own. */
 const MOST_POINTS = 2000;
 
@@ -87,6 +90,8 @@ class Reader {
   readonly #text: string;
   readonly #tokens: readonly Token[];
   #at = 0;
+  #depth = 0;
+  #steps = 0;
 
   constructor(text: string) {
     this.#text = text;
@@ -186,6 +191,8 @@ class Reader {
     const kind = this.#next?.word;
     if (kind === undefined) this.#fail('a source such as image, art or sheet');
     this.#at++;
+    if (++this.#depth > MOST_DEPTH)
+      refuse(`A rule inside a rule goes ${MOST_DEPTH} deep at most. Take it apart into steps.`);
     const open = this.#take('(');
     const from = this.#source(kind!, open);
     const steps: Step[] = [];
@@ -195,6 +202,7 @@ class Reader {
       alone = outermost && this.#take('alone');
       if (!this.#take(')')) this.#fail('a step or ")"');
     }
+    this.#depth--;
     return { from, steps, alone };
   }
 
@@ -284,6 +292,8 @@ class Reader {
     const word = this.#next?.word;
     if (word === undefined || word === 'alone') return undefined;
     this.#at++;
+    if (++this.#steps > MOST_STEPS)
+      refuse(`A rule has ${MOST_STEPS} steps at most. Leave out what changes nothing.`);
     switch (word) {
       case 'add':
       case 'bare':

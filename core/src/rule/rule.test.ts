@@ -185,6 +185,14 @@ describe('the text of a rule', () => {
   });
 });
 
+describe('a text that goes on without end', () => {
+  it('is refused before it takes the program down', () => {
+    const deep = `${'image(add '.repeat(5000)}sheet${')'.repeat(5000)}`;
+    expect(() => parseRule(deep)).toThrow('6 deep at most');
+    expect(() => parseRule(`image(${'choke 0.1 '.repeat(61)})`)).toThrow('60 steps at most');
+  });
+});
+
 describe('a rule', () => {
   it('is said in words', () => {
     expect(ruleWords(parseRule('image(close 0.5mm2 choke 0.2 add codes bare paper alone)'))).toBe(
