@@ -27,13 +27,17 @@ const demo = (name: string) =>
   kyanos('demo', name, '--out', folder).stdout.trim().split('\n') as [string, string];
 
 describe('kyanos demo', () => {
-  it('lists every job, and writes its artwork and its plan, ready for plan', () => {
+  it('lists every job', () => {
     const listed = kyanos('demo', '--list')
       .stdout.trim()
       .split('\n')
       .map((line) => line.split(' ')[0]);
     expect(listed).toEqual(DEMO_JOBS.map(({ id }) => id));
-    for (const name of listed) {
+  });
+
+  it.each(DEMO_JOBS.map(({ id }) => id))(
+    'writes artwork and plan of %s, ready for plan',
+    (name) => {
       const [artwork, plan] = demo(name);
       const { status, json, stderr } = kyanos(
         'plan',
@@ -44,14 +48,14 @@ describe('kyanos demo', () => {
         '--dpi',
         '72',
       );
-      expect([name, status, stderr]).toEqual([name, 0, '']);
+      expect([status, stderr]).toEqual([0, '']);
       const report = PlanReport.parse(json());
       // One came from a customer as customers send them.
       const errors = report.findings.filter(({ severity }) => severity === 'error');
-      expect([name, errors.length > 0]).toEqual([name, name === 'night-market']);
+      expect(errors.length > 0).toBe(name === 'night-market');
       expect(report.minutes).toBeGreaterThan(0);
-    }
-  });
+    },
+  );
 });
 
 describe('kyanos inspect', () => {

@@ -1,5 +1,5 @@
 /** Artwork as the operator wants it printed: spots turned into process ink, knockouts mended. */
-import type { Band, Raster } from '../raster/index.ts';
+import { copyOf, type Band, type Raster } from '../raster/index.ts';
 import { PROCESS_NAMES, type Role } from './names.ts';
 import { overprintedChannel, type Alternate, type ArtworkPage } from './page.ts';
 
@@ -51,7 +51,7 @@ export function plannedRaster(
   const change = (band: Band): Band => {
     const size = band.rows * raster.width;
     const planes = band.planes.slice(0, own).map((plane) => plane.subarray(0, size));
-    const copy = (i: number) => (planes[i] = planes[i].slice());
+    const copy = (i: number) => (planes[i] = copyOf(planes[i], size));
     process.forEach(copy);
     for (const name of mended) {
       const special = planes[index.get(name)!];

@@ -2,6 +2,7 @@
 import {
   anyAbove,
   byteSum,
+  copyOf,
   highestOf,
   type Band,
   type PixelBox,
@@ -295,7 +296,7 @@ class PlateBuilder {
   /** @returns finished rows of the plate, from row {@link done} on */
   push(band: Band): Uint8Array {
     const size = band.rows * this.#raster.width;
-    if (this.#art >= 0) this.#own.push(band.planes[this.#art].slice(0, size));
+    if (this.#art >= 0) this.#own.push(copyOf(band.planes[this.#art], size));
     if (this.#wantsImage && !this.#sourceIsImage)
       this.#image.push(
         anyAbove(

@@ -307,6 +307,29 @@ describe('the cleaner', () => {
 });
 
 describe('any rule', () => {
+  it('leaves the artwork’s own bytes as they are, whatever kind of bytes they come in', async () => {
+    // A buffer's slice is a view of the same memory.
+    const planes = [ART.Black, ART.White].map((rows) =>
+      Buffer.from(Uint8Array.from(rows.join(''), inkOf)),
+    );
+    const before = planes.map((plane) => [...plane]);
+    const from: Raster = {
+      width: 8,
+      height: 5,
+      dpi: 25.4,
+      channels: ['Black', 'White'],
+      *bands() {
+        yield { top: 0, rows: 5, planes };
+      },
+    };
+    const specs = plateSpecs(
+      parseStack('film | W@art(choke 1) / W@image(choke 1) / W@sheet(bare art)'),
+    );
+    const { plates } = await buildPlates('front', specs, from, surroundings);
+    expect(planes.map((plane) => [...plane])).toEqual(before);
+    expect(plates[2].coverage).toBeCloseTo(39 / 40, 12);
+  });
+
   it('gives the same plate whatever the height of the bands', async () => {
     const rules = [
       'image(close 4mm2 choke 1 bare codes)',

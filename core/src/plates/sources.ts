@@ -1,5 +1,5 @@
 /** What a rule begins with, as rows. */
-import { anyAbove, fromInks, type Band, type PixelBox } from '../raster/index.ts';
+import { anyAbove, copyOf, fromInks, type Band, type PixelBox } from '../raster/index.ts';
 import type { Source } from '../rule/index.ts';
 import { NO_ROWS, type Flow } from './rows.ts';
 import { shapeFiller, type RowFiller } from './shapes.ts';
@@ -54,7 +54,7 @@ export function sourceFlow(from: Source, ground: Ground): Flow {
   };
   const planeFlow = (index: number) =>
     flow(false, (band, size) =>
-      index < 0 ? new Uint8Array(size) : band.planes[index].slice(0, size),
+      index < 0 ? new Uint8Array(size) : copyOf(band.planes[index], size),
     );
   const drawn = (fillers: readonly RowFiller[]) =>
     flow(true, ({ top, rows }, size) => {

@@ -9,6 +9,10 @@ export interface Band {
   readonly planes: readonly Uint8Array[];
 }
 
+/** Bytes of one's own. A plane may be of a kind of array whose `slice` gives a view: Node's buffers are. */
+export const copyOf = (plane: Uint8Array, size: number): Uint8Array =>
+  new Uint8Array(plane.subarray(0, size));
+
 export interface Raster {
   readonly width: number;
   readonly height: number;

@@ -1,5 +1,5 @@
 export { anyAbove } from './above.ts';
-export { BAND_ROWS, memoryRaster, type Band, type PixelBox, type Raster } from './band.ts';
+export { BAND_ROWS, copyOf, memoryRaster, type Band, type PixelBox, type Raster } from './band.ts';
 export {
   byteSum,
   eachPrinted,
