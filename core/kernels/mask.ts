@@ -1,6 +1,6 @@
 /**
- * Masks of 0 and 255, a row of any width at a time (WebAssembly SIMD). The TypeScript in src/raster/maskRows.ts does the same
- * and is its oracle.
+ * Masks of 0 and 255, a row of any width at a time (WebAssembly SIMD). src/raster/distance.ts is the oracle of distances; what
+ * everything else does to a pixel is said in plain arithmetic by src/raster/bytes.test.ts.
  *
  * Memory: a table of 256 reaches (i32 each) at TABLE, then whatever the host lays out. Every row begins on 16 bytes, and has
  * 16 bytes to spare behind it.

@@ -69,6 +69,7 @@ export async function measurePlates(
           page.separations.find(
             ({ name }) => roleOf(name, plan.artwork.names, plan.machine) === lay,
           )?.name,
+        artDpi: page.dpi,
         codes: page.barcodes.map((code) => toPixels(barcodeGround(code), page, raster)),
         need: (spec, within) => inkNeeded(scene(), view, spec, within),
         other: otherName,

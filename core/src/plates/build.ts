@@ -39,6 +39,8 @@ export type PlateSink = (key: string, rows: Uint8Array, y: number) => void | Pro
 export interface PlateSurroundings {
   /** Name of the separation that already holds a special, if the artwork has one. */
   readonly artPlate: (lay: Special) => string | undefined;
+  /** Resolution of the artwork itself, where the raster is a smaller picture of it. */
+  readonly artDpi?: number;
   /** Where the cover of each plate is wanted by itself: barcodes with their quiet zones. */
   readonly codes?: readonly PixelBox[];
   /** Special ink needed to look so near the same art on white. */
@@ -195,7 +197,7 @@ const inksOf = ({ channels }: Raster): Ground['inks'] => ({
 function groundOf(
   spec: PlateSpec,
   raster: Raster,
-  { artPlate, codes = [], need, other }: PlateSurroundings,
+  { artPlate, artDpi, codes = [], need, other }: PlateSurroundings,
   surveys: ReadonlyMap<string, Survey>,
 ): Ground {
   const { width, height, dpi, channels } = raster;
@@ -203,6 +205,7 @@ function groundOf(
   return {
     width,
     height,
+    pixel: artDpi === undefined ? 1 : dpi / artDpi,
     scale: { x: dpi / 25.4, y: dpi / 25.4 },
     inks: inksOf(raster),
     codes,

@@ -138,6 +138,16 @@ describe('a step', () => {
     expect(await plate(rule, ART)).toEqual(rows);
   });
 
+  it('means pixels of the artwork itself, on a smaller picture of it too', async () => {
+    const wide = { Black: Array.from({ length: 15 }, () => '..##########..') };
+    const from = { ...raster(wide), dpi: 25.4 };
+    const specs = plateSpecs(parseStack('film | W@image(choke 4px)'));
+    const cover = async (artDpi: number) =>
+      (await buildPlates('front', specs, from, { ...surroundings, artDpi })).plates[0].areaMm2;
+    expect(await cover(25.4)).toBe(2 * 15);
+    expect(await cover(50.8)).toBe(6 * 15);
+  });
+
   it('closes gaps and drops strokes by their width', async () => {
     const comb = {
       Black: [

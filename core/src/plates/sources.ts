@@ -12,6 +12,8 @@ export type NeedRows = (process: readonly (Uint8Array | undefined)[], size: numb
 export interface Ground {
   readonly width: number;
   readonly height: number;
+  /** Pixels for one of the artwork's own, where the raster is a smaller picture of it. */
+  readonly pixel: number;
   /** Pixels a mm. */
   readonly scale: { readonly x: number; readonly y: number };
   readonly inks: Readonly<Record<'C' | 'M' | 'Y' | 'K', number>>;

@@ -25,7 +25,7 @@ const density = ({ scale }: Ground) => Math.sqrt(scale.x * scale.y);
 
 /** In pixels to a hundredth, so that equal wishes make equal plates. */
 export const radiusPx = ({ value, unit }: Length, ground: Ground): number =>
-  round(unit === 'px' ? value : value * density(ground));
+  round(unit === 'px' ? value * ground.pixel : value * density(ground));
 
 /** Looks on while a plate is built. */
 export interface Watch {

@@ -61,7 +61,7 @@ export type Source =
   /** A plate of another job, by the job's id. */
   | { readonly kind: 'plate'; readonly job: string; readonly lay: string };
 
-/** In mm, or in pixels of whatever the plate is built at. */
+/** In mm, or in pixels of the artwork at its own resolution. */
 export interface Length {
   readonly value: number;
   readonly unit: 'mm' | 'px';
