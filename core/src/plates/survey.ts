@@ -31,9 +31,11 @@ const PRINTED = new Set<Decision>(['image', 'highlight', 'said-white']);
  */
 const SOFT_EDGE = 15;
 const MANY_TINTS = 8;
-/** How many times the haze a cloud of it may reach, and how much ink a speck of dirt, percent. Our own. */
+/** A cloud of haze may reach so many times the haze, and no more than so many bytes beyond it; a speck of dirt so many percent. Our own. */
 const CLOUD = 2.5;
+const CLOUD_BEYOND = 25;
 const DIRT = 25;
+const cloudOf = (haze: number) => Math.min(CLOUD * haze, haze + CLOUD_BEYOND);
 /** The most ink so far beyond an edge is what lies there, as the edge itself is softened. */
 const BESIDE = 3;
 
@@ -66,7 +68,7 @@ export async function observe(
 ): Promise<Observed> {
   const { width, height } = raster;
   const haze = hazeByte(hazePercent);
-  const strong = Math.max(CLOUD * haze, DIRT * 2.55) + 1;
+  const strong = Math.max(cloudOf(haze), DIRT * 2.55) + 1;
   const [blank, printed] = [new Places('empty'), new Places('printed')];
   for await (const band of raster.bands()) {
     const most = mostInk(
@@ -126,7 +128,7 @@ export async function survey(
       );
     }),
     printed: printed.decide(({ pixels, most }, root) => {
-      const haze = most <= CLOUD * observed.haze || (pixels <= small && most <= DIRT * 2.55);
+      const haze = most <= cloudOf(observed.haze) || (pixels <= small && most <= DIRT * 2.55);
       return numberOf(said.printed.get(root) ?? (haze ? 'haze' : 'image'));
     }),
   };
