@@ -38,6 +38,9 @@ describe('what is said of a plate', () => {
       ['PAPER_WHITE', 'cleaned(haze 5 choke 0.2)'],
     ]);
     expect(offered('cleaned', { holes })).toEqual([['PAPER_WHITE', undefined]]);
+    // The operator decided that it stays bare.
+    expect(offered('cleaned(bare 7,6.5)', { holes })).toEqual([]);
+    expect(offered('cleaned(bare 70,65)', { holes })).toHaveLength(1);
   });
 
   it('offers to leave strokes whole that the choke takes away', () => {

@@ -1,7 +1,14 @@
 /** What is said of one plate: empty, wet, bare, too thin, choked twice. Ways out are rules that the operator can take. */
 import type { ArtworkPage, Finding, MmBox, Repair } from '../artwork/index.ts';
 import type { PlateMeasure, PlateSpec } from '../plates/index.ts';
-import { formatRule, mapSources, usesSource, type PlateRule, type Step } from '../rule/index.ts';
+import {
+  formatRule,
+  mapSources,
+  recipesOf,
+  usesSource,
+  type PlateRule,
+  type Step,
+} from '../rule/index.ts';
 import { LAY_NAMES } from '../stack/index.ts';
 import type { PrintPlan } from './plan.ts';
 
@@ -129,8 +136,15 @@ function holeFindings(
 ): Finding[] {
   if (spec.lay !== 'W' || material.class === 'white' || holes.areaMm2 <= PINHOLES_MM2) return [];
   const text = page.structure?.text ?? [];
+  // What the operator said stays bare is decided.
+  const said = [...recipesOf(spec.rule)].flatMap(({ from }) =>
+    from.kind === 'cleaned' ? from.bare : [],
+  );
   const shapes = holes.largest.filter(
-    (hole) => hole.areaMm2 > PINHOLE_MM2 && !text.some(({ box }) => within(hole, box)),
+    (hole) =>
+      hole.areaMm2 > PINHOLE_MM2 &&
+      !text.some(({ box }) => within(hole, box)) &&
+      !said.some(({ x, y }) => within({ left: x, top: y, width: 0, height: 0 }, hole)),
   );
   const listed = holes.largest.reduce((sum, { areaMm2 }) => sum + areaMm2, 0);
   const dots = holes.largest.filter(({ areaMm2 }) => areaMm2 <= PINHOLE_MM2);

@@ -19,6 +19,9 @@ import { sourceFlow, type Ground } from './sources.ts';
 /** How far a place may lie from what a choke leaves before it counts as lost, in radii: the corner of a square lies 1.41 away. */
 export const LOST_RADII = 1.5;
 
+/** A shorter radius reaches no neighbour. */
+const REACHES = 1;
+
 const round = (px: number) => Math.round(px * 100) / 100;
 /** Pixels a mm, the same across and down. */
 const density = ({ scale }: Ground) => Math.sqrt(scale.x * scale.y);
@@ -89,19 +92,18 @@ function stepFlow(flow: Flow, step: Step, ground: Ground, watch: Watch | undefin
       return through(flow, smallFilter(step.upTo, 'printed', ground, binary), binary);
     case 'choke': {
       const radius = radiusPx(step.by, ground);
+      if (radius < REACHES) return flow;
       const stroke = step.least > 0 ? radius + (step.least * density(ground)) / 2 : 0;
       const choke = stroke > 0 ? leavingStrokes(width, radius, stroke) : chokeStream(width, radius);
       const meter = watch?.choke(radius);
       return through(flow, masked(choke, binary, meter), binary);
     }
-    case 'spread':
-      return through(
-        flow,
-        binary
-          ? spreadStream(width, radiusPx(step.by, ground))
-          : spreadTints(width, radiusPx(step.by, ground)),
-        binary,
-      );
+    case 'spread': {
+      const radius = radiusPx(step.by, ground);
+      if (radius < REACHES) return flow;
+      const spread = binary ? spreadStream(width, radius) : spreadTints(width, radius);
+      return through(flow, spread, binary);
+    }
     case 'feather':
       return through(flow, feather(width, step.mm * density(ground), binary), false);
     case 'curve':
@@ -190,6 +192,7 @@ function smallFilter(
   if (unit === 'mm2') return new SmallStream(width, value * scale.x * scale.y, kind);
   // By width: what a disc does not fit into.
   const radius = round((value / 2) * density(ground));
+  if (radius < REACHES) return pointwise((rows) => rows);
   if (kind === 'printed')
     return masked(inTurn(chokeStream(width, radius), spreadStream(width, radius)), binary);
   const closing = inTurn(spreadStream(width, radius), chokeStream(width, radius));
@@ -227,7 +230,7 @@ const inTurn = (first: MaskStream, second: MaskStream): MaskStream => ({
 
 /** What is pushed out takes the tint of the nearest pixel that was printed. */
 function spreadTints(width: number, radius: number): Filter {
-  const stream = new DistanceStream(width, Math.max(radius, 0.5), 'printed');
+  const stream = new DistanceStream(width, radius, 'printed');
   return { push: (rows) => stream.push(rows).nearest, finish: () => stream.finish().nearest };
 }
 
