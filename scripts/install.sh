@@ -1,11 +1,11 @@
 # What Kyanos needs, and the programs built from its sources. Sourced by ./kyanos.
 
-# Debian packages by what they are for: a command that proves each is there, and the package.
+# Debian packages by what they are for: a command or a file that proves each is there, and the package.
 needs() {
   case "$1" in
     runtime) echo "gs:ghostscript qpdf:qpdf pdfinfo:poppler-utils rsvg-convert:librsvg2-bin prlimit:util-linux flock:util-linux" ;;
     postgres) [ -n "$(postgres_bin)" ] || echo "initdb:postgresql" ;;
-    test) echo "chromium:chromium transicc:liblcms2-utils vips:libvips-tools mutool:mupdf-tools tiffcp:libtiff-tools python3:python3 pgrep:procps" ;;
+    test) echo "chromium:chromium transicc:liblcms2-utils vips:libvips-tools mutool:mupdf-tools tiffcp:libtiff-tools python3:python3 pgrep:procps /usr/share/colord/cmf/CIE1931-2deg-XYZ.cmf:colord-data" ;;
   esac
 }
 
@@ -13,7 +13,7 @@ install_missing() {
   local packages=() pair what
   for what in "$@"; do
     for pair in $(needs "$what"); do
-      command -v "${pair%%:*}" >/dev/null || packages+=("${pair#*:}")
+      command -v "${pair%%:*}" >/dev/null || [ -f "${pair%%:*}" ] || packages+=("${pair#*:}")
     done
   done
   if [ ${#packages[@]} -gt 0 ]; then install_debian "${packages[@]}"; fi

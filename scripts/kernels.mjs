@@ -3,7 +3,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import asc from 'assemblyscript/asc';
 
 /** Each kernel, and the folder of the core that uses it. */
-const KERNELS = { content: 'artwork', mask: 'raster' };
+const KERNELS = { content: 'artwork', mask: 'raster', look: 'look' };
 
 for (const [name, folder] of Object.entries(KERNELS)) {
   const source = new URL(`../core/kernels/${name}.ts`, import.meta.url);

@@ -18,6 +18,8 @@ export {
   InspectReport,
   inspectReport,
   InspectReports,
+  LookReport,
+  lookReport,
   PlanReport,
   planReport,
   PlatesReport,

@@ -79,6 +79,9 @@ export const Machine = z.strictObject({
   turnSeconds: z.number().min(0).max(60),
   returnSpeed: z.number().positive().max(10_000),
   silverUnderLimit: percent,
+  whiteSlot: z
+    .strictObject({ stands: z.enum(['under', 'other']), minutes: z.number().min(0).max(240) })
+    .exactOptional(),
   /** Common practice where a machine's own limit is not known. */
   inkLimit: z.number().min(100).max(2000).default(400),
   inks: z.array(Ink).min(1),
@@ -104,6 +107,14 @@ export const Material = z.strictObject({
     ]),
     transmittance: z.number().min(0).max(0.95),
     scatter: z.number().min(0).max(0.05),
+    /** What is typical of the class where they are left out. */
+    mirror: z.number().min(0).max(1).exactOptional(),
+    texture: z
+      .strictObject({
+        kind: z.enum(['grain', 'fibre', 'brushed', 'holographic']),
+        depth: z.number().min(0).max(60),
+      })
+      .exactOptional(),
   }),
   adhesive: z.boolean(),
   printableBack: z.boolean(),

@@ -1,3 +1,4 @@
+export * from './advisor/index.ts';
 export * from './artwork/index.ts';
 export * from './cost/index.ts';
 export { DomainError } from './errors.ts';

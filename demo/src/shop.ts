@@ -1,5 +1,5 @@
-/** The invented shop: three machines, ten materials, one price list. All figures are made up, in the usual range. */
-import type { Ink, Machine, Material, MaterialClass, Shop } from '@kyanos/core';
+/** The invented shop: three machines, twelve materials, one price list. All figures are made up, in the usual range. */
+import type { Ink, Machine, Material, MaterialClass, MaterialOptics, Shop } from '@kyanos/core';
 
 const ALL: readonly MaterialClass[] = ['white', 'clear', 'dark', 'metallic', 'natural'];
 
@@ -36,6 +36,7 @@ const roll: Machine = {
   turnSeconds: 0.5,
   returnSpeed: 60,
   silverUnderLimit: 40,
+  whiteSlot: { stands: 'other', minutes: 10 },
   inkLimit: 440,
   inks: [
     ...inkSet(10, 15_000, 0.4),
@@ -228,7 +229,10 @@ const material = (
   lab: readonly [number, number, number],
   transmittance: number,
   scatter: number,
-  more: Partial<Material> = {},
+  {
+    optics,
+    ...more
+  }: Partial<Omit<Material, 'optics'>> & { readonly optics?: Partial<MaterialOptics> } = {},
 ): Material => ({
   id,
   name,
@@ -238,7 +242,7 @@ const material = (
   length,
   thickness,
   pricePerM2,
-  optics: { lab, transmittance, scatter },
+  optics: { lab, transmittance, scatter, ...optics },
   adhesive: false,
   printableBack: false,
   label: null,
@@ -359,7 +363,19 @@ const MATERIALS: readonly Material[] = [
     [65, 8, 24],
     0,
     0.018,
-    { adhesive: true },
+    { adhesive: true, optics: { texture: { kind: 'fibre', depth: 5 } } },
+  ),
+  material(
+    'holographic-film',
+    'Holographic label film',
+    'metallic',
+    'roll',
+    [610, 300, 0.08],
+    1350,
+    [78, 0, 0.5],
+    0,
+    0.002,
+    { adhesive: true, optics: { mirror: 0.7, texture: { kind: 'holographic', depth: 3 } } },
   ),
   material(
     'birch-ply',

@@ -30,6 +30,7 @@ export type {
   Knockout,
   MmBox,
   Place,
+  PlanChange,
   Repair,
   Separation,
   Severity,

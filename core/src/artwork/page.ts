@@ -57,7 +57,21 @@ export type Repair =
       readonly key: string;
       /** In the text of rules. */
       readonly rule: string;
-    };
+    }
+  | { readonly label: string; readonly kind: 'plan'; readonly change: PlanChange };
+
+/** What a repair changes in the plan. */
+export interface PlanChange {
+  /** In the short notation. */
+  readonly stack?: string;
+  readonly modeId?: string;
+  readonly rearPage?: number;
+  readonly laminated?: boolean;
+  readonly split?: 'together' | 'apart';
+  readonly waitMinutes?: number;
+  /** Where the white of the machine stands now. */
+  readonly whiteSlot?: 'under' | 'other';
+}
 
 /** Where on the page: boxes, or a coarse map over the whole of it. */
 export type Place =

@@ -1,11 +1,56 @@
-export { inkNeeded } from './need.ts';
-export { opacityOf, type LayerOpacity, type Opacity } from './opacity.ts';
-export { makeScene, seen, type Point, type Scene, type View } from './scene.ts';
 export {
-  buildLookTable,
+  contrastGrade,
+  scanOf,
+  scanPicture,
+  thinnedBars,
+  type Grade,
+  type Grey,
+  type Scan,
+} from './barcodeScan.ts';
+export { inkNeeded } from './need.ts';
+export {
+  besideOwnWhite,
+  coloursOf,
+  dayNightDifference,
+  difference,
+  grainShown,
+  NO_MEANS,
+  onPaper,
+  PAPER,
+  readability,
+  showThrough,
+  type Colours,
+  type ShowThrough,
+  type Spread,
+} from './numbers.ts';
+export { opacityOf, type LayerOpacity, type Opacity } from './opacity.ts';
+export { makeScene, seen, type Point, type Scene } from './scene.ts';
+export {
+  hiddenLayer,
+  solveRearStrength,
+  whiteForGrain,
+  whiteForOpacity,
+  whiteOpacity,
+  type LeastWhite,
+  type RearStrength,
+} from './solve.ts';
+export {
   facingPicture,
-  renderLook,
-  type Axis,
-  type LookTable,
+  labOf,
+  LookTable,
+  readsBackwards,
   type Means,
+  type Planes,
 } from './table.ts';
+export {
+  BACKINGS,
+  parseView,
+  PLACE_NAMES,
+  PLACES,
+  surroundingsOf,
+  viewsOf,
+  type Backing,
+  type PlaceName,
+  type Surroundings,
+  type View,
+} from './view.ts';

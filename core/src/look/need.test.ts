@@ -7,7 +7,7 @@ import { D50, spectrumToLab } from '../spectrum/index.ts';
 import { parseStack } from '../stack/index.ts';
 import { inkNeeded, makeScene, seen, type View } from './index.ts';
 
-const VIEW: View = { side: 'front', light: 'front', backing: 'black' };
+const VIEW: View = { side: 'front', place: 'black' };
 const process = modelOf(artwork({ Cyan: 0.5 }));
 const stack = parseStack('film | Wx2@match / CMYK');
 const [spec] = plateSpecs(stack);

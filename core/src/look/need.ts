@@ -1,9 +1,9 @@
 /** How much of one special the print needs, pixel for pixel, to look nearly as light as the same art on white paper. */
-import { labOnAnchorSheet, processLayer, type Layer } from '../optics/index.ts';
+import { labOnAnchorSheet, processLayer } from '../optics/index.ts';
 import { plateSpecs, type NeedRows, type PlateSpec } from '../plates/index.ts';
 import { D50, spectrumToLab } from '../spectrum/index.ts';
-import { allLayers, type StackLayer } from '../stack/index.ts';
-import { stackLayer, surfaceAt, Viewer, type Point, type Scene, type View } from './scene.ts';
+import { InkLayers, surfaceAt, Viewer, type Point, type Scene } from './scene.ts';
+import type { View } from './view.ts';
 
 /** Tints at which it is worked out, a process ink; between them it is interpolated. */
 const NODES = 5;
@@ -38,41 +38,29 @@ export function inkNeeded(scene: Scene, view: View, spec: PlateSpec, within: num
 /** Covers at each node of four inks, the last one fastest. */
 function tableOf(scene: Scene, view: View, spec: PlateSpec, within: number): Float32Array {
   const viewer = new Viewer(scene, view);
+  const inks = new InkLayers(scene, false);
   const full = plateSpecs(scene.stack).map(({ key }) => [key, 1] as const);
   const bare = [0, 0, 0, 0];
-  // Layers that don't change with the tints are made once for each cover.
+  // Specials don't change with the tints: they are made once for each cover.
   const tried = Array.from({ length: COVERS + 1 }, (_, i) => {
     const plates = new Map([...full, [spec.key, i / COVERS] as const]);
     const point: Point = { process: { front: bare, rear: bare }, plates };
-    const layers = new Map(
-      allLayers(scene.stack).map((layer) => [layer, stackLayer(scene, layer, point)]),
-    );
-    return { plates, layers, surface: surfaceAt(scene, view.side, point) };
+    const layers = viewer.order.map((laid) => inks.at(laid, point));
+    return { layers, surface: surfaceAt(scene, view.side, point) };
   });
-  const coloured = new Set(
-    allLayers(scene.stack).filter(({ parts }) => parts.some(({ lay }) => lay === 'CMYK')),
-  );
+  const coloured = viewer.order.flatMap(({ part }, i) => (part.lay === 'CMYK' ? [i] : []));
   const table = new Float32Array(NODES ** 4);
   const tints = [0, 0, 0, 0];
   for (let node = 0; node < table.length; node++) {
     for (let ink = 3, rest = node; ink >= 0; ink--, rest = Math.floor(rest / NODES))
       tints[ink] = (rest % NODES) / (NODES - 1);
     const wanted = labOnAnchorSheet(processLayer(scene.process, tints))[0] - within;
-    const own = new Map<StackLayer, Layer>();
+    const point: Point = { process: { front: tints, rear: tints }, plates: new Map() };
+    const colours = coloured.map((i) => inks.at(viewer.order[i], point));
     const lightness = (at: number) => {
-      const { plates, layers, surface } = tried[at];
-      const layerOf = (layer: StackLayer) => {
-        if (!coloured.has(layer)) return layers.get(layer)!;
-        // A plate beside colour changes its layer; colour alone is the same at every cover.
-        const alone = layer.parts.length === 1;
-        const made = alone ? own.get(layer) : undefined;
-        if (made) return made;
-        const point: Point = { process: { front: tints, rear: tints }, plates };
-        const fresh = stackLayer(scene, layer, point);
-        if (alone) own.set(layer, fresh);
-        return fresh;
-      };
-      return spectrumToLab(viewer.see(layerOf, surface), D50)[0];
+      const { layers, surface } = tried[at];
+      coloured.forEach((i, k) => (layers[i] = colours[k]));
+      return spectrumToLab(viewer.see(layers, surface), D50)[0];
     };
     table[node] = leastCover(lightness, wanted) / COVERS;
   }

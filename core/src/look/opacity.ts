@@ -38,6 +38,6 @@ export function opacityOf(scene: Scene, side: 'front' | 'back'): Opacity {
     plates: new Map(plateSpecs(scene.stack).map(({ key }) => [key, 1])),
   };
   const luminance = (backing: 'black' | 'white') =>
-    spectrumToXyz(seen(scene, point, { side, light: 'front', backing }), D65)[1];
+    spectrumToXyz(seen(scene, point, { side, place: backing }), D65)[1];
   return { layers, whole: luminance('black') / luminance('white') };
 }

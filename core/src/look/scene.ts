@@ -3,31 +3,34 @@
  * one point of the picture.
  */
 import {
-  BACKINGS,
   BLOCK_OUT,
   calibrateWhite,
   CLEAR_COAT,
+  GROUNDS,
   halftone,
   insideOf,
   materialLayer,
   NOTHING,
-  processLayer,
+  OUTSIDE,
+  ProcessLayers,
   RisingPile,
   scattererLayer,
   SILVER,
+  SILVER_MIRROR,
   stack,
   surfaceLayer,
   turned,
-  type Backing,
+  wholeOptics,
   type Layer,
   type ProcessModel,
   type Scatterer,
 } from '../optics/index.ts';
 import { plateKey } from '../plates/index.ts';
-import { type Spectrum } from '../spectrum/index.ts';
+import { BANDS, flat, nearestReflectance, type Spectrum } from '../spectrum/index.ts';
 import {
   allLayers,
   inkOf,
+  usesLay,
   type Machine,
   type Material,
   type Part,
@@ -35,13 +38,7 @@ import {
   type Stack,
   type StackLayer,
 } from '../stack/index.ts';
-
-export interface View {
-  readonly side: 'front' | 'back';
-  /** Where the lamp is: on the viewer's side, or behind the print. */
-  readonly light: 'front' | 'behind';
-  readonly backing: Backing;
-}
+import { surroundingsOf, type View } from './view.ts';
 
 /** Ink at one point, 0 to 1: the process inks of each picture, and each plate by its key. */
 export interface Point {
@@ -63,6 +60,12 @@ export interface Scene {
   readonly process: ProcessModel;
   readonly material: Material;
   readonly body: Layer;
+  /** The darkest part of the material's texture. */
+  readonly darkBody: Layer;
+  /** What the bare material reflects like a mirror. */
+  readonly mirror: Spectrum;
+  /** Something in it shines when it is tilted into the reflection of the lamp. */
+  readonly shines: boolean;
   readonly white: Scatterer | undefined;
   readonly whiteLaydown: number;
 }
@@ -70,23 +73,36 @@ export interface Scene {
 export function makeScene(plan: {
   stack: Stack;
   material: Material;
-  machine: Machine;
+  machine: Pick<Machine, 'inks'>;
   process: ProcessModel;
 }): Scene {
   const ink = inkOf(plan.machine, 'W');
+  const optics = wholeOptics(plan.material);
+  const [l, a, b] = optics.lab;
+  const depth = optics.texture?.depth ?? 0;
+  const colour = nearestReflectance(optics.lab);
+  const most = Math.max(...colour, 1e-6);
+  const body = materialLayer(optics);
   return {
     stack: plan.stack,
     process: plan.process,
     material: plan.material,
-    body: materialLayer(plan.material.optics),
+    body,
+    darkBody: depth > 0 ? materialLayer({ ...optics, lab: [Math.max(1, l - depth), a, b] }) : body,
+    // A metal reflects its own colour.
+    mirror: colour.map((r) => (r / most) * optics.mirror),
+    shines: optics.mirror > 0 || usesLay(plan.stack, 'S'),
     // A white ink states its contrast ratio: the plan's schema sees to it.
     white: ink && calibrateWhite(ink.contrastRatio!, ink.laydown, WHITE_INK),
     whiteLaydown: ink?.laydown ?? 0,
   };
 }
 
-const repeat = (layer: Layer, times: number): Layer =>
-  Array.from({ length: times }, () => layer).reduce(stack, NOTHING);
+function repeat(layer: Layer, times: number): Layer {
+  let whole = layer;
+  for (let i = 1; i < times; i++) whole = stack(layer, whole);
+  return whole;
+}
 
 /** One part of a layer where its plate has this value, 0 to 1. For W hits add to the thickness. */
 export function partLayer(scene: Scene, part: Part, hits: number, value: number): Layer {
@@ -106,18 +122,67 @@ export function partLayer(scene: Scene, part: Part, hits: number, value: number)
   }
 }
 
-/** One layer of the stack where the picture has these values. */
-export function stackLayer(scene: Scene, layer: StackLayer, point: Point): Layer {
-  return layer.parts
-    .map((part) => {
-      if (part.lay !== 'CMYK') {
-        const key = plateKey(part.lay, layer.picture, part.rule!);
-        return partLayer(scene, part, layer.hits, point.plates.get(key) ?? 0);
-      }
-      const tints = point.process[layer.picture].map((tint) => tint * (part.density / 100));
-      return repeat(processLayer(scene.process, tints), layer.hits);
-    })
-    .reduce(stack);
+/** One ink of a layer of the stack. Inks beside each other are laid one on the other where they meet. */
+export interface Laid {
+  readonly layer: StackLayer;
+  readonly part: Part;
+}
+
+/** A laid ink, with the light that goes straight through it and the light it mirrors. */
+export interface InkLayer extends Layer {
+  /** Share that passes without being scattered, if it was asked for. */
+  readonly straight: Spectrum | undefined;
+  readonly mirrored: number;
+}
+
+/** Makes ink layers; the same special at the same value only once, as it takes many powers. */
+export class InkLayers {
+  readonly #scene: Scene;
+  readonly #glints: boolean;
+  readonly #made = new Map<Part, Map<number, InkLayer>>();
+  readonly #keys = new Map<Part, string>();
+  readonly #colours = new Map<Part, ProcessLayers>();
+
+  /** @param glints whether it is asked for what is mirrored and what passes straight */
+  constructor(scene: Scene, glints: boolean) {
+    this.#scene = scene;
+    this.#glints = glints;
+    for (const { parts, picture } of allLayers(scene.stack))
+      for (const part of parts)
+        if (part.lay === 'CMYK') this.#colours.set(part, new ProcessLayers(scene.process));
+        else {
+          this.#keys.set(part, plateKey(part.lay, picture, part.rule!));
+          this.#made.set(part, new Map());
+        }
+  }
+
+  /** An ink where the picture has these values. */
+  at({ layer: { picture, hits }, part }: Laid, point: Point): InkLayer {
+    if (part.lay === 'CMYK') {
+      const density = part.density / 100;
+      const [c, m, y, k] = point.process[picture];
+      const one = this.#colours.get(part)!.at([c * density, m * density, y * density, k * density]);
+      const { front, back, down, up } = hits > 1 ? repeat(one, hits) : one;
+      return { front, back, down, up, straight: down, mirrored: 0 };
+    }
+    const value = point.plates.get(this.#keys.get(part)!) ?? 0;
+    const made = this.#made.get(part)!;
+    let layer = made.get(value);
+    if (!layer) made.set(value, (layer = this.#special(part, hits, value)));
+    return layer;
+  }
+
+  #special(part: Part, hits: number, value: number): InkLayer {
+    const cover = (value * part.density) / 100;
+    const layer = partLayer(this.#scene, part, hits, value);
+    // White scatters what hits it, flakes and black stop it: light goes straight through the gaps only.
+    const straight = part.lay === 'V' ? layer.down : flat(1 - cover);
+    return {
+      ...layer,
+      straight: this.#glints ? straight : undefined,
+      mirrored: part.lay === 'S' ? cover * SILVER_MIRROR : 0,
+    };
+  }
 }
 
 /** What the two surfaces of the print are like at a point. */
@@ -132,6 +197,10 @@ export interface Surface {
 const STRAIGHT = 0.85;
 const SCATTERED = 0.65;
 
+/** How far light passes the material straight. */
+const straightThrough = ({ optics: { transmittance } }: Material): number =>
+  Math.min(1, Math.max(0, (transmittance - SCATTERED) / (STRAIGHT - SCATTERED)));
+
 export function surfaceAt(
   { stack, material }: Scene,
   side: 'front' | 'back',
@@ -145,54 +214,124 @@ export function surfaceAt(
   const clear = top?.parts.find(({ lay }) => lay === 'V');
   const gloss = top && clear ? covered(top, clear) : 0;
 
-  const { transmittance } = material.optics;
-  let straight = material.adhesive
-    ? 0
-    : Math.min(1, Math.max(0, (transmittance - SCATTERED) / (STRAIGHT - SCATTERED)));
+  let straight = material.adhesive ? 0 : straightThrough(material);
   for (const layer of allLayers(stack))
     for (const part of layer.parts) if (part.lay !== 'V') straight *= 1 - covered(layer, part);
   return { gloss, diffuse: 1 - straight };
 }
 
-/** Looks at many points of one scene in one view, without allocation. */
+/**
+ * A lamp seen in a mirror, against a perfect diffuser lit by it (from memory: a window or a panel of the size of the print's
+ * distance).
+ */
+const LAMP_IN_MIRROR = 2.5;
+
+/** Looks at many points of one scene in one view, without allocation but for the result it keeps. */
 export class Viewer {
   readonly #scene: Scene;
-  readonly #view: View;
   readonly #pile = new RisingPile();
+  readonly #seen = new Float64Array(BANDS);
+  readonly #lamp = new Float64Array(BANDS);
   readonly #body: Layer;
+  readonly #ground: Spectrum;
+  readonly #joined: boolean;
+  /** Weights of light reflected and of light from behind, the stronger source 1. */
+  readonly #reflected: number;
+  readonly #passed: number;
+  readonly #glint: number;
   readonly #surfaces = new Map<number, { front: Layer; back: Layer }>();
+
+  /** Inks from the far side to the near one; the material lies after {@link far} of them. */
+  readonly order: readonly Laid[];
+  readonly far: number;
 
   constructor(scene: Scene, view: View) {
     this.#scene = scene;
-    this.#view = view;
-    this.#body = view.side === 'front' ? scene.body : turned(scene.body);
+    const body = view.grain ? scene.darkBody : scene.body;
+    this.#body = view.side === 'front' ? body : turned(body);
+    const place = surroundingsOf(view);
+    const [lit, shone] = [place.lux / Math.PI, place.behind];
+    const stronger = Math.max(lit, shone);
+    this.#reflected = lit / stronger;
+    this.#passed = shone / stronger;
+    // Against the light no reflection of a lamp is seen.
+    this.#glint = place.behind === 0 && scene.shines ? (view.glint ?? 0) * LAMP_IN_MIRROR : 0;
+    this.#joined = scene.material.adhesive && place.lying;
+    const ground = GROUNDS[place.ground === 'wood' && view.grain ? 'wood-grain' : place.ground];
+    this.#ground = this.#joined ? insideOf(ground) : ground;
+    const { front, back } = scene.stack;
+    const [far, near] = view.side === 'front' ? [back, front] : [front, back];
+    const laid = (layers: readonly StackLayer[]) =>
+      layers.flatMap((layer) => layer.parts.toReversed().map((part): Laid => ({ layer, part })));
+    const beyond = laid(far.toReversed());
+    this.order = [...beyond, ...laid(near)];
+    this.far = beyond.length;
+  }
+
+  /** Whether anything is seen that mirrors the lamp. */
+  get glints(): boolean {
+    return this.#glint > 0;
+  }
+
+  /** A white sheet lit from the viewer's side, where the strongest source would be 1: what the eye takes for white at least. */
+  get paper(): number {
+    return this.#reflected;
   }
 
   /**
-   * Reflectance towards the viewer, or transmittance to the viewer when lit from behind. Valid until the next call.
-   * @param layerOf layers of the stack at the point, as {@link stackLayer} gives them; ink is alike from both sides
+   * Light towards the viewer, as a share of what a perfect diffuser would send in the stronger light. Valid until the next
+   * call.
+   * @param inks at the point, in the {@link order}, as {@link InkLayers} makes them; ink is alike from both sides
+   * @param same how many of them are as they were at the last call, when the surfaces were the same too
    */
-  see(layerOf: (layer: StackLayer) => Layer, { gloss, diffuse }: Surface): Spectrum {
-    const under = this.#surface(0, diffuse);
-    const { side, light, backing } = this.#view;
-    const { stack, material } = this.#scene;
+  see(inks: readonly InkLayer[], { gloss, diffuse }: Surface, same = 0): Spectrum {
+    const { material } = this.#scene;
     const pile = this.#pile;
-    if (light === 'behind') {
-      pile.begin();
-      pile.add(under.back);
-    } else if (material.adhesive) {
+    const under = this.#joined ? 0 : 1;
+    if (same === 0) {
+      pile.begin(this.#ground);
       // An adhesive joins print and ground optically; otherwise there is air, and two surfaces, between.
-      pile.begin(JOINED[backing]);
-    } else {
-      pile.begin(BACKINGS[backing]);
-      pile.add(under.back);
+      if (!this.#joined) pile.add(this.#surface(0, diffuse).back);
+      if (this.far === 0) pile.add(this.#body);
+    } else pile.cut(under + same + (same >= this.far ? 1 : 0));
+    for (let i = same; i < this.order.length; i++) {
+      pile.add(inks[i]);
+      if (i === this.far - 1) pile.add(this.#body);
     }
-    const [far, near] = side === 'front' ? [stack.back, stack.front] : [stack.front, stack.back];
-    for (let i = far.length - 1; i >= 0; i--) pile.add(layerOf(far[i]));
-    pile.add(this.#body);
-    for (const layer of near) pile.add(layerOf(layer));
-    pile.add(this.#surface(material.optics.scatter * (1 - gloss), diffuse).front);
-    return light === 'behind' ? pile.up : pile.front;
+    const scatter = material.optics.scatter * (1 - gloss);
+    pile.add(this.#surface(scatter, diffuse).front);
+    const { front, up } = pile;
+    const seen = this.#seen;
+    for (let i = 0; i < BANDS; i++) seen[i] = this.#reflected * front[i] + this.#passed * up[i];
+    if (this.#glint > 0) this.#addGlint(inks, gloss);
+    return seen;
+  }
+
+  /**
+   * What mirrors and flakes send straight into the eye: through the layers above them and back again without being scattered,
+   * and what the surface itself reflects.
+   */
+  #addGlint(inks: readonly InkLayer[], gloss: number): void {
+    const { material, mirror } = this.#scene;
+    const [seen, lamp] = [this.#seen, this.#lamp];
+    lamp.fill((1 - OUTSIDE) ** 2 * this.#glint);
+    const matt = Math.min(1, material.optics.scatter / MATT) * (1 - gloss);
+    for (let i = 0; i < BANDS; i++) seen[i] += OUTSIDE * (1 - matt) * this.#glint;
+    for (let k = this.order.length - 1; k >= -1; k--) {
+      if (k === this.far - 1) {
+        const straight = straightThrough(material);
+        for (let i = 0; i < BANDS; i++) {
+          seen[i] += lamp[i] * mirror[i];
+          lamp[i] *= (this.#body.down[i] * straight) ** 2;
+        }
+      }
+      if (k < 0) break;
+      const { straight, mirrored } = inks[k];
+      for (let i = 0; i < BANDS; i++) {
+        seen[i] += lamp[i] * mirrored;
+        lamp[i] *= straight![i] * straight![i];
+      }
+    }
   }
 
   /** Points of a picture have few different surfaces: a plate is nearly full or nearly empty almost everywhere. */
@@ -207,14 +346,13 @@ export class Viewer {
   }
 }
 
-const JOINED = Object.fromEntries(
-  Object.entries(BACKINGS).map(([name, ground]) => [name, insideOf(ground)]),
-) as Record<Backing, Spectrum>;
+/** Diffuse share of the outer reflection from which on nothing is mirrored. */
+const MATT = 0.02;
 
 /** {@link Viewer.see} at a single point. */
 export function seen(scene: Scene, point: Point, view: View): Spectrum {
   const viewer = new Viewer(scene, view);
-  return viewer
-    .see((layer) => stackLayer(scene, layer, point), surfaceAt(scene, view.side, point))
-    .slice();
+  const inks = new InkLayers(scene, viewer.glints);
+  const layers = viewer.order.map((laid) => inks.at(laid, point));
+  return viewer.see(layers, surfaceAt(scene, view.side, point)).slice();
 }

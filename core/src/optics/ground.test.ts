@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { D50, flat, spectrumToLab, type Triple } from '../spectrum/index.ts';
 import {
-  BACKINGS,
   BLOCK_OUT,
   CLEAR_COAT,
+  GROUNDS,
   INSIDE,
   insideOf,
   materialLayer,
@@ -80,9 +80,8 @@ describe('specials', () => {
 
 describe('grounds', () => {
   it('are ordered as the eye orders them', () => {
-    const at = (name: keyof typeof BACKINGS) => BACKINGS[name][18];
-    expect([at('black'), at('wood'), at('daylight'), at('white')]).toEqual(
-      [at('black'), at('wood'), at('daylight'), at('white')].sort((a, b) => a - b),
-    );
+    const at = (name: keyof typeof GROUNDS) => GROUNDS[name][18];
+    const order = [at('nothing'), at('black'), at('room'), at('wood'), at('opal'), at('white')];
+    expect(order).toEqual(order.toSorted((a, b) => a - b));
   });
 });

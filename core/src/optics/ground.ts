@@ -6,7 +6,7 @@ import {
   edge,
   flat,
   map2,
-  smoothestReflectance,
+  nearestReflectance,
   spectrumOf,
   type Spectrum,
   type Triple,
@@ -23,11 +23,43 @@ export interface MaterialOptics {
   readonly transmittance: number;
   /** Diffuse share of the outer reflection, 0 gloss to 0.02 matt. */
   readonly scatter: number;
+  /** Share of light that it reflects like a mirror, towards the lamp, 0 to 1. */
+  readonly mirror?: number;
+  readonly texture?: Texture;
 }
+
+/** What a material shows where it is bare: wood its grain, kraft its fibres, metal its brush lines or a play of colours. */
+export interface Texture {
+  readonly kind: 'grain' | 'fibre' | 'brushed' | 'holographic';
+  /** How much darker its dark parts are than the rest, L*. */
+  readonly depth: number;
+}
+
+/** Typical of a class, from memory, where no measurement was entered. */
+const TYPICAL: Readonly<Record<MaterialClass, { mirror: number; texture: Texture | undefined }>> = {
+  white: { mirror: 0, texture: undefined },
+  clear: { mirror: 0, texture: undefined },
+  dark: { mirror: 0, texture: undefined },
+  metallic: { mirror: 0.6, texture: { kind: 'brushed', depth: 5 } },
+  natural: { mirror: 0, texture: { kind: 'grain', depth: 12 } },
+};
+
+/** The optics of a material with what its class is typical for where nothing was measured. */
+export const wholeOptics = ({
+  class: kind,
+  optics,
+}: {
+  readonly class: MaterialClass;
+  readonly optics: MaterialOptics;
+}): MaterialOptics & { readonly mirror: number; readonly texture: Texture | undefined } => ({
+  ...optics,
+  mirror: optics.mirror ?? TYPICAL[kind].mirror,
+  texture: optics.texture ?? TYPICAL[kind].texture,
+});
 
 /** The body of a material, between its two surfaces. */
 export function materialLayer({ lab, transmittance }: MaterialOptics): Layer {
-  const measured = smoothestReflectance(lab);
+  const measured = nearestReflectance(lab);
   if (transmittance <= 0) return evenLayer(insideOf(measured), flat(0));
   // What colours a see-through film is what it takes from the light that passes it.
   const tint = measured.map(Math.sqrt);
@@ -38,21 +70,31 @@ export function materialLayer({ lab, transmittance }: MaterialOptics): Layer {
   );
 }
 
-/** What a see-through print lies on or is held in front of. */
-export const BACKINGS = {
+/** What lies behind a see-through print, as it reflects light that came through (from memory). */
+export const GROUNDS = {
   white: flat(0.86),
   black: flat(0.015),
   wood: edge(0.12, 0.48, 560, 130),
-  daylight: flat(0.35),
-  night: flat(0.02),
+  /** Its late wood. */
+  'wood-grain': edge(0.08, 0.34, 560, 130),
+  /** A room behind a window: little of what falls in comes out. */
+  room: flat(0.05),
+  /** Walls and faces of a lit room, or a street. */
+  surroundings: flat(0.25),
+  /** The opal face of a light box. */
+  opal: flat(0.5),
+  nothing: flat(0),
 } satisfies Record<string, Spectrum>;
-export type Backing = keyof typeof BACKINGS;
+export type Ground = keyof typeof GROUNDS;
 
 /** Silver ink at full coverage: aluminium flakes in a binder, measured away from the gloss (from memory). */
 export const SILVER = evenLayer(
   insideOf(spectrumOf((nm) => 0.44 + 0.00002 * (nm - 380))),
   flat(0.03),
 );
+
+/** Share of light that silver ink reflects like a mirror: its flakes lie flat, but not all of them (from memory). */
+export const SILVER_MIRROR = 0.3;
 
 /** Clear ink: takes almost nothing; what it changes is the surface. */
 export const CLEAR_COAT = evenLayer(flat(0), edge(0.93, 0.985, 415, 40));

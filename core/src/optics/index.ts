@@ -1,5 +1,13 @@
-export { BACKINGS, BLOCK_OUT, CLEAR_COAT, materialLayer, SILVER } from './ground.ts';
-export type { Backing, MaterialClass, MaterialOptics } from './ground.ts';
+export {
+  BLOCK_OUT,
+  CLEAR_COAT,
+  GROUNDS,
+  materialLayer,
+  SILVER,
+  SILVER_MIRROR,
+  wholeOptics,
+} from './ground.ts';
+export type { Ground, MaterialClass, MaterialOptics, Texture } from './ground.ts';
 export {
   evenLayer,
   filter,
@@ -11,7 +19,13 @@ export {
   turned,
   type Layer,
 } from './layer.ts';
-export { labOnAnchorSheet, processLayer, processModel, RAMP_TINTS } from './process.ts';
+export {
+  labOnAnchorSheet,
+  processLayer,
+  ProcessLayers,
+  processModel,
+  RAMP_TINTS,
+} from './process.ts';
 export type { ProcessAnchor, ProcessModel } from './process.ts';
 export { INSIDE, insideOf, OUTSIDE, surfaceLayer } from './surface.ts';
 export {

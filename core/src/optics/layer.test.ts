@@ -6,7 +6,6 @@ import {
   filter,
   halftone,
   NOTHING,
-  opaque,
   RisingPile,
   stack,
   turned,
@@ -111,17 +110,32 @@ describe('RisingPile', () => {
         fc.boolean(),
         (layers, grounded) => {
           const pile = new RisingPile();
-          pile.begin(grounded ? flat(0.7) : undefined);
+          const ground = flat(grounded ? 0.7 : 0);
+          pile.begin(ground);
           for (const layer of layers) pile.add(layer);
-          const base = grounded ? opaque(flat(0.7)) : NOTHING;
+          // A ground that lets all light from below through to the layers above it.
+          const base = { front: ground, back: flat(0), down: flat(0), up: flat(1) };
           const whole = [...layers].reverse().concat(base).reduce(stack);
           return (
             Math.abs(pile.front[0] - whole.front[0]) < 1e-9 &&
-            (grounded || Math.abs(pile.up[0] - whole.up[0]) < 1e-9)
+            Math.abs(pile.up[0] - whole.up[0]) < 1e-9
           );
         },
       ),
     );
+  });
+
+  it('goes on from a lower height as if it had never been higher', () => {
+    const [white, dark] = [evenLayer(flat(0.6), flat(0.3)), filter(flat(0.2))];
+    const [straight, again] = [new RisingPile(), new RisingPile()];
+    straight.begin(flat(0.1));
+    for (const layer of [white, dark]) straight.add(layer);
+    again.begin(flat(0.1));
+    for (const layer of [white, white, white]) again.add(layer);
+    again.cut(1);
+    again.add(dark);
+    expect(again.front).toEqual(straight.front);
+    expect(again.up).toEqual(straight.up);
   });
 });
 

@@ -30,8 +30,11 @@ export const evenLayer = (reflectance: Spectrum, transmittance: Spectrum): Layer
   up: transmittance,
 });
 
+/** Reflects nothing. */
+const DULL: Spectrum = flat(0);
+
 /** A layer that only absorbs: a transparent ink or a tinted film. */
-export const filter = (transmittance: Spectrum): Layer => evenLayer(flat(0), transmittance);
+export const filter = (transmittance: Spectrum): Layer => evenLayer(DULL, transmittance);
 
 /** A backing that nothing passes. */
 export const opaque = (reflectance: Spectrum): Layer => evenLayer(reflectance, flat(0));
@@ -68,28 +71,52 @@ export function stack(upper: Layer, lower: Layer): Layer {
 
 /**
  * A pile built from the bottom, layer by layer, of which only the view from above is wanted: the same sums as
- * {@link stack}, half of them, without allocation. For tables with many thousand piles.
+ * {@link stack}, half of them, without allocation. For tables with many thousand piles, most of which begin alike.
  */
 export class RisingPile {
-  /** Reflectance seen from above. */
-  readonly front = new Float64Array(BANDS);
-  /** Share of the light from below that comes out on top. */
-  readonly up = new Float64Array(BANDS);
+  readonly #fronts: Spectrum[] = [new Float64Array(BANDS)];
+  readonly #ups: Spectrum[] = [new Float64Array(BANDS)];
+  #height = 0;
 
-  /** On a ground that nothing passes; without one, light comes from below. */
-  begin(ground?: Spectrum): void {
-    if (ground) this.front.set(ground);
-    else this.front.fill(0);
-    this.up.fill(ground ? 0 : 1);
+  /** Reflectance seen from above. */
+  get front(): Spectrum {
+    return this.#fronts[this.#height];
+  }
+  /** Share of the light from below that comes out on top. */
+  get up(): Spectrum {
+    return this.#ups[this.#height];
+  }
+
+  /** @param ground reflectance of what lies at the bottom; light comes from below it or with it */
+  begin(ground: Spectrum): void {
+    this.#height = 0;
+    this.front.set(ground);
+    this.up.fill(1);
+  }
+
+  /** Takes layers off again until so many are left. */
+  cut(height: number): void {
+    this.#height = height;
   }
 
   add(upper: Layer): void {
-    const { front, up } = this;
+    const [front, up] = [this.front, this.up];
+    const height = ++this.#height;
+    const newFront = (this.#fronts[height] ??= new Float64Array(BANDS));
+    const newUp = (this.#ups[height] ??= new Float64Array(BANDS));
+    const { down, up: out } = upper;
+    if (upper.back === DULL) {
+      for (let i = 0; i < BANDS; i++) {
+        newUp[i] = up[i] * out[i];
+        newFront[i] = down[i] * front[i] * out[i];
+      }
+      return;
+    }
     for (let i = 0; i < BANDS; i++) {
       const kept = upper.back[i] * front[i];
       const trips = kept < 1 ? 1 / (1 - kept) : 0;
-      up[i] *= upper.up[i] * trips;
-      front[i] = upper.front[i] + upper.down[i] * front[i] * upper.up[i] * trips;
+      newUp[i] = up[i] * out[i] * trips;
+      newFront[i] = upper.front[i] + down[i] * front[i] * out[i] * trips;
     }
   }
 }

@@ -7,6 +7,7 @@
  * (see layer.ts). Filters pass the light twice on white, so n is halved for transmittances.
  */
 import {
+  BANDS,
   D50,
   deltaE2000,
   flat,
@@ -50,14 +51,14 @@ export function processModel(anchor: ProcessAnchor): ProcessModel {
     const inside = insideOf(smoothestReflectance(lab).map((r) => r * ANCHOR_SHEET));
     return inside.map((r, i) => Math.min(1, Math.sqrt(r / sheet[i])) ** (1 / exponent));
   });
-  const linear = { roots, exponent, tone: [] };
-  const tone = anchor.ramps.map((ramp, channel) => toneCurve(linear, channel, ramp));
+  const mixer = new Mixer({ roots, exponent });
+  const tone = anchor.ramps.map((ramp, channel) => toneCurve(mixer, channel, ramp));
   return { roots, exponent, tone };
 }
 
 /** For each tint of the ramp the area that comes nearest to its Lab, joined by straight lines. */
-function toneCurve(model: ProcessModel, channel: number, ramp: readonly Triple[]): Float64Array {
-  const areas = [0, ...ramp.map((lab) => bestArea(model, channel, lab)), 1];
+function toneCurve(mixer: Mixer, channel: number, ramp: readonly Triple[]): Float64Array {
+  const areas = [0, ...ramp.map((lab) => bestArea(mixer, channel, lab)), 1];
   const tints = [0, ...RAMP_TINTS, 1];
   // A profile's ramp is monotone but for rounding; the curve has to be.
   for (let i = 1; i < areas.length; i++) areas[i] = Math.max(areas[i], areas[i - 1]);
@@ -70,11 +71,11 @@ function toneCurve(model: ProcessModel, channel: number, ramp: readonly Triple[]
   });
 }
 
-function bestArea(model: ProcessModel, channel: number, lab: Triple): number {
+function bestArea(mixer: Mixer, channel: number, lab: Triple): number {
   const miss = (area: number) => {
     const areas = [0, 0, 0, 0];
     areas[channel] = area;
-    return deltaE2000(lab, labOnAnchorSheet(mixFilter(model, areas)));
+    return deltaE2000(lab, labOnAnchorSheet(mixer.mix(areas)));
   };
   // Golden-section search: one ink on white moves along one path, so there is one minimum.
   const ratio = (Math.sqrt(5) - 1) / 2;
@@ -97,26 +98,65 @@ export function labOnAnchorSheet(layer: Layer): Triple {
   );
 }
 
-/** The filter for four effective areas, 0 to 1 each. */
-function mixFilter({ roots, exponent }: ProcessModel, areas: readonly number[]): Layer {
-  const mixed = new Float64Array(roots[0].length);
-  for (let primary = 0; primary < 16; primary++) {
-    let share = 1;
-    for (let ink = 0; ink < 4; ink++) share *= primary & (1 << ink) ? areas[ink] : 1 - areas[ink];
-    if (share === 0) continue;
-    const root = roots[primary];
-    for (let i = 0; i < mixed.length; i++) mixed[i] += share * root[i];
+/**
+ * The filters of one condition for four effective areas, 0 to 1 each. The mixture is linear in each ink by itself, so what the
+ * first inks make of the sixteen overprints is kept for the next call: of neighbours in a table only the last ink is new.
+ */
+class Mixer {
+  readonly #exponent: number;
+  /** Before the first ink sixteen spectra, after each ink half as many, one after another. */
+  readonly #left: readonly Float64Array[];
+  readonly #areas = [NaN, NaN, NaN, NaN];
+
+  constructor({ roots, exponent }: Pick<ProcessModel, 'roots' | 'exponent'>) {
+    this.#exponent = exponent;
+    const whole = new Float64Array(16 * BANDS);
+    roots.forEach((root, primary) => whole.set(root, primary * BANDS));
+    this.#left = [whole, ...[8, 4, 2].map((count) => new Float64Array(count * BANDS))];
   }
-  return filter(exponent === 1 ? mixed : mixed.map((v) => v ** exponent));
+
+  mix(areas: readonly number[]): Layer {
+    let ink = 0;
+    while (ink < 3 && areas[ink] === this.#areas[ink]) ink++;
+    const mixed = new Float64Array(BANDS);
+    for (; ink < 4; ink++) {
+      const area = areas[ink];
+      this.#areas[ink] = area;
+      const from = this.#left[ink];
+      const to = ink === 3 ? mixed : this.#left[ink + 1];
+      // Bit by bit: what holds the ink lies behind what does not.
+      for (let pair = 0, at = 0; at < to.length; pair += 2 * BANDS)
+        for (let i = 0; i < BANDS; i++, at++)
+          to[at] = from[pair + i] + area * (from[pair + BANDS + i] - from[pair + i]);
+    }
+    if (this.#exponent !== 1) for (let i = 0; i < BANDS; i++) mixed[i] = mixed[i] ** this.#exponent;
+    return filter(mixed);
+  }
 }
 
-/** The colour layer for nominal C, M, Y, K, 0 to 1 each, with the condition's tone curve. */
-export function processLayer(model: ProcessModel, tints: readonly number[]): Layer {
-  const areas = tints.map((tint, ink) => {
-    const curve = model.tone[ink];
-    const at = Math.min(1, Math.max(0, tint)) * 255;
-    const k = Math.min(254, Math.floor(at));
-    return curve[k] + (at - k) * (curve[k + 1] - curve[k]);
-  });
-  return mixFilter(model, areas);
+/** Makes the colour layers of one condition, one after another. */
+export class ProcessLayers {
+  readonly #model: ProcessModel;
+  readonly #mixer: Mixer;
+
+  constructor(model: ProcessModel) {
+    this.#model = model;
+    this.#mixer = new Mixer(model);
+  }
+
+  /** The colour layer for nominal C, M, Y, K, 0 to 1 each, with the condition's tone curve. */
+  at(tints: readonly number[]): Layer {
+    const areas = [0, 0, 0, 0];
+    for (let ink = 0; ink < 4; ink++) {
+      const curve = this.#model.tone[ink];
+      const at = Math.min(1, Math.max(0, tints[ink])) * 255;
+      const k = Math.min(254, Math.floor(at));
+      areas[ink] = curve[k] + (at - k) * (curve[k + 1] - curve[k]);
+    }
+    return this.#mixer.mix(areas);
+  }
 }
+
+/** A single colour layer: see {@link ProcessLayers}. */
+export const processLayer = (model: ProcessModel, tints: readonly number[]): Layer =>
+  new ProcessLayers(model).at(tints);

@@ -11,10 +11,12 @@ import { inkTotal } from '../ink/index.ts';
 import type { Layout } from '../layout/index.ts';
 import { plateSpecs, type Measures, type PlateMeasure } from '../plates/index.ts';
 import { cellsFrom } from '../raster/index.ts';
-import { allLayers, obstacles, usesLay } from '../stack/index.ts';
+import { allLayers, obstacles } from '../stack/index.ts';
 import { splitTrips } from '../trips/index.ts';
 import { formatRule } from '../rule/index.ts';
+import { hasReflectance } from '../spectrum/index.ts';
 import { plateFindings } from './plateFindings.ts';
+import { stackFindings } from './stackFindings.ts';
 import { modeOf, pageOf, type PrintPlan } from './plan.ts';
 
 /** A barcode's ground counts as white from this cover on. */
@@ -52,6 +54,13 @@ export function planFindings(
   found.push(...documentFindings(info));
   for (const page of pages) found.push(...pageFindings(page, useOf(plan)));
 
+  if (!hasReflectance(material.optics.lab))
+    report(
+      'MATERIAL_COLOUR',
+      'warning',
+      `No material has the colour Lab ${material.optics.lab.join(', ')}: nothing reflects so strong a colour so light. The nearest that can be is shown; measure ${material.name} again.`,
+    );
+
   const mode = modeOf(plan);
   if (!mode.materials.includes(material.class))
     report(
@@ -73,32 +82,7 @@ export function planFindings(
   }
   found.push(...bareBarcodes(plan, info, measures), ...tooMuchInk(plan, info, pictures));
 
-  if (usesLay(stack, 'S')) {
-    const side = stack.front.length ? stack.front : stack.back;
-    const silver = side.findIndex(({ parts }) => parts.some(({ lay }) => lay === 'S'));
-    const colourOnTop = side
-      .slice(silver + 1)
-      .some(({ parts }) => parts.some(({ lay }) => lay === 'CMYK'));
-    const density = side[silver]?.parts.find(({ lay }) => lay === 'S')?.density ?? 0;
-    if (colourOnTop && density > machine.silverUnderLimit)
-      report(
-        'SILVER_WET',
-        'error',
-        `Silver at ${density} % under colour stays wet and muddies it. ${machine.name} dries up to ${machine.silverUnderLimit} %.`,
-      );
-  }
-  if (plan.laminated && usesLay(stack, 'V'))
-    report(
-      'CLEAR_UNDER_LAMINATE',
-      'warning',
-      'Clear under a laminate is not seen. Leave it out, or leave the print unlaminated.',
-    );
-  if (allLayers(stack).some(({ picture }) => picture === 'rear') && plan.artwork.rearPage === null)
-    report(
-      'ONE_PICTURE',
-      'warning',
-      'This stack has two pictures and the artwork gives one, so both sides show the same. Choose a page for the rear, or a stack with one picture.',
-    );
+  found.push(...stackFindings(plan, info));
 
   const trips = splitTrips(stack, mode, plan.trips);
   const again = trips.some((trip, i) => i > 0 && trips[i - 1].side === trip.side);

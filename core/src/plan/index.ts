@@ -1,3 +1,11 @@
+export {
+  barcodeLooks,
+  type BarcodeLook,
+  type Decoder,
+  type Parts,
+  type Scanned,
+} from './barcodeLook.ts';
+export { changed, withStack } from './change.ts';
 export { useOf } from './findings.ts';
 export { measurePlates, plateRaster, type MeasureOptions } from './measurePlates.ts';
 export { modelOf } from './model.ts';
@@ -10,5 +18,20 @@ export {
   type Shop,
   type Viewing,
 } from './plan.ts';
+export {
+  lookAt,
+  lookNumbers,
+  pointLooks,
+  printPixels,
+  rearStrength,
+  sceneOf,
+  screened,
+  type Look,
+  type LookNumbers,
+  type PointLook,
+  type PicturePixels,
+  type PrintPixels,
+  type Screened,
+} from './printLook.ts';
 export { printFiles, thinned, type PrintFile, type PrintPlate } from './printFiles.ts';
 export { inkMl, pagesOf, planJob, reckon, type PlanResult, type Work } from './reckon.ts';

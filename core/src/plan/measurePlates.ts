@@ -7,7 +7,7 @@ import {
   type MmBox,
 } from '../artwork/index.ts';
 import { DomainError } from '../errors.ts';
-import { inkNeeded, makeScene } from '../look/index.ts';
+import { inkNeeded, makeScene, type View } from '../look/index.ts';
 import {
   buildPlates,
   plateSpecs,
@@ -43,11 +43,10 @@ export async function measurePlates(
 ): Promise<Measures> {
   const specs = plateSpecs(plan.stack);
   const scene = () => makeScene({ ...plan, process: modelOf(artwork.info) });
-  const view = {
+  const view: View = {
     side: plan.viewing.side === 'back' ? 'back' : 'front',
-    light: 'front',
-    backing: plan.viewing.backing,
-  } as const;
+    place: plan.viewing.backing,
+  };
   const pictures = (['front', 'rear'] as const).filter((picture) =>
     allLayers(plan.stack).some((layer) => layer.picture === picture),
   );

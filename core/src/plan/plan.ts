@@ -6,7 +6,7 @@ import type { ArtworkInfo, ArtworkPage, Role } from '../artwork/index.ts';
 import type { Prices } from '../cost/index.ts';
 import { DomainError } from '../errors.ts';
 import type { LayoutWish } from '../layout/index.ts';
-import type { Backing } from '../optics/index.ts';
+import type { Backing } from '../look/index.ts';
 import type { Raster } from '../raster/index.ts';
 import type { Machine, Material, Mode, Picture, Stack } from '../stack/index.ts';
 import type { TripWish } from '../trips/index.ts';

@@ -24,6 +24,7 @@ export {
 export { ComponentMeter, HoleMeter, type Component, type Hole, type Holes } from './components.ts';
 export { CoverageMeter, sum, sumInterleaved } from './coverage.ts';
 export { Halver, levelSize } from './halve.ts';
+export { croppedRaster, shrunkRaster } from './crop.ts';
 export { DistanceStream, NONE_NEAR } from './distance.ts';
 export { eachTouch, runsOf, type Runs } from './runs.ts';
 export { SmallStream } from './small.ts';

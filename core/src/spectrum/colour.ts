@@ -77,22 +77,27 @@ function xyzD65ToLinear([x, y, z]: Triple): Triple {
   ];
 }
 
-/** Gamma encoding of IEC 61966-2-1, continued as an odd function below zero to flag what is out of gamut. */
-const encode = (v: number): number =>
-  v < 0 ? -encode(-v) : v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055;
+/** Screen value, 0 to 1, of linear light. Gamma encoding of IEC 61966-2-1, continued as an odd function below zero to flag what is out of gamut. */
+export const linearToScreen = (v: number): number =>
+  v < 0 ? -linearToScreen(-v) : v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055;
 
 /**
- * sRGB of a stimulus seen by an eye adapted to `white`: von Kries scaling in XYZ to D65, which is
+ * Linear light of an sRGB screen for a stimulus seen by an eye adapted to `white`: von Kries scaling in XYZ to D65, which is
  * exact for neutrals. Not clipped.
  */
-export function xyzToSrgb(xyz: Triple, white: Triple): Triple {
+export function xyzToLinear(xyz: Triple, white: Triple): Triple {
   const to = D65.white;
-  const [r, g, b] = xyzD65ToLinear([
+  return xyzD65ToLinear([
     (xyz[0] / white[0]) * to[0],
     (xyz[1] / white[1]) * to[1],
     (xyz[2] / white[2]) * to[2],
   ]);
-  return [encode(r), encode(g), encode(b)];
+}
+
+/** {@link xyzToLinear}, gamma-encoded, 0 to 1 where the screen can show it. */
+export function xyzToSrgb(xyz: Triple, white: Triple): Triple {
+  const [r, g, b] = xyzToLinear(xyz, white);
+  return [linearToScreen(r), linearToScreen(g), linearToScreen(b)];
 }
 
 const degrees = (radians: number) => ((radians * 180) / Math.PI + 360) % 360;

@@ -4,11 +4,13 @@ export {
   D65,
   deltaE2000,
   labToXyz,
+  linearToScreen,
   spectrumToLab,
   spectrumToXyz,
   xyzToLab,
+  xyzToLinear,
   xyzToSrgb,
 } from './colour.ts';
 export type { Illuminant, Triple } from './colour.ts';
-export { smoothestReflectance } from './smoothest.ts';
+export { hasReflectance, nearestReflectance, smoothestReflectance } from './smoothest.ts';
 export { BANDS, edge, flat, map2, spectrumOf, wavelength, type Spectrum } from './spectrum.ts';

@@ -1,5 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { D50, smoothestReflectance, spectrumToLab, type Triple } from './index.ts';
+import {
+  D50,
+  hasReflectance,
+  nearestReflectance,
+  smoothestReflectance,
+  spectrumToLab,
+  type Triple,
+} from './index.ts';
 
 /** Colours that ink and material really have. */
 const COLOURS: readonly Triple[] = [
@@ -35,5 +42,27 @@ describe('smoothestReflectance', () => {
     expect(() => smoothestReflectance([50, 200, 200])).toThrow(
       expect.objectContaining({ code: 'SPECTRUM_UNREACHABLE' }),
     );
+  });
+
+  it('knows beforehand which colours those are', () => {
+    expect(
+      [
+        [60, 0.4, -0.6],
+        [100, 0, 0],
+        [0, 0, 0],
+        [23, 2, -17],
+      ].every((lab) => hasReflectance(lab as unknown as Triple)),
+    ).toBe(true);
+    expect(hasReflectance([100, 0.4, -0.6])).toBe(false);
+    expect(hasReflectance([50, 200, 200])).toBe(false);
+  });
+
+  it('goes towards grey as far as it must for a colour that has none, and no farther', () => {
+    const lab = spectrumToLab(nearestReflectance([50, 200, 200]), D50);
+    expect(lab[0]).toBeCloseTo(50, 1);
+    expect(lab[1]).toBeGreaterThan(40);
+    expect(lab[1] / lab[2]).toBeCloseTo(1, 2);
+    expect(nearestReflectance([65, 8, 24])).toEqual(smoothestReflectance([65, 8, 24]));
+    expect(Math.min(...nearestReflectance([100, 0.4, -0.6]))).toBeGreaterThan(0.98);
   });
 });

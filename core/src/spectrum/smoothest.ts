@@ -64,6 +64,33 @@ export function smoothestReflectance(lab: Triple): Spectrum {
   );
 }
 
+/** Whether any reflectance has this colour: white with a cast has none, nor has a colour too strong for its lightness. */
+export function hasReflectance(lab: Triple): boolean {
+  try {
+    smoothestReflectance(lab);
+    return true;
+  } catch (error) {
+    if (error instanceof DomainError) return false;
+    throw error;
+  }
+}
+
+/** Steps in which the way from grey to a colour that no reflectance has is halved. */
+const HALVINGS = 10;
+
+/** The smoothest reflectance of the nearest colour towards grey that has one: the colour itself as a rule. */
+export function nearestReflectance([l, a, b]: Triple): Spectrum {
+  const lab = (share: number): Triple => [Math.min(l, 100), a * share, b * share];
+  if (hasReflectance(lab(1))) return smoothestReflectance(lab(1));
+  let [reached, tried] = [0, 1];
+  for (let i = 0; i < HALVINGS; i++) {
+    const middle = (reached + tried) / 2;
+    if (hasReflectance(lab(middle))) reached = middle;
+    else tried = middle;
+  }
+  return smoothestReflectance(lab(reached));
+}
+
 /** Gaussian elimination with partial pivoting; the last column is the right-hand side. */
 function solve(matrix: Float64Array[]): number[] {
   const size = matrix.length;

@@ -72,6 +72,22 @@ export const CATALOGUE: readonly CatalogueEntry[] = [
     secondSurface: false,
   },
   {
+    id: 'double',
+    name: 'Front and back of one sheet',
+    notation: 'W~@image / CMYK~ | film | CMYK',
+    use: 'clear sheets and acrylic with depth: colour on the front, colour and white behind it',
+    watch: 'two sides: turn the sheet and register it; the back is printed mirrored',
+    secondSurface: false,
+  },
+  {
+    id: 'silver-spot',
+    name: 'Silver beside colour',
+    notation: 'film | CMYK+S@art',
+    use: 'logos and rules in metal, as the artist drew them',
+    watch: 'silver and colour share a layer: they must not overlap',
+    secondSurface: false,
+  },
+  {
     id: 'silver-under',
     name: 'Silver under colour',
     notation: 'film | S35@image / CMYK',
@@ -93,6 +109,14 @@ export const CATALOGUE: readonly CatalogueEntry[] = [
     notation: 'film | W@image(choke 0.2) / CMYK / V@art',
     use: 'gloss effects and raised accents',
     watch: 'skip the clear when the print will be laminated',
+    secondSurface: false,
+  },
+  {
+    id: 'clear-texture',
+    name: 'Clear texture',
+    notation: 'film | W@image(choke 0.2) / CMYK / Vx3@art',
+    use: 'raised patterns that are felt, in several hits of clear',
+    watch: 'every hit of clear takes the time of a layer; nothing for a laminate',
     secondSurface: false,
   },
 ];

@@ -1,7 +1,25 @@
 export { modesFor, obstacles, specialsOf, type Obstacle } from './capability.ts';
 export { CATALOGUE, catalogueStack, type CatalogueEntry } from './catalogue.ts';
+export {
+  changeLayer,
+  changePart,
+  indexOf,
+  insertLayer,
+  mirrored,
+  moveLayer,
+  newLayer,
+  removeLayer,
+  slotOf,
+  stepLayer,
+  turnedOver,
+  withDensity,
+  withoutLay,
+  type Side,
+  type Slot,
+} from './edit.ts';
 export { CHANNELS, channelOf, inkOf, printableWidth } from './machine.ts';
 export type { Channel, Ink, Machine, Material, Mode } from './machine.ts';
+export { mistakesOf, type Mistake } from './mistakes.ts';
 export { formatStack, parseStack } from './notation.ts';
 export { PRESETS, type Preset } from './presets.ts';
 export { allLayers, LAY_NAMES, layerName, LAYS, usesLay } from './stack.ts';

@@ -63,6 +63,8 @@ export interface Machine {
   readonly returnSpeed: number;
   /** Highest density of silver under colour that dries, percent. */
   readonly silverUnderLimit: number;
+  /** Where white is moved by hand between a slot for white under colour and one for all else: where it stands, and how long that takes. */
+  readonly whiteSlot?: { readonly stands: 'under' | 'other'; readonly minutes: number };
   /** Most ink that dries or cures at one place in one trip, percent: one solid of one hit is 100. */
   readonly inkLimit: number;
   readonly inks: readonly Ink[];
@@ -92,7 +94,7 @@ export interface Material {
   readonly label: { readonly width: number; readonly height: number } | null;
 }
 
-export const inkOf = (machine: Machine, channel: Channel): Ink | undefined =>
+export const inkOf = (machine: Pick<Machine, 'inks'>, channel: Channel): Ink | undefined =>
   machine.inks.find((ink) => ink.channel === channel);
 
 /** The channel that lays a special: block-out black is printed with K. */

@@ -1,0 +1,269 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { ANCHOR, DARK, MACHINE, MATERIAL } from '../../test/shop.ts';
+import { processModel } from '../optics/index.ts';
+import { plateSpecs } from '../plates/index.ts';
+import { mistakesOf, parseStack, withDensity, type Material, type Stack } from '../stack/index.ts';
+import {
+  besideOwnWhite,
+  coloursOf,
+  difference,
+  grainShown,
+  hiddenLayer,
+  LookTable,
+  makeScene,
+  NO_MEANS,
+  onPaper,
+  readability,
+  showThrough,
+  solveRearStrength,
+  whiteForGrain,
+  whiteForOpacity,
+  whiteOpacity,
+  type Scene,
+  type View,
+} from './index.ts';
+
+let process: ReturnType<typeof processModel>;
+beforeAll(() => {
+  process = processModel(ANCHOR);
+});
+const sceneOf = (stack: Stack | string, material: Material = DARK): Scene =>
+  makeScene({
+    stack: typeof stack === 'string' ? parseStack(stack) : stack,
+    material,
+    machine: MACHINE,
+    process,
+  });
+
+/** Bars of dark and light type on tinted ground, 40 × 40: with white under all of it, as a rule would lay it. */
+const WIDTH = 40;
+function typeOn(stack: Stack, knockedOut = false) {
+  const size = WIDTH * WIDTH;
+  const bar = (i: number) => (i % WIDTH) % 10 < 4;
+  const plane = (dark: number, light: number) =>
+    Uint8Array.from({ length: size }, (_, i) => (bar(i) ? dark : light));
+  const pixels = {
+    size,
+    process: [plane(60, 0), plane(40, 30), plane(30, 120), plane(230, 0)],
+    plates: new Map(
+      plateSpecs(stack).map(({ key }) => [key, new Uint8Array(size).fill(knockedOut ? 0 : 255)]),
+    ),
+  };
+  return pixels;
+}
+const PLAN_VIEW: View = { side: 'front', place: 'white' };
+
+function look(stack: Stack, material: Material = DARK, view = PLAN_VIEW, knockedOut = false) {
+  const scene = sceneOf(stack, material);
+  const table = new LookTable(scene, 'front', typeOn(stack, knockedOut));
+  const print = coloursOf(table, scene, view, NO_MEANS);
+  const paper = coloursOf(table, onPaper(scene, 'front'), PLAN_VIEW, NO_MEANS);
+  return { table, print, paper };
+}
+
+describe('the difference to the art on white paper', () => {
+  it('is none for the art on white paper itself', () => {
+    const { table, paper } = look(parseStack('film | CMYK'));
+    expect(difference(table, paper, paper)).toEqual({ median: 0, p95: 0 });
+  });
+
+  it('orders the classic mistakes on dark board: none, then knocked out beside right', () => {
+    const stack = parseStack('film | W@image / CMYK');
+    const of = (made: Stack, out = false) => {
+      const { table, print, paper } = look(made, DARK, PLAN_VIEW, out);
+      return difference(table, print, paper)!.median;
+    };
+    const none = mistakesOf(stack).find(({ id }) => id === 'none')!.stack;
+    expect(of(stack)).toBeLessThan(of(none) / 3);
+    expect(of(stack)).toBeLessThan(of(stack, true) / 3);
+  });
+
+  it('counts pixels, not mixtures, and only those with ink', () => {
+    const stack = parseStack('film | CMYK');
+    const scene = sceneOf(stack);
+    // Ninety pixels of one tint, nine of another, one bare.
+    const cyan = Uint8Array.from({ length: 100 }, (_, i) => (i < 90 ? 255 : i < 99 ? 20 : 0));
+    const none = new Uint8Array(100);
+    const table = new LookTable(scene, 'front', {
+      size: 100,
+      process: [cyan, none, none, none],
+      plates: new Map(),
+    });
+    const print = coloursOf(table, scene, PLAN_VIEW, NO_MEANS);
+    const paper = coloursOf(table, onPaper(scene, 'front'), PLAN_VIEW, NO_MEANS);
+    const full = difference(table, print, paper)!;
+    const one = (mixture: number) =>
+      difference(
+        table,
+        { ...print, lab: () => print.lab(mixture) },
+        { ...paper, lab: () => paper.lab(mixture) },
+      )!.median;
+    expect(full.median).toBeCloseTo(one(table.numbers[0]), 9);
+    expect(full.p95).toBeCloseTo(one(table.numbers[95]), 9);
+  });
+});
+
+describe('readability', () => {
+  it('on dark rises from no white over knocked out to white under', () => {
+    const stack = parseStack('film | W@image / CMYK');
+    const of = (made: Stack, out = false) => {
+      const { table, print, paper } = look(made, DARK, PLAN_VIEW, out);
+      return readability(table, WIDTH, print, paper)!;
+    };
+    const none = of(parseStack('film | CMYK'));
+    // White stays where no colour is: between the bars, in half of the light part.
+    const under = of(stack);
+    expect(none.print).toBeLessThan(under.print);
+    expect(under.print).toBeLessThanOrEqual(under.paper + 0.05);
+    expect(under.paper).toBeGreaterThan(0.7);
+  });
+
+  it('is of nothing where the art has no edges', () => {
+    const scene = sceneOf('film | CMYK');
+    const even = new Uint8Array(100).fill(90);
+    const table = new LookTable(scene, 'front', {
+      size: 100,
+      process: [even, even, even, even],
+      plates: new Map(),
+    });
+    const seen = coloursOf(table, scene, PLAN_VIEW, NO_MEANS);
+    expect(readability(table, 10, seen, seen)).toBeUndefined();
+  });
+});
+
+describe('show-through', () => {
+  const FIVE = 'film | CMYK:rear~ / W:rear~@sheet / B@sheet / W@sheet / CMYK';
+
+  it('of the other picture is stopped by block-out, and not by white alone', () => {
+    const blocked = showThrough(sceneOf(FIVE, MATERIAL), 'front');
+    const open = showThrough(sceneOf(FIVE.replace('B@sheet / ', ''), MATERIAL), 'front');
+    expect(blocked).toMatchObject({ of: 'picture' });
+    expect(blocked.deltaE).toBeLessThan(0.5);
+    expect(open.deltaE).toBeGreaterThan(1.5);
+  });
+
+  it('is of the ground behind clear film, and of nothing behind board', () => {
+    expect(showThrough(sceneOf('film | W@image / CMYK', MATERIAL), 'front').of).toBe('ground');
+    expect(showThrough(sceneOf('film | W@image / CMYK'), 'front')).toEqual({
+      deltaE: 0,
+      of: 'nothing',
+    });
+  });
+});
+
+describe('grain', () => {
+  const WOOD: Material = {
+    ...DARK,
+    class: 'natural',
+    optics: { lab: [70, 6, 22], transmittance: 0, scatter: 0.016 },
+  };
+  /** ΔE2000 that a texture is not seen by at arm's length; common practice. */
+  const SEEN = 2;
+  const opaque = (notation: string) =>
+    makeScene({
+      stack: parseStack(notation),
+      material: WOOD,
+      machine: {
+        inks: MACHINE.inks.map((ink) =>
+          ink.channel === 'W' ? { ...ink, contrastRatio: 0.8 } : ink,
+        ),
+      },
+      process,
+    });
+
+  it('stays visible under white at 70 %, and is hidden by 100 %', () => {
+    expect(grainShown(opaque('film | W70@sheet'), 'front')!.printed).toBeGreaterThan(SEEN);
+    expect(grainShown(opaque('film | W@sheet'), 'front')!.printed).toBeLessThan(SEEN);
+  });
+
+  it('is none on a material without texture', () => {
+    expect(grainShown(sceneOf('film | W@sheet'), 'front')).toBeUndefined();
+  });
+});
+
+describe('the least white', () => {
+  it('reaches the opacity that is wanted, and one percent less does not', () => {
+    const scene = sceneOf('film | W@image / CMYK', MATERIAL);
+    for (const wanted of [0.4, 0.6, 0.75, 0.85]) {
+      const { density, hits } = whiteForOpacity(scene, wanted, 4)!;
+      expect(whiteOpacity(scene, density, hits)).toBeGreaterThanOrEqual(wanted);
+      expect(whiteOpacity(scene, density - 1, hits)).toBeLessThan(wanted);
+    }
+    expect(whiteForOpacity(scene, 0.999, 4)).toBeUndefined();
+  });
+
+  it('for less grain is never less white', () => {
+    const wood: Material = { ...DARK, class: 'natural' };
+    const white = (wanted: number) => {
+      const found = whiteForGrain(
+        ({ density, hits }) => sceneOf(`film | W${density}x${hits}@sheet`, wood),
+        'front',
+        wanted,
+        4,
+      );
+      return found ? found.density * found.hits : Infinity;
+    };
+    const amounts = [8, 4, 2, 1, 0.5].map(white);
+    expect(amounts).toEqual(amounts.toSorted((a, b) => a - b));
+    expect(amounts[0]).toBeLessThan(amounts[3]);
+  });
+});
+
+describe('the hidden colour', () => {
+  const BACKLIT: Material = {
+    ...MATERIAL,
+    optics: { lab: [97, 0, -0.5], transmittance: 0.6, scatter: 0.008 },
+  };
+  const NOTATION = 'film | CMYK60 / W@sheet / CMYK';
+
+  it('is that under white under colour of the same picture', () => {
+    expect(hiddenLayer(parseStack(NOTATION), 'front')).toBe(0);
+    expect(hiddenLayer(parseStack('CMYK / W@sheet / CMYK~ | film'), 'front')).toBe(2);
+    expect(hiddenLayer(parseStack('film | W@sheet / CMYK'), 'front')).toBeUndefined();
+    expect(hiddenLayer(parseStack('film | CMYK:rear~ / W@image / CMYK'), 'front')).toBeUndefined();
+  });
+
+  it('is laid weaker for a night picture like the day picture: near the 60 % of common practice', () => {
+    const stack = parseStack(NOTATION);
+    const random = (seed: number) => {
+      let state = seed;
+      return () => (state = (Math.imul(state, 1103515245) + 12345) >>> 0) >>> 24;
+    };
+    const next = random(5);
+    const plane = (most: number) =>
+      Uint8Array.from({ length: 400 }, (_, i) => (i < 20 ? 0 : (next() * most) >> 8));
+    const table = new LookTable(sceneOf(stack, BACKLIT), 'front', {
+      size: 400,
+      process: [plane(255), plane(255), plane(255), plane(90)],
+      plates: new Map(),
+    });
+    const solved = solveRearStrength(
+      table,
+      (density) => sceneOf(withDensity(stack, 0, 'CMYK', density), BACKLIT),
+      { side: 'front', place: 'white' },
+      { side: 'front', place: 'box' },
+      NO_MEANS,
+    )!;
+    expect(solved.density).toBeGreaterThan(45);
+    expect(solved.density).toBeLessThan(75);
+    expect(solved.deltaE).toBeLessThan(solved.atFull / 2);
+  });
+
+  it('at full strength over-saturates the night picture', () => {
+    const stack = parseStack('film | CMYK / W@sheet / CMYK');
+    const scene = sceneOf(stack, BACKLIT);
+    const bare = new Uint8Array(2);
+    const red = Uint8Array.from([0, 128]);
+    const table = new LookTable(scene, 'front', {
+      size: 2,
+      process: [bare, red, red, bare],
+      plates: new Map(),
+    });
+    const chroma = (place: View['place']) => {
+      const own = besideOwnWhite(coloursOf(table, scene, { side: 'front', place }, NO_MEANS));
+      const [, a, b] = own.lab(table.numbers[1]);
+      return Math.hypot(a, b);
+    };
+    expect(chroma('box')).toBeGreaterThan(chroma('white') * 1.05);
+  });
+});

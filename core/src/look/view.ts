@@ -1,0 +1,135 @@
+/**
+ * Where and how a print is looked at. Illuminance in lx on the viewer's side, luminance in cd/m² of what shines from behind;
+ * a perfect diffuser under E lx has a luminance of E/π. Typical figures, from memory, but for the booth of 2000 lx, which is
+ * condition P1 of ISO 3664 (from memory).
+ */
+import { DomainError } from '../errors.ts';
+import type { Ground } from '../optics/index.ts';
+
+export interface Surroundings {
+  readonly name: string;
+  readonly lux: number;
+  readonly behind: number;
+  readonly ground: Ground;
+  /** The print lies on its ground, so that an adhesive joins the two. */
+  readonly lying: boolean;
+}
+
+const BOOTH = 2000;
+
+export const PLACES = {
+  white: { name: 'on white', lux: BOOTH, behind: 0, ground: 'white', lying: true },
+  black: { name: 'on black', lux: BOOTH, behind: 0, ground: 'black', lying: true },
+  wood: { name: 'on wood', lux: BOOTH, behind: 0, ground: 'wood', lying: true },
+  daylight: {
+    name: 'window by day',
+    lux: 10_000,
+    behind: 80,
+    ground: 'room',
+    lying: false,
+  },
+  night: {
+    name: 'window by night',
+    lux: 10,
+    behind: 60,
+    ground: 'surroundings',
+    lying: false,
+  },
+  indoors: {
+    name: 'window from inside',
+    lux: 300,
+    behind: 3000,
+    ground: 'surroundings',
+    lying: false,
+  },
+  box: { name: 'light box on', lux: 100, behind: 400, ground: 'opal', lying: false },
+  'box-off': { name: 'light box off', lux: 500, behind: 0, ground: 'opal', lying: false },
+  behind: { name: 'lamp behind only', lux: 0, behind: 640, ground: 'nothing', lying: false },
+  both: { name: 'lamps on both sides', lux: BOOTH, behind: 640, ground: 'nothing', lying: false },
+} satisfies Record<string, Surroundings>;
+export type PlaceName = keyof typeof PLACES;
+export const PLACE_NAMES = Object.keys(PLACES) as PlaceName[];
+
+/** Places a plan can name for what lies behind its print. */
+export const BACKINGS = ['white', 'black', 'wood', 'daylight', 'night'] as const;
+export type Backing = (typeof BACKINGS)[number];
+
+export interface View {
+  readonly side: 'front' | 'back';
+  readonly place: PlaceName;
+  /** Another luminance from behind than is typical of the place, cd/m². */
+  readonly behind?: number;
+  /** How far the print is tilted into the reflection of the lamp: 0 away from it, as a rule, to 1. */
+  readonly glint?: number;
+  /** Where in the texture of the material: 0 its even colour, 1 its darkest part. */
+  readonly grain?: number;
+}
+
+export const surroundingsOf = ({ place, behind }: View): Surroundings => ({
+  ...PLACES[place],
+  ...(behind !== undefined && { behind }),
+});
+
+/** How a job is seen by day and by night, where its plan says so, from the side it is made for. */
+export function viewsOf(viewing: {
+  readonly side: 'front' | 'back' | 'both';
+  readonly light: 'front' | 'behind' | 'both';
+  readonly backing: Backing;
+}): { readonly day: View; readonly night: View | undefined } {
+  const side = viewing.side === 'back' ? 'back' : 'front';
+  const night: View = { side, place: 'box' };
+  if (viewing.light === 'behind') return { day: night, night: undefined };
+  return {
+    day: { side, place: viewing.backing },
+    night: viewing.light === 'both' ? night : undefined,
+  };
+}
+
+/** Words for a view, besides the names of places. */
+const WORDS: Readonly<Record<string, Partial<View>>> = {
+  front: { side: 'front' },
+  back: { side: 'back' },
+  'on-white': { place: 'white' },
+  'on-black': { place: 'black' },
+  'on-wood': { place: 'wood' },
+  day: { place: 'daylight' },
+  'day-window': { place: 'daylight' },
+  'window-day': { place: 'daylight' },
+  'night-window': { place: 'night' },
+  'window-night': { place: 'night' },
+  inside: { place: 'indoors' },
+  'light-box': { place: 'box' },
+  lightbox: { place: 'box' },
+  'lit-from-behind': { place: 'behind' },
+  'from-behind': { place: 'behind' },
+  backlit: { place: 'behind' },
+  'lit-from-front': { place: 'white' },
+  'lit-from-both': { place: 'both' },
+  tilted: { glint: 1 },
+};
+
+/**
+ * A view in words, such as `back,night` or `box:800` for a light box of 800 cd/m².
+ * @param otherwise what the words leave open
+ * @throws DomainError `VIEW_UNKNOWN`
+ */
+export function parseView(text: string, otherwise: View): View {
+  let view = otherwise;
+  for (const word of text
+    .toLowerCase()
+    .trim()
+    .split(/[\s,+/]+/)) {
+    const [name, luminance] = word.replaceAll('_', '-').split(':');
+    const place = PLACE_NAMES.find((known) => known === name);
+    const change = place ? { place } : WORDS[name];
+    const behind = Number(luminance);
+    if (!change || (luminance !== undefined && !(place && behind > 0 && behind <= 100_000)))
+      throw new DomainError(
+        'VIEW_UNKNOWN',
+        `There is no view "${word}". Say a side (front, back), a place (${PLACE_NAMES.join(', ')}), both with a comma between, or box:800 for a light box of 800 cd/m²; "tilted" turns metal into the light.`,
+        'view',
+      );
+    view = { ...view, ...change, ...(luminance !== undefined && { behind }) };
+  }
+  return view;
+}

@@ -1,0 +1,36 @@
+/** Changes to a plan that keep it whole. */
+import type { PlanChange } from '../artwork/index.ts';
+import { modesFor, parseStack, type Stack } from '../stack/index.ts';
+import type { PrintPlan } from './plan.ts';
+
+/** A plan with another stack, in a mode that can lay it. */
+export function withStack<P extends Pick<PrintPlan, 'machine' | 'material' | 'modeId'>>(
+  plan: P,
+  stack: Stack,
+): P & Pick<PrintPlan, 'stack' | 'modeId'> {
+  const { machine, material, modeId } = plan;
+  const modes = modesFor(machine, material, stack);
+  const mode = modes.find(({ id }) => id === modeId) ?? modes[0] ?? machine.modes[0];
+  return { ...plan, stack, modeId: mode.id };
+}
+
+/** A plan with a repair, or the practice of a school, carried out. */
+export function changed(plan: PrintPlan, change: PlanChange): PrintPlan {
+  const { stack, modeId, rearPage, laminated, split, waitMinutes, whiteSlot } = change;
+  const next: PrintPlan = {
+    ...plan,
+    ...(modeId !== undefined && { modeId }),
+    ...(laminated !== undefined && { laminated }),
+    artwork: { ...plan.artwork, ...(rearPage !== undefined && { rearPage }) },
+    trips: {
+      ...plan.trips,
+      ...(split !== undefined && { split }),
+      ...(waitMinutes !== undefined && { waitMinutes }),
+    },
+    machine:
+      whiteSlot !== undefined && plan.machine.whiteSlot
+        ? { ...plan.machine, whiteSlot: { ...plan.machine.whiteSlot, stands: whiteSlot } }
+        : plan.machine,
+  };
+  return stack === undefined ? next : withStack(next, parseStack(stack));
+}

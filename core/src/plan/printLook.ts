@@ -1,0 +1,261 @@
+/** The print of a plan as it is looked at: its pixels at some resolution, its scene, and what is told of it in numbers. */
+import { plannedRaster, PROCESS_NAMES } from '../artwork/index.ts';
+import {
+  coloursOf,
+  dayNightDifference,
+  difference,
+  facingPicture,
+  grainShown,
+  hiddenLayer,
+  LookTable,
+  makeScene,
+  onPaper,
+  opacityOf,
+  readability,
+  readsBackwards,
+  showThrough,
+  solveRearStrength,
+  viewsOf,
+  type Colours,
+  type Means,
+  type Opacity,
+  type Planes,
+  type RearStrength,
+  type Scene,
+  type ShowThrough,
+  type Spread,
+  type View,
+} from '../look/index.ts';
+import { deltaE2000, type Triple } from '../spectrum/index.ts';
+import { plateSpecs, type Measures } from '../plates/index.ts';
+import { sum } from '../raster/index.ts';
+import { withDensity, type Picture, type Stack } from '../stack/index.ts';
+import { measurePlates, type MeasureOptions } from './measurePlates.ts';
+import { modelOf } from './model.ts';
+import { pageOf, type Artwork, type PrintPlan } from './plan.ts';
+
+export interface PicturePixels extends Planes {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Process inks and plates of both pictures, pixel by pixel. */
+export interface PrintPixels {
+  readonly pictures: Readonly<Record<Picture, PicturePixels>>;
+  readonly means: Means;
+  readonly measures: Measures;
+}
+
+/** @param artwork of rasters that are small enough to be held */
+export async function printPixels(
+  plan: PrintPlan,
+  artwork: Artwork,
+  options: Omit<MeasureOptions, 'sink'> = {},
+): Promise<PrintPixels> {
+  const specs = plateSpecs(plan.stack);
+  const sizeOf = (picture: Picture) => artwork.raster(pageOf(plan, artwork.info, picture).number);
+  const plates = new Map(
+    specs.map(({ key, picture }) => {
+      const { width, height } = sizeOf(picture);
+      return [key, new Uint8Array(width * height)] as const;
+    }),
+  );
+  const measures = await measurePlates(plan, artwork, {
+    ...options,
+    sink: (key, rows, y) => {
+      const spec = specs.find((candidate) => candidate.key === key)!;
+      plates.get(key)!.set(rows, y * sizeOf(spec.picture).width);
+    },
+  });
+  const inks = new Map<number, readonly Uint8Array[]>();
+  const pictureOf = async (picture: Picture): Promise<PicturePixels> => {
+    const page = pageOf(plan, artwork.info, picture);
+    const raster = artwork.raster(page.number);
+    const { width, height } = raster;
+    let process = inks.get(page.number);
+    if (!process) {
+      const planes = PROCESS_NAMES.map(() => new Uint8Array(width * height));
+      const planned = plannedRaster(raster, page, plan.artwork);
+      const index = PROCESS_NAMES.map((name) => planned.channels.indexOf(name));
+      for await (const { top, rows, planes: band } of planned.bands())
+        planes.forEach((plane, i) =>
+          plane.set(band[index[i]].subarray(0, rows * width), top * width),
+        );
+      inks.set(page.number, (process = planes));
+    }
+    const own = specs.filter((spec) => spec.picture === picture);
+    return {
+      width,
+      height,
+      size: width * height,
+      process,
+      plates: new Map(own.map(({ key }) => [key, plates.get(key)!])),
+    };
+  };
+  const pictures = { front: await pictureOf('front'), rear: await pictureOf('rear') };
+  const mean = ({ process, size }: PicturePixels) =>
+    process.map((plane) => sum(plane) / (255 * size));
+  return {
+    pictures,
+    measures,
+    means: {
+      process: { front: mean(pictures.front), rear: mean(pictures.rear) },
+      plates: new Map(measures.plates.map(({ key, coverage }) => [key, coverage])),
+    },
+  };
+}
+
+export const sceneOf = (
+  plan: Pick<PrintPlan, 'stack' | 'material' | 'machine'>,
+  info: Artwork['info'],
+): Scene => makeScene({ ...plan, process: modelOf(info) });
+
+/** One side of a print, ready to be looked at. */
+export interface Look {
+  readonly scene: Scene;
+  readonly table: LookTable;
+  readonly pixels: PicturePixels;
+  readonly means: Means;
+  /** The picture reads backwards from this side. */
+  readonly reversed: boolean;
+}
+
+export function lookAt(scene: Scene, print: PrintPixels, side: View['side']): Look {
+  const picture = facingPicture(scene.stack, side);
+  const pixels = print.pictures[picture];
+  return {
+    scene,
+    pixels,
+    means: print.means,
+    table: new LookTable(scene, picture, pixels),
+    reversed: readsBackwards(scene.stack, side),
+  };
+}
+
+/** A picture for a screen. */
+export interface Screened {
+  readonly width: number;
+  readonly height: number;
+  /** RGBA. */
+  readonly pixels: Uint8ClampedArray<ArrayBuffer>;
+  /** Share of pixels whose colour a screen can't show, and a byte a pixel that says which. */
+  readonly outOfGamut: number;
+  readonly outside: Uint8Array<ArrayBuffer>;
+}
+
+export function screened(
+  { table, scene, means, reversed, pixels: { width, height, size } }: Look,
+  view: View,
+): Screened {
+  const pixels = new Uint8ClampedArray(size * 4);
+  table.fill(scene, view, means);
+  const off = table.render(pixels);
+  const { numbers, counts } = table;
+  let count = 0;
+  for (let mixture = 0; mixture < off.length; mixture++) if (off[mixture]) count += counts[mixture];
+  const outside = new Uint8Array(size);
+  if (count > 0) for (let i = 0; i < size; i++) outside[i] = off[numbers[i]];
+  if (reversed) {
+    const words = new Uint32Array(pixels.buffer);
+    for (let row = 0; row < size; row += width) {
+      words.subarray(row, row + width).reverse();
+      outside.subarray(row, row + width).reverse();
+    }
+  }
+  return { width, height, pixels, outOfGamut: count / Math.max(1, size), outside };
+}
+
+/** What is told of a print seen in one view. */
+export interface LookNumbers {
+  readonly opacity: Opacity;
+  /** ΔE2000 against the same art on white paper, over the pixels with ink. */
+  readonly deltaE: Spread | undefined;
+  readonly readability: { readonly print: number; readonly paper: number } | undefined;
+  readonly showThrough: ShowThrough;
+  /** ΔE2000 between the day and the night picture, each beside its own white, where the plan has both. */
+  readonly dayNight: Spread | undefined;
+  /** ΔE2000 between the grain of the material, bare and under the print. */
+  readonly grain: { readonly bare: number; readonly printed: number } | undefined;
+}
+
+export function lookNumbers(look: Look, view: View, viewing: PrintPlan['viewing']): LookNumbers {
+  const { scene, table, pixels, means } = look;
+  const seen = coloursOf(table, scene, view, means);
+  const paper = paperColours(look);
+  const { day, night } = viewsOf(viewing);
+  return {
+    opacity: opacityOf(scene, view.side),
+    deltaE: difference(table, seen, paper),
+    readability: readability(table, pixels.width, seen, paper),
+    showThrough: showThrough(scene, view.side),
+    dayNight:
+      night &&
+      dayNightDifference(
+        table,
+        scene,
+        { day: { ...day, side: view.side }, night: { ...night, side: view.side } },
+        means,
+      ),
+    grain: grainShown(scene, view.side),
+  };
+}
+
+export const paperColours = ({ scene, table, means }: Look): Colours =>
+  coloursOf(table, onPaper(scene, table.picture), { side: 'front', place: 'white' }, means);
+
+/** The strength of the hidden colour that makes night like day; nothing where no colour is hidden. */
+export function rearStrength(
+  plan: PrintPlan,
+  info: Artwork['info'],
+  { table, means }: Look,
+): RearStrength | undefined {
+  const { day, night } = viewsOf(plan.viewing);
+  const index = hiddenLayer(plan.stack, day.side);
+  if (index === undefined) return undefined;
+  const at = (stack: Stack) => sceneOf({ ...plan, stack }, info);
+  return solveRearStrength(
+    table,
+    (density) => at(withDensity(plan.stack, index, 'CMYK', density)),
+    day.place === 'box' ? { ...day, place: 'white' } : day,
+    night ?? { ...day, place: 'box' },
+    means,
+  );
+}
+
+/** What is seen and laid at a point of a picture. */
+export interface PointLook {
+  /** Lab under D50 of the print in this view, and of the same art on white paper. */
+  readonly print: Triple;
+  readonly paper: Triple;
+  readonly deltaE: number;
+  /** C, M, Y, K, bytes of ink. */
+  readonly process: readonly number[];
+  /** Cover of each plate, bytes, by key. */
+  readonly plates: ReadonlyMap<string, number>;
+}
+
+/** @param spots places on the picture as it is seen, shares of its width and height from the top left */
+export function pointLooks(
+  look: Look,
+  view: View,
+  spots: readonly { readonly x: number; readonly y: number }[],
+): PointLook[] {
+  const { table, scene, means, pixels, reversed } = look;
+  const seen = coloursOf(table, scene, view, means);
+  const paper = paperColours(look);
+  const within = (share: number, size: number) =>
+    Math.min(size - 1, Math.max(0, Math.floor(share * size)));
+  return spots.map(({ x, y }) => {
+    const column = within(reversed ? 1 - x : x, pixels.width);
+    const at = within(y, pixels.height) * pixels.width + column;
+    const mixture = table.numbers[at];
+    const [print, white] = [seen.lab(mixture), paper.lab(mixture)];
+    return {
+      print,
+      paper: white,
+      deltaE: deltaE2000(print, white),
+      process: pixels.process.map((plane) => plane[at]),
+      plates: new Map([...pixels.plates].map(([key, plane]) => [key, plane[at]])),
+    };
+  });
+}

@@ -1,0 +1,60 @@
+/** What the classic mistakes with white would make of a stack. */
+import type { Step } from '../rule/index.ts';
+import { withoutLay } from './edit.ts';
+import { formatStack } from './notation.ts';
+import { usesLay, type Stack, type StackLayer } from './stack.ts';
+
+export interface Mistake {
+  readonly id: 'none' | 'in-front' | 'knocked-out';
+  readonly name: string;
+  readonly stack: Stack;
+}
+
+const hasWhite = ({ parts }: StackLayer) => parts.some(({ lay }) => lay === 'W');
+
+/** Empty for a stack that lays no white under or over colour. */
+export function mistakesOf(stack: Stack): readonly Mistake[] {
+  const bare = usesLay(stack, 'CMYK') ? withoutLay(stack, 'W') : undefined;
+  if (!usesLay(stack, 'W') || !bare) return [];
+  const hiding = { front: whiteInFront(stack.front), back: whiteInFront(stack.back) };
+  return [
+    { id: 'none', name: 'No white', stack: bare },
+    ...(formatStack(hiding) === formatStack(stack)
+      ? []
+      : [{ id: 'in-front' as const, name: 'White in front of the art', stack: hiding }]),
+    { id: 'knocked-out', name: 'White knocked out', stack: knockedOut(stack) },
+  ];
+}
+
+/**
+ * White between the eye and the art of its picture: laid last on a surface that is looked at, first where one reads through the
+ * material.
+ */
+function whiteInFront(layers: readonly StackLayer[]): StackLayer[] {
+  const made = [...layers];
+  for (const picture of ['front', 'rear'] as const) {
+    const places = layers.flatMap((layer, i) => (layer.picture === picture ? [i] : []));
+    const own = places.map((i) => layers[i]);
+    const white = own.filter(hasWhite);
+    const rest = own.filter((layer) => !hasWhite(layer));
+    const through = own.some(({ mirror }) => mirror);
+    const order = through ? [...white, ...rest] : [...rest, ...white];
+    places.forEach((at, i) => (made[at] = order[i]));
+  }
+  return made;
+}
+
+/** Colour erases the white that it falls on. */
+function knockedOut({ front, back }: Stack): Stack {
+  const erase: Step = { do: 'bare', with: { from: { kind: 'image', haze: 0 }, steps: [] } };
+  const change = (layers: readonly StackLayer[]) =>
+    layers.map((layer) => ({
+      ...layer,
+      parts: layer.parts.map((part) =>
+        part.lay === 'W' && part.rule
+          ? { ...part, rule: { ...part.rule, steps: [...part.rule.steps, erase] } }
+          : part,
+      ),
+    }));
+  return { front: change(front), back: change(back) };
+}
