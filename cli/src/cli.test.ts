@@ -3,7 +3,13 @@ import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSyn
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { CoverageReport, InspectReport, PlanReport, PlatesReport } from '@kyanos/contract';
+import {
+  CoverageReport,
+  InspectReport,
+  LookReport,
+  PlanReport,
+  PlatesReport,
+} from '@kyanos/contract';
 import { DEMO_JOBS } from '@kyanos/demo';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 
@@ -255,5 +261,74 @@ describe('kyanos schema', () => {
     const schema = kyanos('schema').json() as Record<string, { properties?: object }>;
     expect(Object.keys(schema)).toEqual(['planFile', 'inspect', 'plan', 'plates', 'bench']);
     expect(schema.planFile.properties).toHaveProperty('stack');
+  });
+});
+
+describe('kyanos look', () => {
+  it('writes the print as it will look, and tells what is seen of it', () => {
+    const [artwork, plan] = demo('orchard-label');
+    const out = join(folder, 'looks', 'label.png');
+    const told = kyanos(
+      'look',
+      artwork,
+      '--plan',
+      plan,
+      '--view',
+      'front,wood',
+      '--out',
+      out,
+      '--json',
+    );
+    expect([told.status, told.stderr]).toEqual([0, '']);
+    const report = LookReport.parse(told.json());
+    expect(report.view).toMatchObject({ side: 'front', place: 'wood' });
+    expect(report.opacity).toBeGreaterThan(0.9);
+    expect(report.deltaE!.median).toBeLessThanOrEqual(report.deltaE!.p95);
+    expect(report.showThrough).toBeLessThan(1);
+    // The artist drew white under the code: as good as a white box, and better than none.
+    const [code] = report.barcodes;
+    expect(code).toMatchObject({ type: 'EAN-13', decodes: true });
+    expect(code.symbolContrast).toBeCloseTo(code.withWhite!.symbolContrast, 1);
+    expect(code.symbolContrast).toBeGreaterThan(code.withoutWhite!.symbolContrast + 0.2);
+    expect(code.grade < code.withoutWhite!.grade).toBe(true);
+    const png = readFileSync(out);
+    expect(png.subarray(1, 4).toString()).toBe('PNG');
+    expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([
+      report.picture!.width,
+      report.picture!.height,
+    ]);
+  });
+
+  it('solves for the hidden colour of a light box, and words what it finds', () => {
+    const [artwork, plan] = demo('harbour-lightbox');
+    const { json } = kyanos(
+      'look',
+      artwork,
+      '--plan',
+      plan,
+      '--view',
+      'box:800',
+      '--px',
+      '500',
+      '--json',
+    );
+    const report = LookReport.parse(json());
+    expect(report.view).toMatchObject({ place: 'box', behind: 800 });
+    expect(report.rearStrength!.density).toBeGreaterThan(45);
+    expect(report.rearStrength!.density).toBeLessThan(75);
+    expect(report.dayNight!.median).toBeLessThan(3);
+    const { stdout } = kyanos('look', artwork, '--plan', plan, '--px', '300');
+    expect(stdout).toContain('makes night most like day');
+    expect(stdout).toContain('A simulation, not a contract proof: make a test print.');
+  });
+
+  it('refuses a view that there is not, and a size out of range', () => {
+    const [artwork, plan] = demo('kraft-tag');
+    const wrong = kyanos('look', artwork, '--plan', plan, '--view', 'upside-down');
+    expect([wrong.status, wrong.stderr]).toEqual([
+      2,
+      expect.stringContaining('There is no view "upside-down"'),
+    ]);
+    expect(kyanos('look', artwork, '--plan', plan, '--px', '9').stderr).toContain('50 to 8000');
   });
 });

@@ -1,9 +1,10 @@
-/** kyanos inspect | plan | plates | demo | schema | bench: the same computation as the app, from a shell. */
+/** kyanos inspect | plan | look | plates | demo | schema | bench: the same computation as the app, from a shell. */
 import { ArtworkRefused } from '@kyanos/intake';
 import { DomainError } from '@kyanos/core';
 import { benchCommand } from './bench.ts';
 import { demoCommand } from './demo.ts';
 import { inspectCommand } from './inspect.ts';
+import { lookCommand } from './look.ts';
 import { planCommand } from './plan.ts';
 import { platesCommand } from './plates.ts';
 import { schemaCommand } from './schema.ts';
@@ -12,6 +13,7 @@ import { UsageError } from './usage.ts';
 const COMMANDS: Record<string, (args: string[]) => Promise<void>> = {
   inspect: inspectCommand,
   plan: planCommand,
+  look: lookCommand,
   plates: platesCommand,
   demo: demoCommand,
   schema: schemaCommand,

@@ -1,3 +1,4 @@
+export { decodedContents } from './barcodes/decoder.ts';
 export { firstLook } from './firstlook.ts';
 export {
   DEFAULT_DPI,

@@ -1,6 +1,7 @@
 /** ZXing, as WebAssembly that ships with the application. */
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import type { Grey } from '@kyanos/core';
 import { prepareZXingModule, readBarcodes, type ReadResult } from 'zxing-wasm/reader';
 
 let ready: Promise<unknown> | undefined;
@@ -33,6 +34,12 @@ export async function decoded(
     ({ text, error }) => text !== '' && (error === '' || /Checksum/i.test(error)),
   );
 }
+
+/** What the codes in one picture say; those whose own check does not agree are left out. */
+export const decodedContents = async ({ pixels, width, height }: Grey): Promise<string[]> =>
+  (await decoded(pixels, width, height))
+    .filter(({ error }) => error === '')
+    .map(({ text }) => text);
 
 /** A picture in the portable greymap format, which the decoder reads without a copy of four bytes a pixel. */
 function pgm(pixels: Uint8Array, width: number, height: number): Uint8Array {

@@ -1,0 +1,117 @@
+import { parseArgs } from 'node:util';
+import { lookReport, PREVIEW_PX, type LookReport } from '@kyanos/contract';
+import {
+  barcodeLooks,
+  croppedRaster,
+  lookAt,
+  lookNumbers,
+  parseView,
+  pagesOf,
+  printPixels,
+  PLACES,
+  rearStrength,
+  sceneOf,
+  screened,
+  shrunkRaster,
+  viewsOf,
+  type Artwork,
+  type PrintPlan,
+  type Raster,
+} from '@kyanos/core';
+import { decodedContents } from '@kyanos/intake';
+import { writePicture } from '@kyanos/output';
+import { PLANNED_OPTIONS, withPlanned } from './planned.ts';
+import { printJson, wholeNumber } from './usage.ts';
+
+const USAGE =
+  'kyanos look FILE --plan PLAN.json [--view VIEW] [--out LOOK.png] [--json] [--px N] [--dpi N]';
+
+/** The print as it will look, as a picture and in numbers. */
+export async function lookCommand(args: string[]): Promise<void> {
+  const { values, positionals } = parseArgs({
+    args,
+    allowPositionals: true,
+    options: {
+      ...PLANNED_OPTIONS,
+      view: { type: 'string' },
+      out: { type: 'string' },
+      px: { type: 'string' },
+    },
+  });
+  const longest = wholeNumber(values.px, 'px', 50, 8000) ?? PREVIEW_PX;
+  await withPlanned(positionals, values, USAGE, async (plan, artwork) => {
+    const { day } = viewsOf(plan.viewing);
+    const view = values.view === undefined ? day : parseView(values.view, day);
+    const small = await shrunkArtwork(plan, artwork, longest);
+    const print = await printPixels(plan, small);
+    const look = lookAt(sceneOf(plan, artwork.info), print, view.side);
+    const picture = screened(look, view);
+    const { width, height, outOfGamut } = picture;
+    if (values.out !== undefined) await writePicture(values.out, picture);
+    const report = lookReport(
+      view,
+      values.out === undefined ? null : { path: values.out, width, height },
+      outOfGamut,
+      lookNumbers(look, view, plan.viewing),
+      rearStrength(plan, artwork.info, look),
+      await barcodeLooks(
+        plan,
+        artwork.info,
+        (page, box) => croppedRaster(artwork.raster(page), box),
+        { ...day, side: view.side },
+        decodedContents,
+      ),
+    );
+    if (values.json) printJson(report);
+    else printReport(plan, report);
+  });
+}
+
+/** The pages that are looked at, small enough to be held. */
+async function shrunkArtwork(plan: PrintPlan, artwork: Artwork, longest: number): Promise<Artwork> {
+  const rasters = new Map<number, Raster>();
+  for (const number of new Set([plan.artwork.page, ...pagesOf(plan)]))
+    rasters.set(number, await shrunkRaster(artwork.raster(number), longest));
+  return { ...artwork, raster: (number) => rasters.get(number)! };
+}
+
+const percent = (value: number) => `${(value * 100).toFixed(0)} %`;
+
+function printReport({ name }: PrintPlan, report: LookReport): void {
+  const { view, deltaE, readability, dayNight, grain, rearStrength: rear } = report;
+  console.log(`${name}, from the ${view.side}, ${PLACES[view.place as keyof typeof PLACES].name}`);
+  console.log(`  opacity        ${percent(report.opacity)}`);
+  for (const { layer, density, hits, contrastRatio } of report.layers)
+    console.log(
+      `  ${layer} ${density} % × ${hits} alone: contrast ratio ${percent(contrastRatio)}`,
+    );
+  if (deltaE)
+    console.log(
+      `  against paper  ΔE2000 median ${deltaE.median.toFixed(1)}, 95 % within ${deltaE.p95.toFixed(1)}`,
+    );
+  if (readability)
+    console.log(
+      `  readability    luminance contrast ${readability.print.toFixed(2)}, on white paper ${readability.paper.toFixed(2)}`,
+    );
+  console.log(`  show-through   ΔE2000 ${report.showThrough.toFixed(1)} (${report.showThroughOf})`);
+  if (dayNight) console.log(`  day and night  ΔE2000 median ${dayNight.median.toFixed(1)}`);
+  if (rear)
+    console.log(
+      `  hidden colour  ${rear.density} % makes night most like day: ΔE2000 ${rear.deltaE.toFixed(1)}, at 100 % ${rear.atFull.toFixed(1)}`,
+    );
+  if (grain)
+    console.log(
+      `  grain          ΔE2000 ${grain.printed.toFixed(1)} through the print, ${grain.bare.toFixed(1)} bare`,
+    );
+  for (const code of report.barcodes) {
+    const told = (scan: LookReport['barcodes'][number]['withWhite']) =>
+      scan
+        ? `${percent(scan.symbolContrast)} grade ${scan.grade}${scan.decodes ? '' : ', not read'}`
+        : 'not possible';
+    console.log(
+      `  barcode        ${code.type} ${code.content}: symbol contrast ${told(code)}; with white ${told(code.withWhite)}; without ${told(code.withoutWhite)}`,
+    );
+  }
+  if (report.picture) console.log(`  picture        ${report.picture.path}`);
+  console.log('A simulation, not a contract proof: make a test print.');
+}
