@@ -79,7 +79,6 @@ const subject = computed<PageSubject | undefined>(() =>
         artworkId: job.subject.artworkId,
         info: job.subject.info,
         page: page.value,
-        machine: job.subject.plan.machine,
         shown: [...shown.value],
       }
     : undefined,

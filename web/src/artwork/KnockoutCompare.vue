@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What would print as the file is, and what was probably meant: the same print with and without the knockout. */
-import { visibleName } from '@kyanos/core';
+import { viewsOf, visibleName } from '@kyanos/core';
 import { computed, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import type { Picture, Subject } from '../look/look.worker.ts';
@@ -28,11 +28,7 @@ const { ask, failed } = useLatest(
     const look = (overprint: readonly string[]) =>
       lookWorker().look(
         { ...subject, plan: { ...plan, artwork: { ...plan.artwork, overprint } } },
-        {
-          side: plan.viewing.side === 'back' ? 'back' : 'front',
-          light: plan.viewing.light === 'behind' ? 'behind' : 'front',
-          backing: plan.viewing.backing,
-        },
+        viewsOf(plan.viewing).day,
         700,
       );
     return [await look(others), await look([...others, separation])] as const;

@@ -3,54 +3,31 @@
  * thickens with its tint. A separation seen alone is a map on the even scale.
  */
 import {
-  buildLookTable,
+  LookTable,
   makeScene,
   modelOf,
+  NO_MEANS,
+  PAPER,
   parseStack,
   PROCESS_NAMES,
-  renderLook,
   type ArtworkInfo,
   type Kind,
-  type LookTable,
-  type Machine,
-  type Material,
+  type Scene,
   type Separation,
 } from '@kyanos/core';
 import { coverageRamp, onRamp } from '../shared/colour.ts';
 
-/** Paper, so that the file is seen as it is, whatever the job prints it on. */
-const PAPER: Material = {
-  id: 'paper',
-  name: 'White paper',
-  class: 'white',
-  form: 'sheet',
-  width: 1000,
-  length: 1000,
-  thickness: 0.1,
-  pricePerM2: 0,
-  optics: { lab: [95, 0, 0], transmittance: 0, scatter: 0.004 },
-  adhesive: false,
-  printableBack: false,
-  label: null,
-};
+/** Process ink on paper, so that the file is seen as it is, whatever the job prints it on; one for each printing condition. */
+const scenes = new WeakMap<object, Scene>();
 
-const tables = new WeakMap<object, LookTable>();
-
-/** The table for process ink on paper; one for each printing condition. */
-export function paperTable(info: ArtworkInfo, machine: Machine): LookTable {
-  let table = tables.get(info.anchor);
-  if (!table) {
+export function paperScene(info: ArtworkInfo): Scene {
+  let scene = scenes.get(info.anchor);
+  if (!scene) {
     const stack = parseStack('film | CMYK');
-    const scene = makeScene({ stack, material: PAPER, machine, process: modelOf(info) });
-    const none = [0, 0, 0, 0];
-    table = buildLookTable(
-      scene,
-      { side: 'front', light: 'front', backing: 'white' },
-      { process: { front: none, rear: none }, plates: new Map() },
-    );
-    tables.set(info.anchor, table);
+    scene = makeScene({ stack, material: PAPER, machine: { inks: [] }, process: modelOf(info) });
+    scenes.set(info.anchor, scene);
   }
-  return table;
+  return scene;
 }
 
 /** Marks of a special: colour, and the tint above which a pixel of the page is marked. Brighter tints mark more. */
@@ -100,7 +77,7 @@ const ramp = coverageRamp();
  * @param textured false where single pixels are looked at
  */
 export function compose(
-  table: LookTable,
+  scene: Scene,
   separations: readonly Separation[],
   shown: ReadonlySet<string>,
   { width, height, left, top, planes }: Patch,
@@ -110,14 +87,14 @@ export function compose(
   if (visible.length === 1) return onRamp(planes.get(visible[0].name)!, ramp);
   const pixels = new Uint8ClampedArray(width * height * 4);
   const none = new Uint8Array(width * height);
-  renderLook(
-    table,
-    table.axes.map((axis) => {
-      const name = axis.kind === 'process' ? PROCESS_NAMES[axis.ink] : '';
-      return (shown.has(name) && planes.get(name)) || none;
-    }),
-    pixels,
-  );
+  const table = new LookTable(scene, 'front', {
+    size: width * height,
+    process: PROCESS_NAMES.map((name) => (shown.has(name) && planes.get(name)) || none),
+    plates: new Map(),
+  });
+  table.fill(scene, { side: 'front', place: 'white' }, NO_MEANS);
+  table.render(pixels);
+  table.release();
   for (const { name, kind } of visible) {
     if (kind === 'process') continue;
     const { colour, threshold } = MARKS[kind];

@@ -1,24 +1,15 @@
 /** Pixels of a file's pages, off the main thread: whole, in tiles, under the magnifier, and against another file. */
-import { TILE_PX } from '@kyanos/contract';
-import {
-  channelsOf,
-  levelSize,
-  type ArtworkInfo,
-  type ArtworkPage,
-  type Machine,
-} from '@kyanos/core';
+import type { ArtworkInfo } from '@kyanos/core';
 import { expose, transfer } from 'comlink';
 import type { Picture } from '../look/look.worker.ts';
-import { fetchPreview, Kept, planesOf, shrink, type Preview } from '../look/preview.ts';
+import { fetchPreview, Kept, shrink, type Preview } from '../look/preview.ts';
 import { coverageRamp, onRamp } from '../shared/colour.ts';
-import { compose, paperTable, type Patch } from './compose.ts';
+import { compose, paperScene, type Patch } from './compose.ts';
+import { partOf, tileOf, type Where } from './fullSize.ts';
 
 /** A page, and which of its separations are to be seen. */
-export interface PageSubject {
-  readonly artworkId: string;
+export interface PageSubject extends Where {
   readonly info: ArtworkInfo;
-  readonly page: ArtworkPage;
-  readonly machine: Machine;
   readonly shown: readonly string[];
 }
 
@@ -27,68 +18,15 @@ export interface Difference extends Picture {
   readonly changed: number;
 }
 
-type Where = Pick<PageSubject, 'artworkId' | 'page'>;
-
 const previews = new Kept<Preview>(4);
-const tiles = new Kept<Patch>(48);
 
 const preview = ({ artworkId, page }: Where) =>
   previews.get(`${artworkId}/${page.number}`, () => fetchPreview(artworkId, page));
 
-function tileOf(
-  { artworkId, page }: Where,
-  level: number,
-  column: number,
-  row: number,
-): Promise<Patch> {
-  const path = `/api/artworks/${artworkId}/pages/${page.number}/tiles/${level}/${column}/${row}`;
-  return tiles.get(path, async () => {
-    const response = await fetch(path);
-    if (!response.ok) throw new Error('A part of the page can’t be fetched. Reload the page.');
-    const bytes = new Uint8Array(await response.arrayBuffer());
-    const [left, top] = [column * TILE_PX, row * TILE_PX];
-    return {
-      left,
-      top,
-      width: Math.min(TILE_PX, levelSize(page.widthPx, level) - left),
-      height: Math.min(TILE_PX, levelSize(page.heightPx, level) - top),
-      planes: planesOf(channelsOf(page), bytes),
-    };
-  });
-}
-
-function paint(
-  { info, page, machine, shown }: PageSubject,
-  patch: Patch,
-  textured = true,
-): Picture {
-  const table = paperTable(info, machine);
-  const pixels = compose(table, page.separations, new Set(shown), patch, textured);
+function paint({ info, page, shown }: PageSubject, patch: Patch, textured = true): Picture {
+  const pixels = compose(paperScene(info), page.separations, new Set(shown), patch, textured);
   const { width, height } = patch;
   return transfer({ width, height, pixels, outOfGamut: 0 }, [pixels.buffer]);
-}
-
-/** Full-resolution planes of a square round a point; beyond the page there is nothing. */
-async function square(where: Where, x: number, y: number, radius: number): Promise<Patch> {
-  const { page } = where;
-  const size = 2 * radius + 1;
-  const [left, top] = [x - radius, y - radius];
-  const channels = channelsOf(page);
-  const planes = new Map(channels.map((name) => [name, new Uint8Array(size * size)]));
-  const from = (value: number) => Math.floor(Math.max(0, value) / TILE_PX);
-  const to = (value: number, most: number) => Math.floor(Math.min(most - 1, value) / TILE_PX);
-  for (let row = from(top); row <= to(top + size - 1, page.heightPx); row++)
-    for (let column = from(left); column <= to(left + size - 1, page.widthPx); column++) {
-      const tile = await tileOf(where, 0, column, row);
-      for (let v = 0; v < size; v++)
-        for (let u = 0; u < size; u++) {
-          const [tx, ty] = [left + u - tile.left, top + v - tile.top];
-          if (tx < 0 || ty < 0 || tx >= tile.width || ty >= tile.height) continue;
-          for (const name of channels)
-            planes.get(name)![v * size + u] = tile.planes.get(name)![ty * tile.width + tx];
-        }
-    }
-  return { width: size, height: size, left, top, planes };
 }
 
 const ramp = coverageRamp();
@@ -119,7 +57,9 @@ const api = {
     y: number,
     radius: number,
   ): Promise<{ picture: Picture; values: readonly number[] }> {
-    const patch = await square(subject, x, y, radius);
+    const size = 2 * radius + 1;
+    const square = { left: x - radius, top: y - radius, width: size, height: size };
+    const patch = await partOf(subject, square);
     const middle = radius * patch.width + radius;
     const values = subject.page.separations.map(({ name }) => patch.planes.get(name)![middle]);
     const picture = paint(subject, patch, false);

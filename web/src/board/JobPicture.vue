@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The print as it will look, small. */
 import { Plan, type ArtworkSummary, type Job, type JobSummary } from '@kyanos/contract';
+import { viewsOf } from '@kyanos/core';
 import { shallowRef, watch } from 'vue';
 import PixelCanvas from '../look/PixelCanvas.vue';
 import { thumbnailWorker } from '../look/worker.ts';
@@ -24,13 +25,8 @@ watch(
         get<ArtworkSummary>(`/artworks/${artworkId}`),
       ]);
       const plan = Plan.parse(job.plan);
-      const { side, light, backing } = plan.viewing;
       const subject = { artworkId, info: artwork.info!, plan };
-      const view = {
-        side: side === 'back' ? side : 'front',
-        light: light === 'behind' ? light : 'front',
-        backing,
-      } as const;
+      const { day: view } = viewsOf(plan.viewing);
       picture.value = await thumbnailWorker().look(subject, view, LONGEST_PX);
     } catch {
       failed.value = true;

@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { onKeyStroke } from '@vueuse/core';
+import { withStack, type Stack } from '@kyanos/core';
+import { onKeyStroke, useEventListener } from '@vueuse/core';
 import { onBeforeUnmount, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import CoreSample from '../look/CoreSample.vue';
 import { typing } from '../shared/keys.ts';
+import SampleTools from '../stack/SampleTools.vue';
 import ConflictDialog from './ConflictDialog.vue';
 import LedgerBar from './LedgerBar.vue';
 import { STAGES } from './stages.ts';
@@ -30,6 +32,23 @@ function selectLayer(index: number) {
   job.selectedLayer = index;
   if (route.name !== 'stack' && route.name !== 'plates') void go('stack');
 }
+
+function changeStack(stack: Stack) {
+  const { modeId } = withStack(job.plan!, stack);
+  job.update({ stack, modeId });
+}
+
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
+  const letter = event.key.toLowerCase();
+  const again = letter === 'y' || (letter === 'z' && event.shiftKey);
+  // In a field of text these keys undo what is typed.
+  if ((letter !== 'z' && letter !== 'y') || (event.target as Element).closest('input, textarea'))
+    return;
+  event.preventDefault();
+  if (again) job.redo();
+  else job.undo();
+});
 
 const SAVED = {
   saved: 'Saved',
@@ -99,7 +118,13 @@ function rename() {
       </main>
       <aside v-if="job.plan" class="sample panel">
         <h2 class="label">Core sample</h2>
-        <core-sample :plan="job.plan" :selected="job.selectedLayer" @select="selectLayer" />
+        <sample-tools @change="changeStack" @select="selectLayer" />
+        <core-sample
+          :plan="job.plan"
+          :selected="job.selectedLayer"
+          @select="selectLayer"
+          @change="changeStack"
+        />
       </aside>
     </div>
     <ledger-bar />

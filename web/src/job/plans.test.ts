@@ -1,10 +1,18 @@
 import { DEMO_JOBS, SHOP } from '@kyanos/demo';
 import { Plan, encodePlan } from '@kyanos/contract';
-import { formatStack, obstacles, parseRule, parseStack, type ArtworkInfo } from '@kyanos/core';
+import {
+  changeLayer,
+  changePart,
+  formatStack,
+  obstacles,
+  parseRule,
+  parseStack,
+  type ArtworkInfo,
+} from '@kyanos/core';
 import { describe, expect, it } from 'vitest';
 import { newPlan } from '../board/newPlan.ts';
 import { textureOf } from '../look/textures.ts';
-import { changeLayer, changePart, raiseHaze, setRule } from '../stack/editStack.ts';
+import { raiseHaze, setRule } from '../stack/editStack.ts';
 
 const info = (...names: string[]) =>
   ({

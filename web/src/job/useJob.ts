@@ -8,6 +8,7 @@ import {
   type Problem,
 } from '@kyanos/contract';
 import {
+  changed,
   pagesOf,
   parseRule,
   plateSpecs,
@@ -33,6 +34,9 @@ const BUILD_MS = 900;
 const POLL_MS = 500;
 /** Between tries while the server does not answer. */
 const RETRY_MS = 3000;
+/** Changes of one thing within this time of one another are one change. */
+const ONE_CHANGE_MS = 700;
+const MOST_UNDONE = 100;
 
 export type SaveState = 'saved' | 'saving' | 'waiting' | 'conflict';
 
@@ -132,6 +136,7 @@ export const useJob = defineStore('job', () => {
     artworkId.value = job.artworkId;
     saveState.value = 'saved';
     theirs.value = undefined;
+    forget();
     void followArtwork();
   }
 
@@ -147,6 +152,7 @@ export const useJob = defineStore('job', () => {
     shown.value = undefined;
     before.value = undefined;
     selectedLayer.value = undefined;
+    forget();
   }
 
   // ---- saving ----
@@ -157,9 +163,51 @@ export const useJob = defineStore('job', () => {
 
   function update(change: Partial<PrintPlan>): void {
     if (!plan.value) return;
+    remember(plan.value, Object.keys(change).join());
+    set({ ...plan.value, ...change });
+  }
+
+  function set(next: PrintPlan): void {
     before.value = shown.value;
-    plan.value = { ...plan.value, ...change };
+    plan.value = next;
     schedule();
+  }
+
+  // ---- undo ----
+
+  const past = shallowRef<readonly PrintPlan[]>([]);
+  const future = shallowRef<readonly PrintPlan[]>([]);
+  let lastChange = { what: '', at: 0 };
+
+  /** Changes of one thing in quick succession, such as a slider that is dragged, are one step back. */
+  function remember(was: PrintPlan, what: string): void {
+    const now = Date.now();
+    const goesOn = what === lastChange.what && now - lastChange.at < ONE_CHANGE_MS;
+    lastChange = { what, at: now };
+    if (!goesOn || past.value.length === 0) past.value = [...past.value, was].slice(-MOST_UNDONE);
+    future.value = [];
+  }
+
+  function undo(): void {
+    const was = past.value.at(-1);
+    if (!was || !plan.value) return;
+    past.value = past.value.slice(0, -1);
+    future.value = [...future.value, plan.value];
+    lastChange = { what: '', at: 0 };
+    set(was);
+  }
+
+  function redo(): void {
+    const next = future.value.at(-1);
+    if (!next || !plan.value) return;
+    future.value = future.value.slice(0, -1);
+    past.value = [...past.value, plan.value];
+    set(next);
+  }
+
+  function forget(): void {
+    past.value = [];
+    future.value = [];
   }
 
   function useArtwork(next: ArtworkSummary): void {
@@ -390,6 +438,9 @@ export const useJob = defineStore('job', () => {
       case 'rule':
         update({ stack: setRule(stack, wanted.key, parseRule(wanted.rule)) });
         break;
+      case 'plan':
+        update(changed(plan.value, wanted.change));
+        break;
     }
   }
 
@@ -419,6 +470,10 @@ export const useJob = defineStore('job', () => {
     open,
     close,
     update,
+    undo,
+    redo,
+    canUndo: computed(() => past.value.length > 0),
+    canRedo: computed(() => future.value.length > 0),
     useArtwork,
     settle,
     saveAsNew,

@@ -1,46 +1,34 @@
 <script setup lang="ts">
-/** A cut through the print, thickness exaggerated: layers in true order, the eye and the lamp where they are. */
-import { LAY_NAMES, type Material, type PrintPlan, type StackLayer } from '@kyanos/core';
-import { computed, useId } from 'vue';
+/**
+ * A cut through the print, thickness exaggerated: layers in true order, the eye and the lamp where they are. It is how a stack
+ * is edited: a layer is dragged, or chosen and changed by key.
+ */
+import {
+  allLayers,
+  changeLayer,
+  changePart,
+  LAY_NAMES,
+  layerName,
+  moveLayer,
+  removeLayer,
+  stepLayer,
+  type Material,
+  type PrintPlan,
+  type Stack,
+} from '@kyanos/core';
+import { computed, nextTick, ref, shallowRef, useId } from 'vue';
+import { ADHESIVE, drawingOf, FILM, gapAt, type Slab } from './sample.ts';
 import { LETTERS, textureOf } from './textures.ts';
 
 const props = defineProps<{ plan: PrintPlan; selected?: number | undefined }>();
-const emit = defineEmits<{ select: [index: number] }>();
+const emit = defineEmits<{ select: [index: number]; change: [stack: Stack] }>();
 
 const id = useId();
 const WIDTH = 268;
 const LEFT = 8;
 const SLAB = WIDTH - 2 * LEFT;
 
-/** Thickness on the drawing, px: grows with hits, but a layer stays a layer. */
-const thickness = ({ hits }: StackLayer) => 26 + 8 * Math.min(3, hits - 1);
-const FILM = 46;
-
-interface Slab {
-  /** Index into all layers, front first, as they are laid. */
-  readonly index: number;
-  readonly layer: StackLayer;
-  readonly side: 'front' | 'back';
-  readonly y: number;
-  readonly height: number;
-}
-
-/** Top of the pile and down: what is nearest to somebody in front comes first. */
-const drawing = computed(() => {
-  const { front, back } = props.plan.stack;
-  let y = 58;
-  const slabs: Slab[] = [];
-  const put = (layer: StackLayer, index: number, side: 'front' | 'back') => {
-    const height = thickness(layer);
-    slabs.push({ index, layer, side, y, height });
-    y += height + 3;
-  };
-  for (let i = front.length - 1; i >= 0; i--) put(front[i], i, 'front');
-  const film = y;
-  y += FILM + 3;
-  back.forEach((layer, i) => put(layer, front.length + i, 'back'));
-  return { slabs, film, bottom: y, height: y + 58 };
-});
+const drawing = computed(() => drawingOf(props.plan.stack, props.plan.material.adhesive));
 
 const patterns = computed(() =>
   drawing.value.slabs.flatMap(({ layer, index }) =>
@@ -59,8 +47,8 @@ const FILL: Record<Material['class'], string> = {
   natural: '#bd9468',
 };
 
-const spoken = ({ layer, side }: Slab) =>
-  `${layer.parts.map((part) => `${LAY_NAMES[part.lay]} ${part.density} %`).join(' beside ')}, ${layer.hits} hit${layer.hits > 1 ? 's' : ''}, on the ${side}${layer.mirror ? ', mirrored' : ''}${layer.picture === 'rear' ? ', rear picture' : ''}`;
+const spoken = ({ layer, side }: Slab, place: number) =>
+  `Layer ${place + 1} of ${drawing.value.slabs.length} from the front: ${layer.parts.map((part) => `${LAY_NAMES[part.lay]} ${part.density} %`).join(' beside ')}, ${layer.hits} hit${layer.hits > 1 ? 's' : ''}, on the ${side}${layer.mirror ? ', mirrored' : ''}${layer.picture === 'rear' ? ', rear picture' : ''}`;
 
 const eyes = computed(() => {
   const { side } = props.plan.viewing;
@@ -70,11 +58,130 @@ const lamps = computed(() => {
   const { light } = props.plan.viewing;
   return { front: light !== 'behind', back: light !== 'front' };
 });
+
+// ---- changing ----
+
+/** What was done, for those who don't see it. */
+const said = ref('');
+const svg = ref<SVGSVGElement>();
+
+const focus = (index: number) =>
+  nextTick(() => svg.value?.querySelector<SVGElement>(`[data-layer="${index}"]`)?.focus());
+
+/** Where a layer is after a change: layers are values, and moved ones are new only if they were mirrored. */
+function change(stack: Stack, words: string, at: number) {
+  said.value = words;
+  emit('change', stack);
+  emit('select', at);
+  void focus(at);
+}
+
+function where(stack: Stack, layer: Slab['layer']): number {
+  const index = allLayers(stack).findIndex(
+    (other) => other === layer || (other.parts === layer.parts && other.hits === layer.hits),
+  );
+  return Math.max(0, index);
+}
+
+function move(slab: Slab, stack: Stack) {
+  if (stack === props.plan.stack) return;
+  const at = where(stack, slab.layer);
+  const side = at < stack.front.length ? 'front' : 'back';
+  change(stack, `${layerName(slab.layer)} is now on the ${side}.`, at);
+}
+
+function choose(slab: Slab, by: number) {
+  const { slabs } = drawing.value;
+  const next = slabs[slabs.indexOf(slab) + by];
+  if (!next) return;
+  emit('select', next.index);
+  void focus(next.index);
+}
+
+function setDensity(slab: Slab, by: number) {
+  const { stack } = props.plan;
+  let next = stack;
+  slab.layer.parts.forEach((part, i) => {
+    const density = Math.min(100, Math.max(1, part.density + by));
+    next = changePart(next, slab.index, i, { density });
+  });
+  change(next, `Density ${allLayers(next)[slab.index].parts[0].density} %.`, slab.index);
+}
+
+function setHits(slab: Slab, by: number) {
+  const hits = Math.min(props.plan.machine.maxHits, Math.max(1, slab.layer.hits + by));
+  change(
+    changeLayer(props.plan.stack, slab.index, (layer) => ({ ...layer, hits })),
+    `${hits} hit${hits > 1 ? 's' : ''}.`,
+    slab.index,
+  );
+}
+
+const KEYS: Record<string, (slab: Slab, event: KeyboardEvent) => void> = {
+  Enter: ({ index }) => emit('select', index),
+  ' ': ({ index }) => emit('select', index),
+  ArrowUp: (slab, { shiftKey }) =>
+    shiftKey ? move(slab, stepLayer(props.plan.stack, slab.index, 'front')) : choose(slab, -1),
+  ArrowDown: (slab, { shiftKey }) =>
+    shiftKey ? move(slab, stepLayer(props.plan.stack, slab.index, 'back')) : choose(slab, 1),
+  '+': (slab) => setDensity(slab, 5),
+  '-': (slab) => setDensity(slab, -5),
+  h: (slab) => setHits(slab, 1),
+  H: (slab) => setHits(slab, -1),
+  i: ({ index, layer }) =>
+    change(
+      changeLayer(props.plan.stack, index, (old) => ({ ...old, mirror: !old.mirror })),
+      layer.mirror ? 'As it reads.' : 'Mirrored.',
+      index,
+    ),
+  Delete: ({ index, layer }) => {
+    const next = removeLayer(props.plan.stack, index);
+    if (next === props.plan.stack) said.value = 'A stack needs at least one layer.';
+    else change(next, `${layerName(layer)} removed.`, Math.max(0, index - 1));
+  },
+};
+function key(event: KeyboardEvent, slab: Slab) {
+  const act = KEYS[event.key];
+  if (!act || event.ctrlKey || event.metaKey || event.altKey) return;
+  event.preventDefault();
+  event.stopPropagation();
+  act(slab, event);
+}
+
+// ---- dragging ----
+
+const drag = shallowRef<{ slab: Slab; from: number; by: number }>();
+/** A shorter way than this is a click. */
+const MOVED = 6;
+const heightOf = (event: PointerEvent) => {
+  const { top, height } = svg.value!.getBoundingClientRect();
+  return ((event.clientY - top) / height) * svg.value!.viewBox.baseVal.height;
+};
+function grab(event: PointerEvent, slab: Slab) {
+  if (event.button !== 0) return;
+  (event.currentTarget as Element).setPointerCapture(event.pointerId);
+  drag.value = { slab, from: heightOf(event), by: 0 };
+}
+function pull(event: PointerEvent) {
+  if (drag.value) drag.value = { ...drag.value, by: heightOf(event) - drag.value.from };
+}
+const target = computed(() => {
+  if (!drag.value || Math.abs(drag.value.by) < MOVED) return undefined;
+  const { slab, by } = drag.value;
+  return gapAt(drawing.value, slab.y + slab.height / 2 + by, slab.index);
+});
+function drop() {
+  const [held, gap] = [drag.value, target.value];
+  drag.value = undefined;
+  if (!held) return;
+  if (Math.abs(held.by) < MOVED) emit('select', held.slab.index);
+  else if (gap) move(held.slab, moveLayer(props.plan.stack, held.slab.index, gap));
+}
 </script>
 
 <template>
   <figure class="core-sample" aria-label="Core sample: a cut through the print">
-    <svg :viewBox="`0 0 ${WIDTH} ${drawing.height}`" :style="{ maxHeight: '100%', width: '100%' }">
+    <svg ref="svg" :viewBox="`0 0 ${WIDTH} ${drawing.bottom + 58}`" class="cut">
       <defs>
         <pattern
           v-for="pattern in patterns"
@@ -107,17 +214,24 @@ const lamps = computed(() => {
       </g>
 
       <g
-        v-for="slab in drawing.slabs"
+        v-for="(slab, place) in drawing.slabs"
         :key="slab.index"
         class="slab"
-        :class="{ selected: selected === slab.index }"
+        :class="{ selected: selected === slab.index, held: drag?.slab.index === slab.index }"
         role="button"
         tabindex="0"
-        :aria-label="spoken(slab)"
+        aria-roledescription="layer"
+        :data-layer="slab.index"
+        :aria-label="spoken(slab, place)"
         :aria-pressed="selected === slab.index"
-        @click="emit('select', slab.index)"
-        @keydown.enter.prevent="emit('select', slab.index)"
-        @keydown.space.prevent="emit('select', slab.index)"
+        :transform="
+          drag?.slab.index === slab.index && target ? `translate(0 ${drag.by})` : undefined
+        "
+        @pointerdown="grab($event, slab)"
+        @pointermove="pull"
+        @pointerup="drop"
+        @pointercancel="drag = undefined"
+        @keydown="key($event, slab)"
       >
         <rect
           v-for="(_, k) in slab.layer.parts"
@@ -178,7 +292,27 @@ const lamps = computed(() => {
       >
         {{ plan.material.name }}
       </text>
+      <template v-if="plan.material.adhesive">
+        <rect
+          :x="LEFT"
+          :y="drawing.bottom - ADHESIVE - 3"
+          :width="SLAB"
+          :height="ADHESIVE"
+          rx="2"
+          class="adhesive"
+        />
+        <text :x="WIDTH - 8" :y="drawing.bottom + 10" text-anchor="end" class="side">adhesive</text>
+      </template>
+      <line
+        v-if="target"
+        :x1="LEFT - 4"
+        :x2="WIDTH - LEFT + 4"
+        :y1="target.y"
+        :y2="target.y"
+        class="target"
+      />
     </svg>
+    <p class="said" aria-live="polite">{{ said }}</p>
     <figcaption v-if="drawing.slabs.some(({ layer }) => layer.mirror)" class="soft">
       <span class="figures">Я</span> printed mirrored, read through the material
     </figcaption>
@@ -187,6 +321,7 @@ const lamps = computed(() => {
 
 <style scoped>
 .core-sample {
+  position: relative;
   display: grid;
   justify-items: center;
   gap: 4px;
@@ -227,8 +362,41 @@ text {
   stroke-linecap: round;
 }
 
+.cut {
+  width: 100%;
+  max-height: 100%;
+  touch-action: none;
+  user-select: none;
+}
+
 .slab {
-  cursor: pointer;
+  cursor: grab;
+}
+
+.slab.held {
+  cursor: grabbing;
+  opacity: 0.85;
+}
+
+.adhesive {
+  fill: #e7dcb4;
+  stroke: #14213d;
+  stroke-opacity: 0.35;
+  stroke-dasharray: 3 3;
+}
+
+.target {
+  stroke: rgb(var(--v-theme-warning));
+  stroke-width: 4;
+  stroke-linecap: round;
+}
+
+.said {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
 }
 
 .outline {

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import { length } from '../shared/format.ts';
 import MaterialSwatch from './MaterialSwatch.vue';
+import MeasuredOptics from './MeasuredOptics.vue';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -172,6 +173,7 @@ const LIGHTS = [
           @update:model-value="job.update({ viewing: { ...plan.viewing, light: $event } })"
         />
       </div>
+      <measured-optics />
     </div>
   </section>
 </template>

@@ -6,6 +6,7 @@ import {
   pageOf,
   plateKey,
   ruleWords,
+  withStack,
   type PlateRule,
   type Recipe,
   type Special,
@@ -19,7 +20,7 @@ import { get } from '../shared/api.ts';
 import FindingList from '../shared/FindingList.vue';
 import { area, percent } from '../shared/format.ts';
 import { typing } from '../shared/keys.ts';
-import { setRule, withStack } from '../stack/editStack.ts';
+import { setRule } from '../stack/editStack.ts';
 import ExportPanel from './ExportPanel.vue';
 import { provideRuleGround } from './ground.ts';
 import PlateFigures from './PlateFigures.vue';
@@ -147,7 +148,8 @@ const measured = computed(() => {
 function startFrom(stack: Stack) {
   job.selectedLayer = undefined;
   at.value = 0;
-  job.update(withStack(plan.value, stack));
+  const { modeId } = withStack(plan.value, stack);
+  job.update({ stack, modeId });
 }
 </script>
 

@@ -9,9 +9,12 @@ export function typing(event: KeyboardEvent): boolean {
 
 export const SHORTCUTS: readonly (readonly [key: string, what: string])[] = [
   ['1 – 7', 'go to a stage of the job'],
-  ['f', 'turn the print over: front, back'],
+  ['f', 'look at the other side: front, back'],
   ['l', 'lamp in front, lamp behind'],
-  ['b', 'next ground behind the print'],
+  ['b', 'next place for the print: ground, window, light box'],
+  ['x', 'next classic mistake with white, and back to the plan'],
+  ['on a layer', '↑ ↓ choose · Shift ↑ ↓ move · + − density · h, Shift h hits · i mirror · Delete'],
+  ['Ctrl z, Ctrl y', 'undo, redo'],
   ['p', 'next plate'],
   ['c m y k · w s v', 'show or hide a separation of the file; a shows all'],
   ['arrows, Enter', 'move the probe over the file, pin a point'],

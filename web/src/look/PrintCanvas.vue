@@ -1,0 +1,101 @@
+<script setup lang="ts">
+/** The picture of a print, with the texture of its material, what shines when it is tilted, and marks of what the screen can't show. */
+import type { Texture } from '@kyanos/core';
+import { ref, watchEffect } from 'vue';
+import { toCanvas } from './canvas.ts';
+import { heldBefore, pixelsOf } from './held.ts';
+import type { Picture, PrintPicture } from './look.worker.ts';
+import { rainbow, shineMask, textureMask } from './overlay.ts';
+
+const props = defineProps<{
+  picture: PrintPicture | undefined;
+  label: string;
+  texture: Texture['kind'] | undefined;
+  /** 0 away from the lamp to 1 into it. */
+  tilt: number;
+  /** Stripes over colours that the screen can't show. */
+  marked: boolean;
+  /** A picture of the user's behind a see-through print. */
+  behind: Blob | undefined;
+}>();
+const canvas = ref<HTMLCanvasElement>();
+
+const as = ({ width, height, outOfGamut }: PrintPicture, pixels: Picture['pixels']): Picture => ({
+  width,
+  height,
+  pixels,
+  outOfGamut,
+});
+
+/** A picture seen only where a mask is. */
+function masked(
+  picture: Picture,
+  mask: HTMLCanvasElement,
+  colour?: (context: CanvasRenderingContext2D) => void,
+): HTMLCanvasElement {
+  const layer = toCanvas(picture);
+  const context = layer.getContext('2d')!;
+  colour?.(context);
+  context.globalCompositeOperation = 'destination-in';
+  context.drawImage(mask, 0, 0);
+  return layer;
+}
+
+/** Slanting stripes; dark and light, so that they are seen on anything. */
+function mark(context: CanvasRenderingContext2D, { width, height, outside }: PrintPicture): void {
+  const image = context.getImageData(0, 0, width, height);
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i++)
+      if (outside[i] && (x + y) % 10 < 3)
+        image.data.fill((x + y) % 10 < 1 ? 255 : 20, i * 4, i * 4 + 3);
+  context.putImageData(image, 0, 0);
+}
+
+let drawing = 0;
+watchEffect(async () => {
+  const { picture, texture, tilt, marked, behind } = props;
+  const shown = canvas.value;
+  if (!shown || !picture) return;
+  const mine = ++drawing;
+  let base = picture.pixels;
+  if (behind && picture.onBlack) {
+    const back = await pixelsOf(behind, picture.width, picture.height);
+    if (mine !== drawing) return;
+    const held = new Uint8ClampedArray(base.length);
+    heldBefore(picture.onBlack, base, back.data, held);
+    base = held;
+  }
+  const { width, height } = picture;
+  const whole = toCanvas(as(picture, base));
+  const context = whole.getContext('2d')!;
+  if (picture.grain && texture && !behind)
+    context.drawImage(
+      masked(as(picture, picture.grain), textureMask(texture, width, height)),
+      0,
+      0,
+    );
+  if (picture.shine && tilt > 0)
+    context.drawImage(
+      masked(as(picture, picture.shine), shineMask(texture, tilt, width, height), (layer) => {
+        if (texture === 'holographic') rainbow(layer, tilt);
+      }),
+      0,
+      0,
+    );
+  if (marked) mark(context, picture);
+  [shown.width, shown.height] = [width, height];
+  shown.getContext('2d')!.drawImage(whole, 0, 0);
+});
+</script>
+
+<template>
+  <canvas v-show="picture" ref="canvas" role="img" :aria-label="label"></canvas>
+</template>
+
+<style scoped>
+canvas {
+  display: block;
+  max-width: 100%;
+  max-height: 100%;
+}
+</style>

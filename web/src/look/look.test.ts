@@ -1,0 +1,53 @@
+import { allLayers, moveLayer, parseStack } from '@kyanos/core';
+import { describe, expect, it } from 'vitest';
+import { heldBefore } from './held.ts';
+import { drawingOf, gapAt } from './sample.ts';
+
+describe('the drawing of a core sample', () => {
+  const stack = parseStack('W~@sheet / CMYK~ | film | S@art / V@art');
+  const drawing = drawingOf(stack, false);
+
+  it('has the layers from the front down, the material between the sides', () => {
+    expect(drawing.slabs.map(({ layer }) => layer.parts[0].lay)).toEqual(['V', 'S', 'CMYK', 'W']);
+    const tops = drawing.slabs.map(({ y }) => y);
+    expect(tops).toEqual(tops.toSorted((a, b) => a - b));
+    expect(drawing.film).toBeGreaterThan(tops[1]);
+    expect(drawing.film).toBeLessThan(tops[2]);
+    expect(drawingOf(stack, true).bottom).toBeGreaterThan(drawing.bottom);
+  });
+
+  it('has a place to put a layer above, between and below all others, on each side', () => {
+    expect(drawing.gaps.map(({ side, at }) => `${side} ${at}`)).toEqual([
+      'front 2',
+      'front 1',
+      'front 0',
+      'back 0',
+      'back 1',
+      'back 2',
+    ]);
+  });
+
+  it('takes a layer that is dragged to the place nearest to it, and none where it lies already', () => {
+    const [clear, silver] = drawing.slabs;
+    const at = (y: number, index = clear.index) => gapAt(drawing, y, index);
+    expect(at(clear.y + 4)).toBeUndefined();
+    expect(at(silver.y + silver.height)).toMatchObject({ side: 'front', at: 0 });
+    const bottom = at(drawing.bottom + 50)!;
+    const moved = moveLayer(stack, clear.index, bottom);
+    expect(
+      allLayers(moved).map(({ parts, mirror }) => `${parts[0].lay}${mirror ? '~' : ''}`),
+    ).toEqual(['S', 'CMYK~', 'W~', 'V~']);
+  });
+});
+
+describe('a print in the hand', () => {
+  it('shows what is behind it as far as it lets light through', () => {
+    const pixel = (...rgb: number[]) => Uint8ClampedArray.from([...rgb, 255]);
+    const out = new Uint8ClampedArray(4);
+    // Bare film, opaque ink, a red filter.
+    const [black, white] = [pixel(0, 90, 0), pixel(255, 90, 0)];
+    heldBefore(black, white, pixel(120, 120, 120), out);
+    expect(Math.abs(out[0] - 120)).toBeLessThanOrEqual(1);
+    expect([...out.slice(1)]).toEqual([90, 0, 255]);
+  });
+});

@@ -1,0 +1,73 @@
+/** A job's pages as rasters of screen resolution, fetched once. */
+import { Plan, PREVIEW_PX, type ArtworkSummary } from '@kyanos/contract';
+import {
+  DomainError,
+  memoryRaster,
+  pageOf,
+  plateRaster,
+  type Artwork,
+  type ArtworkInfo,
+  type ArtworkPage,
+  type PrintPlan,
+  type Raster,
+} from '@kyanos/core';
+import { get } from '../shared/api.ts';
+import { fetchPreview, Kept, shrink, type Preview } from './preview.ts';
+
+export interface Subject {
+  readonly artworkId: string;
+  readonly info: ArtworkInfo;
+  readonly plan: PrintPlan;
+}
+
+export type Pages = ReadonlyMap<number, Preview>;
+
+/** Pages kept at once: a page of six plates is about 8 MB. */
+const previews = new Kept<Preview>(14);
+
+const preview = (artworkId: string, page: ArtworkPage): Promise<Preview> =>
+  previews.get(`${artworkId}/${page.number}`, () => fetchPreview(artworkId, page));
+
+/** Both pictures' pages, at most so many pixels on the longer side. */
+export async function pagesFor(
+  { artworkId, info, plan }: Subject,
+  longest: number,
+): Promise<Pages> {
+  const wanted = [
+    ...new Set((['front', 'rear'] as const).map((picture) => pageOf(plan, info, picture))),
+  ];
+  const loaded = await Promise.all(
+    wanted.map(
+      async (page) => [page.number, shrink(await preview(artworkId, page), longest)] as const,
+    ),
+  );
+  return new Map(loaded);
+}
+
+const rasterOf = (pages: Pages) => (number: number) => {
+  const page = pages.get(number)!;
+  return memoryRaster(page, page.planes);
+};
+
+export const artworkOf = (info: ArtworkInfo, pages: Pages): Artwork => ({
+  info,
+  raster: rasterOf(pages),
+  plate: otherPlate,
+});
+
+/** A plate of another job, at the resolution of its own preview. */
+async function otherPlate(id: string, lay: string): Promise<Raster> {
+  const job = await get<{ artworkId: string | null; plan: unknown }>(`/jobs/${id}`);
+  const plan = Plan.parse(job.plan);
+  const { info } = job.artworkId
+    ? await get<ArtworkSummary>(`/artworks/${job.artworkId}`)
+    : { info: null };
+  if (!info || !job.artworkId)
+    throw new DomainError(
+      'PLATE_UNKNOWN',
+      `The artwork of the job “${plan.name}” is not read. Open that job, or choose another.`,
+      'stack',
+    );
+  const pages = await pagesFor({ artworkId: job.artworkId, info, plan }, PREVIEW_PX);
+  return plateRaster(plan, { info, raster: rasterOf(pages) }, lay);
+}

@@ -1,0 +1,115 @@
+/** Prints at screen resolution: plates that did not change are not built again, and a picture is gone through only once. */
+import {
+  facingPicture,
+  formatStack,
+  lookAt,
+  plateSpecs,
+  printPixels,
+  readsBackwards,
+  sceneOf,
+  usesSource,
+  type Look,
+  type Observations,
+  type PlateSpec,
+  type PrintPixels,
+  type PrintPlan,
+  type ReadyPlate,
+  type View,
+} from '@kyanos/core';
+import { artworkOf, pagesFor, type Pages, type Subject } from './pages.ts';
+
+/** Plates that were built, by everything their pixels depend on: a preview's plate is at most 2 MB. */
+const built = new Map<string, ReadyPlate>();
+const MOST_BUILT = 40;
+const observed = new Map<string, Observations>();
+/** Pictures that were gone through: about 30 MB each. */
+const looks = new Map<string, Look>();
+const MOST_LOOKS = 4;
+const prints = new Map<string, PrintPixels>();
+const MOST_PRINTS = 6;
+
+function keep<T>(
+  kept: Map<string, T>,
+  key: string,
+  value: T,
+  most: number,
+  drop?: (value: T) => void,
+): void {
+  kept.delete(key);
+  kept.set(key, value);
+  if (kept.size <= most) return;
+  const [[oldest, dropped]] = kept;
+  kept.delete(oldest);
+  drop?.(dropped);
+}
+
+/** What all pixels of a build depend on. */
+const groundKey = ({ artworkId, plan }: Subject, pages: Pages) =>
+  JSON.stringify([artworkId, [...pages.values()].map(({ width }) => width), plan.artwork]);
+
+export const observationsOf = (subject: Subject, pages: Pages, page: number) =>
+  observed.get(`${groundKey(subject, pages)}/${page}`);
+
+const plateKeyOf =
+  (ground: string, { stack, material, machine, viewing }: PrintPlan) =>
+  ({ key, besideColour, rule }: PlateSpec): string =>
+    JSON.stringify([
+      ground,
+      key,
+      besideColour,
+      usesSource(rule, 'match') && [formatStack(stack), material, machine.inks, viewing],
+    ]);
+
+/** Plates and process inks of both pictures. */
+export async function printOf(subject: Subject, longest: number): Promise<PrintPixels> {
+  const { plan, info } = subject;
+  const pages = await pagesFor(subject, longest);
+  const ground = groundKey(subject, pages);
+  const keyOf = plateKeyOf(ground, plan);
+  const specs = plateSpecs(plan.stack);
+  // What another job lays may have changed by the next time.
+  const fleeting = specs.some(({ rule }) => usesSource(rule, 'plate'));
+  const whole = JSON.stringify([ground, specs.map(keyOf)]);
+  const known = fleeting ? undefined : prints.get(whole);
+  if (known) return known;
+  const ready = new Map<string, ReadyPlate>();
+  for (const spec of specs) {
+    const plate = built.get(keyOf(spec));
+    if (plate) ready.set(spec.key, plate);
+  }
+  const print = await printPixels(plan, artworkOf(info, pages), {
+    ready,
+    observations: (page) => {
+      const key = `${ground}/${page}`;
+      const found = observed.get(key) ?? new Map();
+      keep(observed, key, found, 6);
+      return found;
+    },
+  });
+  for (const spec of specs) {
+    const measure = print.measures.plates.find(({ key }) => key === spec.key);
+    const plane = print.pictures[spec.picture].plates.get(spec.key);
+    if (measure && plane && !usesSource(spec.rule, 'plate'))
+      keep(built, keyOf(spec), { measure, plane }, MOST_BUILT);
+  }
+  if (!fleeting) keep(prints, whole, print, MOST_PRINTS);
+  return print;
+}
+
+let nameless = 0;
+const names = new WeakMap<PrintPixels, number>();
+
+/** One side of a print. Its table is that of any print with the same pixels, whatever its densities and material. */
+export async function lookOf(subject: Subject, side: View['side'], longest: number): Promise<Look> {
+  const { plan, info } = subject;
+  const print = await printOf(subject, longest);
+  const scene = sceneOf(plan, info);
+  if (!names.has(print)) names.set(print, nameless++);
+  const colour = scene.stack.front
+    .concat(scene.stack.back)
+    .some(({ parts }) => parts.some(({ lay }) => lay === 'CMYK'));
+  const key = JSON.stringify([names.get(print), facingPicture(scene.stack, side), colour]);
+  const look = looks.get(key) ?? lookAt(scene, print, side);
+  keep(looks, key, look, MOST_LOOKS, ({ table }) => table.release());
+  return { ...look, scene, reversed: readsBackwards(scene.stack, side) };
+}

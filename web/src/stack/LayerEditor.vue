@@ -1,0 +1,247 @@
+<script setup lang="ts">
+/** The chosen layer: density and hits, and the densities that can be solved for. */
+import {
+  allLayers,
+  changeLayer,
+  changePart,
+  grainShown,
+  hiddenLayer,
+  LAY_NAMES,
+  layerName,
+  ruleWords,
+  sceneOf,
+  viewsOf,
+  whiteForGrain,
+  whiteForOpacity,
+  type LeastWhite,
+  type RearStrength,
+} from '@kyanos/core';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { useJob } from '../job/useJob.ts';
+import TextureSwatch from '../look/TextureSwatch.vue';
+import { lookWorker } from '../look/worker.ts';
+import NumberField from '../shared/NumberField.vue';
+import { useLatest } from '../shared/useLatest.ts';
+
+const job = useJob();
+const plan = computed(() => job.plan!);
+const layers = computed(() => allLayers(plan.value.stack));
+const index = computed(() => Math.min(job.selectedLayer ?? 0, layers.value.length - 1));
+const layer = computed(() => layers.value[index.value]);
+
+const setDensity = (part: number, density: number) =>
+  job.update({
+    stack: changePart(plan.value.stack, index.value, part, { density: Math.round(density) }),
+  });
+const setHits = (hits: number) =>
+  job.update({ stack: changeLayer(plan.value.stack, index.value, (old) => ({ ...old, hits })) });
+
+// ---- the hidden colour ----
+
+const side = computed(() => viewsOf(plan.value.viewing).day.side);
+const hidden = computed(() => hiddenLayer(plan.value.stack, side.value));
+const SOLVED_PX = 300;
+const rear = shallowRef<RearStrength>();
+const { ask, busy } = useLatest(
+  (subject: NonNullable<typeof job.subject>) => lookWorker().rear(subject, side.value, SOLVED_PX),
+  (found) => (rear.value = found),
+);
+const isHidden = computed(() => hidden.value !== undefined && hidden.value === index.value);
+watch(
+  [isHidden, () => job.info, () => plan.value.material, () => plan.value.machine],
+  () => {
+    rear.value = undefined;
+    if (isHidden.value && job.subject) void ask(job.subject);
+  },
+  { immediate: true },
+);
+
+// ---- the least white ----
+
+const isWhite = computed(() => layer.value.parts.some(({ lay }) => lay === 'W'));
+const wanted = ref(75);
+const scene = computed(() => job.info && sceneOf(plan.value, job.info));
+const bareGrain = computed(() => scene.value && grainShown(scene.value, side.value)?.bare);
+/** Show of grain that is wanted, percent of what the bare material shows. */
+const wantedGrain = ref(20);
+
+const setWhite = ({ density, hits }: LeastWhite) => {
+  const part = layer.value.parts.findIndex(({ lay }) => lay === 'W');
+  const changed = changePart(plan.value.stack, index.value, part, { density });
+  job.update({ stack: changeLayer(changed, index.value, (old) => ({ ...old, hits })) });
+};
+const withWhite = ({ density, hits }: LeastWhite) => {
+  const part = layer.value.parts.findIndex(({ lay }) => lay === 'W');
+  const changed = changePart(plan.value.stack, index.value, part, { density });
+  return changeLayer(changed, index.value, (old) => ({ ...old, hits }));
+};
+const forOpacity = computed(
+  () =>
+    isWhite.value &&
+    scene.value &&
+    whiteForOpacity(scene.value, wanted.value / 100, plan.value.machine.maxHits),
+);
+const forGrain = computed(() => {
+  const { info } = job;
+  if (!isWhite.value || !info || !bareGrain.value) return undefined;
+  return whiteForGrain(
+    (white) => sceneOf({ ...plan.value, stack: withWhite(white) }, info),
+    side.value,
+    (bareGrain.value * wantedGrain.value) / 100,
+    plan.value.machine.maxHits,
+  );
+});
+const white = ({ density, hits }: LeastWhite) =>
+  `${density} % in ${hits} hit${hits > 1 ? 's' : ''}`;
+</script>
+
+<template>
+  <div class="panel edit">
+    <h2 class="label">Layer {{ index + 1 }} of {{ layers.length }}, as laid</h2>
+    <p class="layer-name">
+      {{ layerName(layer) }}
+      <span v-if="layer.mirror" class="soft">mirrored</span>
+    </p>
+    <div v-for="(part, i) in layer.parts" :key="part.lay" class="part">
+      <div class="part-head">
+        <texture-swatch :lay="part.lay" :density="part.density" />
+        <span>{{ LAY_NAMES[part.lay] }}</span>
+        <number-field
+          class="density"
+          label="Density"
+          unit="%"
+          :min="1"
+          :max="100"
+          :model-value="part.density"
+          @update:model-value="setDensity(i, $event)"
+        />
+      </div>
+      <v-slider
+        :aria-label="`Density of ${LAY_NAMES[part.lay]}`"
+        :min="1"
+        :max="100"
+        :step="1"
+        :model-value="part.density"
+        @update:model-value="setDensity(i, $event)"
+      />
+      <p v-if="part.rule" class="soft">Lies {{ ruleWords(part.rule) }}. Change it at Plates.</p>
+    </div>
+    <div class="hits">
+      <span>Hits</span>
+      <v-btn-toggle
+        :model-value="layer.hits"
+        mandatory
+        density="compact"
+        variant="outlined"
+        aria-label="Hits"
+        @update:model-value="setHits"
+      >
+        <v-btn v-for="n in Math.min(4, plan.machine.maxHits)" :key="n" :value="n">{{ n }}</v-btn>
+      </v-btn-toggle>
+    </div>
+
+    <div v-if="isHidden" class="solved" data-testid="rear-strength">
+      <p v-if="busy && !rear" class="soft">Looking for the strength that makes night like day…</p>
+      <template v-else-if="rear">
+        <p>
+          This colour is hidden by day. At <b class="figures">{{ rear.density }} %</b> the night
+          picture is most like the day picture: ΔE2000
+          <span class="figures">{{ rear.deltaE.toFixed(1) }}</span>; at 100 % it is
+          <span class="figures">{{ rear.atFull.toFixed(1) }}</span>, over-saturated.
+        </p>
+        <v-btn
+          size="small"
+          variant="tonal"
+          :disabled="layer.parts[0].density === rear.density"
+          @click="setDensity(0, rear.density)"
+        >
+          Lay it at {{ rear.density }} %
+        </v-btn>
+      </template>
+    </div>
+
+    <div v-if="isWhite" class="solved">
+      <p class="label">The least white that does it</p>
+      <div class="wanted">
+        <number-field v-model="wanted" label="Opacity wanted" unit="%" :min="10" :max="99" />
+        <v-btn v-if="forOpacity" variant="tonal" @click="setWhite(forOpacity)">{{
+          white(forOpacity)
+        }}</v-btn>
+        <span v-else class="soft">not even {{ plan.machine.maxHits }} hits reach it</span>
+      </div>
+      <div v-if="bareGrain" class="wanted">
+        <number-field v-model="wantedGrain" label="Grain to show" unit="%" :min="0" :max="100" />
+        <v-btn v-if="forGrain" variant="tonal" @click="setWhite(forGrain)">{{
+          white(forGrain)
+        }}</v-btn>
+        <span v-else class="soft">not even {{ plan.machine.maxHits }} hits hide it so far</span>
+      </div>
+    </div>
+
+    <div class="choose-layer" role="group" aria-label="Layers">
+      <v-btn
+        v-for="(other, i) in layers"
+        :key="i"
+        :variant="i === index ? 'flat' : 'tonal'"
+        :color="i === index ? 'primary' : undefined"
+        @click="job.selectedLayer = i"
+      >
+        {{ i + 1 }} {{ other.parts.map(({ lay }) => lay).join('+') }}
+      </v-btn>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.edit {
+  padding: 14px 16px;
+  display: grid;
+  gap: 8px;
+}
+
+.layer-name {
+  font-size: var(--size-lead);
+  font-weight: 650;
+}
+
+.layer-name .soft {
+  font-size: var(--size-small);
+  font-weight: 500;
+}
+
+.part-head {
+  display: grid;
+  grid-template-columns: 40px 1fr 118px;
+  gap: 10px;
+  align-items: center;
+}
+
+.hits,
+.choose-layer {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+}
+
+.hits span {
+  flex: 1;
+}
+
+.solved {
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+  padding: 10px 12px;
+  border-radius: 8px;
+  background: rgb(var(--v-theme-surface-variant));
+}
+
+.wanted {
+  display: grid;
+  grid-template-columns: 150px 1fr;
+  gap: 12px;
+  align-items: center;
+  width: 100%;
+}
+</style>

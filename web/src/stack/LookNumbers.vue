@@ -1,0 +1,152 @@
+<script setup lang="ts">
+/** What is told of the print that is shown, and of its barcodes under a scanner. */
+import type { BarcodeLook, LookNumbers, PointLook, Scanned, View } from '@kyanos/core';
+import { computed, shallowRef, watch } from 'vue';
+import { useJob } from '../job/useJob.ts';
+import type { Subject } from '../look/look.worker.ts';
+import type { Spot, Viewing } from '../look/useView.ts';
+import { lookWorker } from '../look/worker.ts';
+import FigureValue from '../shared/FigureValue.vue';
+import { labToCss } from '../shared/colour.ts';
+import { percent } from '../shared/format.ts';
+import { useLatest } from '../shared/useLatest.ts';
+import { lookFigures } from './workings.ts';
+
+const props = defineProps<{ viewing: Viewing }>();
+const job = useJob();
+const NUMBERS_PX = 700;
+const POINTS_PX = 1400;
+
+const numbers = shallowRef<LookNumbers>();
+const { ask } = useLatest(
+  ({ subject, view }: { subject: Subject; view: View }) =>
+    lookWorker().numbers(subject, view, NUMBERS_PX),
+  (found) => (numbers.value = found),
+);
+const barcodes = shallowRef<readonly BarcodeLook[]>([]);
+const { ask: askBarcodes } = useLatest(
+  ({ subject, view }: { subject: Subject; view: View }) => lookWorker().barcodes(subject, view),
+  (found) => (barcodes.value = found),
+);
+watch(
+  () => [job.subject, props.viewing.shown.value, props.viewing.view.value] as const,
+  ([subject, { plan }, view]) => {
+    if (!subject) return;
+    void ask({ subject: { ...subject, plan }, view });
+    void askBarcodes({ subject: { ...subject, plan }, view });
+  },
+  { immediate: true },
+);
+const points = shallowRef<readonly PointLook[]>([]);
+const { ask: askPoints } = useLatest(
+  ({ subject, view, spots }: { subject: Subject; view: View; spots: readonly Spot[] }) =>
+    lookWorker().points(subject, view, POINTS_PX, spots),
+  (found) => (points.value = found),
+);
+watch(
+  () =>
+    [
+      job.subject,
+      props.viewing.shown.value,
+      props.viewing.view.value,
+      props.viewing.points.value,
+    ] as const,
+  ([subject, { plan }, view, spots]) => {
+    if (!subject || spots.length === 0) points.value = [];
+    else
+      void askPoints({
+        subject: { ...subject, plan },
+        view,
+        spots: spots.map(({ x, y }) => ({ x, y })),
+      });
+  },
+);
+const inks = ({ process, plates }: PointLook) =>
+  [
+    ...process.map((byte, i) => ['CMYK'[i], byte] as const),
+    ...[...plates].map(([key, byte]) => [key[0], byte] as const),
+  ]
+    .filter(([, byte]) => byte > 0)
+    .map(([ink, byte]) => `${ink} ${percent(byte / 255, 0)}`)
+    .join(', ') || 'no ink';
+
+const figures = computed(() => (numbers.value ? lookFigures(numbers.value) : []));
+
+const scanned = ({ symbolContrast, grade, decodes }: Scanned) =>
+  `${percent(symbolContrast, 0)}, grade ${grade}${decodes ? '' : ', not read'}`;
+</script>
+
+<template>
+  <div class="panel numbers" data-testid="look-numbers">
+    <div v-for="{ name, text, says, working } in figures" :key="name">
+      <span class="label">{{ name }}</span>
+      <span class="value"><figure-value :text="text" :working="working" /></span>
+      <span class="soft says">{{ says }}</span>
+    </div>
+    <div v-for="{ barcode, planned, withWhite, withoutWhite } in barcodes" :key="barcode.content">
+      <span class="label">{{ barcode.type }} {{ barcode.content }} at 660 nm</span>
+      <span class="value figures" :class="{ bad: !planned.decodes || planned.grade > 'C' }">
+        {{ scanned(planned) }}
+      </span>
+      <span v-if="withWhite && withoutWhite" class="soft says"
+        >symbol contrast; with a white box {{ scanned(withWhite) }}, without
+        {{ scanned(withoutWhite) }}</span
+      >
+    </div>
+    <div v-for="(point, i) in points" :key="`p${i}`" data-testid="point">
+      <span class="label">Point {{ i + 1 }}: {{ inks(point) }}</span>
+      <span class="value figures">{{ point.deltaE.toFixed(1) }} ΔE2000</span>
+      <span class="soft says swatches">
+        <i :style="{ background: labToCss(point.print) }"></i>
+        <span>L* {{ point.print.map((v) => v.toFixed(0)).join(' ') }}</span>
+        <i :style="{ background: labToCss(point.paper) }"></i>
+        <span>on paper {{ point.paper.map((v) => v.toFixed(0)).join(' ') }}</span>
+      </span>
+    </div>
+    <p v-if="points.length === 0" class="soft says">
+      Click on the print to read a point: its inks, its colour, and how far it is from the art on
+      paper.
+    </p>
+    <p v-if="figures.length === 0" class="soft">Measuring what is seen…</p>
+  </div>
+</template>
+
+<style scoped>
+.numbers {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(196px, 1fr));
+  gap: 14px 22px;
+  padding: 14px 16px;
+}
+
+.numbers > div {
+  display: grid;
+  align-content: start;
+}
+
+.value {
+  font-size: 1.3rem;
+  font-weight: 600;
+}
+
+.bad {
+  color: rgb(var(--v-theme-warning));
+}
+
+.swatches {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+
+.swatches i {
+  width: 18px;
+  height: 18px;
+  border-radius: 4px;
+  border: 1px solid var(--line);
+}
+
+.says {
+  font-size: var(--size-small);
+}
+</style>

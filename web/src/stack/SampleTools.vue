@@ -1,0 +1,116 @@
+<script setup lang="ts">
+/** What is done to the stack as a whole: a layer more, the other side of the material, one step back. */
+import {
+  allLayers,
+  channelOf,
+  indexOf,
+  inkOf,
+  insertLayer,
+  LAY_NAMES,
+  LAYS,
+  newLayer,
+  removeLayer,
+  slotOf,
+  turnedOver,
+  type Lay,
+  type Slot,
+  type Stack,
+} from '@kyanos/core';
+import {
+  mdiArrowULeftTop,
+  mdiArrowURightTop,
+  mdiPlus,
+  mdiSwapVertical,
+  mdiTrashCanOutline,
+} from '@mdi/js';
+import { computed } from 'vue';
+import { useJob } from '../job/useJob.ts';
+import TextureSwatch from '../look/TextureSwatch.vue';
+
+const emit = defineEmits<{ change: [stack: Stack]; select: [index: number] }>();
+const job = useJob();
+const stack = computed(() => job.plan!.stack);
+const selected = computed(() =>
+  Math.min(job.selectedLayer ?? 0, allLayers(stack.value).length - 1),
+);
+
+const lays = computed(() =>
+  LAYS.filter((lay) => lay === 'CMYK' || inkOf(job.plan!.machine, channelOf(lay))),
+);
+
+/** On top of the chosen layer; without one, outermost on the front. */
+function add(lay: Lay) {
+  const on: Slot =
+    job.selectedLayer === undefined
+      ? { side: 'front', at: stack.value.front.length }
+      : slotOf(stack.value, selected.value);
+  const slot = job.selectedLayer === undefined ? on : { ...on, at: on.at + 1 };
+  const next = insertLayer(stack.value, slot, newLayer(stack.value, slot, lay));
+  emit('change', next);
+  emit('select', indexOf(next, slot));
+}
+function remove() {
+  emit('change', removeLayer(stack.value, selected.value));
+  emit('select', Math.max(0, selected.value - 1));
+}
+</script>
+
+<template>
+  <div class="tools" role="toolbar" aria-label="Change the stack">
+    <v-menu close-on-content-click>
+      <template #activator="{ props: activator }">
+        <v-btn v-bind="activator" :prepend-icon="mdiPlus" size="small" variant="tonal">Add</v-btn>
+      </template>
+      <v-list>
+        <v-list-item v-for="lay in lays" :key="lay" @click="add(lay)">
+          <template #prepend><texture-swatch :lay="lay" class="mr-3" /></template>
+          <v-list-item-title>{{ LAY_NAMES[lay] }}</v-list-item-title>
+        </v-list-item>
+      </v-list>
+    </v-menu>
+    <v-btn
+      :icon="mdiTrashCanOutline"
+      size="small"
+      variant="text"
+      :disabled="allLayers(stack).length < 2"
+      aria-label="Remove the chosen layer"
+      title="Remove the chosen layer"
+      @click="remove"
+    />
+    <v-btn
+      :icon="mdiSwapVertical"
+      size="small"
+      variant="text"
+      aria-label="Print on the other side of the material, mirrored"
+      title="Print on the other side of the material, mirrored"
+      @click="emit('change', turnedOver(stack))"
+    />
+    <v-spacer />
+    <v-btn
+      :icon="mdiArrowULeftTop"
+      size="small"
+      variant="text"
+      :disabled="!job.canUndo"
+      aria-label="Undo"
+      title="Undo (Ctrl z)"
+      @click="job.undo()"
+    />
+    <v-btn
+      :icon="mdiArrowURightTop"
+      size="small"
+      variant="text"
+      :disabled="!job.canRedo"
+      aria-label="Redo"
+      title="Redo (Ctrl y)"
+      @click="job.redo()"
+    />
+  </div>
+</template>
+
+<style scoped>
+.tools {
+  display: flex;
+  align-items: center;
+  gap: 2px;
+}
+</style>

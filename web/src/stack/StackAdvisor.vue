@@ -1,0 +1,307 @@
+<script setup lang="ts">
+/** Which stack to use: those that do for this job in order, and why not the others. The operator may disagree. */
+import {
+  CANDIDATES,
+  parseStack,
+  questionsOf,
+  viewsOf,
+  whyNot,
+  wishOf,
+  withStack,
+  changed,
+  type Candidate,
+  type Effect,
+  type School,
+  type StackWish,
+} from '@kyanos/core';
+import type { SavedPreset } from '@kyanos/contract';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { useJob } from '../job/useJob.ts';
+import type { StackAdvice } from '../look/look.worker.ts';
+import { lookWorker } from '../look/worker.ts';
+import { currency, duration, ml, percent } from '../shared/format.ts';
+import { useLatest } from '../shared/useLatest.ts';
+import { get } from '../shared/api.ts';
+import { sameLayers } from './editStack.ts';
+
+const job = useJob();
+const plan = computed(() => job.plan!);
+
+const EFFECTS: { value: Effect; title: string }[] = [
+  { value: 'colour', title: 'true colours' },
+  { value: 'white', title: 'white alone' },
+  { value: 'pearl', title: 'a pearl all over' },
+  { value: 'metal', title: 'metal accents' },
+  { value: 'gloss', title: 'gloss accents' },
+  { value: 'relief', title: 'a relief that is felt' },
+];
+const own = ref<Partial<StackWish>>({});
+const wish = computed<StackWish>(() => ({ ...wishOf(plan.value), ...own.value }));
+
+/** The stacks of the trade, and those that this shop has saved. */
+const saved = shallowRef<readonly SavedPreset[]>([]);
+void get<SavedPreset[]>('/presets').then(
+  (found) => (saved.value = found),
+  () => undefined,
+);
+const known = computed<readonly Candidate[]>(() => [
+  ...CANDIDATES,
+  ...saved.value.map(({ id, name, about, notation }) => ({
+    id: `own ${id}`,
+    name: `${name}, of this shop`,
+    stack: parseStack(notation),
+    secondSurface: false,
+    use: about,
+    watch: 'made for another job: look at its plates',
+  })),
+]);
+/** The stack of the plan stands for its kind as it is, with its own densities and rules. */
+const candidates = computed<readonly Candidate[]>(() =>
+  known.value.map((entry) =>
+    sameLayers(entry.stack, plan.value.stack) ? { ...entry, stack: plan.value.stack } : entry,
+  ),
+);
+
+const advice = shallowRef<StackAdvice>();
+const { ask, busy, failed } = useLatest(
+  (wanted: StackWish) => lookWorker().advise(job.subject!, wanted, candidates.value),
+  (found) => (advice.value = found),
+);
+// What was advised stands for these; another density changes no order.
+watch(
+  () => [
+    job.artworkId,
+    plan.value.material,
+    plan.value.machine,
+    plan.value.layout,
+    plan.value.viewing,
+    wish.value,
+  ],
+  () => (advice.value = undefined),
+);
+
+interface Row {
+  readonly entry: Candidate;
+  readonly rank?: number;
+  readonly tried?: StackAdvice['ranked'][number];
+  readonly why?: string;
+}
+const rows = computed<readonly Row[]>(() => {
+  const ranked = advice.value?.ranked ?? [];
+  const unplanned = new Map(advice.value?.ruledOut.map(({ id, why }) => [id, why]));
+  const all = candidates.value.map((entry): Row => {
+    const at = ranked.findIndex(({ id }) => id === entry.id);
+    if (at >= 0) return { entry, rank: at + 1, tried: ranked[at] };
+    const info = job.info;
+    const why = unplanned.get(entry.id) ?? (info && whyNot(entry, wish.value, plan.value, info));
+    return why === undefined ? { entry } : { entry, why };
+  });
+  const place = ({ rank, why }: Row) => rank ?? (why === undefined ? 100 : 200);
+  return all.toSorted((a, b) => place(a) - place(b));
+});
+const chosen = computed(
+  () => candidates.value.find((entry) => sameLayers(entry.stack, plan.value.stack))?.id,
+);
+
+function choose({ stack: wanted, secondSurface }: Candidate) {
+  const { stack, modeId } = withStack(plan.value, wanted);
+  const { viewing } = plan.value;
+  job.selectedLayer = undefined;
+  job.update({ stack, modeId, viewing: secondSurface ? { ...viewing, side: 'front' } : viewing });
+}
+
+const questions = computed(() => questionsOf(plan.value));
+const follow = ({ change }: School) => {
+  if (change) job.update(changed(plan.value, change));
+};
+const light = computed(() => viewsOf(plan.value.viewing).night !== undefined);
+</script>
+
+<template>
+  <div class="panel advisor" data-testid="advisor">
+    <h2 class="label">Which stack?</h2>
+    <div class="wish">
+      <v-select
+        label="Wanted"
+        :items="EFFECTS"
+        :model-value="wish.effect"
+        @update:model-value="own = { ...own, effect: $event }"
+      />
+      <v-checkbox
+        label="Material stays bare in places"
+        density="compact"
+        :model-value="wish.keepBare"
+        @update:model-value="own = { ...own, keepBare: !!$event }"
+      />
+      <v-checkbox
+        label="Two different pictures"
+        density="compact"
+        :model-value="wish.twoPictures"
+        @update:model-value="own = { ...own, twoPictures: !!$event }"
+      />
+      <v-btn
+        color="primary"
+        variant="flat"
+        :loading="busy"
+        :disabled="!job.subject"
+        @click="ask(wish)"
+        >Try them all on this job</v-btn
+      >
+      <p class="soft small">
+        Seen from {{ wish.side === 'both' ? 'both sides' : `the ${wish.side}` }},
+        {{
+          light
+            ? 'by day and by night'
+            : `lit from ${wish.light === 'front' ? 'the front' : wish.light}`
+        }}, {{ plan.layout.copies }} copies; change that at Material and Trips.
+      </p>
+      <p v-if="failed" role="alert">{{ failed }}</p>
+    </div>
+
+    <div role="radiogroup" aria-label="Stacks" class="entries">
+      <button
+        v-for="{ entry, rank, tried, why } in rows"
+        :key="entry.id"
+        type="button"
+        role="radio"
+        class="entry"
+        :class="{ against: why }"
+        :aria-checked="chosen === entry.id"
+        @click="choose(entry)"
+      >
+        <span class="name"
+          ><span v-if="rank" class="figures rank">{{ rank }}</span
+          >{{ entry.name }}</span
+        >
+        <template v-if="tried">
+          <span class="figures line">
+            <template v-if="tried.deltaE !== undefined"
+              >ΔE {{ tried.deltaE.toFixed(1) }} · </template
+            >{{ percent(tried.opacity, 0) }} opaque · {{ duration(tried.minutes) }} ·
+            {{ ml(tried.ml) }} · {{ currency(tried.price) }}</span
+          >
+          <span v-for="reason in tried.reasons" :key="reason" class="soft">{{ reason }}</span>
+          <span class="watch">Watch: {{ entry.watch }}</span>
+        </template>
+        <span v-else-if="why" class="soft">Why not: {{ why }}</span>
+        <template v-else>
+          <span class="soft">{{ entry.use }}</span>
+          <span v-if="chosen === entry.id" class="watch">Watch: {{ entry.watch }}</span>
+        </template>
+      </button>
+    </div>
+  </div>
+
+  <div v-for="{ asks, schools } in questions" :key="asks" class="panel schools">
+    <h2 class="label">Two schools: {{ asks }}</h2>
+    <button
+      v-for="school in schools"
+      :key="school.name"
+      type="button"
+      class="school"
+      :aria-pressed="!school.change"
+      @click="follow(school)"
+    >
+      <b>{{ school.name }}</b> <span class="soft">{{ school.says }}</span>
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.advisor {
+  padding: 14px 8px 8px;
+  display: grid;
+  gap: 8px;
+}
+
+.advisor > h2 {
+  padding: 0 8px;
+}
+
+.wish {
+  display: grid;
+  gap: 4px;
+  padding: 0 8px 8px;
+}
+
+.wish :deep(.v-input__details) {
+  display: none;
+}
+
+.small {
+  font-size: var(--size-small);
+}
+
+.entries {
+  display: grid;
+}
+
+.entry {
+  display: grid;
+  gap: 1px;
+  text-align: left;
+  padding: 9px 12px;
+  border-radius: 8px;
+  min-height: 44px;
+}
+
+.entry:hover {
+  background: rgb(var(--v-theme-surface-variant));
+}
+
+.entry[aria-checked='true'] {
+  background: rgb(var(--v-theme-surface-variant));
+  box-shadow: inset 4px 0 rgb(var(--v-theme-primary));
+}
+
+.name {
+  font-weight: 650;
+}
+
+.against .name {
+  color: var(--soft);
+}
+
+.rank {
+  display: inline-block;
+  min-width: 1.6em;
+  margin-right: 8px;
+  text-align: center;
+  border-radius: 4px;
+  color: rgb(var(--v-theme-on-primary));
+  background: rgb(var(--v-theme-primary));
+}
+
+.entry span:not(.name, .rank) {
+  font-size: var(--size-small);
+}
+
+.line {
+  font-weight: 600;
+}
+
+.watch {
+  color: rgb(var(--v-theme-warning));
+  font-weight: 600;
+}
+
+.schools {
+  display: grid;
+  gap: 8px;
+  padding: 14px 16px;
+}
+
+.school {
+  text-align: left;
+  padding: 8px 12px;
+  min-height: 44px;
+  border: 1px solid var(--line);
+  border-radius: 8px;
+  font-size: var(--size-small);
+}
+
+.school[aria-pressed='true'] {
+  box-shadow: inset 4px 0 rgb(var(--v-theme-primary));
+  background: rgb(var(--v-theme-surface-variant));
+}
+</style>
