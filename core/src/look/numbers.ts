@@ -112,7 +112,7 @@ const ACROSS = 2;
 
 /**
  * How well type and lines stand out: at the edges that the art has on white paper, the luminance contrast (L1 − L2)/(L1 + L2)
- * of what lies on either side, 0 nothing to 1 black on white; the median. For signs 0.7 is asked for where text has to be read
+ * of what lies on either side, 0 nothing to 1 black on white; the mean. For signs 0.7 is asked for where text has to be read
  * (DIN 32975, and the formula of ISO 21542; both from memory).
  * @param width pixels a row
  */
@@ -126,8 +126,7 @@ export function readability(
   const height = numbers.length / width;
   const stepX = Math.max(1, Math.floor(width / 700));
   const stepY = Math.max(1, Math.floor(height / 500));
-  const onPrint: number[] = [];
-  const onPaper: number[] = [];
+  let [onPrint, onPaper, edges] = [0, 0, 0];
   for (let y = 0; y + ACROSS < height; y += stepY)
     for (let x = 0; x + ACROSS < width; x += stepX) {
       const here = numbers[y * width + x];
@@ -135,18 +134,17 @@ export function readability(
         if (here === there) continue;
         const [a, b] = [paper.values[here * 4 + 1], paper.values[there * 4 + 1]];
         if (116 * Math.abs(a - b) < EDGE) continue;
-        onPaper.push(contrast(a, b));
-        onPrint.push(contrast(print.values[here * 4 + 1], print.values[there * 4 + 1]));
+        edges++;
+        onPaper += contrast(a, b);
+        onPrint += contrast(print.values[here * 4 + 1], print.values[there * 4 + 1]);
       }
     }
-  if (onPaper.length === 0) return undefined;
-  return { print: medianOf(onPrint), paper: medianOf(onPaper) };
+  return edges ? { print: onPrint / edges, paper: onPaper / edges } : undefined;
 }
 
 /** Of cube roots of luminance. */
 const contrast = (a: number, b: number): number =>
   Math.abs(a ** 3 - b ** 3) / Math.max(1e-9, a ** 3 + b ** 3);
-const medianOf = (values: number[]): number => values.sort((a, b) => a - b)[values.length >> 1];
 
 /** A point where every special is full. */
 const full = (scene: Scene, process: Point['process']): Point => ({

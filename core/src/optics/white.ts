@@ -5,6 +5,7 @@
  * 593–601; hyperbolic solutions from P. Kubelka, J. Opt. Soc. Am. 38 (1948) 448–457.
  */
 import { DomainError } from '../errors.ts';
+import { remembered } from '../remembered.ts';
 import { edge, flat, map2, spectrumToXyz, D65, type Spectrum } from '../spectrum/index.ts';
 import { evenLayer, opaque, stack, type Layer } from './layer.ts';
 import { insideOf, surfaceLayer } from './surface.ts';
@@ -68,30 +69,31 @@ const whiteness = (reflectance: number): Spectrum =>
  * @param reflectance measured on a layer too thick to see through, 0.5 to 0.95
  * @throws DomainError `WHITE_RANGE`
  */
-export function calibrateWhite(ratio: number, laydown: number, reflectance: number): Scatterer {
-  if (!(
-    ratio >= 0.05 &&
-    ratio <= 0.995 &&
-    laydown > 0 &&
-    reflectance >= 0.5 &&
-    reflectance <= 0.95
-  ))
-    throw new DomainError(
-      'WHITE_RANGE',
-      `A white ink needs a contrast ratio within 0.05 to 0.995 (got ${ratio}), a laydown above 0 mL/m² (got ${laydown}) and an opaque reflectance within 0.5 to 0.95 (got ${reflectance}).`,
-    );
-  const inside = insideOf(whiteness(reflectance));
-  const inkOf = (s: number): Scatterer => {
-    const scattering = flat(s);
-    const absorption = map2(inside, scattering, (r, sc) => ((1 - r) ** 2 / (2 * r)) * sc);
-    return { scattering, absorption };
-  };
-  // More scattering is always more opaque, so halving the interval finds it.
-  let [low, high] = [1e-6, 1e3];
-  for (let round = 0; round < 80; round++) {
-    const middle = Math.sqrt(low * high);
-    if (contrastRatio(scattererLayer(inkOf(middle), laydown)) < ratio) low = middle;
-    else high = middle;
-  }
-  return inkOf(Math.sqrt(low * high));
-}
+export const calibrateWhite: (ratio: number, laydown: number, reflectance: number) => Scatterer =
+  remembered(16, (ratio, laydown, reflectance) => {
+    if (!(
+      ratio >= 0.05 &&
+      ratio <= 0.995 &&
+      laydown > 0 &&
+      reflectance >= 0.5 &&
+      reflectance <= 0.95
+    ))
+      throw new DomainError(
+        'WHITE_RANGE',
+        `A white ink needs a contrast ratio within 0.05 to 0.995 (got ${ratio}), a laydown above 0 mL/m² (got ${laydown}) and an opaque reflectance within 0.5 to 0.95 (got ${reflectance}).`,
+      );
+    const inside = insideOf(whiteness(reflectance));
+    const inkOf = (s: number): Scatterer => {
+      const scattering = flat(s);
+      const absorption = map2(inside, scattering, (r, sc) => ((1 - r) ** 2 / (2 * r)) * sc);
+      return { scattering, absorption };
+    };
+    // More scattering is always more opaque, so halving the interval finds it.
+    let [low, high] = [1e-6, 1e3];
+    for (let round = 0; round < 80; round++) {
+      const middle = Math.sqrt(low * high);
+      if (contrastRatio(scattererLayer(inkOf(middle), laydown)) < ratio) low = middle;
+      else high = middle;
+    }
+    return inkOf(Math.sqrt(low * high));
+  });

@@ -8,6 +8,7 @@
  * 45 (2020) 8–21, method LHTSS (from memory).
  */
 import { DomainError } from '../errors.ts';
+import { remembered } from '../remembered.ts';
 import { D50, labToXyz, type Triple } from './colour.ts';
 import { BANDS, type Spectrum } from './spectrum.ts';
 
@@ -18,7 +19,7 @@ const TOLERANCE = 1e-9;
  * @param lab CIE Lab under D50. Below L* 1, where no eye tells colours apart, the spectrum is flat.
  * @throws DomainError `SPECTRUM_UNREACHABLE` if no reflectance has this colour.
  */
-export function smoothestReflectance(lab: Triple): Spectrum {
+export const smoothestReflectance: (lab: Triple) => Spectrum = remembered(64, (lab) => {
   const want = labToXyz(lab, D50.white);
   if (lab[0] < 1) return new Float64Array(BANDS).fill(Math.max(0, want[1]));
   if (lab[0] >= 99.95 && Math.hypot(lab[1], lab[2]) < 0.1) return new Float64Array(BANDS).fill(1);
@@ -62,7 +63,7 @@ export function smoothestReflectance(lab: Triple): Spectrum {
     'SPECTRUM_UNREACHABLE',
     `No reflectance was found for the colour Lab ${lab.map((v) => v.toFixed(1)).join(', ')}.`,
   );
-}
+});
 
 /** Whether any reflectance has this colour: white with a cast has none, nor has a colour too strong for its lightness. */
 export function hasReflectance(lab: Triple): boolean {

@@ -58,7 +58,7 @@ interface Asked {
 const draw = ({ subject, view, held }: Asked) =>
   lookWorker().look(subject, view, pixels.value, held);
 const picture = shallowRef<PrintPicture>();
-const { ask, busy, failed } = useLatest(draw, (drawn) => (picture.value = drawn));
+const { ask, busy, failed } = useLatest(draw, (drawn) => (picture.value = drawn), { all: true });
 const against = shallowRef<PrintPicture>();
 const { ask: askOther, failed: otherFailed } = useLatest(draw, (drawn) => (against.value = drawn));
 

@@ -25,8 +25,15 @@ export type Pages = ReadonlyMap<number, Preview>;
 /** Pages kept at once: a page of six plates is about 8 MB. */
 const previews = new Kept<Preview>(14);
 
-const preview = (artworkId: string, page: ArtworkPage): Promise<Preview> =>
-  previews.get(`${artworkId}/${page.number}`, () => fetchPreview(artworkId, page));
+/** The same in the sizes that are looked at: they are asked for at every change. */
+const sizes = new Kept<Preview>(24);
+
+function preview(artworkId: string, page: ArtworkPage, longest: number): Promise<Preview> {
+  const key = `${artworkId}/${page.number}`;
+  return sizes.get(`${key}/${longest}`, async () =>
+    shrink(await previews.get(key, () => fetchPreview(artworkId, page)), longest),
+  );
+}
 
 /** Both pictures' pages, at most so many pixels on the longer side. */
 export async function pagesFor(
@@ -37,9 +44,7 @@ export async function pagesFor(
     ...new Set((['front', 'rear'] as const).map((picture) => pageOf(plan, info, picture))),
   ];
   const loaded = await Promise.all(
-    wanted.map(
-      async (page) => [page.number, shrink(await preview(artworkId, page), longest)] as const,
-    ),
+    wanted.map(async (page) => [page.number, await preview(artworkId, page, longest)] as const),
   );
   return new Map(loaded);
 }

@@ -85,6 +85,19 @@ describe('useLatest', () => {
   }
   const settle = () => new Promise((done) => setTimeout(done, 0));
 
+  it('shows every answer where a picture follows a slider', async () => {
+    const { run, ends } = task();
+    const shown: string[] = [];
+    const { ask } = useLatest(run, (answer) => shown.push(answer), { all: true });
+    void ask(1);
+    void ask(2);
+    ends[0]('first');
+    await settle();
+    ends[1]('second');
+    await settle();
+    expect(shown).toEqual(['first', 'second']);
+  });
+
   it('runs one at a time, drops what was overtaken, and shows the newest answer only', async () => {
     const { run, ends, inputs } = task();
     const shown: string[] = [];

@@ -4,15 +4,18 @@ import {
   allLayers,
   changeLayer,
   changePart,
+  formatRule,
   grainShown,
   hiddenLayer,
   LAY_NAMES,
   layerName,
+  parseRule,
   ruleWords,
   sceneOf,
   viewsOf,
   whiteForGrain,
   whiteForOpacity,
+  WISHES,
   type LeastWhite,
   type RearStrength,
 } from '@kyanos/core';
@@ -35,6 +38,18 @@ const setDensity = (part: number, density: number) =>
   });
 const setHits = (hits: number) =>
   job.update({ stack: changeLayer(plan.value.stack, index.value, (old) => ({ ...old, hits })) });
+
+/** Where it lies: the ready rules, and its own where it is none of them. */
+const wishes = computed(() => [
+  ...WISHES.map(({ name, rule }) => ({ title: name, value: rule })),
+  ...layer.value.parts.flatMap(({ rule }) =>
+    rule && !WISHES.some((wish) => wish.rule === formatRule(rule))
+      ? [{ title: 'A rule of your own', value: formatRule(rule) }]
+      : [],
+  ),
+]);
+const setRule = (part: number, text: string) =>
+  job.update({ stack: changePart(plan.value.stack, index.value, part, { rule: parseRule(text) }) });
 
 // ---- the hidden colour ----
 
@@ -65,16 +80,12 @@ const bareGrain = computed(() => scene.value && grainShown(scene.value, side.val
 /** Show of grain that is wanted, percent of what the bare material shows. */
 const wantedGrain = ref(20);
 
-const setWhite = ({ density, hits }: LeastWhite) => {
-  const part = layer.value.parts.findIndex(({ lay }) => lay === 'W');
-  const changed = changePart(plan.value.stack, index.value, part, { density });
-  job.update({ stack: changeLayer(changed, index.value, (old) => ({ ...old, hits })) });
-};
 const withWhite = ({ density, hits }: LeastWhite) => {
   const part = layer.value.parts.findIndex(({ lay }) => lay === 'W');
   const changed = changePart(plan.value.stack, index.value, part, { density });
   return changeLayer(changed, index.value, (old) => ({ ...old, hits }));
 };
+const setWhite = (white: LeastWhite) => job.update({ stack: withWhite(white) });
 const forOpacity = computed(
   () =>
     isWhite.value &&
@@ -124,7 +135,14 @@ const white = ({ density, hits }: LeastWhite) =>
         :model-value="part.density"
         @update:model-value="setDensity(i, $event)"
       />
-      <p v-if="part.rule" class="soft">Lies {{ ruleWords(part.rule) }}. Change it at Plates.</p>
+      <v-select
+        v-if="part.rule"
+        label="Lies"
+        :items="wishes"
+        :model-value="formatRule(part.rule)"
+        @update:model-value="setRule(i, $event)"
+      />
+      <p v-if="part.rule" class="soft small">{{ ruleWords(part.rule) }}; more at Plates.</p>
     </div>
     <div class="hits">
       <span>Hits</span>
@@ -226,6 +244,10 @@ const white = ({ density, hits }: LeastWhite) =>
 
 .hits span {
   flex: 1;
+}
+
+.small {
+  font-size: var(--size-small);
 }
 
 .solved {

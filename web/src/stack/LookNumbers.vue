@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What is told of the print that is shown, and of its barcodes under a scanner. */
 import type { BarcodeLook, LookNumbers, PointLook, Scanned, View } from '@kyanos/core';
+import { watchDebounced } from '@vueuse/core';
 import { computed, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import type { Subject } from '../look/look.worker.ts';
@@ -16,6 +17,7 @@ const props = defineProps<{ viewing: Viewing }>();
 const job = useJob();
 const NUMBERS_PX = 700;
 const POINTS_PX = 1400;
+const RESTS_MS = 250;
 
 const numbers = shallowRef<LookNumbers>();
 const { ask } = useLatest(
@@ -28,15 +30,17 @@ const { ask: askBarcodes } = useLatest(
   ({ subject, view }: { subject: Subject; view: View }) => lookWorker().barcodes(subject, view),
   (found) => (barcodes.value = found),
 );
-watch(
+// The picture comes first: numbers wait until a slider rests.
+watchDebounced(
   () => [job.subject, props.viewing.shown.value, props.viewing.view.value] as const,
   ([subject, { plan }, view]) => {
     if (!subject) return;
     void ask({ subject: { ...subject, plan }, view });
     void askBarcodes({ subject: { ...subject, plan }, view });
   },
-  { immediate: true },
+  { immediate: true, debounce: RESTS_MS },
 );
+
 const points = shallowRef<readonly PointLook[]>([]);
 const { ask: askPoints } = useLatest(
   ({ subject, view, spots }: { subject: Subject; view: View; spots: readonly Spot[] }) =>

@@ -58,7 +58,7 @@ export function lookFigures(numbers: LookNumbers): LookFigure[] {
               value: readability.print,
               unit: '',
               formula:
-                '(L1 − L2) / (L1 + L2) across the edges of the art, median; 0 nothing, 1 black on white',
+                '(L1 − L2) / (L1 + L2) across the edges of the art, mean; 0 nothing, 1 black on white',
               terms: [
                 term('this print', readability.print, ''),
                 term('the same art on white paper', readability.paper, ''),
