@@ -4,7 +4,7 @@ import { processModel } from '../optics/index.ts';
 import { plateSpecs } from '../plates/index.ts';
 import { D50, spectrumToXyz } from '../spectrum/index.ts';
 import { parseStack, type Material } from '../stack/index.ts';
-import { makeScene, parseView, PLACE_NAMES, seen, viewsOf, type View } from './index.ts';
+import { makeScene, parseView, PLACE_NAMES, PLACES, seen, viewsOf, type View } from './index.ts';
 
 const FRONT: View = { side: 'front', place: 'white' };
 
@@ -17,7 +17,11 @@ describe('a view in words', () => {
     });
     expect(parseView('box:800', FRONT)).toEqual({ side: 'front', place: 'box', behind: 800 });
     expect(parseView('Front tilted', FRONT)).toEqual({ ...FRONT, glint: 1 });
-    for (const place of PLACE_NAMES) expect(parseView(place, FRONT).place).toBe(place);
+    expect(parseView('back night', FRONT)).toEqual({ side: 'back', place: 'night' });
+    expect(parseView('Back, light box on', FRONT)).toEqual({ side: 'back', place: 'box' });
+    for (const place of PLACE_NAMES)
+      for (const words of [place, PLACES[place].name])
+        expect(parseView(words, FRONT).place).toBe(place);
   });
 
   it.each(['sideways', 'box:bright', 'front:3', ''])(

@@ -85,13 +85,18 @@ export function viewsOf(viewing: {
   };
 }
 
-/** Words for a view, besides the names of places. */
+const hyphened = (words: string) => words.trim().replace(/[\s_]+/g, '-');
+
+/** Words for a view: places by their keys and by their names, and what else an operator says. */
 const WORDS: Readonly<Record<string, Partial<View>>> = {
   front: { side: 'front' },
   back: { side: 'back' },
-  'on-white': { place: 'white' },
-  'on-black': { place: 'black' },
-  'on-wood': { place: 'wood' },
+  ...Object.fromEntries(
+    PLACE_NAMES.flatMap((place) => [
+      [place, { place }],
+      [hyphened(PLACES[place].name), { place }],
+    ]),
+  ),
   day: { place: 'daylight' },
   'day-window': { place: 'daylight' },
   'window-day': { place: 'daylight' },
@@ -103,27 +108,31 @@ const WORDS: Readonly<Record<string, Partial<View>>> = {
   'lit-from-behind': { place: 'behind' },
   'from-behind': { place: 'behind' },
   backlit: { place: 'behind' },
+  'lit-from-the-front': { place: 'white' },
   'lit-from-front': { place: 'white' },
   'lit-from-both': { place: 'both' },
+  'lit-from-both-sides': { place: 'both' },
   tilted: { glint: 1 },
 };
 
 /**
- * A view in words, such as `back,night` or `box:800` for a light box of 800 cd/m².
+ * A view in words, such as `back, window by night` or `box:800` for a light box of 800 cd/m².
  * @param otherwise what the words leave open
  * @throws DomainError `VIEW_UNKNOWN`
  */
 export function parseView(text: string, otherwise: View): View {
   let view = otherwise;
-  for (const word of text
-    .toLowerCase()
-    .trim()
-    .split(/[\s,+/]+/)) {
-    const [name, luminance] = word.replaceAll('_', '-').split(':');
-    const place = PLACE_NAMES.find((known) => known === name);
-    const change = place ? { place } : WORDS[name];
+  const phrases = text.toLowerCase().split(/[,+/]/);
+  const known = (word: string) => Object.hasOwn(WORDS, word.split(':')[0]);
+  // Words that make no phrase stand for themselves: "back night".
+  const words = phrases.flatMap((phrase) =>
+    known(hyphened(phrase)) ? hyphened(phrase) : phrase.trim().split(/\s+/),
+  );
+  for (const word of words) {
+    const [name, luminance] = word.split(':');
+    const change = known(word) ? WORDS[name] : undefined;
     const behind = Number(luminance);
-    if (!change || (luminance !== undefined && !(place && behind > 0 && behind <= 100_000)))
+    if (!change || (luminance !== undefined && !(change.place && behind > 0 && behind <= 100_000)))
       throw new DomainError(
         'VIEW_UNKNOWN',
         `There is no view "${word}". Say a side (front, back), a place (${PLACE_NAMES.join(', ')}), both with a comma between, or box:800 for a light box of 800 cd/m²; "tilted" turns metal into the light.`,
