@@ -102,7 +102,7 @@ const scanned = ({ symbolContrast, grade, decodes }: Scanned) =>
       <span class="value figures">{{ point.deltaE.toFixed(1) }} ΔE2000</span>
       <span class="soft says swatches">
         <i :style="{ background: labToCss(point.print) }"></i>
-        <span>L* {{ point.print.map((v) => v.toFixed(0)).join(' ') }}</span>
+        <span>Lab {{ point.print.map((v) => v.toFixed(0)).join(' ') }}</span>
         <i :style="{ background: labToCss(point.paper) }"></i>
         <span>on paper {{ point.paper.map((v) => v.toFixed(0)).join(' ') }}</span>
       </span>
