@@ -114,6 +114,18 @@ describe('the ranking', () => {
     expect(order(tried('colour-only', 3), tried('under', 2.9))).toEqual(['colour-only', 'under']);
   });
 
+  it('weighs what day and night differ by', () => {
+    const by = (one: Tried, night: number): Tried => ({
+      ...one,
+      numbers: { ...one.numbers, dayNight: { median: night, p95: night } },
+    });
+    const order = rank([by(tried('under', 3), 20), by(tried('beside', 5), 0)]);
+    expect(order[0].candidate.id).toBe('beside');
+    expect(order[1].reasons.join(' ')).toContain(
+      'Day and night differ by ΔE2000 20.0 against 0.0.',
+    );
+  });
+
   it('says what speaks for the first, and what the others have against it', () => {
     const [first, second] = rank([tried('under', 3), tried('colour-only', 30)]);
     expect(first.reasons.join(' ')).toContain('Nearest to the art on white paper: ΔE2000 3.0.');

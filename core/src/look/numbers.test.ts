@@ -83,8 +83,8 @@ describe('the difference to the art on white paper', () => {
   it('counts pixels, not mixtures, and only those with ink', () => {
     const stack = parseStack('film | CMYK');
     const scene = sceneOf(stack);
-    // Ninety pixels of one tint, nine of another, one bare.
-    const cyan = Uint8Array.from({ length: 100 }, (_, i) => (i < 90 ? 255 : i < 99 ? 20 : 0));
+    // Nine pixels of a solid, which is less off on dark board, ninety of a tint, one bare.
+    const cyan = Uint8Array.from({ length: 100 }, (_, i) => (i < 9 ? 255 : i < 99 ? 20 : 0));
     const none = new Uint8Array(100);
     const table = new LookTable(scene, 'front', {
       size: 100,
@@ -100,8 +100,10 @@ describe('the difference to the art on white paper', () => {
         { ...print, lab: () => print.lab(mixture) },
         { ...paper, lab: () => paper.lab(mixture) },
       )!.median;
-    expect(full.median).toBeCloseTo(one(table.numbers[0]), 9);
-    expect(full.p95).toBeCloseTo(one(table.numbers[95]), 9);
+    const [solid, tint] = [one(table.numbers[0]), one(table.numbers[50])];
+    expect(solid).toBeLessThan(tint);
+    expect(full.median).toBeCloseTo(tint, 9);
+    expect(full.p95).toBeCloseTo(tint, 9);
   });
 });
 
@@ -193,6 +195,20 @@ describe('the least white', () => {
       expect(whiteOpacity(scene, density - 1, hits)).toBeLessThan(wanted);
     }
     expect(whiteForOpacity(scene, 0.999, 4)).toBeUndefined();
+  });
+
+  it('is the least of all densities and hits', () => {
+    const scene = sceneOf('film | W@image / CMYK', MATERIAL);
+    for (const wanted of [0.5, 0.68, 0.74]) {
+      const found = whiteForOpacity(scene, wanted, 4)!;
+      const all = [1, 2, 3, 4].flatMap((hits) =>
+        Array.from({ length: 100 }, (_, i) => ({ density: i + 1, hits })),
+      );
+      const ink = all
+        .filter(({ density, hits }) => whiteOpacity(scene, density, hits) >= wanted)
+        .map(({ density, hits }) => density * hits);
+      expect(found.density * found.hits).toBe(Math.min(...ink));
+    }
   });
 
   it('for less grain is never less white', () => {

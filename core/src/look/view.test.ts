@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { ANCHOR, DARK, MACHINE, MATERIAL } from '../../test/shop.ts';
-import { processModel } from '../optics/index.ts';
+import { processLayer, processModel } from '../optics/index.ts';
 import { plateSpecs } from '../plates/index.ts';
 import { D50, spectrumToXyz } from '../spectrum/index.ts';
 import { parseStack, type Material } from '../stack/index.ts';
@@ -103,6 +103,24 @@ describe('light', () => {
       luminance('film | S@art', FRONT, MATERIAL, plate);
     expect(silver(0.5)).toBeLessThan(silver(1));
     expect(silver(0.5)).toBeGreaterThan(0.4 * silver(1));
+  });
+
+  it('from a mirror goes through the ink twice', () => {
+    const matt: Material = {
+      ...DARK,
+      class: 'metallic',
+      optics: { lab: [70, 0, 1], transmittance: 0, scatter: 0.02 },
+    };
+    const stack = parseStack('film | CMYK');
+    const scene = makeScene({ stack, material: matt, machine: MACHINE, process });
+    const shine = (tints: number[]) => {
+      const point = { process: { front: tints, rear: tints }, plates: new Map<string, number>() };
+      const dull = seen(scene, point, FRONT);
+      return seen(scene, point, { ...FRONT, glint: 1 }).map((v, i) => v - dull[i]);
+    };
+    const [bare, cyan] = [shine([0, 0, 0, 0]), shine([1, 0, 0, 0])];
+    const ink = processLayer(process, [1, 0, 0, 0]).down;
+    cyan.forEach((v, i) => expect(v / bare[i]).toBeCloseTo(ink[i] ** 2, 9));
   });
 
   it('falls on the dark of a grain as on a darker material', () => {

@@ -26,7 +26,7 @@ function raster(): Raster {
     Uint8Array.from({ length: SIZE }, (_, i) => value(i % WIDTH, Math.floor(i / WIDTH)));
   const block = (x: number, y: number) => x >= 40 && x < 90 && y >= 30 && y < 70;
   const bars = (x: number, y: number) =>
-    x >= 130 && x < 160 && y >= 30 && y < 70 && (x - 130) % 4 < 2;
+    x >= 130 && x < 160 && y >= 30 && y < 70 && (x - 130) % 4 < 2 && x !== 150 && x !== 151;
   return memoryRaster(
     { width: WIDTH, height: HEIGHT, dpi: 25.4 },
     new Map([
@@ -193,6 +193,25 @@ describe('a barcode', () => {
   it('is told with white for a stack that lays none, where the machine could', async () => {
     const { planned, withWhite } = await looked('film | CMYK');
     expect(withWhite!.symbolContrast).toBeGreaterThan(planned.symbolContrast);
+  });
+
+  it('is scanned as it is seen: turned round from behind', async () => {
+    const columns = async (side: 'front' | 'back') => {
+      const [{ picture }] = await barcodeLooks(
+        planOf('film | CMYK', { material: PLAN.material }),
+        INFO,
+        (_, box) => croppedRaster(raster(), box),
+        { side, place: 'white' },
+        () => Promise.resolve([]),
+      );
+      const { width, pixels } = picture;
+      return Array.from({ length: width }, (_, x) => pixels[5 * width + x] < 110);
+    };
+    const front = await columns('front');
+    expect(front).toContain(true);
+    expect(front).toContain(false);
+    expect((await columns('back')).toReversed()).toEqual(front);
+    expect(front.toReversed()).not.toEqual(front);
   });
 
   it('decodes where a decoder reads what the artwork says, in one of the tries', async () => {
