@@ -22,37 +22,39 @@ const text = (made: Stack | undefined) => made && formatStack(made);
 
 describe('moving a layer', () => {
   it('changes the order on its side', () => {
-    expect(text(moveLayer(stack(UNDER), 0, { side: 'front', at: 2 }))).toBe(
+    expect(text(moveLayer(stack(UNDER), 0, { side: 'front', at: 2 }).stack)).toBe(
       'film | CMYK / W@image',
     );
-    expect(text(moveLayer(stack(UNDER), 1, { side: 'front', at: 0 }))).toBe(
+    expect(text(moveLayer(stack(UNDER), 1, { side: 'front', at: 0 }).stack)).toBe(
       'film | CMYK / W@image',
     );
   });
 
   it('over the material mirrors it, so that it reads as it did', () => {
-    expect(text(moveLayer(stack(UNDER), 1, { side: 'back', at: 0 }))).toBe(
+    expect(text(moveLayer(stack(UNDER), 1, { side: 'back', at: 0 }).stack)).toBe(
       'CMYK~ | film | W@image',
     );
     const back = moveLayer(stack('CMYK~ | film | W@image'), 1, { side: 'front', at: 1 });
-    expect(text(back)).toBe(UNDER);
+    expect([text(back.stack), back.index]).toEqual([UNDER, 1]);
   });
 
   it('step by step goes through every place from the front to the back, and home again', () => {
-    let made = stack(`${UNDER} / V@art`);
-    const seen = [text(made)];
-    // The outermost layer on the front, wherever it is by then.
-    const index = (now: Stack) => allLayers(now).findIndex(({ parts }) => parts[0].lay === 'V');
-    for (let i = 0; i < 3; i++) seen.push(text((made = stepLayer(made, index(made), 'back'))));
+    let made = { stack: stack(`${UNDER} / V@art`), index: 2 };
+    const seen = [text(made.stack)];
+    for (let i = 0; i < 3; i++) {
+      made = stepLayer(made.stack, made.index, 'back')!;
+      seen.push(text(made.stack));
+      expect(allLayers(made.stack)[made.index].parts[0].lay).toBe('V');
+    }
     expect(seen).toEqual([
       'film | W@image / CMYK / V@art',
       'film | W@image / V@art / CMYK',
       'film | V@art / W@image / CMYK',
       'V~@art | film | W@image / CMYK',
     ]);
-    for (let i = 0; i < 3; i++) made = stepLayer(made, index(made), 'front');
-    expect(text(made)).toBe(seen[0]);
-    expect(stepLayer(made, index(made), 'front')).toBe(made);
+    for (let i = 0; i < 3; i++) made = stepLayer(made.stack, made.index, 'front')!;
+    expect(text(made.stack)).toBe(seen[0]);
+    expect(stepLayer(made.stack, made.index, 'front')).toBeUndefined();
   });
 });
 

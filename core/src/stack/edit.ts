@@ -73,31 +73,33 @@ export function newLayer(stack: Stack, { side, at }: Slot, lay: Lay): StackLayer
   };
 }
 
+/** A stack in which a layer was moved, and the index it has now. */
+export interface Moved {
+  readonly stack: Stack;
+  readonly index: number;
+}
+
 /**
  * A layer at another place; one that goes to the other side of the material is mirrored, so that it reads as it did.
  * @param to counted as the layers are before
  */
-export function moveLayer(stack: Stack, index: number, to: Slot): Stack {
+export function moveLayer(stack: Stack, index: number, to: Slot): Moved {
   const from = slotOf(stack, index);
   const layer = stack[from.side][from.at];
   const crossed = from.side !== to.side;
   const without = { ...stack, [from.side]: stack[from.side].toSpliced(from.at, 1) };
   const at = !crossed && to.at > from.at ? to.at - 1 : to.at;
-  return insertLayer(
-    without,
-    { side: to.side, at },
-    crossed ? { ...layer, mirror: !layer.mirror } : layer,
-  );
+  const slot = { side: to.side, at };
+  const moved = insertLayer(without, slot, crossed ? { ...layer, mirror: !layer.mirror } : layer);
+  return { stack: moved, index: indexOf(moved, slot) };
 }
 
-/** One step towards the front or the back of the whole print, over the material if need be. */
-export function stepLayer(stack: Stack, index: number, towards: Side): Stack {
+/** One step towards the front or the back of the whole print, over the material if need be; nothing at the end of the way. */
+export function stepLayer(stack: Stack, index: number, towards: Side): Moved | undefined {
   const { side, at } = slotOf(stack, index);
-  if (side === towards)
-    return at === stack[side].length - 1 ? stack : moveLayer(stack, index, { side, at: at + 2 });
-  return at === 0
-    ? moveLayer(stack, index, { side: towards, at: 0 })
-    : moveLayer(stack, index, { side, at: at - 1 });
+  if (side !== towards)
+    return moveLayer(stack, index, at === 0 ? { side: towards, at: 0 } : { side, at: at - 1 });
+  return at === stack[side].length - 1 ? undefined : moveLayer(stack, index, { side, at: at + 2 });
 }
 
 /**

@@ -14,6 +14,7 @@ export {
   turnedOver,
   withDensity,
   withoutLay,
+  type Moved,
   type Side,
   type Slot,
 } from './edit.ts';

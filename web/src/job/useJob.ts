@@ -26,6 +26,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { lookWorker } from '../look/worker.ts';
 import { get, post, put, Refused } from '../shared/api.ts';
 import { useLatest } from '../shared/useLatest.ts';
+import { useHistory } from './history.ts';
 import { raiseHaze, setRule } from '../stack/editStack.ts';
 
 /** Quiet time after the last change before it is saved, and before plates are built at full size. */
@@ -34,9 +35,6 @@ const BUILD_MS = 900;
 const POLL_MS = 500;
 /** Between tries while the server does not answer. */
 const RETRY_MS = 3000;
-/** Changes of one thing within this time of one another are one change. */
-const ONE_CHANGE_MS = 700;
-const MOST_UNDONE = 100;
 
 export type SaveState = 'saved' | 'saving' | 'waiting' | 'conflict';
 
@@ -136,7 +134,7 @@ export const useJob = defineStore('job', () => {
     artworkId.value = job.artworkId;
     saveState.value = 'saved';
     theirs.value = undefined;
-    forget();
+    history.forget();
     void followArtwork();
   }
 
@@ -152,7 +150,7 @@ export const useJob = defineStore('job', () => {
     shown.value = undefined;
     before.value = undefined;
     selectedLayer.value = undefined;
-    forget();
+    history.forget();
   }
 
   // ---- saving ----
@@ -161,54 +159,23 @@ export const useJob = defineStore('job', () => {
   let timer: ReturnType<typeof setTimeout> | undefined;
   let sending = false;
 
+  const history = useHistory<PrintPlan>();
+
   function update(change: Partial<PrintPlan>): void {
     if (!plan.value) return;
-    remember(plan.value, Object.keys(change).join());
-    set({ ...plan.value, ...change });
+    const next = { ...plan.value, ...change };
+    history.remember(plan.value, next);
+    set(next);
   }
 
-  function set(next: PrintPlan): void {
+  function set(next: PrintPlan | undefined): void {
+    if (!next) return;
     before.value = shown.value;
     plan.value = next;
     schedule();
   }
-
-  // ---- undo ----
-
-  const past = shallowRef<readonly PrintPlan[]>([]);
-  const future = shallowRef<readonly PrintPlan[]>([]);
-  let lastChange = { what: '', at: 0 };
-
-  /** Changes of one thing in quick succession, such as a slider that is dragged, are one step back. */
-  function remember(was: PrintPlan, what: string): void {
-    const now = Date.now();
-    const goesOn = what === lastChange.what && now - lastChange.at < ONE_CHANGE_MS;
-    lastChange = { what, at: now };
-    if (!goesOn || past.value.length === 0) past.value = [...past.value, was].slice(-MOST_UNDONE);
-    future.value = [];
-  }
-
-  function undo(): void {
-    const was = past.value.at(-1);
-    if (!was || !plan.value) return;
-    past.value = past.value.slice(0, -1);
-    future.value = [...future.value, plan.value];
-    lastChange = { what: '', at: 0 };
-    set(was);
-  }
-
-  function redo(): void {
-    const next = future.value.at(-1);
-    if (!next || !plan.value) return;
-    future.value = future.value.slice(0, -1);
-    past.value = [...past.value, plan.value];
-    set(next);
-  }
-
-  function forget(): void {
-    past.value = [];
-    future.value = [];
-  }
+  const undo = () => plan.value && set(history.undo(plan.value));
+  const redo = () => plan.value && set(history.redo(plan.value));
 
   function useArtwork(next: ArtworkSummary): void {
     artworkId.value = next.id;
@@ -472,8 +439,8 @@ export const useJob = defineStore('job', () => {
     update,
     undo,
     redo,
-    canUndo: computed(() => past.value.length > 0),
-    canRedo: computed(() => future.value.length > 0),
+    canUndo: history.canUndo,
+    canRedo: history.canRedo,
     useArtwork,
     settle,
     saveAsNew,

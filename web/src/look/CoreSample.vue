@@ -11,8 +11,10 @@ import {
   layerName,
   moveLayer,
   removeLayer,
+  slotOf,
   stepLayer,
   type Material,
+  type Moved,
   type PrintPlan,
   type Stack,
 } from '@kyanos/core';
@@ -68,7 +70,6 @@ const svg = ref<SVGSVGElement>();
 const focus = (index: number) =>
   nextTick(() => svg.value?.querySelector<SVGElement>(`[data-layer="${index}"]`)?.focus());
 
-/** Where a layer is after a change: layers are values, and moved ones are new only if they were mirrored. */
 function change(stack: Stack, words: string, at: number) {
   said.value = words;
   emit('change', stack);
@@ -76,18 +77,10 @@ function change(stack: Stack, words: string, at: number) {
   void focus(at);
 }
 
-function where(stack: Stack, layer: Slab['layer']): number {
-  const index = allLayers(stack).findIndex(
-    (other) => other === layer || (other.parts === layer.parts && other.hits === layer.hits),
-  );
-  return Math.max(0, index);
-}
-
-function move(slab: Slab, stack: Stack) {
-  if (stack === props.plan.stack) return;
-  const at = where(stack, slab.layer);
-  const side = at < stack.front.length ? 'front' : 'back';
-  change(stack, `${layerName(slab.layer)} is now on the ${side}.`, at);
+function move({ layer }: Slab, moved: Moved | undefined) {
+  if (!moved) return;
+  const { side } = slotOf(moved.stack, moved.index);
+  change(moved.stack, `${layerName(layer)} is now on the ${side}.`, moved.index);
 }
 
 function choose(slab: Slab, by: number) {

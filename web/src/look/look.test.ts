@@ -33,7 +33,7 @@ describe('the drawing of a core sample', () => {
     expect(at(clear.y + 4)).toBeUndefined();
     expect(at(silver.y + silver.height)).toMatchObject({ side: 'front', at: 0 });
     const bottom = at(drawing.bottom + 50)!;
-    const moved = moveLayer(stack, clear.index, bottom);
+    const { stack: moved } = moveLayer(stack, clear.index, bottom);
     expect(
       allLayers(moved).map(({ parts, mirror }) => `${parts[0].lay}${mirror ? '~' : ''}`),
     ).toEqual(['S', 'CMYK~', 'W~', 'V~']);

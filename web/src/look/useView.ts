@@ -78,7 +78,7 @@ export function useView() {
     place.value = next;
     behind.value = undefined;
     // Grounds and windows are part of the plan; lamps are tried.
-    if ((BACKINGS as readonly string[]).includes(next))
+    if ((BACKINGS as readonly string[]).includes(next) && next !== plan.value.viewing.backing)
       job.update({ viewing: { ...plan.value.viewing, backing: next as Backing } });
   }
   const nextPlace = () => {
@@ -93,6 +93,11 @@ export function useView() {
     const ids = [undefined, ...mistakes.value.map(({ id }) => id)];
     mistake.value = ids[(ids.indexOf(mistake.value) + 1) % ids.length];
   };
+
+  // A stack that is changed may not have the mistake any more.
+  watch(mistakes, (found) => {
+    if (!found.some(({ id }) => id === mistake.value)) mistake.value = undefined;
+  });
 
   /** The plan that is shown: as it is, or with a mistake. */
   const shown = computed<Compared>(() => {
