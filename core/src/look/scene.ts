@@ -30,6 +30,7 @@ import { BANDS, flat, nearestReflectance, type Spectrum } from '../spectrum/inde
 import {
   allLayers,
   inkOf,
+  towardsViewer,
   usesLay,
   type Machine,
   type Material,
@@ -259,13 +260,11 @@ export class Viewer {
     this.#joined = scene.material.adhesive && place.lying;
     const ground = GROUNDS[place.ground === 'wood' && view.grain ? 'wood-grain' : place.ground];
     this.#ground = this.#joined ? insideOf(ground) : ground;
-    const { front, back } = scene.stack;
-    const [far, near] = view.side === 'front' ? [back, front] : [front, back];
-    const laid = (layers: readonly StackLayer[]) =>
-      layers.flatMap((layer) => layer.parts.toReversed().map((part): Laid => ({ layer, part })));
-    const beyond = laid(far.toReversed());
-    this.order = [...beyond, ...laid(near)];
-    this.far = beyond.length;
+    const far = scene.stack[view.side === 'front' ? 'back' : 'front'];
+    this.order = towardsViewer(scene.stack, view.side).flatMap((layer) =>
+      layer.parts.toReversed().map((part): Laid => ({ layer, part })),
+    );
+    this.far = far.reduce((count, { parts }) => count + parts.length, 0);
   }
 
   /** Whether anything is seen that mirrors the lamp. */

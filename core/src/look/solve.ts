@@ -1,6 +1,6 @@
 /** Densities that are solved for: the hidden colour of day and night, and the least white that does what is wanted. */
 import { contrastRatio, turned } from '../optics/index.ts';
-import { allLayers, type Stack, type StackLayer } from '../stack/index.ts';
+import { allLayers, towardsViewer, type Stack, type StackLayer } from '../stack/index.ts';
 import { dayNightDifference, grainShown } from './numbers.ts';
 import { partLayer, type Scene } from './scene.ts';
 import type { LookTable, Means } from './table.ts';
@@ -14,10 +14,7 @@ const hasColour = ({ parts }: StackLayer) => parts.some(({ lay }) => lay === 'CM
  */
 export function hiddenLayer(stack: Stack, side: View['side']): number | undefined {
   const layers = allLayers(stack);
-  const order =
-    side === 'front'
-      ? [...stack.back.toReversed(), ...stack.front]
-      : [...stack.front.toReversed(), ...stack.back];
+  const order = towardsViewer(stack, side);
   const coloured = order.filter(hasColour);
   if (coloured.length < 2) return undefined;
   const [far, near] = [coloured[0], coloured[coloured.length - 1]];

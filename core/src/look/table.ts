@@ -10,7 +10,7 @@
 import { plateKey, plateSpecs } from '../plates/index.ts';
 import { isWholeSheet } from '../rule/index.ts';
 import { D50, linearToScreen, spectrumToXyz, xyzToLinear, type Triple } from '../spectrum/index.ts';
-import type { Picture, Stack } from '../stack/index.ts';
+import { towardsViewer, type Picture, type Stack } from '../stack/index.ts';
 import { axesOf, type Axis } from './axes.ts';
 import { LookKernel, SCREEN_STEPS, stridesOf } from './lookKernel.ts';
 import {
@@ -43,9 +43,8 @@ export const LIGHT = D50;
 const RED = 28;
 
 /** The picture that faces the viewer: that of the outermost layer on this side, else of the other side. */
-export function facingPicture({ front, back }: Stack, side: 'front' | 'back'): Picture {
-  const fromViewer =
-    side === 'front' ? [...front.toReversed(), ...back] : [...back.toReversed(), ...front];
+export function facingPicture(stack: Stack, side: 'front' | 'back'): Picture {
+  const fromViewer = towardsViewer(stack, side).toReversed();
   const colour = fromViewer.find(({ parts }) => parts.some(({ lay }) => lay === 'CMYK'));
   return (colour ?? fromViewer[0]).picture;
 }
@@ -99,21 +98,6 @@ export class LookTable {
   get numbers(): Int32Array {
     return this.#kernel.numbers;
   }
-  /** Nodes that the picture needs. */
-  get nodes(): number {
-    return this.#kernel.needed.length;
-  }
-
-  /** Process inks of a mixture, bytes; none where the stack lays no colour. */
-  processOf(mixture: number): [number, number, number, number] {
-    const inks = this.#kernel.inksOf(mixture);
-    const process: [number, number, number, number] = [0, 0, 0, 0];
-    this.#axes.forEach((axis, i) => {
-      if (axis.kind === 'process') process[axis.ink] = inks[i];
-    });
-    return process;
-  }
-
   /** Whether a mixture lays anything, beyond what lies on the whole sheet. */
   hasInk(mixture: number): boolean {
     return this.#kernel.inksOf(mixture).some((ink) => ink > 0);

@@ -7,6 +7,7 @@ import {
   type MmBox,
 } from '../artwork/index.ts';
 import {
+  facingPicture,
   LookTable,
   scanOf,
   scanPicture,
@@ -37,12 +38,8 @@ export interface BarcodeLook {
   /** With white at full cover under its ground, and with none; nothing where the machine lays no white. */
   readonly withWhite: Scanned | undefined;
   readonly withoutWhite: Scanned | undefined;
-  /** The simulated scan of the plan, 0 dark to 255 light. */
-  readonly picture: {
-    readonly width: number;
-    readonly height: number;
-    readonly pixels: Uint8Array;
-  };
+  /** The simulated scan of the plan. */
+  readonly picture: Grey;
 }
 
 /** Round a code, so that chokes and fills see its neighbourhood, mm. */
@@ -51,7 +48,7 @@ const MARGIN = 3;
 /** A part of a page at full resolution. */
 export type Parts = (page: number, box: PixelBox) => Promise<Raster>;
 
-/** @param view whose side and surroundings count */
+/** Barcodes of the page that is seen from a side. @param view whose side and surroundings count */
 export async function barcodeLooks(
   plan: PrintPlan,
   info: ArtworkInfo,
@@ -59,7 +56,7 @@ export async function barcodeLooks(
   view: View,
   decode: Decoder,
 ): Promise<BarcodeLook[]> {
-  const page = pageOf(plan, info, 'front');
+  const page = pageOf(plan, info, facingPicture(plan.stack, view.side));
   const looks: BarcodeLook[] = [];
   for (const barcode of page.barcodes)
     looks.push(await barcodeLook(plan, info, parts, page, barcode, view, decode));
@@ -89,9 +86,15 @@ async function barcodeLook(
   const size = { width: box.right - box.left, height: box.bottom - box.top };
   const seen = (scene: Scene, pixels: PrintPixels) => reflectances(scene, pixels, view, box);
 
-  const scanned = async (reflectance: Float32Array): Promise<Scanned> => {
+  const pictureOf = (reflectance: Float32Array): Grey => ({
+    ...size,
+    pixels: scanPicture(reflectance),
+  });
+  const scanned = async (
+    reflectance: Float32Array,
+    picture = pictureOf(reflectance),
+  ): Promise<Scanned> => {
     const upright = Math.abs(Math.round(barcode.turn / 90)) % 2 === 0;
-    const picture = { ...size, pixels: scanPicture(reflectance) };
     const reads = async (tried: Grey) => (await decode(tried)).some((text) => says(text, barcode));
     return {
       ...scanOf(reflectance, size.width, size.height, upright),
@@ -107,12 +110,13 @@ async function barcodeLook(
   };
   const { stack } = moved.plan;
   const boxed = usesLay(stack, 'W') ? stack : withWhiteUnder(stack);
+  const picture = pictureOf(own);
   return {
     barcode,
-    planned: await scanned(own),
+    planned: await scanned(own, picture),
     withWhite: await variant(boxed, 255),
     withoutWhite: await variant(boxed, 0),
-    picture: { ...size, pixels: scanPicture(own) },
+    picture,
   };
 }
 
@@ -230,8 +234,8 @@ function partPlan(plan: PrintPlan, info: ArtworkInfo, page: ArtworkPage, part: M
     page: small,
     plan: {
       ...plan,
-      // Both pictures are looked at through the front page here: a scanner sees one side.
-      artwork: { ...plan.artwork, rearPage: null },
+      // A scanner sees one side: what is printed for the other does not show through at its resolution.
+      artwork: { ...plan.artwork, page: page.number, rearPage: null },
       stack: { front: layers(plan.stack.front), back: layers(plan.stack.back) },
     },
     info: {

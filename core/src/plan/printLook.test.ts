@@ -195,6 +195,25 @@ describe('a barcode', () => {
     expect(withWhite!.symbolContrast).toBeGreaterThan(planned.symbolContrast);
   });
 
+  it('is one of the page that is seen from the side', async () => {
+    const [page] = INFO.pages;
+    const rear = { ...page, number: 2, barcodes: [{ ...CODE, content: 'REAR' }] };
+    const codes = async (side: 'front' | 'back') => {
+      const looks = await barcodeLooks(
+        planOf('film | CMYK:rear~ / B@image / CMYK', {
+          material: PLAN.material,
+          artwork: { ...PLAN.artwork, rearPage: 2 },
+        }),
+        { ...INFO, pages: [page, rear] },
+        (_, box) => croppedRaster(raster(), box),
+        { side, place: 'white' },
+        () => Promise.resolve([]),
+      );
+      return looks.map(({ barcode }) => barcode.content);
+    };
+    expect([await codes('front'), await codes('back')]).toEqual([['BENCH'], ['REAR']]);
+  });
+
   it('is scanned as it is seen: turned round from behind', async () => {
     const columns = async (side: 'front' | 'back') => {
       const [{ picture }] = await barcodeLooks(

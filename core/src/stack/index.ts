@@ -23,5 +23,5 @@ export type { Channel, Ink, Machine, Material, Mode } from './machine.ts';
 export { mistakesOf, type Mistake } from './mistakes.ts';
 export { formatStack, parseStack } from './notation.ts';
 export { PRESETS, type Preset } from './presets.ts';
-export { allLayers, LAY_NAMES, layerName, LAYS, usesLay } from './stack.ts';
+export { allLayers, LAY_NAMES, layerName, LAYS, towardsViewer, usesLay } from './stack.ts';
 export type { Lay, Part, Picture, Special, Stack, StackLayer } from './stack.ts';

@@ -47,6 +47,13 @@ export interface Stack {
 /** Every layer in the order in which it is laid on its side, front side first. */
 export const allLayers = (stack: Stack): readonly StackLayer[] => [...stack.front, ...stack.back];
 
+/** The same, from the side that is farthest from the viewer to the nearest, wherever the material lies between them. */
+export const towardsViewer = (
+  { front, back }: Stack,
+  side: 'front' | 'back',
+): readonly StackLayer[] =>
+  side === 'front' ? [...back.toReversed(), ...front] : [...front.toReversed(), ...back];
+
 export const usesLay = (stack: Stack, lay: Lay): boolean =>
   allLayers(stack).some(({ parts }) => parts.some((part) => part.lay === lay));
 

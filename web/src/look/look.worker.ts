@@ -14,7 +14,6 @@ import {
   reckon,
   screened,
   viewsOf,
-  whyNot,
   withStack,
   type BarcodeLook,
   type Candidate,
@@ -72,7 +71,8 @@ export interface Advised {
 
 export interface StackAdvice {
   readonly ranked: readonly Advised[];
-  readonly ruledOut: readonly { readonly id: string; readonly why: string }[];
+  /** Tried, and no number would be true. */
+  readonly unplanned: readonly { readonly id: string; readonly why: string }[];
 }
 
 /** Pixels of the pictures that stacks are tried on: their colours are what counts. */
@@ -92,30 +92,20 @@ async function tryStack(subject: Subject, candidate: Candidate): Promise<Tried> 
 }
 
 const api = {
-  /** Which stack to use, each that may be tried on the job's own artwork. */
+  /** Which stack to use. @param candidates that may be: each is tried on the job's own artwork */
   async advise(
     subject: Subject,
     wish: StackWish,
     candidates: readonly Candidate[],
   ): Promise<StackAdvice> {
-    const { plan, info } = subject;
+    const viewing = { ...subject.plan.viewing, side: wish.side, light: wish.light };
+    const wished = { ...subject, plan: { ...subject.plan, viewing } };
     const tried: Tried[] = [];
-    const ruledOut: StackAdvice['ruledOut'][number][] = [];
-    for (const candidate of candidates) {
-      const why = whyNot(candidate, wish, plan, info);
-      if (why === undefined) {
-        const viewing = { ...plan.viewing, side: wish.side, light: wish.light };
-        tried.push(await tryStack({ ...subject, plan: { ...plan, viewing } }, candidate));
-      } else ruledOut.push({ id: candidate.id, why });
-    }
-    for (const { candidate, result } of tried)
-      if (!result.work)
-        ruledOut.push({
-          id: candidate.id,
-          why:
-            result.findings.find(({ severity }) => severity === 'error')?.message ??
-            'It can’t be planned.',
-        });
+    for (const candidate of candidates) tried.push(await tryStack(wished, candidate));
+    const unplanned = tried.flatMap(({ candidate, result: { work, findings } }) => {
+      const error = findings.find(({ severity }) => severity === 'error');
+      return work ? [] : [{ id: candidate.id, why: error?.message ?? 'It can’t be planned.' }];
+    });
     const ranked = rank(tried).map(({ candidate, result, numbers, reasons }): Advised => {
       const work = result.work!;
       return {
@@ -130,7 +120,7 @@ const api = {
         price: work.cost.price,
       };
     });
-    return { ranked, ruledOut };
+    return { ranked, unplanned };
   },
 
   /** Plate measures as the screen resolution gives them. */

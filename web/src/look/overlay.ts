@@ -18,7 +18,7 @@ function smooth(x: number, y: number): number {
   return top * (1 - b) + bottom * b;
 }
 
-/** How dark the material is at a pixel, 0 its even colour to 1 its darkest; `unit` pixels are a millimetre or so. */
+/** How dark the material is at a pixel, 0 its even colour to 1 its darkest. */
 const PATTERNS: Record<Texture['kind'], (x: number, y: number) => number> = {
   // Years: narrow dark bands along the board, which wander.
   grain(x, y) {
@@ -41,12 +41,25 @@ const PATTERNS: Record<Texture['kind'], (x: number, y: number) => number> = {
   holographic: (x, y) => 0.3 * smooth(x / 12, y / 12),
 };
 
+/** The newest few masks: a print that is tilted asks for the same at every move. */
+const masks = new Map<string, HTMLCanvasElement>();
+const MOST_MASKS = 6;
+
 /** A canvas whose opacity is the texture. */
 export function textureMask(
   kind: Texture['kind'],
   width: number,
   height: number,
 ): HTMLCanvasElement {
+  const key = `${kind} ${width} ${height}`;
+  const mask = masks.get(key) ?? drawnMask(kind, width, height);
+  masks.delete(key);
+  masks.set(key, mask);
+  if (masks.size > MOST_MASKS) masks.delete(masks.keys().next().value!);
+  return mask;
+}
+
+function drawnMask(kind: Texture['kind'], width: number, height: number): HTMLCanvasElement {
   const canvas = document.createElement('canvas');
   [canvas.width, canvas.height] = [width, height];
   const image = new ImageData(width, height);

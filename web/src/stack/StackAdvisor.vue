@@ -62,9 +62,17 @@ const candidates = computed<readonly Candidate[]>(() =>
   ),
 );
 
+const reasonAgainst = (candidate: Candidate) =>
+  job.info && whyNot(candidate, wish.value, plan.value, job.info);
+
 const advice = shallowRef<StackAdvice>();
 const { ask, busy, failed } = useLatest(
-  (wanted: StackWish) => lookWorker().advise(job.subject!, wanted, candidates.value),
+  (wanted: StackWish) =>
+    lookWorker().advise(
+      job.subject!,
+      wanted,
+      candidates.value.filter((one) => reasonAgainst(one) === undefined),
+    ),
   (found) => (advice.value = found),
 );
 // What was advised stands for these; another density changes no order.
@@ -88,12 +96,11 @@ interface Row {
 }
 const rows = computed<readonly Row[]>(() => {
   const ranked = advice.value?.ranked ?? [];
-  const unplanned = new Map(advice.value?.ruledOut.map(({ id, why }) => [id, why]));
+  const unplanned = new Map(advice.value?.unplanned.map(({ id, why }) => [id, why]));
   const all = candidates.value.map((entry): Row => {
     const at = ranked.findIndex(({ id }) => id === entry.id);
     if (at >= 0) return { entry, rank: at + 1, tried: ranked[at] };
-    const info = job.info;
-    const why = unplanned.get(entry.id) ?? (info && whyNot(entry, wish.value, plan.value, info));
+    const why = unplanned.get(entry.id) ?? reasonAgainst(entry);
     return why === undefined ? { entry } : { entry, why };
   });
   const place = ({ rank, why }: Row) => rank ?? (why === undefined ? 100 : 200);
