@@ -101,6 +101,42 @@ test('the classic mistakes are one key apart, and two stacks are wiped against e
   await page.getByRole('option', { name: 'window by night' }).click();
   await page.getByRole('button', { name: 'Back', exact: true }).click();
   await expect(page.getByText('Seen from the back, window by night')).toBeVisible();
+  const drawn = () =>
+    page.getByTestId('look').evaluate((canvas) => (canvas as HTMLCanvasElement).toDataURL());
+  const atNight = await drawn();
+  const picture = new URL('../docs/screenshots/board.png', import.meta.url).pathname;
+  await page.locator('input[type=file]').setInputFiles(picture);
+  await expect(page.getByText('Seen from the back, in the hand')).toBeVisible();
+  await expect.poll(drawn).not.toBe(atNight);
+});
+
+test('metal shines when it is dragged into the lamp, and comes back', async ({ page }) => {
+  await openStack(page, 'Door plate, metal shining through');
+  const tilt = page.getByRole('slider', { name: 'Tilt into the lamp' });
+  await expect(tilt).toHaveAttribute('aria-valuenow', '0');
+  const print = page.getByTestId('look');
+  const lightness = () =>
+    print.evaluate((canvas) => {
+      const { width, height } = canvas as HTMLCanvasElement;
+      const { data } = (canvas as HTMLCanvasElement)
+        .getContext('2d')!
+        .getImageData(0, 0, width, height);
+      return data.reduce((sum, v, i) => sum + (i % 4 === 3 ? 0 : v), 0) / data.length;
+    });
+  const away = await lightness();
+  const box = (await print.boundingBox())!;
+  const drag = async (from: number, to: number) => {
+    await page.mouse.move(box.x + box.width * from, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width * to, box.y + box.height / 2, { steps: 5 });
+    await page.mouse.up();
+  };
+  await drag(0.2, 0.8);
+  await expect.poll(lightness).toBeGreaterThan(away + 5);
+  await drag(0.9, 0);
+  await expect.poll(lightness).toBeCloseTo(away, 1);
+  // A drag reads no point.
+  await expect(page.getByTestId('point')).toHaveCount(0);
 });
 
 test('the strength of the hidden colour is solved for, and taken with one click', async ({

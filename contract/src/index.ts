@@ -1,5 +1,6 @@
 export * from './api.ts';
 export { BenchReport } from './bench.ts';
+export { LookReport, lookReport } from './lookReport.ts';
 export {
   encodePlan,
   Ink,
@@ -18,8 +19,6 @@ export {
   InspectReport,
   inspectReport,
   InspectReports,
-  LookReport,
-  lookReport,
   PlanReport,
   planReport,
   PlatesReport,

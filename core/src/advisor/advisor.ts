@@ -164,8 +164,6 @@ export interface Tried {
 }
 
 export interface Advice extends Tried {
-  /** The lower the better: see {@link burden}. */
-  readonly burden: number;
   /** Why it stands where it does. */
   readonly reasons: readonly string[];
 }
@@ -212,9 +210,8 @@ export function rank(tried: readonly Tried[]): readonly Advice[] {
     .map((entry) => ({ ...entry, burden: burden(entry.figures) }))
     .toSorted((a, b) => a.burden - b.burden);
   const [first] = ordered;
-  return ordered.map(({ one, figures, burden: total }) => ({
+  return ordered.map(({ one, figures }) => ({
     ...one,
-    burden: total,
     reasons:
       figures === first.figures
         ? reasonsFor(figures, least, possible.length)

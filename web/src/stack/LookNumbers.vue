@@ -1,10 +1,12 @@
 <script setup lang="ts">
 /** What is told of the print that is shown, and of its barcodes under a scanner. */
-import type { BarcodeLook, LookNumbers, PointLook, Scanned, View } from '@kyanos/core';
+import type { BarcodeLook, Grey, LookNumbers, PointLook, Scanned, View } from '@kyanos/core';
 import { watchDebounced } from '@vueuse/core';
 import { computed, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
-import type { Subject } from '../look/look.worker.ts';
+import { rgbaOf } from '../look/grey.ts';
+import type { Picture, Subject } from '../look/look.worker.ts';
+import PixelCanvas from '../look/PixelCanvas.vue';
 import type { Spot, Viewing } from '../look/useView.ts';
 import { lookWorker } from '../look/worker.ts';
 import FigureValue from '../shared/FigureValue.vue';
@@ -76,6 +78,12 @@ const inks = ({ process, plates }: PointLook) =>
 
 const figures = computed(() => (numbers.value ? lookFigures(numbers.value) : []));
 
+const scanOf = (picture: Grey): Picture => ({
+  width: picture.width,
+  height: picture.height,
+  pixels: rgbaOf(picture),
+  outOfGamut: 0,
+});
 const scanned = ({ symbolContrast, grade, decodes }: Scanned) =>
   `${percent(symbolContrast, 0)}, grade ${grade}${decodes ? '' : ', not read'}`;
 </script>
@@ -87,11 +95,19 @@ const scanned = ({ symbolContrast, grade, decodes }: Scanned) =>
       <span class="value"><figure-value :text="text" :working="working" /></span>
       <span class="soft says">{{ says }}</span>
     </div>
-    <div v-for="{ barcode, planned, withWhite, withoutWhite } in barcodes" :key="barcode.content">
+    <div
+      v-for="{ barcode, planned, withWhite, withoutWhite, picture } in barcodes"
+      :key="barcode.content"
+    >
       <span class="label">{{ barcode.type }} {{ barcode.content }} at 660 nm</span>
       <span class="value figures" :class="{ bad: !planned.decodes || planned.grade > 'C' }">
         {{ scanned(planned) }}
       </span>
+      <pixel-canvas
+        class="scan"
+        :picture="scanOf(picture)"
+        :label="`${barcode.content} as the scanner sees it`"
+      />
       <span v-if="withWhite && withoutWhite" class="soft says"
         >symbol contrast; with a white box {{ scanned(withWhite) }}, without
         {{ scanned(withoutWhite) }}</span
@@ -131,6 +147,13 @@ const scanned = ({ symbolContrast, grade, decodes }: Scanned) =>
 .value {
   font-size: 1.3rem;
   font-weight: 600;
+}
+
+.scan {
+  max-height: 44px;
+  margin: 4px 0;
+  border: 1px solid var(--line);
+  border-radius: 4px;
 }
 
 .bad {

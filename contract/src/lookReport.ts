@@ -1,0 +1,99 @@
+/** What `look` prints: how a print is seen in one view, in numbers. Contrasts, shares and opacities 0 to 1. */
+import {
+  surroundingsOf,
+  type BarcodeLook,
+  type LookNumbers,
+  type RearStrength,
+  type View,
+} from '@kyanos/core';
+import { z } from 'zod';
+
+const Grade = z.enum(['A', 'B', 'C', 'D', 'F']);
+/** Reflectances at 660 nm, 0 to 1. */
+const ScanReport = z.object({
+  symbolContrast: z.number(),
+  darkest: z.number(),
+  lightest: z.number(),
+  grade: Grade,
+  decodes: z.boolean(),
+});
+/** ΔE2000. */
+const SpreadReport = z.object({ median: z.number(), p95: z.number() });
+
+/** How a print looks in one view. Contrasts, shares and opacities 0 to 1. */
+export const LookReport = z.object({
+  view: z.object({
+    side: z.enum(['front', 'back']),
+    place: z.string(),
+    lux: z.number(),
+    behind: z.number(),
+  }),
+  picture: z.object({ path: z.string(), width: z.int(), height: z.int() }).nullable(),
+  /** Share of the picture whose colour a screen can't show. */
+  outOfGamut: z.number().min(0).max(1),
+  /** The whole print over black against over white, where its specials are full. */
+  opacity: z.number(),
+  layers: z.array(
+    z.object({
+      layer: z.string(),
+      lay: z.string(),
+      density: z.number(),
+      hits: z.int(),
+      contrastRatio: z.number(),
+    }),
+  ),
+  /** Against the same art on white paper, over the pixels with ink; null where there is none. */
+  deltaE: SpreadReport.nullable(),
+  /** Luminance contrast at the edges of the art. */
+  readability: z.object({ print: z.number(), paper: z.number() }).nullable(),
+  /** ΔE2000 on this side of the strongest that can lie on the other. */
+  showThrough: z.number(),
+  showThroughOf: z.enum(['picture', 'ground', 'nothing']),
+  dayNight: SpreadReport.nullable(),
+  /** ΔE2000 between the light and the dark of the material's texture. */
+  grain: z.object({ bare: z.number(), printed: z.number() }).nullable(),
+  rearStrength: z
+    .object({ density: z.number(), deltaE: z.number(), atFull: z.number() })
+    .nullable(),
+  barcodes: z.array(
+    ScanReport.extend({
+      type: z.string(),
+      content: z.string(),
+      withWhite: ScanReport.nullable(),
+      withoutWhite: ScanReport.nullable(),
+    }),
+  ),
+});
+export type LookReport = z.output<typeof LookReport>;
+
+export function lookReport(
+  view: View,
+  picture: LookReport['picture'],
+  outOfGamut: number,
+  { opacity, showThrough, ...numbers }: LookNumbers,
+  rear: RearStrength | undefined,
+  barcodes: readonly BarcodeLook[],
+): LookReport {
+  const { lux, behind } = surroundingsOf(view);
+  return LookReport.parse({
+    view: { side: view.side, place: view.place, lux, behind },
+    picture,
+    outOfGamut,
+    opacity: opacity.whole,
+    layers: opacity.layers,
+    deltaE: numbers.deltaE ?? null,
+    readability: numbers.readability ?? null,
+    showThrough: showThrough.deltaE,
+    showThroughOf: showThrough.of,
+    dayNight: numbers.dayNight ?? null,
+    grain: numbers.grain ?? null,
+    rearStrength: rear ?? null,
+    barcodes: barcodes.map(({ barcode, planned, withWhite, withoutWhite }) => ({
+      type: barcode.type,
+      content: barcode.content,
+      ...planned,
+      withWhite: withWhite ?? null,
+      withoutWhite: withoutWhite ?? null,
+    })),
+  });
+}

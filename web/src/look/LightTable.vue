@@ -1,0 +1,255 @@
+<script setup lang="ts">
+/** The print on its ground, or two of them with a wipe between: tilted by dragging, read by a click or by key. */
+import { useElementSize } from '@vueuse/core';
+import { computed, reactive, ref, watchEffect } from 'vue';
+import type { PrintPicture } from './look.worker.ts';
+import PrintCanvas from './PrintCanvas.vue';
+import type { Viewing } from './useView.ts';
+
+const props = defineProps<{
+  viewing: Viewing;
+  picture: PrintPicture | undefined;
+  /** What it is wiped against. */
+  against: PrintPicture | undefined;
+  /** How it is seen, in words. */
+  caption: string;
+  /** Share of the width at which the wipe stands, percent. */
+  wipe: number;
+  /** Stripes over colours that the screen can't show. */
+  marked: boolean;
+  busy: boolean;
+}>();
+const emit = defineEmits<{ room: [longest: number] }>();
+const at = reactive(props.viewing);
+
+const table = ref<HTMLElement>();
+const { width, height } = useElementSize(table);
+watchEffect(() => emit('room', Math.max(width.value, height.value)));
+
+/** Dragging sideways tilts the print into the lamp. */
+const drag = ref<{ x: number; tilt: number; moved: boolean }>();
+const print = ref<HTMLElement>();
+const MOVED = 4;
+function grab(event: PointerEvent) {
+  (event.currentTarget as Element).setPointerCapture(event.pointerId);
+  drag.value = { x: event.clientX, tilt: at.tilt, moved: false };
+}
+function pull(event: PointerEvent) {
+  if (!drag.value) return;
+  if (Math.abs(event.clientX - drag.value.x) > MOVED) drag.value.moved = true;
+  if (!props.picture?.shine || !drag.value.moved) return;
+  const by = (event.clientX - drag.value.x) / Math.max(200, width.value * 0.6);
+  at.tilt = Math.min(1, Math.max(0, drag.value.tilt + by));
+}
+
+/** A click reads the point. */
+function drop(event: PointerEvent) {
+  const held = drag.value;
+  drag.value = undefined;
+  if (!held || held.moved || !print.value || !props.picture) return;
+  const { left, top, width: wide, height: high } = print.value.getBoundingClientRect();
+  const spot = { x: (event.clientX - left) / wide, y: (event.clientY - top) / high };
+  if (spot.x >= 0 && spot.x <= 1 && spot.y >= 0 && spot.y <= 1) at.pin(spot);
+}
+/** By key: arrows move a cross over the print, Enter reads the point under it. */
+const cross = ref<{ x: number; y: number }>();
+const STEP = 0.02;
+const STEPS: Record<string, readonly [number, number]> = {
+  ArrowLeft: [-STEP, 0],
+  ArrowRight: [STEP, 0],
+  ArrowUp: [0, -STEP],
+  ArrowDown: [0, STEP],
+};
+function key(event: KeyboardEvent) {
+  const step = STEPS[event.key];
+  const here = cross.value ?? { x: 0.5, y: 0.5 };
+  if (step) {
+    const within = (value: number) => Math.min(1, Math.max(0, value));
+    cross.value = { x: within(here.x + step[0]), y: within(here.y + step[1]) };
+  } else if (event.key === 'Enter') at.pin(here);
+  else return;
+  event.preventDefault();
+}
+
+const texture = computed(() => at.texture ?? (at.view.place === 'wood' ? 'grain' : undefined));
+const ground = computed(() => (at.behind ? 'held' : at.seeThrough ? at.view.place : 'booth'));
+</script>
+
+<template>
+  <div
+    ref="table"
+    class="light-table"
+    :class="[ground, { tilts: picture?.shine }]"
+    @pointerdown="grab"
+    @pointermove="pull"
+    @pointerup="drop"
+    @pointercancel="drag = undefined"
+  >
+    <div
+      ref="print"
+      class="print"
+      role="group"
+      tabindex="0"
+      aria-label="The print: arrow keys move a cross, Enter reads the point"
+      @keydown="key"
+      @blur="cross = undefined"
+    >
+      <print-canvas
+        :picture="picture"
+        :label="`${at.shown.name}, the print from the ${caption}`"
+        :texture="texture"
+        :tilt="at.tilt"
+        :marked="marked"
+        :behind="at.behind"
+        data-testid="look"
+      />
+      <print-canvas
+        v-if="at.other && against"
+        class="other"
+        :picture="against"
+        :label="`${at.other.name}, from the ${caption}`"
+        :texture="texture"
+        :tilt="at.tilt"
+        :marked="marked"
+        :behind="at.behind"
+        :style="{ clipPath: `inset(0 0 0 ${wipe}%)` }"
+        data-testid="other-look"
+      />
+      <span
+        v-for="(spot, i) in at.points"
+        :key="i"
+        class="pin figures"
+        :style="{ left: `${spot.x * 100}%`, top: `${spot.y * 100}%` }"
+        >{{ i + 1 }}</span
+      >
+      <span
+        v-if="cross"
+        class="cross"
+        :style="{ left: `${cross.x * 100}%`, top: `${cross.y * 100}%` }"
+      ></span>
+      <span v-if="at.other && against" class="edge" :style="{ left: `${wipe}%` }"></span>
+    </div>
+    <slot></slot>
+    <span v-if="at.mistake" class="flag">{{ at.shown.name }}: a mistake, not the plan</span>
+    <v-progress-linear
+      v-if="busy && picture"
+      class="busy"
+      indeterminate
+      color="primary"
+      height="3"
+      aria-label="Drawing"
+    />
+  </div>
+</template>
+
+<style scoped>
+.light-table {
+  position: relative;
+  display: grid;
+  place-items: center;
+  height: min(46vh, 440px);
+  padding: 18px;
+  border-radius: 8px;
+  background: #8d8f92;
+  color: #14213d;
+  transition: background 0.2s;
+}
+
+.light-table.white {
+  background: #e9e7e1;
+}
+
+.light-table.wood {
+  background: #ac8260;
+}
+
+.light-table.black,
+.light-table.behind,
+.light-table.box,
+.light-table.night {
+  background: #1d1f24;
+  color: #f4efe4;
+}
+
+.light-table.indoors {
+  background: #5d6068;
+}
+
+.light-table.daylight {
+  background: #62625f;
+}
+
+.light-table.tilts {
+  cursor: ew-resize;
+  touch-action: pan-y;
+}
+
+.print {
+  position: relative;
+  display: grid;
+  min-width: 0;
+  min-height: 0;
+  max-width: 100%;
+  max-height: 100%;
+}
+
+.print :deep(canvas) {
+  grid-area: 1 / 1;
+  min-height: 0;
+  min-width: 0;
+  max-height: calc(min(46vh, 440px) - 36px);
+  box-shadow: 0 4px 22px rgb(0 0 0 / 35%);
+}
+
+.pin {
+  position: absolute;
+  display: grid;
+  place-items: center;
+  width: 20px;
+  height: 20px;
+  margin: -10px;
+  border-radius: 50%;
+  color: #14213d;
+  background: #fdfbf5;
+  border: 2px solid #14213d;
+  font-size: 11px;
+  font-weight: 700;
+  pointer-events: none;
+}
+
+.cross {
+  position: absolute;
+  width: 22px;
+  height: 22px;
+  margin: -11px;
+  border: 2px solid #fdfbf5;
+  outline: 2px solid #14213d;
+  border-radius: 50%;
+  pointer-events: none;
+}
+
+.edge {
+  position: absolute;
+  top: -6px;
+  bottom: -6px;
+  width: 2px;
+  margin-left: -1px;
+  background: rgb(var(--v-theme-warning));
+}
+
+.flag {
+  position: absolute;
+  top: 10px;
+  left: 10px;
+  padding: 3px 10px;
+  border-radius: 6px;
+  color: #fff;
+  background: rgb(var(--v-theme-warning));
+  font-weight: 650;
+}
+
+.busy {
+  position: absolute;
+  inset: auto 0 0;
+}
+</style>
