@@ -331,4 +331,29 @@ describe('kyanos look', () => {
     ]);
     expect(kyanos('look', artwork, '--plan', plan, '--px', '9').stderr).toContain('50 to 8000');
   });
+
+  it('says why a picture can’t be written, and the way out', () => {
+    const [artwork, plan] = demo('kraft-tag');
+    for (const [out, why] of [
+      [folder, 'it is a folder'],
+      [join(artwork, 'look.png'), 'a part of its path is a file'],
+    ]) {
+      const { status, stderr } = kyanos(
+        'look',
+        artwork,
+        '--plan',
+        plan,
+        '--px',
+        '60',
+        '--dpi',
+        '72',
+        '--out',
+        out,
+      );
+      expect([status, stderr]).toEqual([
+        2,
+        `${out} can’t be written: ${why}. Name another place with --out.\n`,
+      ]);
+    }
+  });
 });

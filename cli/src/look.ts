@@ -21,7 +21,7 @@ import {
 import { decodedContents } from '@kyanos/intake';
 import { writePicture } from '@kyanos/output';
 import { PLANNED_OPTIONS, withPlanned } from './planned.ts';
-import { printJson, wholeNumber } from './usage.ts';
+import { printJson, wholeNumber, writing } from './usage.ts';
 
 const USAGE =
   'kyanos look FILE --plan PLAN.json [--view VIEW] [--out LOOK.png] [--json] [--px N] [--dpi N]';
@@ -47,10 +47,11 @@ export async function lookCommand(args: string[]): Promise<void> {
     const look = lookAt(sceneOf(plan, artwork.info), print, view.side);
     const picture = screened(look, view);
     const { width, height, outOfGamut } = picture;
-    if (values.out !== undefined) await writePicture(values.out, picture);
+    const { out } = values;
+    if (out !== undefined) await writing(out, () => writePicture(out, picture));
     const report = lookReport(
       view,
-      values.out === undefined ? null : { path: values.out, width, height },
+      out === undefined ? null : { path: out, width, height },
       outOfGamut,
       lookNumbers(look, view, plan.viewing),
       rearStrength(plan, artwork.info, look),

@@ -20,6 +20,28 @@ export function reading<T>(file: string, read: () => T): T {
   }
 }
 
+const REFUSED: Partial<Record<string, string>> = {
+  ENOENT: 'its folder can’t be made',
+  EISDIR: 'it is a folder',
+  EEXIST: 'a part of its path is a file',
+  ENOTDIR: 'a part of its path is a file',
+  EACCES: 'you may not write there',
+  EPERM: 'you may not write there',
+  EROFS: 'nothing can be written there',
+  ENOSPC: 'the disk is full',
+};
+
+/** Turns the system's refusal to write a file into a sentence. */
+export async function writing(file: string, write: () => Promise<void>): Promise<void> {
+  try {
+    await write();
+  } catch (error) {
+    const reason = REFUSED[(error as NodeJS.ErrnoException).code ?? ''];
+    if (!reason) throw error;
+    throw new UsageError(`${file} can’t be written: ${reason}. Name another place with --out.`);
+  }
+}
+
 /** The files that a command is given, each of which can be read. */
 export function fileArguments(positionals: readonly string[], usage: string): readonly string[] {
   if (positionals.length === 0) throw new UsageError(`Name a file: ${usage}`);
