@@ -1,5 +1,6 @@
 /** The plan file and what it is made of. Lengths mm, money minor units, shares percent unless a field says otherwise. */
 import {
+  CHANNELS,
   CURRENCIES,
   DomainError,
   formatStack,
@@ -36,15 +37,48 @@ export const StackText = z.codec(z.string().max(MAX_NOTATION), z.custom<Stack>()
 
 export const MaterialClass = z.enum(['white', 'clear', 'dark', 'metallic', 'natural']);
 
+const amountMl = z.number().min(0).max(1_000_000);
+
+export const LaydownSource = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('drops'),
+    picolitres: z.number().positive().max(10_000),
+    dpiAcross: z.number().positive().max(10_000),
+    dpiAlong: z.number().positive().max(10_000),
+  }),
+  z.strictObject({
+    kind: z.literal('job'),
+    ml: z.number().positive().max(100_000),
+    areaMm2: z.number().positive().max(1e10),
+    cover: z.number().positive().max(20),
+  }),
+]);
+
+const Tone = z
+  .array(z.tuple([z.number().min(0).max(1), z.number().min(0).max(1)]))
+  .min(1)
+  .max(33)
+  .refine(
+    (points) =>
+      points.every(([x, y], i) => i === 0 || (x > points[i - 1][0] && y >= points[i - 1][1])),
+    { error: 'rises from point to point' },
+  );
+
 export const Ink = z
   .strictObject({
-    channel: z.enum(['C', 'M', 'Y', 'K', 'W', 'S', 'V']),
+    channel: z.enum(CHANNELS),
     name: text,
     laydown: z.number().positive().max(200),
     pricePerLitre: minorUnits,
     lossPerTrip: z.number().min(0).max(1000),
     spotName: z.string().max(200).nullable(),
     contrastRatio: z.number().min(0.05).max(0.995).exactOptional(),
+    tone: Tone.exactOptional(),
+    spitPerHour: z.number().min(0).max(1000).exactOptional(),
+    container: z
+      .strictObject({ ml: z.number().positive().max(1_000_000), leftMl: amountMl })
+      .exactOptional(),
+    laydownFrom: LaydownSource.exactOptional(),
   })
   .refine((ink) => ink.channel !== 'W' || ink.contrastRatio !== undefined, {
     path: ['contrastRatio'],
@@ -61,6 +95,16 @@ export const Mode = z.strictObject({
   layersPerTrip: z.int().min(1).max(12),
   materials: z.array(MaterialClass),
   specials: z.boolean(),
+});
+
+const minutes = z.number().min(0).max(10_000);
+
+const Estimate = z.strictObject({
+  mean: z.tuple([z.number().min(0).max(1000), z.number().min(0).max(1000)]),
+  covariance: z.tuple([z.number().min(0), z.number(), z.number().min(0)]),
+  noise: z.number().positive(),
+  freedom: z.number().positive(),
+  reports: z.int().min(0),
 });
 
 export const Machine = z.strictObject({
@@ -87,7 +131,28 @@ export const Machine = z.strictObject({
   inks: z.array(Ink).min(1),
   modes: z.array(Mode).min(1),
   hourRate: minorUnits,
-  setupMinutes: z.number().min(0).max(10_000),
+  setupMinutes: minutes,
+  headRows: z.int().min(1).max(12).exactOptional(),
+  overhang: z.number().min(0).max(10_000).exactOptional(),
+  held: z
+    .strictObject({
+      leading: z.number().min(0).max(1000),
+      trailing: z.number().min(0).max(1000),
+      sides: z.number().min(0).max(1000),
+    })
+    .exactOptional(),
+  clearance: z.number().positive().max(1000).exactOptional(),
+  nozzleCheckMinutes: minutes.exactOptional(),
+  cutter: z
+    .strictObject({ speed: z.number().positive().max(10_000), swapMinutes: minutes })
+    .exactOptional(),
+  fitting: z.strictObject({ minutes, lossMl: amountMl, cleaning: minorUnits }).exactOptional(),
+  learnt: z
+    .strictObject({
+      inks: z.partialRecord(z.enum(CHANNELS), Estimate),
+      time: Estimate.exactOptional(),
+    })
+    .exactOptional(),
 });
 
 export const Material = z.strictObject({
@@ -119,6 +184,7 @@ export const Material = z.strictObject({
   adhesive: z.boolean(),
   printableBack: z.boolean(),
   label: z.strictObject({ width: length, height: length }).nullable().default(null),
+  grain: z.enum(['along', 'across']).exactOptional(),
 });
 
 export const Prices = z.strictObject({
@@ -126,6 +192,26 @@ export const Prices = z.strictObject({
   labourRate: minorUnits,
   markupPercent: z.number().min(0).max(10_000),
   minimum: minorUnits,
+  pricing: z.enum(['markup', 'margin', 'market']).exactOptional(),
+  marginPercent: z.number().min(0).max(99).exactOptional(),
+  market: z
+    .strictObject({ minor: minorUnits, per: z.enum(['piece', 'm2', 'ft2']) })
+    .exactOptional(),
+  spoilagePercent: z.number().min(0).max(90).exactOptional(),
+  taxPercent: z.number().min(0).max(100).exactOptional(),
+  breaks: z
+    .array(z.strictObject({ copies: z.int().min(1).max(1_000_000), percentOff: percent }))
+    .max(20)
+    .exactOptional(),
+  dayHours: z.number().positive().max(24).exactOptional(),
+});
+
+export const Extra = z.strictObject({
+  name: text,
+  kind: z.enum(['labour', 'finishing', 'part']),
+  minutes,
+  minor: minorUnits,
+  per: z.enum(['job', 'load', 'piece', 'm2']),
 });
 
 export const Plan = z.strictObject({
@@ -152,14 +238,53 @@ export const Plan = z.strictObject({
     gap: z.number().min(0).max(1000),
     margin: z.number().min(0).max(1000),
     turned: z.boolean(),
+    mixed: z.boolean().exactOptional(),
+    grain: z.enum(['upright', 'sideways']).exactOptional(),
+    loadLength: length.exactOptional(),
+    places: z
+      .array(
+        z.strictObject({
+          left: z.number().min(-10_000).max(200_000),
+          top: z.number().min(-10_000).max(200_000),
+          turned: z.boolean(),
+        }),
+      )
+      .max(2000)
+      .exactOptional(),
+    companions: z
+      .array(
+        z.strictObject({
+          name: text,
+          width: length,
+          height: length,
+          copies: z.int().min(1).max(100_000),
+        }),
+      )
+      .max(40)
+      .exactOptional(),
   }),
   trips: z.strictObject({
     split: z.enum(['together', 'apart']),
     waitMinutes: z.number().min(0).max(10_000),
     testPrint: z.boolean(),
+    careful: z
+      .strictObject({
+        speed: z.number().positive().max(10_000).exactOptional(),
+        oneDirection: z.boolean().exactOptional(),
+        passes: z.int().min(1).max(64).exactOptional(),
+      })
+      .exactOptional(),
+    fittedFor: z.int().min(0).max(1000).exactOptional(),
   }),
   prices: Prices,
   laminated: z.boolean(),
+  cutting: z
+    .strictObject({
+      cutMm: z.number().min(0).max(10_000_000),
+      creaseMm: z.number().min(0).max(10_000_000),
+    })
+    .exactOptional(),
+  extras: z.array(Extra).max(60).exactOptional(),
 });
 export type PlanJson = z.input<typeof Plan>;
 

@@ -2,6 +2,7 @@
 import {
   documentFindings,
   inkMl,
+  LEVEL,
   pageFindings,
   processInk,
   type ArtworkInfo,
@@ -12,6 +13,7 @@ import { z } from 'zod';
 
 const Money = z.object({ minor: z.int(), currency: z.string() });
 const share = z.number().min(0).max(1);
+const Interval = z.object({ low: z.number(), high: z.number() });
 
 const Box = z.object({ left: z.number(), top: z.number(), width: z.number(), height: z.number() });
 const Role = z.enum(['W', 'S', 'V', 'process', 'ignore']);
@@ -231,14 +233,38 @@ export const PlanReport = z.object({
       minutes: z.number(),
       waitMinutes: z.number(),
       hits: z.int(),
+      passes: z.int(),
+      speed: z.number(),
     }),
   ),
+  layout: z
+    .object({
+      columns: z.int(),
+      loads: z.int(),
+      perLoad: z.int(),
+      /** No layout gets more on a load. */
+      mostPerLoad: z.int(),
+      materialCm2: z.number(),
+      wasteCm2: z.number(),
+      waste: Money,
+    })
+    .nullable(),
   minutes: z.number().nullable(),
   operatorMinutes: z.number().nullable(),
   inkMl: z.record(z.string(), z.number()),
+  /** Where time and ink will lie in 8 of 10 jobs. */
+  interval: z
+    .object({ level: share, minutes: Interval, inkMl: z.record(z.string(), Interval) })
+    .nullable(),
+  containers: z.array(z.object({ channel: z.string(), opened: z.int(), leftAfterMl: z.number() })),
   inkCost: Money.nullable(),
   cost: Money.nullable(),
+  /** They add up to the cost. */
+  costLines: z.array(z.object({ label: z.string(), group: z.string(), amount: Money })),
   price: Money.nullable(),
+  tax: Money.nullable(),
+  /** Price over the time in all. */
+  perHour: Money.nullable(),
   /** Price over the copies, and over their finished area. */
   perPiece: Money.nullable(),
   perM2: Money.nullable(),
@@ -330,13 +356,31 @@ export function planReport(result: PlanResult): PlanReport {
       minutes: trip.minutes,
       waitMinutes: trip.waitMinutes,
       hits: trip.hits,
+      passes: trip.passes,
+      speed: trip.speed,
     })),
+    layout: work
+      ? {
+          columns: work.layout.columns,
+          loads: work.layout.loads.length,
+          perLoad: work.layout.perLoad,
+          mostPerLoad: work.layout.most,
+          materialCm2: cm2(work.layout.materialMm2),
+          wasteCm2: cm2(work.layout.wasteMm2),
+          waste: work.cost.waste,
+        }
+      : null,
     minutes: work?.minutes ?? null,
     operatorMinutes: work?.operatorMinutes ?? null,
     inkMl: work ? inkMl(work) : {},
+    interval: work ? { level: LEVEL, ...work.interval } : null,
+    containers: work?.containers ?? [],
     inkCost: cost?.ink ?? null,
     cost: cost?.total ?? null,
+    costLines: cost?.lines ?? [],
     price: cost?.price ?? null,
+    tax: cost?.tax ?? null,
+    perHour: cost?.perHour ?? null,
     perPiece: cost?.perPiece ?? null,
     perM2: cost?.perM2 ?? null,
     perFt2: cost?.perFt2 ?? null,

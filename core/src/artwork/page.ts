@@ -71,6 +71,10 @@ export interface PlanChange {
   readonly waitMinutes?: number;
   /** Where the white of the machine stands now. */
   readonly whiteSlot?: 'under' | 'other';
+  /** Longest load, mm. */
+  readonly loadLength?: number;
+  /** Forgets where a hand put the pieces. */
+  readonly layAnew?: boolean;
 }
 
 /** Where on the page: boxes, or a coarse map over the whole of it. */

@@ -1,45 +1,46 @@
-/** What a job costs and what to ask for it. Money is exact; every line is rounded once. */
+/** What a job costs, line by line. Money is exact; every line is rounded once, and the total is their sum. */
 import type { InkUse } from '../ink/index.ts';
 import type { Layout } from '../layout/index.ts';
 import { inkOf, type Machine, type Material } from '../stack/index.ts';
+import type { Phase } from '../trips/index.ts';
 import {
-  mm2ToFt2,
   mm2ToM2,
   money,
   term,
-  times,
   total as sumOf,
   type Currency,
   type Money,
   type Working,
 } from '../units/index.ts';
+import { priceOf, type Price } from './price.ts';
+import type { Extra, Prices } from './prices.ts';
 
-export interface Prices {
-  readonly currency: Currency;
-  /** Minor units an hour of the operator. */
-  readonly labourRate: number;
-  /** Added to cost, percent. */
-  readonly markupPercent: number;
-  /** Least price of a job, minor units. */
-  readonly minimum: number;
-}
+export const COST_GROUPS = [
+  'ink',
+  'material',
+  'machine',
+  'labour',
+  'changeover',
+  'finishing',
+  'parts',
+  'spoilage',
+] as const;
+export type CostGroup = (typeof COST_GROUPS)[number];
 
 export interface CostLine {
   readonly label: string;
+  readonly group: CostGroup;
   readonly amount: Money;
   readonly working: Working;
 }
 
-export interface Cost {
+export interface Cost extends Omit<Price, 'workings'> {
   readonly lines: readonly CostLine[];
   readonly ink: Money;
+  /** What the material costs that no piece covers; a part of the material's line. */
+  readonly waste: Money;
   readonly total: Money;
-  readonly price: Money;
-  /** Price divided among the copies, and over their finished area. */
-  readonly perPiece: Money;
-  readonly perM2: Money;
-  readonly perFt2: Money;
-  readonly workings: Readonly<Record<'total' | 'price' | 'perPiece' | 'perM2' | 'perFt2', Working>>;
+  readonly workings: Price['workings'] & { readonly total: Working };
 }
 
 export interface CostInput {
@@ -50,135 +51,228 @@ export interface CostInput {
   readonly copies: number;
   /** Finished area of one copy, mm². */
   readonly finishedMm2: number;
-  readonly machineMinutes: number;
-  readonly operatorMinutes: number;
+  readonly phases: readonly Phase[];
+  readonly minutes: number;
+  readonly fittedFor: number;
   readonly machine: Machine;
   readonly material: Material;
   readonly prices: Prices;
+  readonly extras: readonly Extra[];
 }
 
 /** Price of an amount of ink. */
 export const inkPrice = (ml: number, perLitre: number, currency: Currency): Money =>
   money((ml * perLitre) / 1000, currency);
 
-export function costOf(input: CostInput): Cost {
-  const { prices, machine, material } = input;
-  const { currency } = prices;
-  const major = (amount: Money) => amount.minor / 100;
-  const line = (
-    label: string,
-    amount: Money,
-    formula: string,
-    terms: Working['terms'],
-  ): CostLine => ({
-    label,
-    amount,
-    working: { label, value: major(amount), unit: currency, formula, terms },
-  });
+const MINUTES = 60;
 
-  const inkLines = input.inks.map(({ channel, ml }) => {
+/** How often an extra is needed. */
+export function timesNeeded(
+  { per }: Extra,
+  { copies, finishedMm2, layout }: Pick<CostInput, 'copies' | 'finishedMm2' | 'layout'>,
+): number {
+  return { job: 1, load: layout.loads.length, piece: copies, m2: mm2ToM2(copies * finishedMm2) }[
+    per
+  ];
+}
+
+export function costOf(input: CostInput): Cost {
+  const { currency } = input.prices;
+  const lines = [
+    ...inkLines(input),
+    materialLine(input),
+    ...timeLines(input),
+    ...changeoverLines(input),
+    ...extraLines(input),
+  ];
+  const spoilage = spoilageLine(input, lines);
+  if (spoilage) lines.push(spoilage);
+  const sum = (of: readonly CostLine[]) =>
+    sumOf(
+      currency,
+      of.map(({ amount }) => amount),
+    );
+  const total = sum(lines);
+  const price = priceOf({
+    cost: total,
+    copies: input.copies,
+    finishedMm2: input.copies * input.finishedMm2,
+    minutes: input.minutes,
+    prices: input.prices,
+  });
+  return {
+    ...price,
+    lines,
+    ink: sum(lines.filter(({ group }) => group === 'ink')),
+    waste: money(mm2ToM2(input.layout.wasteMm2) * input.material.pricePerM2, currency),
+    total,
+    workings: {
+      ...price.workings,
+      total: {
+        label: 'Cost',
+        value: total.minor / 100,
+        unit: currency,
+        formula: 'sum of the lines',
+        terms: lines.map(({ label, amount }) => term(label, amount.minor / 100, currency)),
+      },
+    },
+  };
+}
+
+function line(
+  group: CostGroup,
+  label: string,
+  amount: Money,
+  formula: string,
+  terms: Working['terms'],
+): CostLine {
+  const { minor, currency } = amount;
+  return {
+    label,
+    group,
+    amount,
+    working: { label, value: minor / 100, unit: currency, formula, terms },
+  };
+}
+
+const inkLines = ({ inks, machine, prices: { currency } }: CostInput): CostLine[] =>
+  inks.map(({ channel, ml }) => {
     const ink = inkOf(machine, channel)!;
     return line(
+      'ink',
       `Ink ${channel}`,
       inkPrice(ml, ink.pricePerLitre, currency),
       'mL × price per litre ÷ 1000',
       [term('ink', ml, 'mL'), term('price', ink.pricePerLitre / 100, `${currency}/L`, ink.name)],
     );
   });
-  const materialMm2 = input.layout.materialMm2 + input.testMm2;
-  const lines = [
-    ...inkLines,
+
+/** The part of something that several jobs share. */
+const shareTerms = ({ share }: Layout): Working['terms'] =>
+  share < 1 ? [term('share of this job', share, '', 'of everything printed on its loads')] : [];
+
+function materialLine({ layout, testMm2, material, prices: { currency } }: CostInput): CostLine {
+  const areaM2 = mm2ToM2(layout.materialMm2 * layout.share + testMm2);
+  return line(
+    'material',
+    'Material with waste',
+    money(areaM2 * material.pricePerM2, currency),
+    'area drawn × price per m²',
+    [
+      term('area drawn', areaM2, 'm²', 'whole width of roll or sheet, test print included'),
+      term(
+        'waste',
+        mm2ToM2(layout.wasteMm2),
+        'm²',
+        'of it: margins, gaps, and what no piece covers',
+      ),
+      ...shareTerms(layout),
+      term('price', material.pricePerM2 / 100, `${currency}/m²`, material.name),
+    ],
+  );
+}
+
+/** The machine's hour, and the operator's, step by step. */
+function timeLines({ phases, machine, prices, layout }: CostInput): CostLine[] {
+  const { currency, labourRate } = prices;
+  const running = phases.filter(({ attended }) => !attended);
+  const sum = (of: readonly Phase[]) => of.reduce((all, { minutes }) => all + minutes, 0);
+  const byHour = (minutes: number, rate: number) =>
+    money((minutes / MINUTES) * rate * layout.share, currency);
+  const steps = new Map<string, Phase[]>();
+  for (const phase of phases)
+    if (phase.attended && !isChangeover(phase))
+      steps.set(phase.label, [...(steps.get(phase.label) ?? []), phase]);
+  return [
     line(
-      'Material with waste',
-      money(mm2ToM2(materialMm2) * material.pricePerM2, currency),
-      'area drawn × price per m²',
-      [
-        term(
-          'area drawn',
-          mm2ToM2(materialMm2),
-          'm²',
-          'whole width of roll or sheet, test print included',
-        ),
-        term('waste', mm2ToM2(materialMm2 - input.copies * input.finishedMm2), 'm²'),
-        term('price', material.pricePerM2 / 100, `${currency}/m²`, material.name),
-      ],
-    ),
-    line(
+      'machine',
       'Machine',
-      money((input.machineMinutes / 60) * machine.hourRate, currency),
+      byHour(sum(running), machine.hourRate),
       'minutes ÷ 60 × hourly rate',
       [
-        term('machine', input.machineMinutes, 'min', 'printing, returning and waiting'),
+        term('machine', sum(running), 'min', 'printing, returning, cutting and waiting'),
         term('rate', machine.hourRate / 100, `${currency}/h`, machine.name),
+        ...shareTerms(layout),
       ],
     ),
-    line(
-      'Labour',
-      money((input.operatorMinutes / 60) * prices.labourRate, currency),
-      'minutes ÷ 60 × hourly rate',
-      [
-        term('operator', input.operatorMinutes, 'min', 'setting up, loading, checking'),
-        term('rate', prices.labourRate / 100, `${currency}/h`),
-      ],
+    ...[...steps].map(([label, of]) =>
+      line(
+        'labour',
+        `Labour: ${label.toLowerCase()}`,
+        byHour(sum(of), labourRate),
+        'minutes ÷ 60 × hourly rate',
+        [
+          term('operator', sum(of), 'min', `${of.length} time(s)`),
+          term('rate', labourRate / 100, `${currency}/h`),
+          ...shareTerms(layout),
+        ],
+      ),
     ),
   ];
+}
 
-  const amounts = (of: readonly CostLine[]) => of.map(({ amount }) => amount);
-  const ink = sumOf(currency, amounts(inkLines));
-  const total = sumOf(currency, amounts(lines));
-  const marked = times(total, 1 + prices.markupPercent / 100);
-  const price = marked.minor < prices.minimum ? money(prices.minimum, currency) : marked;
-  const area = input.copies * input.finishedMm2;
-  const perPiece = times(price, 1 / input.copies);
-  const perM2 = times(price, 1 / mm2ToM2(area));
-  const perFt2 = times(price, 1 / mm2ToFt2(area));
-  const shown = (
-    label: string,
-    amount: Money,
-    unit: string,
-    formula: string,
-    terms: Working['terms'],
-  ) => ({
-    label,
-    value: major(amount),
-    unit,
-    formula,
-    terms,
+const isChangeover = ({ step }: Phase): boolean => step === 'fitting' || step === 'slot';
+
+function changeoverLines({ phases, machine, prices, fittedFor }: CostInput): CostLine[] {
+  const { currency, labourRate } = prices;
+  return phases.filter(isChangeover).map(({ step, label, minutes }) => {
+    const fitting = step === 'fitting';
+    const jobs = fitting ? Math.max(1, fittedFor) : 1;
+    const cleaning = fitting ? (machine.fitting?.cleaning ?? 0) : 0;
+    return line(
+      'changeover',
+      label,
+      money(((minutes / MINUTES) * labourRate + cleaning) / jobs, currency),
+      '(minutes ÷ 60 × hourly rate + cleaning fluid) ÷ jobs',
+      [
+        term('operator', minutes, 'min'),
+        term('rate', labourRate / 100, `${currency}/h`),
+        term('cleaning fluid', cleaning / 100, currency),
+        term('jobs', jobs, '', 'that share it'),
+      ],
+    );
   });
-  const priceTerm = term('price', major(price), currency);
-  return {
-    lines,
-    ink,
-    total,
-    price,
-    perPiece,
-    perM2,
-    perFt2,
-    workings: {
-      total: shown(
-        'Cost',
-        total,
-        currency,
-        'sum of the lines',
-        lines.map((l) => term(l.label, major(l.amount), currency)),
-      ),
-      price: shown('Price', price, currency, 'cost × (1 + markup), at least the minimum', [
-        term('cost', major(total), currency),
-        term('markup', prices.markupPercent, '%'),
-        term('minimum', prices.minimum / 100, currency),
-      ]),
-      perPiece: shown('Price per piece', perPiece, currency, 'price ÷ copies', [
-        priceTerm,
-        term('copies', input.copies),
-      ]),
-      perM2: shown('Price per m²', perM2, `${currency}/m²`, 'price ÷ finished area', [
-        priceTerm,
-        term('finished area', mm2ToM2(area), 'm²'),
-      ]),
-      perFt2: shown('Price per ft²', perFt2, `${currency}/ft²`, 'price ÷ finished area', [
-        priceTerm,
-        term('finished area', mm2ToFt2(area), 'ft²'),
-      ]),
-    },
-  };
+}
+
+function extraLines(input: CostInput): CostLine[] {
+  const { extras, prices } = input;
+  const groups = { labour: 'labour', finishing: 'finishing', part: 'parts' } as const;
+  return extras.map((extra) => {
+    const count = timesNeeded(extra, input);
+    return line(
+      groups[extra.kind],
+      extra.name,
+      money(count * ((extra.minutes / MINUTES) * prices.labourRate + extra.minor), prices.currency),
+      'count × (minutes ÷ 60 × hourly rate + price)',
+      [
+        term(
+          'count',
+          count,
+          extra.per === 'm2' ? 'm²' : '',
+          `one per ${extra.per === 'm2' ? 'm²' : extra.per}`,
+        ),
+        term('operator', extra.minutes, 'min', 'for each'),
+        term('rate', prices.labourRate / 100, `${prices.currency}/h`),
+        term('price', extra.minor / 100, prices.currency, 'for each'),
+      ],
+    );
+  });
+}
+
+/** Of n made, a share is spoilt: for every good one 1 ÷ (1 − share) are made. Parts and finishing go on good ones only. */
+function spoilageLine({ prices }: CostInput, lines: readonly CostLine[]): CostLine | undefined {
+  const { spoilagePercent = 0, currency } = prices;
+  if (spoilagePercent <= 0) return undefined;
+  const made: readonly CostGroup[] = ['ink', 'material', 'machine'];
+  const base = lines
+    .filter(({ group }) => made.includes(group))
+    .reduce((sum, { amount }) => sum + amount.minor, 0);
+  const more = 1 / (1 - spoilagePercent / 100) - 1;
+  return line(
+    'spoilage',
+    'Spoilage',
+    money(base * more, currency),
+    '(ink + material + machine) × spoilt ÷ (1 − spoilt)',
+    [term('ink, material, machine', base / 100, currency), term('spoilt', spoilagePercent, '%')],
+  );
 }

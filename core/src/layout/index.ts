@@ -1,1 +1,22 @@
-export { layOut, type Layout, type LayoutWish, type Load } from './layout.ts';
+export {
+  fitProblems,
+  JIG_CARD_MM,
+  JIG_PLAY_MM,
+  jigOf,
+  layoutProblems,
+  OVERSIZE_MM,
+  oversizeOf,
+  type Jig,
+  type LayoutProblem,
+} from './check.ts';
+export type { Companion } from './gang.ts';
+export { heldEdges, layOut, roomOf, type Layout, type LayoutWish, type Load } from './layout.ts';
+export { mostBound, mostPieces } from './most.ts';
+export {
+  piecesIn,
+  rectanglesOf,
+  turnedSize,
+  type PlacedPiece,
+  type Rectangle,
+  type Strip,
+} from './pieces.ts';

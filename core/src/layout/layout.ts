@@ -1,6 +1,20 @@
-/** Copies in rows and columns on a roll, sheet or board. Lengths in mm. */
+/** Copies on a roll, sheet or board: how they lie on each load, and what material that takes. Lengths in mm. */
 import { DomainError } from '../errors.ts';
 import { printableWidth, type Machine, type Material } from '../stack/index.ts';
+import { gang, type Companion } from './gang.ts';
+import { remembered } from '../remembered.ts';
+import { mostBound, mostPieces } from './most.ts';
+import {
+  extentOf,
+  firstPieces,
+  fitting,
+  piecesIn,
+  turnedSize,
+  type PlacedPiece,
+  type Rectangle,
+  type Size,
+  type Strip,
+} from './pieces.ts';
 
 export interface LayoutWish {
   readonly copies: number;
@@ -9,72 +23,297 @@ export interface LayoutWish {
   readonly margin: number;
   /** Turned by a quarter. */
   readonly turned: boolean;
+  /** Pieces lie in both directions where that gets more of them on a load. */
+  readonly mixed?: boolean;
+  /** Direction of the material's grain in the finished piece; nothing where it does not matter. */
+  readonly grain?: 'upright' | 'sideways';
+  /** Longest load wanted, where it is shorter than what the machine can. */
+  readonly loadLength?: number;
+  /** Pieces of a load as a hand put them. */
+  readonly places?: readonly PlacedPiece[];
+  /** Small jobs that share the loads. */
+  readonly companions?: readonly Companion[];
 }
 
 /** One filling of the machine: a sheet, a bed, or a length of roll. */
 export interface Load {
   readonly copies: number;
-  readonly rows: number;
-  /** Printed length. */
+  readonly strips: readonly Strip[];
+  /** Pieces of other jobs. */
+  readonly others: readonly (Rectangle & { readonly name: string })[];
+  /** Printed length, and width that the carriage sweeps. */
   readonly length: number;
+  readonly sweptWidth: number;
 }
 
 export interface Layout {
+  /** Where pieces may lie on a load: inside margins and zones that can't be printed. */
+  readonly room: Rectangle;
+  /** Pieces side by side in the fullest row. */
   readonly columns: number;
   readonly pieceWidth: number;
   readonly pieceHeight: number;
-  /** Width the carriage sweeps. */
+  readonly gap: number;
+  /** Of the widest load. */
   readonly sweptWidth: number;
   readonly loads: readonly Load[];
+  /** Copies on the fullest load, and what no layout can pass on that sheet, bed or length of roll. */
+  readonly perLoad: number;
+  readonly most: number;
+  /** Share of this job in everything printed, 0 to 1; below 1 where others share its loads. */
+  readonly share: number;
   /** Drawn off the roll, or whole sheets, mm². */
   readonly materialMm2: number;
+  /** Of it, what no piece of any job covers. */
   readonly wasteMm2: number;
 }
 
-/** @throws DomainError `LAYOUT_TOO_LARGE` if not even one copy fits, with the numbers. */
+/** Edges of the material that can't be printed as they are held there, mm. */
+export const heldEdges = (machine: Machine) =>
+  machine.held ?? { leading: 0, trailing: 0, sides: 0 };
+
+/** Where pieces may lie. Height is that of the longest load. */
+export function roomOf(machine: Machine, material: Material, wish: LayoutWish): Rectangle {
+  const held = heldEdges(machine);
+  const side = Math.max(wish.margin, held.sides);
+  const [top, bottom] = [Math.max(wish.margin, held.leading), Math.max(wish.margin, held.trailing)];
+  const sheet = material.form === 'roll' ? Infinity : material.length;
+  const longest = Math.min(machine.maxLength, sheet) - top - bottom;
+  return {
+    left: side,
+    top,
+    width: printableWidth(machine, material) - 2 * side,
+    height: Math.min(longest, wish.loadLength ?? Infinity),
+  };
+}
+
+/** How a piece has to lie for its grain; nothing where that is free. */
+export function turnForGrain(material: Material, wish: LayoutWish): boolean | undefined {
+  if (!material.grain || !wish.grain) return undefined;
+  // Upright in the finished piece, and along the feed, is how it lies when it is not turned.
+  return (wish.grain === 'upright') !== (material.grain === 'along');
+}
+
+/**
+ * @param piece one copy as printed, bleed included
+ * @throws DomainError `LAYOUT_TOO_LARGE` if not even one copy fits, with the numbers
+ */
 export function layOut(
-  piece: { width: number; height: number },
+  piece: Size,
   wish: LayoutWish,
   machine: Machine,
   material: Material,
 ): Layout {
-  const [width, height] = wish.turned ? [piece.height, piece.width] : [piece.width, piece.height];
-  const across = printableWidth(machine, material) - 2 * wish.margin;
-  const sheetLength = material.form === 'roll' ? Infinity : material.length;
-  const along = Math.min(machine.maxLength, sheetLength) - 2 * wish.margin;
-  const columns = Math.floor((across + wish.gap) / (width + wish.gap) + 1e-9);
-  const rowsPerLoad = Math.floor((along + wish.gap) / (height + wish.gap) + 1e-9);
-  if (columns < 1 || rowsPerLoad < 1)
-    throw new DomainError(
-      'LAYOUT_TOO_LARGE',
-      `The print is ${width.toFixed(1)} × ${height.toFixed(1)} mm, and ${machine.name} with ${material.name} prints ${Math.max(0, across).toFixed(0)} × ${Math.max(0, along).toFixed(0)} mm inside the margins. Turn it, make it smaller, or choose another machine or material.`,
-      'layout',
-    );
+  const room = roomOf(machine, material, wish);
+  const forced = turnForGrain(material, wish);
+  const turned = forced ?? wish.turned;
+  const mixed = wish.mixed === true && forced === undefined;
+  const { gap } = wish;
+  const shared = (wish.companions?.length ?? 0) > 0;
+  const loads = wish.places?.length
+    ? placedLoads(wish.places, wish.copies)
+    : shared
+      ? gang(
+          { ...piece, copies: wish.copies },
+          wish.companions!,
+          room,
+          gap,
+          mixed,
+          material.form === 'roll',
+        )
+      : pieceLoads(piece, wish.copies, room, gap, {
+          turned,
+          mixed,
+          roll: material.form === 'roll',
+        });
+  if (!loads || loads.length === 0)
+    throw tooLarge(turnedSize(piece, turned), room, machine, material, shared);
 
-  const lengthOf = (rows: number) => rows * height + (rows - 1) * wish.gap;
-  const perLoad = columns * rowsPerLoad;
-  const loads: Load[] = [];
-  for (let left = wish.copies; left > 0; left -= perLoad) {
-    const copies = Math.min(left, perLoad);
-    const rows = Math.ceil(copies / columns);
-    loads.push({ copies, rows, length: lengthOf(rows) });
-  }
-  const used = Math.min(columns, wish.copies);
+  const done = loads.map(({ strips, others }): Load => {
+    const extent = extentOf(strips, piece, gap, others);
+    return {
+      copies: piecesIn(strips),
+      strips,
+      others,
+      length: extent.height,
+      sweptWidth: extent.width,
+    };
+  });
+  const held = heldEdges(machine);
+  const ends = Math.max(wish.margin, held.leading) + Math.max(wish.margin, held.trailing);
   const materialMm2 =
     material.width *
     (material.form === 'roll'
-      ? loads.reduce(
-          (sum, load) => sum + Math.max(material.length, load.length + 2 * wish.margin),
-          0,
-        )
-      : loads.length * material.length);
+      ? done.reduce((sum, { length }) => sum + Math.max(material.length, length + ends), 0)
+      : done.length * material.length);
+  const ownMm2 = wish.copies * piece.width * piece.height;
+  const othersMm2 = (wish.companions ?? []).reduce(
+    (sum, { width, height, copies }) => sum + width * height * copies,
+    0,
+  );
+  const lying = turnedSize(piece, turned);
   return {
-    columns,
-    pieceWidth: width,
-    pieceHeight: height,
-    sweptWidth: used * width + (used - 1) * wish.gap,
-    loads,
+    room,
+    columns: Math.max(...done.map(({ strips }) => columnsOf(strips))),
+    pieceWidth: lying.width,
+    pieceHeight: lying.height,
+    gap,
+    sweptWidth: Math.max(...done.map(({ sweptWidth }) => sweptWidth)),
+    loads: done,
+    perLoad: Math.max(...done.map(({ copies }) => copies)),
+    most: mostBound(
+      material.form === 'roll'
+        ? { ...room, height: Math.max(...done.map((load) => load.length)) }
+        : room,
+      lying,
+      gap,
+      mixed,
+    ),
+    share: ownMm2 / (ownMm2 + othersMm2),
     materialMm2,
-    wasteMm2: materialMm2 - wish.copies * width * height,
+    wasteMm2: materialMm2 - ownMm2 - othersMm2,
   };
+}
+
+/** Pieces in the row in which most lie side by side. */
+function columnsOf(strips: readonly Strip[]): number {
+  const rows = new Map<number, number>();
+  for (const { top, count } of strips) {
+    const row = Math.round(top);
+    rows.set(row, (rows.get(row) ?? 0) + count);
+  }
+  return Math.max(1, ...rows.values());
+}
+
+interface Bare {
+  readonly strips: readonly Strip[];
+  readonly others: Load['others'];
+}
+const bare = (strips: readonly Strip[]): Bare => ({ strips, others: [] });
+
+/** The same pattern again and again; the last load has what is left of it. */
+function repeated(pattern: readonly Strip[], copies: number, piece: Size): Bare[] {
+  const perLoad = piecesIn(pattern);
+  if (perLoad === 0) return [];
+  const full = bare(pattern);
+  const loads = Array.from({ length: Math.floor(copies / perLoad) }, () => full);
+  const rest = copies % perLoad;
+  return rest ? [...loads, bare(firstPieces(pattern, rest, piece))] : loads;
+}
+
+function placedLoads(places: readonly PlacedPiece[], copies: number): Bare[] {
+  const strips = places.map((place) => ({ ...place, count: 1 }));
+  // Hands put pieces in an order of their own: the last load takes the first of it.
+  const full = bare(strips);
+  const loads = Array.from({ length: Math.floor(copies / strips.length) }, () => full);
+  const rest = copies % strips.length;
+  return rest ? [...loads, bare(strips.slice(0, rest))] : loads;
+}
+
+/** The search takes up to a tenth of a second, and is asked for at every change of the plan. */
+const searched = remembered(24, (width: number, height: number, piece: Size, gap: number) =>
+  mostPieces({ width, height }, piece, gap),
+);
+
+function pieceLoads(
+  piece: Size,
+  copies: number,
+  room: Rectangle,
+  gap: number,
+  { turned, mixed, roll }: { turned: boolean; mixed: boolean; roll: boolean },
+): Bare[] {
+  if (!mixed) return repeated(rowsOf(piece, turned, room, gap, copies), copies, piece);
+  if (roll) return bestColumns(piece, copies, room, gap);
+  const found = searched(room.width, room.height, piece, gap).map((strip) => ({
+    ...strip,
+    left: strip.left + room.left,
+    top: strip.top + room.top,
+  }));
+  return repeated(found, copies, piece);
+}
+
+/** Rows of pieces all one way round, no more than are wanted. */
+function rowsOf(
+  piece: Size,
+  turned: boolean,
+  { left, top, width, height }: Rectangle,
+  gap: number,
+  copies: number,
+): readonly Strip[] {
+  const size = turnedSize(piece, turned);
+  const columns = fitting(width, size.width, gap);
+  const rows = Math.min(
+    fitting(height, size.height, gap),
+    Math.ceil(copies / Math.max(1, columns)),
+  );
+  if (columns < 1) return [];
+  return Array.from({ length: rows }, (_, row) => ({
+    left,
+    top: top + row * (size.height + gap),
+    count: columns,
+    turned,
+  }));
+}
+
+/** On a roll: columns of pieces upright beside columns of turned ones, whatever draws the shortest length. */
+function bestColumns(piece: Size, copies: number, room: Rectangle, gap: number): Bare[] {
+  const { width, height } = piece;
+  let best: { loads: Bare[]; length: number } | undefined;
+  for (let upright = 0; upright <= fitting(room.width, width, gap); upright++) {
+    const used = upright * (width + gap);
+    const turned = fitting(room.width - used, height, gap);
+    if (upright + turned === 0) continue;
+    const count = (length: number) =>
+      upright * fitting(length, height, gap) + turned * fitting(length, width, gap);
+    if (count(room.height) === 0) continue;
+    const columnsAt = (length: number): Strip[] => {
+      const strips = (columns: number, way: boolean, left: number): Strip[] => {
+        const size = turnedSize(piece, way).height;
+        return Array.from({ length: columns > 0 ? fitting(length, size, gap) : 0 }, (_, row) => ({
+          left,
+          top: room.top + row * (size + gap),
+          count: columns,
+          turned: way,
+        }));
+      };
+      return [...strips(upright, false, room.left), ...strips(turned, true, room.left + used)];
+    };
+    const perLoad = count(room.height);
+    const loads = repeated(columnsAt(room.height), copies - (copies % perLoad), piece);
+    const rest = copies % perLoad;
+    let length = loads.length * room.height;
+    if (rest > 0) {
+      const short = shortest((mm) => count(mm) >= rest, room.height);
+      loads.push(bare(firstPieces(columnsAt(short), rest, piece)));
+      length += short;
+    }
+    if (!best || length < best.length - 1e-6) best = { loads, length };
+  }
+  return best?.loads ?? [];
+}
+
+/** The least length that does, to a hundredth of a millimetre. @param enough grows from false to true */
+function shortest(enough: (mm: number) => boolean, longest: number): number {
+  let [low, high] = [0, longest];
+  while (high - low > 0.01) {
+    const middle = (low + high) / 2;
+    if (enough(middle)) high = middle;
+    else low = middle;
+  }
+  return high;
+}
+
+function tooLarge(
+  size: Size,
+  room: Rectangle,
+  machine: Machine,
+  material: Material,
+  shared: boolean,
+): DomainError {
+  const own = `The print is ${size.width.toFixed(1)} × ${size.height.toFixed(1)} mm${shared ? ', or one of the jobs that share its loads is larger' : ''}`;
+  return new DomainError(
+    'LAYOUT_TOO_LARGE',
+    `${own}, and ${machine.name} with ${material.name} prints ${Math.max(0, room.width).toFixed(0)} × ${Math.max(0, room.height).toFixed(0)} mm inside the margins. Turn it, make it smaller, or choose another machine or material.`,
+    'layout',
+  );
 }

@@ -34,6 +34,7 @@ export {
   type LeastWhite,
   type RearStrength,
 } from './solve.ts';
+export { labsAt } from './spots.ts';
 export {
   facingPicture,
   labOf,

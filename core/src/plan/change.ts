@@ -16,12 +16,19 @@ export function withStack<P extends Pick<PrintPlan, 'machine' | 'material' | 'mo
 
 /** A plan with a repair, or the practice of a school, carried out. */
 export function changed(plan: PrintPlan, change: PlanChange): PrintPlan {
-  const { stack, modeId, rearPage, laminated, split, waitMinutes, whiteSlot } = change;
+  const { stack, modeId, rearPage, laminated, split, waitMinutes, whiteSlot, loadLength, layAnew } =
+    change;
+  const { places, ...layout } = plan.layout;
   const next: PrintPlan = {
     ...plan,
     ...(modeId !== undefined && { modeId }),
     ...(laminated !== undefined && { laminated }),
     artwork: { ...plan.artwork, ...(rearPage !== undefined && { rearPage }) },
+    layout: {
+      ...layout,
+      ...(places && !layAnew && { places }),
+      ...(loadLength !== undefined && { loadLength }),
+    },
     trips: {
       ...plan.trips,
       ...(split !== undefined && { split }),

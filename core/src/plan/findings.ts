@@ -15,6 +15,7 @@ import { allLayers, obstacles } from '../stack/index.ts';
 import { splitTrips } from '../trips/index.ts';
 import { formatRule } from '../rule/index.ts';
 import { hasReflectance } from '../spectrum/index.ts';
+import { layoutFindings } from './layoutFindings.ts';
 import { plateFindings } from './plateFindings.ts';
 import { stackFindings } from './stackFindings.ts';
 import { modeOf, pageOf, type PrintPlan } from './plan.ts';
@@ -83,6 +84,7 @@ export function planFindings(
   found.push(...bareBarcodes(plan, info, measures), ...tooMuchInk(plan, info, pictures));
 
   found.push(...stackFindings(plan, info));
+  found.push(...layoutFindings(plan, pageOf(plan, info, 'front'), layout));
 
   const trips = splitTrips(stack, mode, plan.trips);
   const again = trips.some((trip, i) => i > 0 && trips[i - 1].side === trip.side);
@@ -94,11 +96,18 @@ export function planFindings(
     );
   const longest = Math.max(0, ...(layout?.loads.map(({ length }) => length) ?? []));
   if (again && longest > machine.maxTwoTripLength)
-    report(
-      'TWO_TRIP_LENGTH',
-      'warning',
-      `The print is ${(longest / 1000).toFixed(2)} m long, and ${machine.name} keeps two trips in register up to ${(machine.maxTwoTripLength / 1000).toFixed(2)} m. Print it in one trip, or in shorter loads.`,
-    );
+    found.push({
+      code: 'TWO_TRIP_LENGTH',
+      severity: 'warning',
+      message: `The print is ${(longest / 1000).toFixed(2)} m long, and ${machine.name} keeps two trips in register up to ${(machine.maxTwoTripLength / 1000).toFixed(2)} m. Print it in one trip, or in shorter loads.`,
+      ...(pageOf(plan, info, 'front').heightMm <= machine.maxTwoTripLength && {
+        repair: {
+          kind: 'plan',
+          label: `Loads of at most ${(machine.maxTwoTripLength / 1000).toFixed(2)} m`,
+          change: { loadLength: machine.maxTwoTripLength },
+        },
+      }),
+    });
   if (again && machine.cure !== 'uv' && plan.trips.waitMinutes < 3)
     report(
       'WHITE_WET',

@@ -7,8 +7,9 @@ export {
 } from './barcodeLook.ts';
 export { changed, withStack } from './change.ts';
 export { useOf } from './findings.ts';
-export { measurePlates, plateRaster, type MeasureOptions } from './measurePlates.ts';
+export { hasTone, measurePlates, plateRaster, type MeasureOptions } from './measurePlates.ts';
 export { modelOf } from './model.ts';
+export { pieceOf } from './layoutFindings.ts';
 export {
   modeOf,
   pageOf,
@@ -18,6 +19,7 @@ export {
   type Shop,
   type Viewing,
 } from './plan.ts';
+export { differenceOn, sampleOf, type LookSample } from './lookSample.ts';
 export {
   lookAt,
   lookNumbers,

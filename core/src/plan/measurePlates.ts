@@ -72,6 +72,7 @@ export async function measurePlates(
         codes: page.barcodes.map((code) => toPixels(barcodeGround(code), page, raster)),
         need: (spec, within) => inkNeeded(scene(), view, spec, within),
         other: otherName,
+        levels: hasTone(plan),
         ...(ready && { ready }),
         ...(observations && { observations: observations(page.number) }),
       },
@@ -83,6 +84,10 @@ export async function measurePlates(
   }
   return { plates, pictures: measured };
 }
+
+/** Whether the values of the plates have to be counted: an ink lays tints otherwise than in proportion. */
+export const hasTone = ({ machine }: Pick<PrintPlan, 'machine'>): boolean =>
+  machine.inks.some(({ tone }) => tone);
 
 /** No separation of an artwork has a name with a zero byte. */
 const otherName = (job: string, lay: string) => `${job}\0${lay}`;

@@ -3,13 +3,13 @@
  * and material whole, so that the same plan gives the same result wherever and whenever it is read.
  */
 import type { ArtworkInfo, ArtworkPage, Role } from '../artwork/index.ts';
-import type { Prices } from '../cost/index.ts';
+import type { Extra, Prices } from '../cost/index.ts';
 import { DomainError } from '../errors.ts';
 import type { LayoutWish } from '../layout/index.ts';
 import type { Backing } from '../look/index.ts';
 import type { Raster } from '../raster/index.ts';
 import type { Machine, Material, Mode, Picture, Stack } from '../stack/index.ts';
-import type { TripWish } from '../trips/index.ts';
+import type { Cutting, TripWish } from '../trips/index.ts';
 
 export const PLAN_FORMAT = 1;
 
@@ -43,6 +43,10 @@ export interface PrintPlan {
   readonly prices: Prices;
   /** Will be laminated or masked after printing. */
   readonly laminated: boolean;
+  /** Paths that a blade follows, where the machine cuts the job itself. */
+  readonly cutting?: Cutting;
+  /** Work and goods beside printing. */
+  readonly extras?: readonly Extra[];
 }
 
 /** A shop: what its plans are made from. */

@@ -2,15 +2,31 @@
 import { PROCESS_NAMES, type ArtworkInfo, type Finding } from '../artwork/index.ts';
 import { costOf, type Cost } from '../cost/index.ts';
 import { DomainError } from '../errors.ts';
-import { inkUse, type Coverages, type InkUse } from '../ink/index.ts';
+import {
+  containersFor,
+  inkUse,
+  type ContainerNeed,
+  type Coverages,
+  type InkUse,
+} from '../ink/index.ts';
 import { layOut, type Layout } from '../layout/index.ts';
+import { inkInterval, timeInterval, type Interval } from '../learning/index.ts';
 import { makeScene, opacityOf, type Opacity } from '../look/index.ts';
 import { plateKey, type Measures, type PlateMeasure } from '../plates/index.ts';
 import { runSheet, type RunStep } from '../runsheet/index.ts';
-import { allLayers, formatStack, type Channel, type Picture } from '../stack/index.ts';
-import { LOADING_MINUTES, planTrips, type Trip } from '../trips/index.ts';
+import { allLayers, formatStack, inkOf, type Channel, type Picture } from '../stack/index.ts';
+import {
+  driftRisk,
+  phasesOf,
+  planTrips,
+  visitsOf,
+  type DriftRisk,
+  type Phase,
+  type Trip,
+} from '../trips/index.ts';
 import { term, type Working } from '../units/index.ts';
 import { planFindings } from './findings.ts';
+import { pieceOf, workFindings } from './layoutFindings.ts';
 import { measurePlates } from './measurePlates.ts';
 import { modelOf } from './model.ts';
 import { modeOf, pageOf, type Artwork, type PrintPlan } from './plan.ts';
@@ -30,7 +46,19 @@ export interface Work {
   /** From setting up to dry, everything included. */
   readonly minutes: number;
   readonly operatorMinutes: number;
+  /** From first to last; they add up to the minutes. */
+  readonly phases: readonly Phase[];
+  /** How often the operator has to come to the machine. */
+  readonly visits: number;
+  readonly drift: DriftRisk;
   readonly inks: readonly InkUse[];
+  /** Of the inks whose containers are known. */
+  readonly containers: readonly ContainerNeed[];
+  /** What holds in 8 of 10 jobs. */
+  readonly interval: {
+    readonly minutes: Interval;
+    readonly inkMl: Readonly<Partial<Record<Channel, Interval>>>;
+  };
   readonly cost: Cost;
   readonly runSheet: readonly RunStep[];
   readonly workings: Readonly<Record<'minutes' | 'operatorMinutes', Working>>;
@@ -44,29 +72,28 @@ export const inkMl = (work: Work): Partial<Record<Channel, number>> =>
 export function reckon(plan: PrintPlan, info: ArtworkInfo, measured: Measures): PlanResult {
   const measures = new Map(measured.plates.map((measure) => [measure.key, measure]));
   const page = pageOf(plan, info, 'front');
-  const process = (picture: Picture) => {
+  const process = (picture: Picture): ReturnType<Coverages['process']> => {
     const { separations } = pageOf(plan, info, picture);
     const done = measured.pictures.find((measure) => measure.picture === picture);
-    return (done?.process ??
-      PROCESS_NAMES.map(
-        (name) => separations.find((s) => s.name === name)?.coverageWithBleed ?? 0,
-      )) as [number, number, number, number];
+    return PROCESS_NAMES.map((name, i) => ({
+      mean: done?.process[i] ?? separations.find((s) => s.name === name)?.coverageWithBleed ?? 0,
+      levels: done?.levels?.process[i],
+    })) as unknown as ReturnType<Coverages['process']>;
   };
   const coverages: Coverages = {
     process,
-    plate: (layer, { lay, rule }) =>
-      (lay !== 'CMYK' && rule && measures.get(plateKey(lay, layer.picture, rule))?.coverage) || 0,
+    plate: (layer, { lay, rule }) => {
+      if (lay === 'CMYK' || !rule) return { mean: 0 };
+      const key = plateKey(lay, layer.picture, rule);
+      const picture = measured.pictures.find((measure) => measure.picture === layer.picture);
+      return { mean: measures.get(key)?.coverage ?? 0, levels: picture?.levels?.plates[key] };
+    },
   };
 
   let layout: Layout | undefined;
   const failed: Finding[] = [];
   try {
-    layout = layOut(
-      { width: page.widthMm, height: page.heightMm },
-      plan.layout,
-      plan.machine,
-      plan.material,
-    );
+    layout = layOut(pieceOf(page), plan.layout, plan.machine, plan.material);
   } catch (error) {
     if (!(error instanceof DomainError)) throw error;
     failed.push({ code: error.code, severity: 'error', message: error.message });
@@ -75,13 +102,14 @@ export function reckon(plan: PrintPlan, info: ArtworkInfo, measured: Measures): 
   const scene = makeScene({ ...plan, process: modelOf(info) });
   const opacity = opacityOf(scene, plan.viewing.side === 'back' ? 'back' : 'front');
   const impossible = findings.some(({ code }) => IMPOSSIBLE.has(code));
+  const work =
+    layout && !impossible ? workOf(plan, page, layout, coverages, opacity, findings) : undefined;
   return {
     notation: formatStack(plan.stack),
-    findings,
+    findings: work ? [...findings, ...workFindings(work)] : findings,
     plates: measured.plates,
     opacity,
-    work:
-      layout && !impossible ? workOf(plan, page, layout, coverages, opacity, findings) : undefined,
+    work,
   };
 }
 
@@ -99,6 +127,11 @@ const IMPOSSIBLE = new Set([
   'MODE_SPECIALS',
   'NO_SECOND_TRIP',
   'TOO_NARROW',
+  'OVERHANG',
+  'HEAD_CLEARANCE',
+  'PLACED_OUTSIDE',
+  'PLACED_OVERLAP',
+  'NO_CUTTER',
 ]);
 
 function workOf(
@@ -114,14 +147,32 @@ function workOf(
   const trips = planTrips(plan.stack, machine, mode, plan.trips, layout);
   const test = plan.trips.testPrint ? 1 : 0;
   const starts = layout.loads.length + test;
-  const pieceMm2 = page.widthMm * page.heightMm;
-  const inks = inkUse(trips, coverages, machine, pieceMm2, plan.layout.copies + test, starts);
-
-  const printing = trips.reduce((sum, trip) => sum + trip.minutes, 0);
-  const waiting = trips.reduce((sum, trip) => sum + trip.waitMinutes, 0);
-  const handling = LOADING_MINUTES * starts * trips.length;
-  const minutes = machine.setupMinutes + printing + waiting + handling;
-  const operatorMinutes = machine.setupMinutes + handling;
+  const copies = plan.layout.copies + test;
+  const fittedFor = plan.trips.fittedFor ?? 0;
+  const phases = phasesOf({
+    machine,
+    stack: plan.stack,
+    trips,
+    wish: plan.trips,
+    starts,
+    copies,
+    cutting: plan.cutting,
+  });
+  const sum = (of: readonly number[]) => of.reduce((all, one) => all + one, 0);
+  const minutes = sum(phases.map((phase) => phase.minutes));
+  const attended = phases.filter((phase) => phase.attended);
+  const operatorMinutes = sum(attended.map((phase) => phase.minutes));
+  const inks = inkUse({
+    trips,
+    coverages,
+    machine,
+    pieceMm2: page.widthMm * page.heightMm,
+    copies,
+    starts,
+    minutes: sum(trips.map((trip) => trip.minutes)),
+    fittedFor,
+  });
+  const containers = containersFor(inks, machine);
   const testMm2 = test * (layout.pieceHeight + 2 * plan.layout.margin) * material.width;
   const cost = costOf({
     inks,
@@ -129,51 +180,58 @@ function workOf(
     testMm2,
     copies: plan.layout.copies,
     finishedMm2: page.trimMm.width * page.trimMm.height,
-    machineMinutes: printing + waiting,
-    operatorMinutes,
+    phases,
+    minutes: minutes * layout.share,
+    fittedFor,
     machine,
     material,
     prices,
+    extras: plan.extras ?? [],
   });
-  const setup = term('setting up', machine.setupMinutes, 'min', machine.name);
-  const loading = term(
-    'loading and starting',
-    handling,
-    'min',
-    `${LOADING_MINUTES} min × ${starts} start(s) × ${trips.length} trip(s), common practice`,
-  );
+  const sweep = sum(trips.map((trip) => trip.sweepMinutes));
+  const turn = sum(trips.map((trip) => trip.turnMinutes));
+  const byLabel = (of: readonly Phase[]) =>
+    [...new Set(of.map(({ label }) => label))].map((label) => {
+      const same = of.filter((phase) => phase.label === label);
+      return term(
+        label.toLowerCase(),
+        sum(same.map((phase) => phase.minutes)),
+        'min',
+        same.length > 1 ? `${same.length} times` : undefined,
+      );
+    });
   return {
     layout,
     trips,
+    phases,
     minutes,
     operatorMinutes,
+    visits: visitsOf(phases),
+    drift: driftRisk(trips, layout, machine),
     inks,
+    containers,
+    interval: {
+      minutes: timeInterval(machine, { sweep, turn, fixed: minutes - sweep - turn }),
+      inkMl: Object.fromEntries(
+        inks.map((use) => [use.channel, inkInterval(machine, inkOf(machine, use.channel)!, use)]),
+      ),
+    },
     cost,
-    runSheet: runSheet({ plan, mode, layout, trips, inks, opacity, findings }),
+    runSheet: runSheet({ plan, mode, layout, trips, inks, containers, opacity, findings }),
     workings: {
       minutes: {
         label: 'Time in all',
         value: minutes,
         unit: 'min',
-        formula: 'setting up + printing + waiting + loading',
-        terms: [
-          setup,
-          term('printing', printing, 'min', `${trips.length} trip(s)`),
-          term(
-            'waiting',
-            waiting,
-            'min',
-            `${plan.trips.waitMinutes} min between trips, or after the only one, for each load`,
-          ),
-          loading,
-        ],
+        formula: 'sum of the phases',
+        terms: byLabel(phases),
       },
       operatorMinutes: {
         label: 'Operator',
         value: operatorMinutes,
         unit: 'min',
-        formula: 'setting up + loading',
-        terms: [setup, loading],
+        formula: 'sum of the phases at the machine',
+        terms: byLabel(attended),
       },
     },
   };

@@ -47,6 +47,8 @@ export interface PlateSurroundings {
   readonly need?: (spec: PlateSpec, within: number) => NeedRows;
   /** Kept by whoever builds again and again on the same pixels. */
   readonly observations?: Observations;
+  /** The values of every plate are counted, for inks that have a tone curve. */
+  readonly levels?: boolean;
   /** Plates that were built before on the same pixels, by key. */
   readonly ready?: ReadonlyMap<string, ReadyPlate>;
   /** Name of the raster's channel that holds a plate of another job. */
@@ -87,7 +89,7 @@ export async function buildPlates(
       surroundings,
     );
   });
-  const meter = new PictureMeter(picture, raster, specs);
+  const meter = new PictureMeter(picture, raster, specs, surroundings.levels ?? false);
   const emit = async (spec: PlateSpec, at: number, rows: Uint8Array, y: number) => {
     if (rows.length === 0) return;
     meter.plate(at, rows);

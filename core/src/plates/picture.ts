@@ -3,6 +3,7 @@ import { PROCESS_NAMES } from '../artwork/index.ts';
 import {
   inkSteps,
   InkTally,
+  LevelTally,
   MOST_PLATES,
   byteSum,
   type Band,
@@ -19,6 +20,11 @@ export interface PictureMeasure {
   readonly process: readonly [c: number, m: number, y: number, k: number];
   /** How much ink meets at one place: which plates cover it, and how the sum of its process inks is spread there. */
   readonly ink: readonly InkPattern[];
+  /** Pixels of each value from 0 to 255, of C, M, Y, K and of each plate; only where an ink has a tone curve. */
+  readonly levels?: {
+    readonly process: readonly (readonly number[])[];
+    readonly plates: Readonly<Record<string, readonly number[]>>;
+  };
 }
 
 export interface InkPattern {
@@ -28,7 +34,6 @@ export interface InkPattern {
   readonly process: readonly number[];
 }
 
-/** Process ink and finished plates brought together again, row by row, as chokes let plates lag behind. */
 /** Process ink and finished plates brought together again, row by row, as plates lag behind. */
 export class PictureMeter {
   readonly #picture: Picture;
@@ -39,8 +44,11 @@ export class PictureMeter {
   readonly #steps = new RowQueue();
   readonly #plates: readonly RowQueue[];
   readonly #tally: InkTally;
+  readonly #allKeys: readonly string[];
+  readonly #levels: readonly LevelTally[] | undefined;
 
-  constructor(picture: Picture, raster: Raster, specs: readonly PlateSpec[]) {
+  /** @param levels whether the values of every plate are counted */
+  constructor(picture: Picture, raster: Raster, specs: readonly PlateSpec[], levels: boolean) {
     const { width, height, channels } = raster;
     this.#picture = picture;
     this.#keys = specs.map(({ key }) => key).slice(0, MOST_PLATES);
@@ -48,18 +56,24 @@ export class PictureMeter {
     this.#pixels = width * height;
     this.#plates = specs.map(() => new RowQueue());
     this.#tally = new InkTally(this.#keys.length);
+    this.#allKeys = specs.map(({ key }) => key);
+    if (levels) this.#levels = [...PROCESS_NAMES, ...specs].map(() => new LevelTally());
   }
 
   process({ planes }: Band, size: number): void {
     const inks = this.#index.map((i) => (i < 0 ? undefined : planes[i].subarray(0, size)));
     inks.forEach((plane, i) => {
-      if (plane) this.#sums[i] += byteSum(plane);
+      if (plane) {
+        this.#sums[i] += byteSum(plane);
+        this.#levels?.[i].count(plane);
+      }
     });
     this.#steps.push(inkSteps(inks, size));
   }
 
   plate(at: number, rows: Uint8Array): void {
     this.#plates[at].push(rows);
+    this.#levels?.[PROCESS_NAMES.length + at].count(rows);
   }
 
   /** Counts as far as every plate has come. */
@@ -83,6 +97,18 @@ export class PictureMeter {
         (sum) => sum / (255 * this.#pixels),
       ) as unknown as PictureMeasure['process'],
       ink: patterns.filter(({ process }) => process.some((count) => count > 0)),
+      ...(this.#levels && { levels: this.#levelCounts(this.#levels) }),
+    };
+  }
+  #levelCounts(levels: readonly LevelTally[]): NonNullable<PictureMeasure['levels']> {
+    const [process, plates] = [
+      levels.slice(0, PROCESS_NAMES.length),
+      levels.slice(PROCESS_NAMES.length),
+    ];
+    return {
+      // An ink that the artwork lacks has nothing everywhere.
+      process: process.map((tally, i) => (this.#index[i] < 0 ? [this.#pixels] : tally.counts())),
+      plates: Object.fromEntries(plates.map((tally, i) => [this.#allKeys[i], tally.counts()])),
     };
   }
 }

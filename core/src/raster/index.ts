@@ -29,4 +29,4 @@ export { DistanceStream, NONE_NEAR } from './distance.ts';
 export { eachTouch, runsOf, type Runs } from './runs.ts';
 export { SmallStream } from './small.ts';
 export { Shrinker, shrunkSize } from './shrink.ts';
-export { INK_STEP, inkSteps, InkTally, MOST_PLATES } from './tally.ts';
+export { INK_STEP, inkSteps, InkTally, LevelTally, MOST_PLATES } from './tally.ts';

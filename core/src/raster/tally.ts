@@ -50,3 +50,30 @@ export class InkTally {
     );
   }
 }
+
+const LEVELS = 256;
+
+/** Counts pixels of each value of a plane. */
+export class LevelTally {
+  readonly #counts = new Float64Array(LEVELS);
+
+  count(rows: Uint8Array): void {
+    const kernel = MaskKernel.scratch(2 * CHUNK + LEVELS * 4);
+    const { bytes, call, free } = kernel;
+    const [pattern, values, counts] = [0, 1, 2].map((i) => free + i * CHUNK);
+    bytes.fill(0, pattern, pattern + CHUNK);
+    bytes.fill(0, counts, counts + LEVELS * 4);
+    for (let from = 0; from < rows.length; from += CHUNK) {
+      const length = Math.min(CHUNK, rows.length - from);
+      bytes.set(rows.subarray(from, from + length), values);
+      // One pattern only: the place of a count is the value itself.
+      call.tally(counts, pattern, values, length);
+    }
+    const counted = kernel.words(counts, LEVELS);
+    for (let i = 0; i < LEVELS; i++) this.#counts[i] += counted[i];
+  }
+
+  counts(): number[] {
+    return Array.from(this.#counts);
+  }
+}

@@ -1,12 +1,12 @@
 /** The steps for the person at the machine, in order, with settings, checks and cautions. */
 import type { Finding } from '../artwork/index.ts';
-import type { InkUse } from '../ink/index.ts';
+import type { ContainerNeed, InkUse } from '../ink/index.ts';
 import type { Layout } from '../layout/index.ts';
 import type { Opacity } from '../look/index.ts';
 import type { PrintPlan } from '../plan/plan.ts';
-import { inkOf, channelOf, LAY_NAMES, layerName, type Mode } from '../stack/index.ts';
+import { bedOverhang, channelOf, inkOf, LAY_NAMES, layerName, type Mode } from '../stack/index.ts';
 import { ruleWords } from '../rule/index.ts';
-import type { Trip } from '../trips/index.ts';
+import { slotWanted, type Trip } from '../trips/index.ts';
 
 export interface Setting {
   readonly label: string;
@@ -27,6 +27,7 @@ export interface RunSheetInput {
   readonly layout: Layout;
   readonly trips: readonly Trip[];
   readonly inks: readonly InkUse[];
+  readonly containers: readonly ContainerNeed[];
   readonly opacity: Opacity;
   readonly findings: readonly Finding[];
 }
@@ -46,6 +47,8 @@ export function runSheet(input: RunSheetInput): readonly RunStep[] {
   const { plan, trips } = input;
   const steps = [prepare(input), material(input)];
   if (plan.trips.testPrint) steps.push(testPrint(input));
+  const { cutting } = plan;
+  if (cutting && cutting.creaseMm > 0) steps.push(bladeStep(input, 'crease'));
   for (const [i, trip] of trips.entries()) {
     const before = trips[i - 1];
     if (before && before.side !== trip.side) steps.push(turnOver());
@@ -53,19 +56,47 @@ export function runSheet(input: RunSheetInput): readonly RunStep[] {
     const next = trips[i + 1];
     if (next?.side === trip.side) steps.push(putBack(trip, next));
   }
+  const left = putBackForOthers(input);
+  if (left) steps.push(left);
+  if (cutting && cutting.cutMm > 0) steps.push(bladeStep(input, 'cut'));
   steps.push(finish(input));
   return steps;
 }
 
-function prepare({ plan, inks, findings }: RunSheetInput): RunStep {
+function prepare({ plan, inks, containers, findings }: RunSheetInput): RunStep {
+  const { whiteSlot } = plan.machine;
+  const slot = slotWanted(plan.stack);
   const special = inks.filter(({ channel }) => ['W', 'S', 'V'].includes(channel));
   return {
     title: 'Get the machine ready',
     settings: [
       setting('Machine', plan.machine.name),
-      ...inks.map(({ channel, ml }) => setting(`Ink ${channel}`, `${ml.toFixed(1)} mL`)),
+      ...inks.map(({ channel, ml }) => {
+        const found = containers.find((one) => one.channel === channel);
+        const left = found ? `, ${found.leftMl.toFixed(0)} mL in the open container` : '';
+        return setting(`Ink ${channel}`, `${ml.toFixed(1)} mL${left}`);
+      }),
+      ...(whiteSlot && special.some(({ channel }) => channel === 'W')
+        ? [
+            setting(
+              'Slot of the white',
+              `${slot === 'under' ? 'for white under colour' : 'for all other work'}${whiteSlot.stands === slot ? ', where it stands' : ': MOVE it there'}`,
+            ),
+          ]
+        : []),
     ],
     checks: [
+      ...containers
+        .filter(({ opened }) => opened > 0)
+        .map(
+          ({ name, opened, ml }) =>
+            `${opened} more container${opened > 1 ? 's' : ''} of ${name.toLowerCase()}, ${ml.toFixed(0)} mL, ${opened > 1 ? 'stand' : 'stands'} by: the open one runs out on the way.`,
+        ),
+      ...(plan.trips.fittedFor
+        ? [
+            'The waste container is emptied before inks are changed, and there is enough in both containers.',
+          ]
+        : []),
       ...(special.some(({ channel }) => channel === 'W' || channel === 'S')
         ? ['White and silver settle: turn the containers gently from side to side before use.']
         : []),
@@ -85,6 +116,7 @@ function material({ plan, layout }: RunSheetInput): RunStep {
   const { material: stock, machine } = plan;
   const [first] = layout.loads;
   const rigid = stock.form === 'board';
+  const over = bedOverhang(machine, stock);
   return {
     title: 'Load the material',
     settings: [
@@ -92,8 +124,14 @@ function material({ plan, layout }: RunSheetInput): RunStep {
       setting('Lot', plan.lot || 'write it down here: ________'),
       setting('Width', mm(stock.width)),
       setting('Thickness', `${stock.thickness} mm`),
-      setting('Loads', `${layout.loads.length} × up to ${first.copies} copies`),
+      setting('Loads', `${layout.loads.length} × up to ${layout.perLoad} copies`),
+      ...(layout.loads.length > 1
+        ? [setting('Last load', `${layout.loads[layout.loads.length - 1].copies} copies`)]
+        : []),
       setting('Copies across', `${layout.columns}`),
+      ...[...new Set(layout.loads.flatMap(({ others }) => others.map(({ name }) => name)))].map(
+        (name) => setting('Shares its loads', name),
+      ),
       setting('Printed length', mm(first.length)),
     ],
     checks: [
@@ -103,7 +141,17 @@ function material({ plan, layout }: RunSheetInput): RunStep {
           ]
         : []),
       ...(rigid
-        ? ['Measure the thickness and set the head height; nothing may stand proud of the board.']
+        ? [
+            'Measure the thickness and set the head height; nothing may stand proud of the board.',
+            ...(machine.clearance === undefined
+              ? []
+              : [
+                  `${(machine.clearance - stock.thickness).toFixed(1)} mm are left under the head: nothing on the bed may reach that high.`,
+                ]),
+            ...(over.width + over.length > 0
+              ? ['What sticks out beyond the bed is carried and does not tip.']
+              : []),
+          ]
         : ['The material lies flat, without curl or dust.']),
       'The right side is up.',
     ],
@@ -168,7 +216,7 @@ function tripStep({ plan, mode }: RunSheetInput, trip: Trip): RunStep {
       setting('Order', trip.layers.map(layerName).join(' → ')),
       setting('Print', mixed ? 'as each layer says' : mirrored ? 'MIRRORED' : 'straight'),
       setting('Page', `${[...new Set(pages)].join(' and ')} of the artwork`),
-      setting('Passes', `${mode.passes}`),
+      setting('Passes', `${trip.passes}`),
       setting(
         'Carriage',
         `${trip.speed} mm/s, ${trip.bidirectional ? 'both directions' : 'one direction'}`,
@@ -189,6 +237,56 @@ function tripStep({ plan, mode }: RunSheetInput, trip: Trip): RunStep {
         : []),
     ],
     cautions: CURE_CAUTIONS[plan.machine.cure],
+  };
+}
+
+/** Creasing comes before ink and cutting after it; the tool is changed by hand in between. */
+function bladeStep({ plan, layout }: RunSheetInput, what: 'crease' | 'cut'): RunStep {
+  const { cutting, machine } = plan;
+  const mm = what === 'crease' ? cutting!.creaseMm : cutting!.cutMm;
+  const changed = cutting!.creaseMm > 0 && cutting!.cutMm > 0;
+  return {
+    title: what === 'crease' ? 'Crease' : 'Cut',
+    settings: [
+      setting('Tool', what === 'crease' ? 'creasing wheel' : 'knife'),
+      setting('Path of one copy', `${mm.toFixed(0)} mm`),
+      setting('Loads', `${layout.loads.length}`),
+      ...(machine.cutter ? [setting('Speed', `${machine.cutter.speed} mm/s`)] : []),
+    ],
+    checks: [
+      ...(what === 'cut' && changed ? ['The creasing wheel is out and the knife is in.'] : []),
+      ...(what === 'crease' && changed ? ['The creasing wheel is in, not the knife.'] : []),
+      what === 'cut'
+        ? 'The print is dry.'
+        : 'Crease first, then white, colour and clear, then cut.',
+    ],
+    cautions: [
+      'Blades are sharp, and the carriage moves by itself: hands clear, tool changed with the machine stopped.',
+    ],
+  };
+}
+
+/** What the next job must not find as this one left it; nothing where it is as it was. */
+function putBackForOthers({ plan, mode, trips }: RunSheetInput): RunStep | undefined {
+  const last = trips[trips.length - 1];
+  const settings = [
+    ...(last.hits > 1 ? [setting('Hits', `from ${last.hits} back to 1`)] : []),
+    ...(last.waitSetting > 0 ? [setting('Drying', 'back to 0 min')] : []),
+    ...(plan.trips.careful
+      ? [
+          setting(
+            'Special ink',
+            `back to ${mode.specialSpeed} mm/s, ${mode.passes} passes, ${mode.bidirectional ? 'both directions' : 'one direction'}`,
+          ),
+        ]
+      : []),
+  ];
+  if (settings.length === 0) return undefined;
+  return {
+    title: 'Put the machine back for the next job',
+    settings,
+    checks: ['The settings are back.'],
+    cautions: [],
   };
 }
 
@@ -228,6 +326,7 @@ function finish({ plan, layout }: RunSheetInput): RunStep {
         : 'Let the print come to rest before cutting or stacking.',
       'Write down the machine’s own ink report beside the estimate.',
       ...(plan.laminated ? ['Laminate or mask.'] : []),
+      ...(plan.extras ?? []).map(({ name }) => `${name}.`),
     ],
     cautions: [
       'Blades: cut away from the hand.',

@@ -129,3 +129,21 @@ export function withoutLay({ front, back }: Stack, lay: Lay): Stack | undefined 
   const stack = { front: keep(front), back: keep(back) };
   return allLayers(stack).length ? stack : undefined;
 }
+
+const withLayers = ({ front, back }: Stack, change: (layer: StackLayer) => StackLayer): Stack => ({
+  front: front.map(change),
+  back: back.map(change),
+});
+
+/** Every layer that lays an ink by itself, in so many hits. */
+export const withHits = (stack: Stack, lay: Lay, hits: number): Stack =>
+  withLayers(stack, (layer) =>
+    layer.parts.length === 1 && layer.parts[0].lay === lay ? { ...layer, hits } : layer,
+  );
+
+/** An ink at one density, percent, wherever it is laid. */
+export const withLayDensity = (stack: Stack, lay: Lay, density: number): Stack =>
+  withLayers(stack, (layer) => ({
+    ...layer,
+    parts: layer.parts.map((part) => (part.lay === lay ? { ...part, density } : part)),
+  }));

@@ -13,13 +13,31 @@ export {
   stepLayer,
   turnedOver,
   withDensity,
+  withHits,
+  withLayDensity,
   withoutLay,
   type Moved,
   type Side,
   type Slot,
 } from './edit.ts';
-export { CHANNELS, channelOf, inkOf, printableWidth } from './machine.ts';
-export type { Channel, Ink, Machine, Material, Mode } from './machine.ts';
+export {
+  bedOverhang,
+  CHANNELS,
+  channelOf,
+  inkOf,
+  NOZZLE_CHECK_MINUTES,
+  printableWidth,
+} from './machine.ts';
+export type {
+  Channel,
+  Estimate,
+  Ink,
+  LaydownSource,
+  Learnt,
+  Machine,
+  Material,
+  Mode,
+} from './machine.ts';
 export { mistakesOf, type Mistake } from './mistakes.ts';
 export { formatStack, parseStack } from './notation.ts';
 export { PRESETS, type Preset } from './presets.ts';

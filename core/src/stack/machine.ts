@@ -19,7 +19,25 @@ export interface Ink {
   readonly spotName: string | null;
   /** White only: contrast ratio of one hit at 100 % over black and white, 0.05 to 0.995. */
   readonly contrastRatio?: number;
+  /** Share of the solid's ink that a tint lays, where it is not the tint itself: coverage and ink, both 0 to 1, rising from 0, 0. */
+  readonly tone?: readonly (readonly [coverage: number, ink: number])[];
+  /** Spat into the waste while the machine prints, used or not, mL an hour. */
+  readonly spitPerHour?: number;
+  /** What one container holds, and what is left in the one that is open, mL. */
+  readonly container?: { readonly ml: number; readonly leftMl: number };
+  /** Where the laydown comes from; nothing where it was typed in. */
+  readonly laydownFrom?: LaydownSource;
 }
+
+/** Drops on a grid, or a job that was measured: cover is the mean of the plate, 0 to 1, area what was printed. */
+export type LaydownSource =
+  | {
+      readonly kind: 'drops';
+      readonly picolitres: number;
+      readonly dpiAcross: number;
+      readonly dpiAlong: number;
+    }
+  | { readonly kind: 'job'; readonly ml: number; readonly areaMm2: number; readonly cover: number };
 
 export interface Mode {
   readonly id: string;
@@ -72,6 +90,50 @@ export interface Machine {
   /** Minor units an hour, power and wear and lease. */
   readonly hourRate: number;
   readonly setupMinutes: number;
+  /** Rows of heads one behind another: so many layers of a trip have a whole row of nozzles each. 1 where it is not said. */
+  readonly headRows?: number;
+  /** How far material may stick out beyond the bed, mm; it can't be printed there. */
+  readonly overhang?: number;
+  /** Edges of the material that clamps or pinch rollers hold, mm: they can't be printed. */
+  readonly held?: { readonly leading: number; readonly trailing: number; readonly sides: number };
+  /** Thickest material that passes under the head, mm. */
+  readonly clearance?: number;
+  /** A nozzle check before the job, minutes. {@link NOZZLE_CHECK_MINUTES} where it is not said. */
+  readonly nozzleCheckMinutes?: number;
+  /** Creases and cuts; its tool is changed by hand. Speed of the blade in mm/s. */
+  readonly cutter?: { readonly speed: number; readonly swapMinutes: number };
+  /** What putting a special ink in, and taking it out again, takes: minutes, mL lost in the lines, cleaning fluid in minor units. */
+  readonly fitting?: {
+    readonly minutes: number;
+    readonly lossMl: number;
+    readonly cleaning: number;
+  };
+  /** What the machine's own reports say of its figures, and how sure that is. */
+  readonly learnt?: Learnt;
+}
+
+/** Common practice. */
+export const NOZZLE_CHECK_MINUTES = 2;
+
+/**
+ * Two figures that were estimated together, as shares of what the machine states: mean, covariance, and the spread of a single
+ * report about what they foretell.
+ */
+export interface Estimate {
+  readonly mean: readonly [number, number];
+  readonly covariance: readonly [aa: number, ab: number, bb: number];
+  /** Relative variance of one report. */
+  readonly noise: number;
+  /** Degrees of freedom of the noise. */
+  readonly freedom: number;
+  readonly reports: number;
+}
+
+export interface Learnt {
+  /** By channel: share of the stated laydown, and of the stated loss. */
+  readonly inks: Readonly<Partial<Record<Channel, Estimate>>>;
+  /** Share of the stated time for sweeping, and for turning. */
+  readonly time?: Estimate;
 }
 
 export interface Material {
@@ -92,6 +154,8 @@ export interface Material {
   readonly printableBack: boolean;
   /** Labels that are cut already: the size of one, mm. */
   readonly label: { readonly width: number; readonly height: number } | null;
+  /** Direction of its grain, brush or fibre, to the feed; nothing where it has none. */
+  readonly grain?: 'along' | 'across';
 }
 
 export const inkOf = (machine: Pick<Machine, 'inks'>, channel: Channel): Ink | undefined =>
@@ -103,3 +167,9 @@ export const channelOf = (lay: Special): Channel => (lay === 'B' ? 'K' : lay);
 /** The part of the width that can be printed with this material, mm. */
 export const printableWidth = (machine: Machine, material: Material): number =>
   Math.min(machine.maxWidth, material.width);
+
+/** How far a rigid material sticks out beyond the bed, mm; nothing of a roll does. */
+export const bedOverhang = (machine: Machine, material: Material) => ({
+  width: Math.max(0, material.form === 'roll' ? 0 : material.width - machine.maxWidth),
+  length: Math.max(0, material.form === 'roll' ? 0 : material.length - machine.maxLength),
+});

@@ -1,1 +1,19 @@
-export { LOADING_MINUTES, planTrips, splitTrips, type Trip, type TripWish } from './trips.ts';
+export {
+  phasesOf,
+  slotWanted,
+  visitsOf,
+  type Cutting,
+  type Phase,
+  type PhaseStep,
+} from './phases.ts';
+export {
+  driftRisk,
+  isSpecial,
+  LOADING_MINUTES,
+  loadsOf,
+  planTrips,
+  splitTrips,
+  type DriftRisk,
+  type Trip,
+  type TripWish,
+} from './trips.ts';

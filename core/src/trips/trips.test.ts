@@ -2,7 +2,15 @@ import { describe, expect, it } from 'vitest';
 import { MACHINE, MATERIAL } from '../../test/shop.ts';
 import { layOut } from '../layout/index.ts';
 import { parseStack } from '../stack/index.ts';
-import { planTrips, type TripWish } from './index.ts';
+import {
+  driftRisk,
+  phasesOf,
+  planTrips,
+  slotWanted,
+  visitsOf,
+  type Cutting,
+  type TripWish,
+} from './index.ts';
 
 const [MODE] = MACHINE.modes;
 const layout = layOut(
@@ -91,5 +99,108 @@ describe('planTrips', () => {
     const [without] = plan('film | CMYK');
     const [withTest] = plan('film | CMYK', { testPrint: true });
     expect(withTest.minutes).toBeCloseTo(2 * without.minutes, 12);
+  });
+});
+
+describe('trips printed with care', () => {
+  it('go as slow, in as many passes and as one-directional as the operator wishes, where there is special ink', () => {
+    const careful = { speed: 250, oneDirection: true, passes: 8 };
+    const [white, colour] = plan('film | W@image / CMYK', { split: 'apart', careful });
+    // ⌈100 ÷ 3.125⌉ + 7 strokes of 500 ÷ 250 + 0.5, and back of 500 ÷ 1000 + 0.5; then 100 mm back to the origin.
+    expect(white.minutes).toBeCloseTo((39 * (2.5 + 1) + 1) / 60, 12);
+    expect(white).toMatchObject({ passes: 8, bidirectional: false, speed: 250 });
+    expect(colour).toMatchObject({ passes: 4, bidirectional: true, speed: 1000 });
+  });
+
+  it('don’t share nozzles where each layer has a row of heads of its own', () => {
+    const rows = { ...MACHINE, headRows: 2 };
+    const [shared] = plan('film | W@image / CMYK');
+    const [own] = planTrips(parseStack('film | W@image / CMYK'), rows, MODE, wish, layout);
+    // ⌈(100 + 25) ÷ 6.25⌉ + 3 strokes against 39: the second row comes a head later.
+    expect(own.minutes).toBeCloseTo((23 * 1.5) / 60, 12);
+    expect(own.minutes).toBeLessThan(shared.minutes);
+  });
+
+  it('sum sweeping, turning and going back', () => {
+    for (const trip of plan('film | W@image / CMYK', { split: 'apart', testPrint: true }))
+      expect(trip.sweepMinutes + trip.turnMinutes + trip.returnMinutes).toBeCloseTo(
+        trip.minutes,
+        12,
+      );
+  });
+});
+
+describe('driftRisk', () => {
+  it('grows with the length that is printed twice; common practice is not beyond a metre', () => {
+    const risk = (split: TripWish['split'], length: number) =>
+      driftRisk(
+        plan('film | W@image / CMYK', { split }),
+        { ...layout, loads: [{ ...layout.loads[0], length }] },
+        MACHINE,
+      );
+    expect([
+      risk('together', 3000),
+      risk('apart', 400),
+      risk('apart', 800),
+      risk('apart', 1100),
+    ]).toEqual(['none', 'low', 'some', 'high']);
+  });
+});
+
+describe('phasesOf', () => {
+  const machine = {
+    ...MACHINE,
+    whiteSlot: { stands: 'other' as const, minutes: 10 },
+    fitting: { minutes: 20, lossMl: 60, cleaning: 500 },
+    cutter: { speed: 100, swapMinutes: 4 },
+  };
+  const phases = (notation: string, change: Partial<TripWish> = {}, cutting?: Cutting) => {
+    const stack = parseStack(notation);
+    const done = { ...wish, ...change };
+    const trips = planTrips(stack, machine, MODE, done, layout);
+    return phasesOf({ machine, stack, trips, wish: done, starts: 1, copies: 1, cutting });
+  };
+
+  it('tells the white slot to be moved where this stack wants it elsewhere', () => {
+    expect(slotWanted(parseStack('film | W@image / CMYK'))).toBe('under');
+    expect(slotWanted(parseStack('CMYK / W@sheet | film'))).toBe('under');
+    expect(slotWanted(parseStack('W@sheet / CMYK | film'))).toBe('other');
+    expect(slotWanted(parseStack('film | CMYK / W@sheet'))).toBe('other');
+    expect(phases('film | W@image / CMYK').map(({ step }) => step)).toContain('slot');
+    expect(phases('film | W@art').map(({ step }) => step)).not.toContain('slot');
+  });
+
+  it('creases first, then prints, then cuts, with the tool changed by hand in between', () => {
+    const steps = phases('film | CMYK', {}, { creaseMm: 3000, cutMm: 6000 });
+    expect(steps.map(({ step }) => step)).toEqual([
+      'setup',
+      'check',
+      'crease',
+      'loading',
+      'print',
+      'tool',
+      'cut',
+    ]);
+    expect(steps.map(({ minutes }) => minutes).filter((_, i) => [2, 5, 6].includes(i))).toEqual([
+      0.5, 4, 1,
+    ]);
+  });
+
+  it('counts how often the operator has to come back', () => {
+    const apart = { split: 'apart', waitMinutes: 15 } as const;
+    expect(visitsOf(phases('film | W@image / CMYK'))).toBe(1);
+    expect(visitsOf(phases('film | W@image / CMYK', apart))).toBe(2);
+  });
+
+  it('follow one another without a gap', () => {
+    let end = 0;
+    for (const { start, minutes } of phases('film | W@image / CMYK', {
+      split: 'apart',
+      waitMinutes: 3,
+      fittedFor: 2,
+    })) {
+      expect(start).toBeCloseTo(end, 12);
+      end = start + minutes;
+    }
   });
 });

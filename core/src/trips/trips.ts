@@ -1,5 +1,5 @@
 /**
- * Which layers go in which trip of the material through the machine, and how long each takes.
+ * Which layers go in which trip of the material through the machine, and how long each takes, swath by swath.
  * Times in minutes, lengths in mm, speeds in mm/s.
  */
 import type { Layout, Load } from '../layout/index.ts';
@@ -12,6 +12,16 @@ export interface TripWish {
   /** Drying between two trips, or at the end of the sheet where there is one trip. */
   readonly waitMinutes: number;
   readonly testPrint: boolean;
+  /** How trips with special ink are printed more carefully than their mode says. */
+  readonly careful?: {
+    /** Carriage, mm/s. */
+    readonly speed?: number;
+    readonly oneDirection?: boolean;
+    /** Passes over each line. */
+    readonly passes?: number;
+  };
+  /** The special ink is put in for this job and as many others; nothing where it is in already. */
+  readonly fittedFor?: number;
 }
 
 export interface Trip {
@@ -20,10 +30,16 @@ export interface Trip {
   readonly side: 'front' | 'back';
   readonly layers: readonly StackLayer[];
   readonly hits: number;
+  readonly passes: number;
   readonly speed: number;
   readonly bidirectional: boolean;
   /** Printing and going back to the origin, all loads, without waiting. */
   readonly minutes: number;
+  /** Of it: carriage over the print, and turning round. */
+  readonly sweepMinutes: number;
+  readonly turnMinutes: number;
+  /** Going back to the origin. */
+  readonly returnMinutes: number;
   /** Drying after it, all loads. */
   readonly waitMinutes: number;
   /** Drying to be set on the machine, for one load. */
@@ -36,7 +52,7 @@ export interface Trip {
 export function splitTrips(
   stack: Stack,
   mode: Mode,
-  wish: TripWish,
+  wish: Pick<TripWish, 'split'>,
 ): { side: 'front' | 'back'; layers: StackLayer[] }[] {
   const most = wish.split === 'apart' ? 1 : mode.layersPerTrip;
   const trips: { side: 'front' | 'back'; layers: StackLayer[] }[] = [];
@@ -49,6 +65,35 @@ export function splitTrips(
 /** Loading a sheet or bed and starting it, minutes of the operator. Common practice. */
 export const LOADING_MINUTES = 3;
 
+export const isSpecial = ({ parts }: StackLayer): boolean =>
+  parts.some(({ lay }) => lay !== 'CMYK');
+
+/** The loads of a job and its test print, in the order in which they are printed. */
+export function loadsOf(
+  layout: Layout,
+  wish: TripWish,
+): readonly Pick<Load, 'length' | 'sweptWidth'>[] {
+  const test = { length: layout.pieceHeight, sweptWidth: layout.pieceWidth };
+  return wish.testPrint ? [test, ...layout.loads] : layout.loads;
+}
+
+interface Carriage {
+  readonly passes: number;
+  readonly speed: number;
+  readonly bidirectional: boolean;
+}
+
+/** How the carriage goes over a trip: special ink is slower, and as careful as the operator wishes. */
+function carriageOf(layers: readonly StackLayer[], mode: Mode, { careful }: TripWish): Carriage {
+  const { passes, speed, bidirectional } = mode;
+  if (!layers.some(isSpecial)) return { passes, speed, bidirectional };
+  return {
+    passes: careful?.passes ?? passes,
+    speed: careful?.speed ?? mode.specialSpeed,
+    bidirectional: bidirectional && !careful?.oneDirection,
+  };
+}
+
 export function planTrips(
   stack: Stack,
   machine: Machine,
@@ -57,41 +102,45 @@ export function planTrips(
   layout: Layout,
 ): readonly Trip[] {
   const groups = splitTrips(stack, mode, wish);
-  const testLoad: Load[] = wish.testPrint
-    ? [{ copies: 1, rows: 1, length: layout.pieceHeight }]
-    : [];
-  const loads = [...layout.loads, ...testLoad];
+  const loads = loadsOf(layout, wish);
+  const printed = loads.reduce((sum, { length }) => sum + length, 0);
   return groups.map(({ side, layers }, index) => {
     const last = index === groups.length - 1;
     const returns = !last && groups[index + 1].side === side;
-    const special = layers.some(({ parts }) => parts.some(({ lay }) => lay !== 'CMYK'));
-    const speed = special ? mode.specialSpeed : mode.speed;
+    const carriage = carriageOf(layers, mode, wish);
     const hits = Math.max(...layers.map((layer) => layer.hits));
-    const swaths = layers.length * mode.passes * hits;
+    // Layers that have no row of heads of their own share the nozzles.
+    const rows = Math.min(layers.length, machine.headRows ?? 1);
+    const sharing = Math.ceil(layers.length / rows);
+    const swaths = sharing * carriage.passes * hits;
     const advance = machine.headHeight / swaths;
-    const sweep = layout.sweptWidth / speed + machine.turnSeconds;
-    const back = mode.bidirectional ? 0 : layout.sweptWidth / mode.speed + machine.turnSeconds;
-    // Laying the first and the last line takes a full set of swaths, hence the strokes beyond the length.
-    const strokes = loads.reduce(
-      (sum, load) => sum + Math.ceil(load.length / advance) + swaths - 1,
-      0,
-    );
-    const printed = loads.reduce((sum, load) => sum + load.length, 0);
-    const returnSeconds = returns ? printed / machine.returnSpeed : 0;
-    const minutes = (strokes * (sweep + back) + returnSeconds) / 60;
+    const behind = (rows - 1) * machine.headHeight;
+    const ways = carriage.bidirectional ? 1 : 2;
+    let [strokes, sweeping] = [0, 0];
+    for (const { length, sweptWidth } of loads) {
+      // Laying the first and the last line takes a full set of swaths, hence the strokes beyond the length.
+      const count = Math.ceil((length + behind) / advance) + swaths - 1;
+      strokes += count;
+      sweeping += count * (sweptWidth / carriage.speed + (ways - 1) * (sweptWidth / mode.speed));
+    }
+    const sweepMinutes = sweeping / 60;
+    const turnMinutes = (strokes * ways * machine.turnSeconds) / 60;
+    const returnMinutes = returns ? printed / machine.returnSpeed / 60 : 0;
+    const minutes = sweepMinutes + turnMinutes + returnMinutes;
     // Each load waits, and while it dries nothing else can be printed on it.
     const waits = !last || groups.length === 1;
-    const waitMinutes = waits ? wish.waitMinutes * loads.length : 0;
     const name = layers.map(layerName).join(', then ');
     return {
       number: index + 1,
       side,
       layers,
       hits,
-      speed,
-      bidirectional: mode.bidirectional,
+      ...carriage,
       minutes,
-      waitMinutes,
+      sweepMinutes,
+      turnMinutes,
+      returnMinutes,
+      waitMinutes: waits ? wish.waitMinutes * loads.length : 0,
       waitSetting: waits ? wish.waitMinutes : 0,
       returnsToOrigin: returns,
       working: {
@@ -100,7 +149,7 @@ export function planTrips(
         unit: 'min',
         formula:
           'strokes × (swept width ÷ speed + turn' +
-          (mode.bidirectional ? '' : ' + way back') +
+          (carriage.bidirectional ? '' : ' + way back') +
           ')' +
           (returns ? ' + printed length ÷ return speed' : ''),
         terms: [
@@ -114,17 +163,46 @@ export function planTrips(
             'swaths over each line',
             swaths,
             '',
-            `${layers.length} layer(s) × ${mode.passes} passes × ${hits} hit(s)`,
+            `${layers.length} layer(s)${rows > 1 ? ` on ${rows} rows of heads` : ''} × ${carriage.passes} passes × ${hits} hit(s)`,
           ),
           term('advance', advance, 'mm', `head height ${machine.headHeight} mm ÷ swaths`),
           term('strokes', strokes, '', 'printed length ÷ advance, and a full set at each end'),
           term('swept width', layout.sweptWidth, 'mm', `${layout.columns} across`),
-          term('carriage speed', speed, 'mm/s', special ? 'slower with special ink' : 'colour'),
-          term('turn', machine.turnSeconds, 's', machine.name),
-          ...(mode.bidirectional ? [] : [term('way back', back, 's', 'one-directional')]),
-          ...(returns ? [term('return to origin', returnSeconds / 60, 'min')] : []),
+          term(
+            'carriage speed',
+            carriage.speed,
+            'mm/s',
+            layers.some(isSpecial) ? 'slower with special ink' : 'colour',
+          ),
+          term(
+            'sweeping',
+            sweepMinutes,
+            'min',
+            carriage.bidirectional ? 'both directions' : 'one direction, and the way back',
+          ),
+          term(
+            'turning',
+            turnMinutes,
+            'min',
+            `${machine.turnSeconds} s at each end, ${machine.name}`,
+          ),
+          ...(returns ? [term('return to origin', returnMinutes, 'min')] : []),
         ],
       },
     };
   });
+}
+
+/**
+ * How likely a second trip is to miss the first: printed length against what the machine keeps in register. The limit of
+ * about a metre is common practice.
+ */
+export type DriftRisk = 'none' | 'low' | 'some' | 'high';
+
+export function driftRisk(trips: readonly Trip[], layout: Layout, machine: Machine): DriftRisk {
+  const again = trips.some(({ side }, i) => i > 0 && trips[i - 1].side === side);
+  if (!again) return 'none';
+  const longest = Math.max(...layout.loads.map(({ length }) => length));
+  const share = longest / machine.maxTwoTripLength;
+  return share > 1 ? 'high' : share > 0.6 ? 'some' : 'low';
 }

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { encodePlan, type PlateBuild } from '@kyanos/contract';
-import { pagesOf, plateSpecs, recipesOf, type Measures, type PrintPlan } from '@kyanos/core';
+import { hasTone, pagesOf, plateSpecs, recipesOf, type Measures, type PrintPlan } from '@kyanos/core';
 import type { Db } from '../db.ts';
 import { Refusal } from '../http.ts';
 
@@ -26,6 +26,7 @@ export async function rulesKey(db: Db, plan: PrintPlan): Promise<string> {
       ? [encodePlan(plan).stack, plan.material.optics, plan.machine.inks, plan.viewing]
       : [],
     measured: MEASURED,
+    ...(hasTone(plan) && { levels: true }),
     specs,
     pages: [plan.artwork.page, plan.artwork.rearPage, pagesOf(plan)],
     names: plan.artwork.names,

@@ -9,6 +9,7 @@ import {
 } from '@kyanos/contract';
 import {
   changed,
+  hasTone,
   pagesOf,
   parseRule,
   plateSpecs,
@@ -80,6 +81,7 @@ export const useJob = defineStore('job', () => {
       value.artwork,
       pagesOf(value),
       value.machine.inks.map((ink) => ink.spotName),
+      hasTone(value),
     ]);
   });
 

@@ -1,0 +1,191 @@
+/** What speaks against a layout, each in a sentence with its way out. */
+import type { PlanChange } from '../artwork/index.ts';
+import { bedOverhang, type Machine, type Material } from '../stack/index.ts';
+import { rectanglesOf, SLACK, turnedSize, type Rectangle, type Size } from './pieces.ts';
+import { heldEdges, turnForGrain, type Layout, type LayoutWish } from './layout.ts';
+
+export interface LayoutProblem {
+  readonly code: string;
+  readonly severity: 'error' | 'warning' | 'note';
+  readonly message: string;
+  /** Way out that can be taken at once. */
+  readonly repair?: { readonly label: string; readonly change: PlanChange };
+}
+
+/** Hand placements are checked pair by pair up to this many. */
+const MOST_CHECKED = 600;
+
+/** What the material alone says, before anything is laid out. */
+export function fitProblems(machine: Machine, material: Material): LayoutProblem[] {
+  const found: LayoutProblem[] = [];
+  const over = bedOverhang(machine, material);
+  const allowed = machine.overhang ?? Infinity;
+  if (over.width > allowed || over.length > allowed)
+    found.push({
+      code: 'OVERHANG',
+      severity: 'error',
+      message: `${material.name} sticks out ${Math.max(over.width, over.length).toFixed(0)} mm beyond the bed of ${machine.name}, which carries ${allowed} mm. Cut it down, or choose another machine.`,
+    });
+  if (machine.clearance !== undefined && material.thickness > machine.clearance)
+    found.push({
+      code: 'HEAD_CLEARANCE',
+      severity: 'error',
+      message: `${material.name} is ${material.thickness} mm thick, and ${machine.clearance} mm pass under the head of ${machine.name}: the head would strike it. Choose thinner material or another machine.`,
+    });
+  return found;
+}
+
+/** What a finished layout says. @param piece one copy as printed, not turned */
+export function layoutProblems(
+  layout: Layout,
+  wish: LayoutWish,
+  piece: Size,
+  machine: Machine,
+  material: Material,
+): LayoutProblem[] {
+  return [
+    ...handPlaced(layout, wish, piece),
+    ...grainProblems(wish, material),
+    ...heldProblems(machine, material, layout),
+  ];
+}
+
+function handPlaced(layout: Layout, wish: LayoutWish, piece: Size): LayoutProblem[] {
+  if (!wish.places?.length) return [];
+  const [load] = layout.loads;
+  const boxes = rectanglesOf(load.strips, piece, layout.gap);
+  const found: LayoutProblem[] = [];
+  const again = { label: 'Lay them out anew', change: { layAnew: true } };
+  const outside = boxes.filter((box) => !inside(box, layout.room)).length;
+  if (outside)
+    found.push({
+      code: 'PLACED_OUTSIDE',
+      severity: 'error',
+      message: `${outside} of the pieces placed by hand ${outside > 1 ? 'lie' : 'lies'} outside what can be printed. Move ${outside > 1 ? 'them' : 'it'} inside the dashed line.`,
+      repair: again,
+    });
+  let [touching, narrow] = [0, 0];
+  const checked = boxes.slice(0, MOST_CHECKED);
+  checked.forEach((a, i) => {
+    for (const b of checked.slice(i + 1)) {
+      const apart = gapBetween(a, b);
+      if (apart < -SLACK) touching++;
+      else if (apart < layout.gap - 0.005) narrow++;
+    }
+  });
+  if (touching)
+    found.push({
+      code: 'PLACED_OVERLAP',
+      severity: 'error',
+      message: `Pieces placed by hand lie on one another in ${touching} place${touching > 1 ? 's' : ''}. Move them apart.`,
+      repair: again,
+    });
+  else if (narrow)
+    found.push({
+      code: 'PLACED_CLOSE',
+      severity: 'warning',
+      message: `Pieces placed by hand lie closer than the gap of ${layout.gap} mm in ${narrow} place${narrow > 1 ? 's' : ''}: a blade may not pass between them.`,
+      repair: again,
+    });
+  return found;
+}
+
+const inside = (box: Rectangle, room: Rectangle): boolean =>
+  box.left >= room.left - SLACK &&
+  box.top >= room.top - SLACK &&
+  box.left + box.width <= room.left + room.width + SLACK &&
+  box.top + box.height <= room.top + room.height + SLACK;
+
+/** Negative where two rectangles overlap. */
+const gapBetween = (a: Rectangle, b: Rectangle): number =>
+  Math.max(
+    a.left - b.left - b.width,
+    b.left - a.left - a.width,
+    a.top - b.top - b.height,
+    b.top - a.top - a.height,
+  );
+
+function grainProblems(wish: LayoutWish, material: Material): LayoutProblem[] {
+  const forced = turnForGrain(material, wish);
+  if (forced === undefined || (forced === wish.turned && !wish.mixed)) return [];
+  return [
+    {
+      code: 'GRAIN',
+      severity: 'note',
+      message: `The grain of ${material.name} runs ${material.grain} the feed and is wanted ${wish.grain} in the piece, so pieces lie ${forced ? 'turned' : 'upright'} and all one way.`,
+    },
+  ];
+}
+
+function heldProblems(machine: Machine, material: Material, layout: Layout): LayoutProblem[] {
+  const { leading, trailing, sides } = heldEdges(machine);
+  if (Math.max(leading, trailing, sides) === 0 || material.form === 'roll') return [];
+  // A short sheet has to be held while its last line is printed.
+  const free = material.length - Math.max(...layout.loads.map(({ length }) => length));
+  return free >= leading
+    ? []
+    : [
+        {
+          code: 'NOT_HELD',
+          severity: 'warning',
+          message: `${machine.name} holds the leading ${leading} mm of ${material.name}, and the layout leaves ${free.toFixed(1)} mm free.`,
+        },
+      ];
+}
+
+/** A piece without bleed is drawn this much larger than the finished label, both ways. Common practice: 0.03 in. */
+export const OVERSIZE_MM = 0.76;
+
+/** How far the print reaches beyond the finished piece. */
+export const oversizeOf = (printed: Size, finished: Size): Size => ({
+  width: printed.width - finished.width,
+  height: printed.height - finished.height,
+});
+
+/** Outlines of loose pieces for a template that holds them: cut or printed on card, taped flat. */
+export interface Jig {
+  readonly sheet: Size;
+  /** Openings as large as the finished pieces and what they need to drop in. */
+  readonly openings: readonly Rectangle[];
+  /** Between the top of the piece in the jig and the head, mm; nothing where the machine's clearance is not known. */
+  readonly headroom: number | undefined;
+  /** How far pieces stand above the card of the jig, mm. */
+  readonly proud: number;
+}
+
+/** Play on every side of a piece in its opening, mm. Common practice. */
+export const JIG_PLAY_MM = 0.3;
+/** Card of the jig, mm. */
+export const JIG_CARD_MM = 0.5;
+
+/** @param piece as printed, not turned @param finished size of the loose piece, not turned */
+export function jigOf(
+  layout: Layout,
+  piece: Size,
+  finished: Size,
+  machine: Machine,
+  material: Material,
+): Jig {
+  const [load] = layout.loads;
+  const openings = rectanglesOf(load.strips, piece, layout.gap).map((box) => {
+    const size = turnedSize(finished, box.turned);
+    const width = size.width + 2 * JIG_PLAY_MM;
+    const height = size.height + 2 * JIG_PLAY_MM;
+    return {
+      left: box.left + (box.width - width) / 2,
+      top: box.top + (box.height - height) / 2,
+      width,
+      height,
+    };
+  });
+  const length = material.form === 'roll' ? load.length + layout.room.top * 2 : material.length;
+  return {
+    sheet: {
+      width: Math.min(material.width, machine.maxWidth),
+      height: Math.min(length, machine.maxLength),
+    },
+    openings,
+    headroom: machine.clearance === undefined ? undefined : machine.clearance - material.thickness,
+    proud: material.thickness - JIG_CARD_MM,
+  };
+}

@@ -1,0 +1,22 @@
+export {
+  believed,
+  estimate,
+  foretold,
+  INK_PRIOR,
+  LEVEL,
+  questioned,
+  TIME_PRIOR,
+  type Interval,
+  type Observation,
+} from './estimate.ts';
+export {
+  inkInterval,
+  learn,
+  timeInterval,
+  withLearnt,
+  type Learning,
+  type LearntFigure,
+  type Lesson,
+  type Outlier,
+} from './learn.ts';
+export { readReports, type JobReport, type ReportRow } from './reports.ts';

@@ -1,0 +1,257 @@
+/** A machine's figures from its reports: laydown and loss of each ink, speed and turning. Shown first, taken over only when wanted. */
+import {
+  CHANNELS,
+  type Channel,
+  type Estimate,
+  type Ink,
+  type Learnt,
+  type Machine,
+} from '../stack/index.ts';
+import {
+  believed,
+  estimate,
+  foretold,
+  INK_PRIOR,
+  questioned,
+  TIME_PRIOR,
+  type Interval,
+  type Observation,
+} from './estimate.ts';
+import type { JobReport } from './reports.ts';
+
+export interface LearntFigure {
+  readonly label: string;
+  readonly unit: string;
+  readonly was: number;
+  readonly now: number;
+  /** Holds the true figure in 8 of 10 shops. */
+  readonly interval: Interval;
+}
+
+export interface Outlier {
+  /** Place in the reports. */
+  readonly report: number;
+  /** What it is about: a channel, or time. */
+  readonly about: Channel | 'time';
+  readonly said: number;
+  readonly expected: number;
+}
+
+export interface Lesson {
+  readonly about: Channel | 'time';
+  readonly name: string;
+  readonly estimate: Estimate;
+  readonly figures: readonly LearntFigure[];
+}
+
+export interface Learning {
+  readonly lessons: readonly Lesson[];
+  readonly outliers: readonly Outlier[];
+}
+
+interface Told {
+  readonly report: number;
+  readonly said: number;
+  readonly expected: number;
+  readonly observation: Observation;
+}
+
+/** What one figure's part is of an expected amount. */
+function told(report: number, said: number, first: number, second: number): Told[] {
+  const expected = first + second;
+  return expected > 0
+    ? [
+        {
+          report,
+          said,
+          expected,
+          observation: { parts: [first / expected, second / expected], ratio: said / expected },
+        },
+      ]
+    : [];
+}
+
+const inkTold = (reports: readonly JobReport[], { channel, laydown, lossPerTrip }: Ink): Told[] =>
+  reports.flatMap(({ ml, planned, learnt }, i) => {
+    const said = ml[channel];
+    const plan = planned[channel];
+    return said === undefined || !plan || learnt?.includes(channel)
+      ? []
+      : told(i, said, plan.solidM2 * laydown, plan.starts * lossPerTrip);
+  });
+
+const timeTold = (reports: readonly JobReport[]): Told[] =>
+  reports.flatMap(({ minutes, plannedMinutes: { sweep, turn, back }, learnt }, i) =>
+    minutes === undefined || learnt?.includes('time')
+      ? []
+      : told(i, Math.max(0, minutes - back), sweep, turn),
+  );
+
+/** Outliers wait for a decision; what somebody said of a report counts. */
+function lessonFrom(
+  about: Lesson['about'],
+  all: readonly Told[],
+  reports: readonly JobReport[],
+  prior: Estimate,
+): { outliers: Outlier[]; estimate: Estimate } {
+  const open = all.filter(({ report }) => reports[report].use !== false);
+  const doubted = new Set(
+    questioned(
+      open.map(({ observation }) => observation),
+      prior,
+    ),
+  );
+  const used = open.filter(({ report }, i) => reports[report].use === true || !doubted.has(i));
+  return {
+    outliers: open
+      .filter((_, i) => doubted.has(i))
+      .map(({ report, said, expected }) => ({ report, about, said, expected })),
+    estimate: estimate(
+      used.map(({ observation }) => observation),
+      prior,
+    ),
+  };
+}
+
+const figure = (
+  label: string,
+  unit: string,
+  was: number,
+  known: Estimate,
+  which: 0 | 1,
+  turnedRound = false,
+): LearntFigure => {
+  const scale = (share: number) => (turnedRound ? was / Math.max(share, 1e-6) : was * share);
+  const { low, high } = believed(known, which);
+  const ends = [scale(low), scale(high)];
+  return {
+    label,
+    unit,
+    was,
+    now: scale(known.mean[which]),
+    interval: { low: Math.min(...ends), high: Math.max(...ends) },
+  };
+};
+
+/** What new reports of a machine say, on top of what was learnt before. Figures are against what the machine states now. */
+export function learn(machine: Machine, reports: readonly JobReport[]): Learning {
+  const lessons: Lesson[] = [];
+  const outliers: Outlier[] = [];
+  for (const channel of CHANNELS) {
+    const ink = machine.inks.find((one) => one.channel === channel);
+    const all = ink ? inkTold(reports, ink) : [];
+    if (!ink || all.length === 0) continue;
+    const lesson = lessonFrom(channel, all, reports, knownInk(machine, channel));
+    outliers.push(...lesson.outliers);
+    lessons.push({
+      about: channel,
+      name: ink.name,
+      estimate: lesson.estimate,
+      figures: [
+        figure('laydown', 'mL/m²', ink.laydown, lesson.estimate, 0),
+        ...(ink.lossPerTrip > 0
+          ? [figure('loss at the start of a trip', 'mL', ink.lossPerTrip, lesson.estimate, 1)]
+          : []),
+      ],
+    });
+  }
+  const times = timeTold(reports);
+  if (times.length > 0) {
+    const lesson = lessonFrom('time', times, reports, knownTime(machine));
+    outliers.push(...lesson.outliers);
+    lessons.push({
+      about: 'time',
+      name: 'Time',
+      estimate: lesson.estimate,
+      figures: [
+        ...machine.modes.map(({ name, specialSpeed }) =>
+          figure(`speed with special ink, ${name}`, 'mm/s', specialSpeed, lesson.estimate, 0, true),
+        ),
+        figure('turning round', 's', machine.turnSeconds, lesson.estimate, 1),
+      ],
+    });
+  }
+  return { lessons, outliers };
+}
+
+/** An estimate of figures that have been put in the place of the old ones: its mean is 1. */
+function settled({ mean: [a, b], covariance: [aa, ab, bb], ...rest }: Estimate): Estimate {
+  const by = (x: number) => Math.max(x, 1e-6);
+  return {
+    ...rest,
+    mean: [1, 1],
+    covariance: [aa / by(a) ** 2, ab / (by(a) * by(b)), bb / by(b) ** 2],
+  };
+}
+
+/** The machine with what was learnt about `subjects` taken over. */
+export function withLearnt(
+  machine: Machine,
+  { lessons }: Learning,
+  subjects: readonly Lesson['about'][],
+): Machine {
+  const wanted = new Map(
+    lessons
+      .filter(({ about }) => subjects.includes(about))
+      .map((lesson) => [lesson.about, lesson.estimate]),
+  );
+  const time = wanted.get('time');
+  const inks = Object.fromEntries(
+    [...wanted]
+      .filter(([about]) => about !== 'time')
+      .map(([about, known]) => [about, settled(known)]),
+  );
+  const learnt: Learnt = {
+    inks: { ...machine.learnt?.inks, ...inks },
+    ...(time ? { time: settled(time) } : machine.learnt?.time && { time: machine.learnt.time }),
+  };
+  return {
+    ...machine,
+    inks: machine.inks.map((ink) => {
+      const known = wanted.get(ink.channel);
+      return known
+        ? {
+            ...ink,
+            laydown: ink.laydown * known.mean[0],
+            lossPerTrip: ink.lossPerTrip * known.mean[1],
+          }
+        : ink;
+    }),
+    turnSeconds: time ? machine.turnSeconds * time.mean[1] : machine.turnSeconds,
+    modes: time
+      ? machine.modes.map((mode) => ({
+          ...mode,
+          speed: mode.speed / Math.max(time.mean[0], 1e-6),
+          specialSpeed: mode.specialSpeed / Math.max(time.mean[0], 1e-6),
+        }))
+      : machine.modes,
+    learnt,
+  };
+}
+
+/** What is believed of a machine now: what it learnt, or what its maker states. */
+const knownInk = ({ learnt }: Machine, channel: Channel): Estimate =>
+  learnt?.inks[channel] ?? INK_PRIOR;
+const knownTime = ({ learnt }: Machine): Estimate => learnt?.time ?? TIME_PRIOR;
+
+/** Where the ink of a job will lie, mL, in 8 of 10 jobs. */
+export function inkInterval(
+  machine: Machine,
+  { channel, laydown, lossPerTrip }: Ink,
+  use: { readonly ml: number; readonly solidM2: number; readonly starts: number },
+): Interval {
+  return foretold(
+    knownInk(machine, channel),
+    [use.solidM2 * laydown, use.starts * lossPerTrip],
+    use.ml,
+  );
+}
+
+/** Where the minutes of a job will lie; `fixed` is what no speed changes. */
+export function timeInterval(
+  machine: Machine,
+  { sweep, turn, fixed }: { readonly sweep: number; readonly turn: number; readonly fixed: number },
+): Interval {
+  const { low, high } = foretold(knownTime(machine), [sweep, turn], sweep + turn);
+  return { low: low + fixed, high: high + fixed };
+}

@@ -1,0 +1,125 @@
+/** What a machine says of finished jobs, and reading it from a file. */
+import Papa from 'papaparse';
+import { DomainError } from '../errors.ts';
+import { CHANNELS, type Channel } from '../stack/index.ts';
+
+/** A finished job as the machine tells it. */
+export interface ReportRow {
+  readonly job: string;
+  /** Day, as the file says it; empty where it does not. */
+  readonly finished: string;
+  /** Printing without waiting; nothing where it is not told. */
+  readonly minutes?: number;
+  /** Drawn from the containers. */
+  readonly ml: Readonly<Partial<Record<Channel, number>>>;
+}
+
+/** A report with what the plan of its job foretold: all that is learnt from. */
+export interface JobReport extends ReportRow {
+  /** By channel: solid area laid, m², and trips started. */
+  readonly planned: Readonly<
+    Partial<Record<Channel, { readonly solidM2: number; readonly starts: number }>>
+  >;
+  /** Minutes: carriage over the print, turning round, going back. */
+  readonly plannedMinutes: {
+    readonly sweep: number;
+    readonly turn: number;
+    readonly back: number;
+  };
+  /** Whether it is learnt from; where it is not said, an outlier is left out until somebody decides. */
+  readonly use?: boolean;
+  /** What was taken over from it already. */
+  readonly learnt?: readonly (Channel | 'time')[];
+}
+
+const COLUMNS = ['job', 'finished', 'minutes', ...CHANNELS];
+const MOST_ROWS = 5000;
+/** No job uses more of an ink, mL, or takes longer, minutes. */
+const MOST_ML = 100_000;
+const MOST_MINUTES = 100_000;
+
+const wrong = (message: string) => new DomainError('REPORT_WRONG', message, 'reports');
+
+/**
+ * Reads reports from CSV with a line of headings, or from JSON: a list of objects. Both know `job`, `finished`, `minutes` and
+ * one column of mL for each channel.
+ * @throws DomainError `REPORT_WRONG` with the line and the way out
+ */
+export function readReports(text: string): readonly ReportRow[] {
+  const trimmed = text.replace(/^\uFEFF/, '').trim();
+  if (trimmed === '') throw wrong('The file of reports is empty. Choose another.');
+  const rows = /^[[{]/.test(trimmed) ? fromJson(trimmed) : fromCsv(trimmed);
+  if (rows.length === 0) throw wrong('The file has headings and no report. Choose another.');
+  if (rows.length > MOST_ROWS)
+    throw wrong(`The file has ${rows.length} reports; ${MOST_ROWS} are read at a time. Split it.`);
+  return rows.map(([where, row]) => readRow(row, where));
+}
+
+type Raw = readonly [where: string, row: Readonly<Record<string, unknown>>];
+
+function fromJson(text: string): Raw[] {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch (error) {
+    throw wrong(`The file is not JSON that can be read: ${(error as Error).message}.`);
+  }
+  const list = Array.isArray(value) ? (value as unknown[]) : [value];
+  return list.map((row, i): Raw => {
+    if (typeof row !== 'object' || row === null || Array.isArray(row))
+      throw wrong(`Report ${i + 1} is not an object with fields such as "job" and "W".`);
+    return [`report ${i + 1}`, row as Record<string, unknown>];
+  });
+}
+
+function fromCsv(text: string): Raw[] {
+  const parsed = Papa.parse<Record<string, string>>(text, {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (name) => name.trim(),
+  });
+  const [error] = parsed.errors.filter(({ code }) => code !== 'UndetectableDelimiter');
+  if (error)
+    throw wrong(
+      `Line ${(error.row ?? 0) + 2} of the file can’t be read: ${error.message}. Put values with commas in quotes.`,
+    );
+  return parsed.data.map((row, i): Raw => [`line ${i + 2}`, row]);
+}
+
+function readRow(row: Readonly<Record<string, unknown>>, where: string): ReportRow {
+  for (const name of Object.keys(row))
+    if (!COLUMNS.includes(name))
+      throw wrong(
+        `There is no field "${name}" in a report (${where}). Fields are ${COLUMNS.join(', ')}; ink in mL.`,
+      );
+  const job = typeof row.job === 'string' ? row.job.trim() : '';
+  if (!job) throw wrong(`The field job of ${where} is empty. Give the name of the job.`);
+  const minutes = amount(row.minutes, 'minutes', where, MOST_MINUTES);
+  const ml: Partial<Record<Channel, number>> = {};
+  for (const channel of CHANNELS) {
+    const value = amount(row[channel], channel, where, MOST_ML);
+    if (value !== undefined) ml[channel] = value;
+  }
+  if (minutes === undefined && Object.keys(ml).length === 0)
+    throw wrong(`There is neither ink nor time in ${where}. Fill in one of them, or take it out.`);
+  const finished = typeof row.finished === 'string' ? row.finished.trim() : '';
+  return { job, finished, ...(minutes !== undefined && { minutes }), ml };
+}
+
+/** A number; a decimal comma is understood. */
+function amount(value: unknown, name: string, where: string, most: number): number | undefined {
+  if (value === undefined || value === null || value === '') return undefined;
+  const number =
+    typeof value === 'number'
+      ? value
+      : Number(
+          String(value)
+            .trim()
+            .replace(/^(\d+),(\d+)$/, '$1.$2'),
+        );
+  if (!Number.isFinite(number) || number < 0 || number > most)
+    throw wrong(
+      `The field ${name} of ${where} must be a number from 0 to ${most}; it is "${String(value)}".`,
+    );
+  return number;
+}

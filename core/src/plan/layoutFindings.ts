@@ -1,0 +1,78 @@
+/** What layout, containers and finishing say against a plan. */
+import type { Finding } from '../artwork/index.ts';
+import {
+  fitProblems,
+  layoutProblems,
+  OVERSIZE_MM,
+  oversizeOf,
+  type Layout,
+  type LayoutProblem,
+} from '../layout/index.ts';
+import type { Work } from './reckon.ts';
+import type { PrintPlan } from './plan.ts';
+
+interface Page {
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly trimMm: { readonly width: number; readonly height: number };
+  readonly bleedDeclared: boolean;
+}
+
+/** One copy as it is printed, bleed included. */
+export const pieceOf = ({ widthMm, heightMm }: Page) => ({ width: widthMm, height: heightMm });
+
+const asFinding = ({ repair, ...problem }: LayoutProblem): Finding => ({
+  ...problem,
+  ...(repair && { repair: { kind: 'plan' as const, ...repair } }),
+});
+
+export function layoutFindings(
+  plan: PrintPlan,
+  page: Page,
+  layout: Layout | undefined,
+): readonly Finding[] {
+  const { machine, material } = plan;
+  return [
+    ...fitProblems(machine, material),
+    ...(layout ? layoutProblems(layout, plan.layout, pieceOf(page), machine, material) : []),
+  ]
+    .map(asFinding)
+    .concat(oversize(plan, page), cutting(plan));
+}
+
+/** A piece that is cut out of a print without bleed shows its material at the first slip of the blade. */
+function oversize({ material, machine }: PrintPlan, page: Page): Finding[] {
+  const { width, height } = oversizeOf(pieceOf(page), page.trimMm);
+  if (material.label || machine.kind !== 'label' || page.bleedDeclared) return [];
+  return width < OVERSIZE_MM && height < OVERSIZE_MM
+    ? [
+        {
+          code: 'NO_OVERSIZE',
+          severity: 'note',
+          message: `The art is as large as the finished label. Without bleed it is drawn ${OVERSIZE_MM} mm (0.03 in) larger both ways, common practice, so that a cut beside the line shows no material.`,
+        },
+      ]
+    : [];
+}
+
+function cutting({ cutting: paths, machine }: PrintPlan): Finding[] {
+  if (!paths || paths.cutMm + paths.creaseMm === 0 || machine.cutter) return [];
+  return [
+    {
+      code: 'NO_CUTTER',
+      severity: 'error',
+      message: `${machine.name} has no blade, and this job is to be cut or creased on it. Take the paths out, or choose another machine.`,
+    },
+  ];
+}
+
+/** What the finished work says: ink that runs out on the way. */
+export function workFindings({ containers }: Work): readonly Finding[] {
+  return containers
+    .filter(({ opened }) => opened > 0)
+    .map(({ name, ml, leftMl, opened, leftAfterMl }) => ({
+      code: 'CONTAINER_SHORT',
+      severity: 'warning' as const,
+      message: `The open container of ${name.toLowerCase()} holds ${leftMl.toFixed(0)} mL, and this job takes more: have ${opened} of ${ml.toFixed(0)} mL at hand. ${leftAfterMl.toFixed(0)} mL will be left.`,
+    }));
+}

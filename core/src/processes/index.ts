@@ -1,0 +1,16 @@
+export {
+  cheapestRanges,
+  crossing,
+  processCost,
+  quantityGrid,
+  type CostCurve,
+  type ProcessCost,
+} from './compare.ts';
+export { needsOf, type ProcessNeeds } from './needs.ts';
+export {
+  PROCESS_IDS,
+  PROCESSES,
+  whyNotProcess,
+  type Process,
+  type ProcessId,
+} from './processes.ts';

@@ -1,0 +1,210 @@
+/**
+ * Other ways to have a job made, each with what it costs to begin and to go on. All figures are defaults for a shop to overwrite:
+ * the usual order of magnitude, from memory; what each process is good for is the trade's common knowledge.
+ */
+import type { MaterialClass } from '../optics/index.ts';
+import type { Material } from '../stack/index.ts';
+import type { ProcessNeeds } from './needs.ts';
+
+export const PROCESS_IDS = ['screen', 'flexo', 'offset', 'gravure', 'outside', 'cut-film'] as const;
+export type ProcessId = (typeof PROCESS_IDS)[number];
+
+export interface Process {
+  readonly id: ProcessId;
+  readonly name: string;
+  /** In one sentence. */
+  readonly about: string;
+  /** A plate, frame or cylinder, minor units. */
+  readonly plateEach: number;
+  /** Making ready, minutes for each separation, and what is spoilt in it, m². */
+  readonly setupMinutes: number;
+  readonly setupM2: number;
+  /** Machine and crew, minor units an hour. */
+  readonly hourRate: number;
+  /** Printed in an hour, m², and how often a piece goes through: once for each separation, or once for all. */
+  readonly m2PerHour: number;
+  readonly throughs: 'once' | 'each separation';
+  /** Ink of one separation, minor units per m². */
+  readonly inkPerM2: number;
+  /** Handwork for one piece: minutes for itself, and for each island that is weeded. */
+  readonly minutesPerPiece: number;
+  readonly minutesPerIsland: number;
+  /** Film, laminate or mask beside the material itself, minor units per m² and separation. */
+  readonly filmPerM2: number;
+  /** Bought from somebody else: carriage and least order, minor units. */
+  readonly carriage: number;
+  readonly leastOrder: number;
+  readonly waitHours: number;
+  /** Most opaque white, contrast ratio; finest stroke, mm; whether it prints fine gradients. */
+  readonly opacity: number;
+  readonly detailMm: number;
+  readonly gradients: boolean;
+  readonly materials: readonly MaterialClass[];
+  readonly forms: readonly Material['form'][];
+  /** Most separations that are sensible. */
+  readonly mostSeparations: number;
+}
+
+const ALL: readonly MaterialClass[] = ['white', 'clear', 'dark', 'metallic', 'natural'];
+const EVERY_FORM: readonly Material['form'][] = ['roll', 'sheet', 'board'];
+const NO_HANDS = {
+  minutesPerPiece: 0,
+  minutesPerIsland: 0,
+  filmPerM2: 0,
+  carriage: 0,
+  leastOrder: 0,
+};
+
+export const PROCESSES: readonly Process[] = [
+  {
+    ...NO_HANDS,
+    id: 'screen',
+    name: 'Screen printing',
+    about: 'The thickest and most opaque white, on any surface; a frame for each colour.',
+    plateEach: 4500,
+    setupMinutes: 20,
+    setupM2: 0.5,
+    hourRate: 5500,
+    m2PerHour: 60,
+    throughs: 'each separation',
+    inkPerM2: 60,
+    waitHours: 24,
+    opacity: 0.95,
+    detailMm: 0.25,
+    gradients: false,
+    materials: ALL,
+    forms: EVERY_FORM,
+    mostSeparations: 8,
+  },
+  {
+    ...NO_HANDS,
+    id: 'flexo',
+    name: 'Flexo',
+    about: 'A fairly opaque white for long runs on rolls; no fine gradients.',
+    plateEach: 18_000,
+    setupMinutes: 25,
+    setupM2: 20,
+    hourRate: 14_000,
+    m2PerHour: 1500,
+    throughs: 'once',
+    inkPerM2: 4,
+    waitHours: 72,
+    opacity: 0.75,
+    detailMm: 0.15,
+    gradients: false,
+    materials: ['white', 'clear', 'metallic', 'natural'],
+    forms: ['roll'],
+    mostSeparations: 10,
+  },
+  {
+    ...NO_HANDS,
+    id: 'offset',
+    name: 'Offset',
+    about: 'Fine detail with a thin white: good on metallised stock, grey on clear film.',
+    plateEach: 2500,
+    setupMinutes: 15,
+    setupM2: 60,
+    hourRate: 16_000,
+    m2PerHour: 3000,
+    throughs: 'once',
+    inkPerM2: 2,
+    waitHours: 48,
+    opacity: 0.45,
+    detailMm: 0.05,
+    gradients: true,
+    materials: ['white', 'metallic', 'natural', 'dark'],
+    forms: ['sheet'],
+    mostSeparations: 8,
+  },
+  {
+    ...NO_HANDS,
+    id: 'gravure',
+    name: 'Gravure',
+    about: 'Opaque and fine, with cylinders that cost thousands each: for millions of pieces.',
+    plateEach: 300_000,
+    setupMinutes: 60,
+    setupM2: 300,
+    hourRate: 30_000,
+    m2PerHour: 12_000,
+    throughs: 'once',
+    inkPerM2: 3,
+    waitHours: 336,
+    opacity: 0.8,
+    detailMm: 0.08,
+    gradients: true,
+    materials: ['white', 'clear', 'metallic', 'natural'],
+    forms: ['roll'],
+    mostSeparations: 10,
+  },
+  {
+    ...NO_HANDS,
+    id: 'outside',
+    name: 'Bought from another shop',
+    about: 'Sent out to somebody who prints white every day.',
+    plateEach: 0,
+    setupMinutes: 0,
+    setupM2: 0,
+    hourRate: 0,
+    m2PerHour: 1,
+    throughs: 'once',
+    inkPerM2: 0,
+    filmPerM2: 6500,
+    carriage: 1800,
+    leastOrder: 4500,
+    waitHours: 96,
+    opacity: 0.9,
+    detailMm: 0.15,
+    gradients: true,
+    materials: ALL,
+    forms: EVERY_FORM,
+    mostSeparations: 12,
+  },
+  {
+    ...NO_HANDS,
+    id: 'cut-film',
+    name: 'Coloured film, cut and weeded by hand',
+    about: 'Cut from coloured film, weeded, masked and applied: labour and waiting decide.',
+    plateEach: 0,
+    setupMinutes: 8,
+    setupM2: 0.2,
+    hourRate: 1500,
+    m2PerHour: 8,
+    throughs: 'each separation',
+    inkPerM2: 0,
+    minutesPerPiece: 6,
+    minutesPerIsland: 0.15,
+    filmPerM2: 900,
+    waitHours: 0,
+    opacity: 1,
+    detailMm: 1.5,
+    gradients: false,
+    materials: ALL,
+    forms: EVERY_FORM,
+    mostSeparations: 3,
+  },
+];
+
+/** Why a process is not for a job; empty where it is. */
+export function whyNotProcess(process: Process, needs: ProcessNeeds): readonly string[] {
+  const { name } = process;
+  const reasons: string[] = [];
+  if (!process.materials.includes(needs.material.class))
+    reasons.push(`${name} does not print ${needs.material.class} material.`);
+  if (!process.forms.includes(needs.material.form))
+    reasons.push(`${name} does not print on a ${needs.material.form}.`);
+  if (needs.opacity > process.opacity + 0.005)
+    reasons.push(
+      `Its white covers ${(process.opacity * 100).toFixed(0)} %, and ${(needs.opacity * 100).toFixed(0)} % are wanted.`,
+    );
+  if (needs.gradients && !process.gradients)
+    reasons.push('It prints no fine gradients, and this art has tints or pictures.');
+  if (needs.detailMm !== null && needs.detailMm < process.detailMm)
+    reasons.push(
+      `Its finest stroke is ${process.detailMm} mm, and this art has ${needs.detailMm.toFixed(2)} mm.`,
+    );
+  if (needs.separations > process.mostSeparations)
+    reasons.push(
+      `It takes ${needs.separations} separations, and more than ${process.mostSeparations} are not sensible.`,
+    );
+  return reasons;
+}

@@ -1,0 +1,174 @@
+/** The work at the machine from first to last, phase by phase: its bars are the timeline, its sum is the time. */
+import type { Machine, Stack } from '../stack/index.ts';
+import { allLayers, layerName, NOZZLE_CHECK_MINUTES } from '../stack/index.ts';
+import { term, type Working } from '../units/index.ts';
+import { LOADING_MINUTES, type Trip, type TripWish } from './trips.ts';
+
+/** Cutting and creasing of one copy, mm of path. */
+export interface Cutting {
+  readonly cutMm: number;
+  readonly creaseMm: number;
+}
+
+export type PhaseStep =
+  | 'setup'
+  | 'fitting'
+  | 'slot'
+  | 'check'
+  | 'loading'
+  | 'print'
+  | 'return'
+  | 'wait'
+  | 'crease'
+  | 'tool'
+  | 'cut';
+
+/** Steps that the operator is at the machine for. */
+const ATTENDED: readonly PhaseStep[] = ['setup', 'fitting', 'slot', 'check', 'loading', 'tool'];
+
+export interface Phase {
+  readonly step: PhaseStep;
+  readonly label: string;
+  /** From the start of the work. */
+  readonly start: number;
+  readonly minutes: number;
+  /** The operator is at the machine for all of it. */
+  readonly attended: boolean;
+  readonly working: Working;
+}
+
+export interface PhaseInput {
+  readonly machine: Machine;
+  readonly stack: Stack;
+  readonly trips: readonly Trip[];
+  readonly wish: TripWish;
+  /** Loads, test print included. */
+  readonly starts: number;
+  /** Test print included. */
+  readonly copies: number;
+  readonly cutting: Cutting | undefined;
+}
+
+/** The slot that this stack wants white in. */
+export const slotWanted = ({ front, back }: Stack): 'under' | 'other' =>
+  [front, back].some((side) =>
+    side.some(
+      ({ parts }, i) =>
+        parts.length === 1 &&
+        parts[0].lay === 'W' &&
+        side[i + 1]?.parts.some(({ lay }) => lay === 'CMYK'),
+    ),
+  )
+    ? 'under'
+    : 'other';
+
+export function phasesOf(input: PhaseInput): readonly Phase[] {
+  const { machine, stack, trips, wish, starts, copies, cutting } = input;
+  const list: Omit<Phase, 'start'>[] = [];
+  const add = (
+    step: PhaseStep,
+    label: string,
+    minutes: number,
+    working: Pick<Working, 'formula' | 'terms'>,
+  ) => {
+    if (minutes > 0)
+      list.push({
+        step,
+        label,
+        minutes,
+        attended: ATTENDED.includes(step),
+        working: { label, value: minutes, unit: 'min', ...working },
+      });
+  };
+  const stated = (minutes: number, from: string) => ({
+    formula: 'as stated',
+    terms: [term('time', minutes, 'min', from)],
+  });
+
+  add('setup', 'Setting up', machine.setupMinutes, stated(machine.setupMinutes, machine.name));
+  if (wish.fittedFor && machine.fitting)
+    add('fitting', 'Putting the special ink in and out', machine.fitting.minutes, {
+      formula: 'as stated; its cost is shared among the jobs that use it',
+      terms: [
+        term('time', machine.fitting.minutes, 'min', machine.name),
+        term('jobs', wish.fittedFor, '', 'that share it'),
+      ],
+    });
+  const { whiteSlot } = machine;
+  const usesWhite = allLayers(stack).some(({ parts }) => parts.some(({ lay }) => lay === 'W'));
+  if (whiteSlot && usesWhite && whiteSlot.stands !== slotWanted(stack))
+    add(
+      'slot',
+      'Moving white to its other slot',
+      whiteSlot.minutes,
+      stated(whiteSlot.minutes, machine.name),
+    );
+  const check = machine.nozzleCheckMinutes ?? NOZZLE_CHECK_MINUTES;
+  add(
+    'check',
+    'Nozzle check',
+    check,
+    stated(check, machine.nozzleCheckMinutes === undefined ? 'common practice' : machine.name),
+  );
+
+  const { cutter } = machine;
+  const blade = (step: 'crease' | 'cut', label: string, mm: number) =>
+    add(step, label, (mm * copies) / (cutter?.speed ?? Infinity) / 60, {
+      formula: 'length of one copy × copies ÷ speed of the blade',
+      terms: [
+        term('length of one copy', mm, 'mm'),
+        term('copies', copies, '', 'test print included'),
+        term('speed', cutter?.speed ?? 0, 'mm/s', machine.name),
+      ],
+    });
+  // Crease first, then ink, then cut; the tool is changed by hand in between.
+  if (cutter && cutting) blade('crease', 'Creasing', cutting.creaseMm);
+  const handling = LOADING_MINUTES * starts;
+  for (const trip of trips) {
+    add('loading', 'Loading and starting', handling, {
+      formula: 'time for each × starts',
+      terms: [
+        term('time for each', LOADING_MINUTES, 'min', 'common practice'),
+        term('starts', starts, '', 'loads, test print included'),
+      ],
+    });
+    add(
+      'print',
+      `Trip ${trip.number}: ${trip.layers.map(layerName).join(', then ').toLowerCase()}`,
+      trip.minutes - trip.returnMinutes,
+      trip.working,
+    );
+    add('return', 'Back to the origin', trip.returnMinutes, {
+      formula: 'printed length ÷ return speed',
+      terms: [term('return speed', machine.returnSpeed, 'mm/s', machine.name)],
+    });
+    add('wait', 'Drying', trip.waitMinutes, {
+      formula: 'wait × loads',
+      terms: [
+        term('wait', trip.waitSetting, 'min', 'two schools: 3 and 15 min, common practice'),
+        term('loads', starts, '', 'test print included'),
+      ],
+    });
+  }
+  if (cutter && cutting) {
+    if (cutting.creaseMm > 0 && cutting.cutMm > 0)
+      add(
+        'tool',
+        'Changing the tool from crease to cut',
+        cutter.swapMinutes,
+        stated(cutter.swapMinutes, machine.name),
+      );
+    blade('cut', 'Cutting', cutting.cutMm);
+  }
+
+  let start = 0;
+  return list.map((phase) => {
+    const placed = { ...phase, start };
+    start += phase.minutes;
+    return placed;
+  });
+}
+
+/** How often the operator has to come back to the machine: each run of hands after something that ran by itself. */
+export const visitsOf = (phases: readonly Phase[]): number =>
+  phases.filter(({ attended }, i) => attended && !(phases[i - 1]?.attended ?? false)).length;

@@ -1,0 +1,11 @@
+export { offersOf, quantitiesOf, withCopies, type Offer } from './quantities.ts';
+export { sensitivitiesOf, SWING, type Sensitivity } from './sensitivity.ts';
+export {
+  tryVariant,
+  variantPlans,
+  withDominated,
+  type Figures,
+  type Variant,
+  type VariantPlan,
+} from './variants.ts';
+export { waysOf, type Way } from './ways.ts';

@@ -1,0 +1,41 @@
+/** What other quantities of the same job would cost. */
+import type { ArtworkInfo } from '../artwork/index.ts';
+import { reckon, type PrintPlan } from '../plan/index.ts';
+import type { Measures } from '../plates/index.ts';
+import type { Money } from '../units/index.ts';
+
+export interface Offer {
+  readonly copies: number;
+  readonly cost: Money;
+  readonly price: Money;
+  readonly perPiece: Money;
+  readonly minutes: number;
+}
+
+/** The plan for another number of copies; pieces placed by hand are for a load, whatever their number. */
+export const withCopies = (plan: PrintPlan, copies: number): PrintPlan => ({
+  ...plan,
+  layout: { ...plan.layout, copies },
+});
+
+/** Quantities around the plan's own, and those of its quantity breaks. */
+export function quantitiesOf({
+  layout: { copies },
+  prices: { breaks = [] },
+}: PrintPlan): readonly number[] {
+  const around = [0.2, 0.5, 1, 2, 5, 10].map((factor) => Math.max(1, Math.round(copies * factor)));
+  return [...new Set([...around, ...breaks.map((step) => step.copies)])].sort((a, b) => a - b);
+}
+
+export const offersOf = (
+  plan: PrintPlan,
+  info: ArtworkInfo,
+  measures: Measures,
+  quantities: readonly number[],
+): readonly Offer[] =>
+  quantities.flatMap((copies) => {
+    const { work } = reckon(withCopies(plan, copies), info, measures);
+    if (!work) return [];
+    const { total: cost, price, perPiece } = work.cost;
+    return [{ copies, cost, price, perPiece, minutes: work.minutes }];
+  });

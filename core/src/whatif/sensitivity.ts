@@ -1,0 +1,100 @@
+/** Which input matters most: each is changed by the same share, alone, and what becomes of the cost is told. */
+import type { ArtworkInfo } from '../artwork/index.ts';
+import { reckon, type PrintPlan } from '../plan/index.ts';
+import type { Measures } from '../plates/index.ts';
+import type { Machine } from '../stack/index.ts';
+import type { Money } from '../units/index.ts';
+
+export interface Sensitivity {
+  readonly label: string;
+  /** Cost at less and at more of it. */
+  readonly less: Money;
+  readonly more: Money;
+  readonly span: number;
+}
+
+/** By how much each input is changed, up and down. */
+export const SWING = 0.2;
+
+type Change = (plan: PrintPlan, factor: number) => PrintPlan;
+
+const machine =
+  (change: (machine: Machine, factor: number) => Partial<Machine>): Change =>
+  (plan, factor) => ({ ...plan, machine: { ...plan.machine, ...change(plan.machine, factor) } });
+
+const INPUTS: readonly (readonly [label: string, change: Change])[] = [
+  [
+    'Laydown of all inks',
+    machine(({ inks }, f) => ({ inks: inks.map((ink) => ({ ...ink, laydown: ink.laydown * f })) })),
+  ],
+  [
+    'Price of ink',
+    machine(({ inks }, f) => ({
+      inks: inks.map((ink) => ({ ...ink, pricePerLitre: ink.pricePerLitre * f })),
+    })),
+  ],
+  [
+    'Loss at the start of a trip',
+    machine(({ inks }, f) => ({
+      inks: inks.map((ink) => ({ ...ink, lossPerTrip: ink.lossPerTrip * f })),
+    })),
+  ],
+  [
+    'Price of the material',
+    (plan, f) => ({
+      ...plan,
+      material: { ...plan.material, pricePerM2: plan.material.pricePerM2 * f },
+    }),
+  ],
+  [
+    'Speed of the carriage',
+    machine(({ modes }, f) => ({
+      modes: modes.map((mode) => ({
+        ...mode,
+        speed: mode.speed * f,
+        specialSpeed: mode.specialSpeed * f,
+      })),
+    })),
+  ],
+  ['The machine’s hour', machine(({ hourRate }, f) => ({ hourRate: hourRate * f }))],
+  ['Setting up', machine(({ setupMinutes }, f) => ({ setupMinutes: setupMinutes * f }))],
+  [
+    'The operator’s hour',
+    (plan, f) => ({ ...plan, prices: { ...plan.prices, labourRate: plan.prices.labourRate * f } }),
+  ],
+  [
+    'Drying',
+    (plan, f) => ({ ...plan, trips: { ...plan.trips, waitMinutes: plan.trips.waitMinutes * f } }),
+  ],
+  [
+    'Gap between pieces',
+    (plan, f) => ({ ...plan, layout: { ...plan.layout, gap: plan.layout.gap * f } }),
+  ],
+  [
+    'Work and goods beside printing',
+    (plan, f) => ({
+      ...plan,
+      extras: (plan.extras ?? []).map((extra) => ({
+        ...extra,
+        minor: extra.minor * f,
+        minutes: extra.minutes * f,
+      })),
+    }),
+  ],
+];
+
+/** The one that matters most first; what makes no difference is left out. */
+export function sensitivitiesOf(
+  plan: PrintPlan,
+  info: ArtworkInfo,
+  measures: Measures,
+): readonly Sensitivity[] {
+  const costOf = (next: PrintPlan) => reckon(next, info, measures).work?.cost.total;
+  return INPUTS.flatMap(([label, change]) => {
+    const less = costOf(change(plan, 1 - SWING));
+    const more = costOf(change(plan, 1 + SWING));
+    if (!less || !more) return [];
+    const span = Math.abs(more.minor - less.minor);
+    return span > 0 ? [{ label, less, more, span }] : [];
+  }).toSorted((a, b) => b.span - a.span);
+}

@@ -1,0 +1,128 @@
+import { describe, expect, it } from 'vitest';
+import { CANDIDATES } from '../advisor/index.ts';
+import { artwork, MACHINE, measures, PLAN } from '../../test/shop.ts';
+import { sampleOf, sceneOf } from '../plan/index.ts';
+import { plateSpecs } from '../plates/index.ts';
+import { formatStack, parseStack } from '../stack/index.ts';
+import {
+  offersOf,
+  quantitiesOf,
+  sensitivitiesOf,
+  tryVariant,
+  variantPlans,
+  waysOf,
+  withDominated,
+  type Figures,
+  type Variant,
+} from './index.ts';
+
+const info = artwork({ Cyan: 0.5, Magenta: 0.2 });
+const plates = (notation: string) =>
+  measures(...plateSpecs(parseStack(notation)).map(({ key }) => ({ key, coverage: 0.5 })));
+const under = CANDIDATES.find(({ id }) => id === 'under')!;
+
+describe('variantPlans', () => {
+  it('tries every density in one and two hits and in one and two trips, each once', () => {
+    const tried = variantPlans(PLAN, under);
+    expect(tried).toHaveLength(6 * 2 * 2);
+    expect(new Set(tried.map(({ plan }) => formatStack(plan.stack) + plan.trips.split)).size).toBe(
+      24,
+    );
+  });
+
+  it('lays silver no denser than dries, and asks no colour for a density', () => {
+    const silver = CANDIDATES.find(({ id }) => id === 'silver-under')!;
+    expect(new Set(variantPlans(PLAN, silver).map(({ density }) => density))).toEqual(
+      new Set([40]),
+    );
+    const colour = CANDIDATES.find(({ id }) => id === 'colour-only')!;
+    expect(variantPlans(PLAN, colour).map(({ density }) => density)).toEqual([undefined]);
+  });
+
+  it('are worked out with their look: more white is dearer and nearer to the art on white', () => {
+    const picture = {
+      width: 8,
+      height: 4,
+      size: 32,
+      process: [200, 40, 0, 0].map((value) => new Uint8Array(32).fill(value)),
+      plates: new Map([['W:front:image(choke 0.2)', new Uint8Array(32).fill(255)]]),
+    };
+    const print = {
+      pictures: { front: picture, rear: picture },
+      measures: plates('film | W@image(choke 0.2) / CMYK'),
+      means: { process: { front: [0.5, 0.2, 0, 0], rear: [0, 0, 0, 0] }, plates: new Map() },
+    };
+    const plan = { ...PLAN, viewing: { ...PLAN.viewing, backing: 'black' as const } };
+    const sample = sampleOf(print, sceneOf(plan, info), 'front');
+    const figures = (density: number) => {
+      const one = variantPlans(plan, under).find(
+        (candidate) => candidate.density === density && candidate.hits === 1,
+      )!;
+      return tryVariant(one, info, print.measures, sample)!.figures;
+    };
+    const [thin, full] = [figures(40), figures(100)];
+    expect(full.cost.minor).toBeGreaterThan(thin.cost.minor);
+    expect(full.opacity).toBeGreaterThan(thin.opacity);
+    expect(full.deltaE).toBeLessThan(thin.deltaE);
+  });
+});
+
+describe('withDominated', () => {
+  const variant = (cost: number, minutes: number, opacity: number, deltaE: number) =>
+    ({
+      figures: { cost: { minor: cost, currency: 'USD' }, minutes, opacity, deltaE } as Figures,
+    }) as Omit<Variant, 'dominated'>;
+
+  it('greys what another one beats in something and loses to in nothing', () => {
+    const marks = withDominated([
+      variant(100, 10, 0.7, 4),
+      variant(120, 12, 0.7, 4),
+      variant(150, 20, 0.9, 2),
+      variant(100, 10, 0.7, 4),
+    ]).map(({ dominated }) => dominated);
+    // Equals don't beat one another.
+    expect(marks).toEqual([false, true, false, false]);
+  });
+});
+
+describe('sensitivitiesOf', () => {
+  it('puts first what moves the cost most, and leaves out what moves nothing', () => {
+    const found = sensitivitiesOf(PLAN, info, plates('film | W@image / CMYK'));
+    const spans = found.map(({ span }) => span);
+    expect(spans).toEqual(spans.toSorted((a, b) => b - a));
+    expect(found.map(({ label }) => label)).not.toContain('Drying');
+    const hour = found.find(({ label }) => label === 'The machine’s hour')!;
+    const { work } = waysOf(PLAN, info, plates('film | W@image / CMYK'))[0].result;
+    const machine = work!.cost.lines.find(({ group }) => group === 'machine')!.amount.minor;
+    expect(Math.abs(hour.more.minor - work!.cost.total.minor - machine * 0.2)).toBeLessThanOrEqual(
+      1,
+    );
+  });
+});
+
+describe('waysOf', () => {
+  it('compares one trip, two trips and two hits, and says why a way can’t be', () => {
+    const ways = waysOf(PLAN, info, plates('film | W@image / CMYK'));
+    expect(ways.map(({ chosen, result }) => [chosen, result.work?.trips.length])).toEqual([
+      [true, 1],
+      [false, 2],
+      [false, 2],
+    ]);
+    const machine = { ...MACHINE, returnsToOrigin: false };
+    expect(waysOf({ ...PLAN, machine }, info, plates('film | W@image / CMYK'))[1].reason).toContain(
+      "can't go back to the origin",
+    );
+  });
+});
+
+describe('offersOf', () => {
+  it('asks less for a piece the more of them there are', () => {
+    expect(quantitiesOf({ ...PLAN, layout: { ...PLAN.layout, copies: 10 } })).toEqual([
+      2, 5, 10, 20, 50, 100,
+    ]);
+    const offers = offersOf(PLAN, info, plates('film | W@image / CMYK'), [1, 10, 100]);
+    const each = offers.map(({ perPiece }) => perPiece.minor);
+    expect(each).toEqual(each.toSorted((a, b) => b - a));
+    expect(each[0]).toBeGreaterThan(each[2] * 3);
+  });
+});

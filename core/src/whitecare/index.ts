@@ -1,0 +1,8 @@
+export {
+  WHITE_USE,
+  whiteChoices,
+  type Container,
+  type WhiteChoice,
+  type WhiteChoiceId,
+  type WhiteUse,
+} from './choices.ts';
