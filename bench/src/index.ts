@@ -1,6 +1,7 @@
 /** Benchmarks: each times our way and a named reference on the same input, in turns, in one run. */
 import type { BenchReport } from '@kyanos/contract';
 import { lookBenchmarks } from './look.ts';
+import { planBenchmarks } from './plan.ts';
 import { plateBenchmarks } from './plates.ts';
 import { ripPage } from './rip-page.ts';
 import { tiffBenchmarks } from './tiff-coverage.ts';
@@ -23,6 +24,7 @@ export const BENCHMARKS: Readonly<Record<string, Benchmark>> = {
   ...tiffBenchmarks,
   ...plateBenchmarks,
   ...lookBenchmarks,
+  ...planBenchmarks,
 };
 
 const median = (values: readonly number[]) => values.toSorted((a, b) => a - b)[values.length >> 1];

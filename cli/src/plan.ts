@@ -1,6 +1,6 @@
 import { parseArgs } from 'node:util';
 import { planReport } from '@kyanos/contract';
-import { formatMoney, planJob, type PlanResult, type PrintPlan } from '@kyanos/core';
+import { formatMoney, LEVEL, planJob, type PlanResult, type PrintPlan } from '@kyanos/core';
 import { PLANNED_OPTIONS, withPlanned } from './planned.ts';
 import { printJson } from './usage.ts';
 
@@ -27,18 +27,32 @@ function print({ name }: PrintPlan, { notation, plates, findings, work }: PlanRe
       `plate ${key}: ${(coverage * 100).toFixed(1)} % covered, ${(areaMm2 / 100).toFixed(1)} cm²`,
     );
   if (!work) return;
+  const { layout, cost, interval } = work;
+  const bound = layout.most > layout.perLoad ? `, and no layout gets more than ${layout.most}` : '';
+  console.log(
+    `layout: ${layout.fillings} load(s) of up to ${layout.perLoad}${bound}; ${(layout.wasteMm2 / 100).toFixed(0)} cm² of waste, ${formatMoney(cost.waste)}`,
+  );
   for (const trip of work.trips)
     console.log(
       `${trip.working.label}: ${trip.minutes.toFixed(1)} min, then ${trip.waitMinutes} min drying`,
     );
-  for (const { channel, ml } of work.inks) console.log(`ink ${channel}: ${ml.toFixed(2)} mL`);
-  const { cost } = work;
-  console.log(`\n${work.minutes.toFixed(0)} min in all`);
-  for (const { label, amount } of cost.lines)
-    console.log(`  ${label.padEnd(22)} ${formatMoney(amount).padStart(14)}`);
-  console.log(`  ${'Cost'.padEnd(22)} ${formatMoney(cost.total).padStart(14)}`);
-  console.log(`  ${'Price'.padEnd(22)} ${formatMoney(cost.price).padStart(14)}`);
+  for (const { channel, ml } of work.inks) {
+    const { low, high } = interval.inkMl[channel]!;
+    console.log(
+      `ink ${channel}: ${ml.toFixed(2)} mL, ${low.toFixed(2)} to ${high.toFixed(2)} in ${LEVEL * 10} of 10 jobs`,
+    );
+  }
   console.log(
-    `  ${formatMoney(cost.perPiece)} a piece, ${formatMoney(cost.perM2)} per m², ${formatMoney(cost.perFt2)} per ft²`,
+    `\n${work.minutes.toFixed(0)} min in all, ${interval.minutes.low.toFixed(0)} to ${interval.minutes.high.toFixed(0)} in ${LEVEL * 10} of 10 jobs`,
+  );
+  const width = Math.max(...cost.lines.map(({ label }) => label.length)) + 2;
+  const row = (label: string, amount: string) =>
+    console.log(`  ${label.padEnd(width)} ${amount.padStart(14)}`);
+  for (const { label, amount } of cost.lines) row(label, formatMoney(amount));
+  row('Cost', formatMoney(cost.total));
+  row('Price', formatMoney(cost.price));
+  if (cost.tax.minor > 0) row('With tax', formatMoney(cost.withTax));
+  console.log(
+    `  ${formatMoney(cost.perPiece)} a piece, ${formatMoney(cost.perM2)} per m², ${formatMoney(cost.perFt2)} per ft²; ${formatMoney(cost.perHour)} earned an hour`,
   );
 }

@@ -1,5 +1,12 @@
 /** The wire between browser and server. Every request and answer, once, for both ends. */
-import { BAND_ROWS, type ArtworkInfo, type Measures, type Shop } from '@kyanos/core';
+import {
+  BAND_ROWS,
+  CHANNELS,
+  type ArtworkInfo,
+  type JobReport,
+  type Measures,
+  type Shop,
+} from '@kyanos/core';
 import { z } from 'zod';
 import { Plan, StackText } from './plan.ts';
 
@@ -135,3 +142,28 @@ export const SavedPreset = z.object({
 export type SavedPreset = z.output<typeof SavedPreset>;
 
 export const ShopAnswer = z.custom<Shop>();
+
+/** Reports of finished jobs as a file has them, or one that was typed in, as JSON. */
+export const NewReports = z.strictObject({ text: z.string().max(2_000_000) });
+
+/** A report that is kept for a machine. */
+export interface StoredReport {
+  readonly id: string;
+  readonly jobId: string | null;
+  readonly report: JobReport;
+}
+
+/** What became of reports that were sent. */
+export interface ReportsTaken {
+  readonly taken: number;
+  /** Those that nothing is known of to compare them with. */
+  readonly left: readonly { readonly job: string; readonly why: string }[];
+}
+
+/** Whether a report is learnt from; null leaves it to the estimate. */
+export const ReportUse = z.strictObject({ use: z.boolean().nullable() });
+
+/** What is to be taken over of what reports say. */
+export const TakeOver = z.strictObject({
+  subjects: z.array(z.enum([...CHANNELS, 'time'])).min(1),
+});

@@ -23,3 +23,4 @@ export {
   planReport,
   PlatesReport,
 } from './report.ts';
+export { ProcessSettings, SETTINGS, WhiteSettings, type SettingName } from './settings.ts';

@@ -284,6 +284,7 @@ export const Plan = z.strictObject({
       creaseMm: z.number().min(0).max(10_000_000),
     })
     .exactOptional(),
+  customer: z.string().max(200).exactOptional(),
   extras: z.array(Extra).max(60).exactOptional(),
 });
 export type PlanJson = z.input<typeof Plan>;

@@ -362,7 +362,7 @@ export function planReport(result: PlanResult): PlanReport {
     layout: work
       ? {
           columns: work.layout.columns,
-          loads: work.layout.loads.length,
+          loads: work.layout.fillings,
           perLoad: work.layout.perLoad,
           mostPerLoad: work.layout.most,
           materialCm2: cm2(work.layout.materialMm2),

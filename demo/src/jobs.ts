@@ -28,6 +28,9 @@ interface Wish {
   readonly layout?: Partial<PrintPlan['layout']>;
   readonly artwork?: Partial<PrintPlan['artwork']>;
   readonly lot?: string;
+  readonly customer?: string;
+  readonly cutting?: PrintPlan['cutting'];
+  readonly extras?: PrintPlan['extras'];
 }
 
 const job = (id: string, wish: Wish): DemoJob => ({
@@ -50,6 +53,9 @@ const job = (id: string, wish: Wish): DemoJob => ({
     trips: { split: 'together', waitMinutes: 0, testPrint: true, ...wish.trips },
     prices: SHOP.prices,
     laminated: false,
+    ...(wish.customer !== undefined && { customer: wish.customer }),
+    ...(wish.cutting && { cutting: wish.cutting }),
+    ...(wish.extras && { extras: wish.extras }),
   },
 });
 
@@ -67,6 +73,10 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     viewing: { backing: 'wood' },
     layout: { gap: 3 },
     lot: 'CL-2609-B',
+    customer: 'The orchard at Low Meadow',
+    extras: [
+      { name: 'Slitting and rewinding', kind: 'finishing', minutes: 12, minor: 0, per: 'job' },
+    ],
   }),
   job('portrait-board', {
     title: 'Stage portrait on black board',
@@ -102,6 +112,10 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     copies: 2,
     artwork: { rearPage: 2 },
     viewing: { side: 'both' },
+    extras: [
+      { name: 'Drilling and polishing edges', kind: 'labour', minutes: 9, minor: 0, per: 'piece' },
+      { name: 'Chain and hooks', kind: 'part', minutes: 0, minor: 640, per: 'piece' },
+    ],
   }),
   job('cafe-window', {
     title: 'Café window, read from the street',
@@ -149,6 +163,8 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     mode: 'board',
     stack: 'film | CMYK',
     copies: 12,
+    layout: { grain: 'sideways' },
+    extras: [{ name: 'Stand-offs, four', kind: 'part', minutes: 0, minor: 250, per: 'piece' }],
   }),
   job('night-market', {
     title: 'Night market poster, as it came',

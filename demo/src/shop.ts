@@ -1,7 +1,29 @@
 /** The invented shop: three machines, twelve materials, one price list. All figures are made up, in the usual range. */
-import type { Ink, Machine, Material, MaterialClass, MaterialOptics, Shop } from '@kyanos/core';
+import type {
+  Channel,
+  Ink,
+  Machine,
+  Material,
+  MaterialClass,
+  MaterialOptics,
+  Shop,
+} from '@kyanos/core';
 
 const ALL: readonly MaterialClass[] = ['white', 'clear', 'dark', 'metallic', 'natural'];
+
+/** Containers are open, some of them nearly empty. */
+const OPEN: Partial<Record<Channel, number>> = {
+  C: 310,
+  M: 145,
+  Y: 262,
+  K: 388,
+  W: 74,
+  S: 96,
+  V: 190,
+};
+const container = (channel: Channel, ml: number) => ({
+  container: { ml, leftMl: Math.min(ml, OPEN[channel] ?? ml) },
+});
 
 const inkSet = (laydown: number, pricePerLitre: number, lossPerTrip: number): readonly Ink[] =>
   (
@@ -18,6 +40,8 @@ const inkSet = (laydown: number, pricePerLitre: number, lossPerTrip: number): re
     pricePerLitre,
     lossPerTrip,
     spotName: null,
+    spitPerHour: 0.4,
+    ...container(channel, 440),
   }));
 
 const roll: Machine = {
@@ -48,6 +72,8 @@ const roll: Machine = {
       lossPerTrip: 0.9,
       spotName: 'White',
       contrastRatio: 0.7,
+      spitPerHour: 0.8,
+      ...container('W', 220),
     },
   ],
   modes: [
@@ -87,6 +113,10 @@ const roll: Machine = {
   ],
   hourRate: 2200,
   setupMinutes: 8,
+  held: { leading: 12, trailing: 12, sides: 5 },
+  clearance: 3,
+  cutter: { speed: 150, swapMinutes: 4 },
+  fitting: { minutes: 25, lossMl: 60, cleaning: 900 },
 };
 
 const flatbed: Machine = {
@@ -116,6 +146,8 @@ const flatbed: Machine = {
       lossPerTrip: 0.6,
       spotName: 'Spot White',
       contrastRatio: 0.76,
+      spitPerHour: 0.8,
+      ...container('W', 220),
     },
     {
       channel: 'V',
@@ -124,6 +156,8 @@ const flatbed: Machine = {
       pricePerLitre: 16_000,
       lossPerTrip: 0.6,
       spotName: 'Spot Clear',
+      spitPerHour: 0.8,
+      ...container('V', 220),
     },
   ],
   modes: [
@@ -152,6 +186,8 @@ const flatbed: Machine = {
   ],
   hourRate: 3400,
   setupMinutes: 10,
+  overhang: 90,
+  clearance: 48,
 };
 
 const label: Machine = {
@@ -181,6 +217,8 @@ const label: Machine = {
       lossPerTrip: 0.8,
       spotName: 'White',
       contrastRatio: 0.68,
+      spitPerHour: 0.8,
+      ...container('W', 220),
     },
     {
       channel: 'S',
@@ -189,6 +227,8 @@ const label: Machine = {
       pricePerLitre: 24_000,
       lossPerTrip: 0.8,
       spotName: 'Silver',
+      spitPerHour: 0.8,
+      ...container('S', 220),
     },
   ],
   modes: [
@@ -217,6 +257,9 @@ const label: Machine = {
   ],
   hourRate: 1900,
   setupMinutes: 7,
+  held: { leading: 10, trailing: 10, sides: 4 },
+  clearance: 2,
+  cutter: { speed: 220, swapMinutes: 3 },
 };
 
 const material = (
@@ -352,6 +395,7 @@ const MATERIALS: readonly Material[] = [
     [71, -0.4, 1.2],
     0,
     0.006,
+    { grain: 'across' },
   ),
   material(
     'kraft-label',
@@ -363,7 +407,7 @@ const MATERIALS: readonly Material[] = [
     [65, 8, 24],
     0,
     0.018,
-    { adhesive: true, optics: { texture: { kind: 'fibre', depth: 5 } } },
+    { adhesive: true, grain: 'along', optics: { texture: { kind: 'fibre', depth: 5 } } },
   ),
   material(
     'holographic-film',
@@ -387,6 +431,7 @@ const MATERIALS: readonly Material[] = [
     [80, 5, 21],
     0,
     0.016,
+    { grain: 'across' },
   ),
 ];
 
@@ -394,7 +439,19 @@ export const SHOP: Shop = {
   name: 'Saltmarsh Lane Print Room',
   machines: [roll, flatbed, label],
   materials: MATERIALS,
-  prices: { currency: 'USD', labourRate: 3600, markupPercent: 120, minimum: 2500 },
+  prices: {
+    currency: 'USD',
+    labourRate: 3600,
+    markupPercent: 120,
+    minimum: 2500,
+    spoilagePercent: 3,
+    taxPercent: 7.5,
+    dayHours: 8,
+    breaks: [
+      { copies: 50, percentOff: 4 },
+      { copies: 250, percentOff: 9 },
+    ],
+  },
 };
 
 /** @throws if the shop has no such thing: a slip in the demo itself */

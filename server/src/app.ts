@@ -13,7 +13,9 @@ import { jobRoutes } from './jobs/routes.ts';
 import { presetRoutes } from './presets/routes.ts';
 import { plateRoutes } from './plates/routes.ts';
 import type { Queue } from './queue.ts';
-import { runSheetRoutes } from './runsheet/routes.ts';
+import { paperRoutes } from './papers/routes.ts';
+import { reportRoutes } from './reports/routes.ts';
+import { settingRoutes } from './settings/routes.ts';
 import { shopRoutes } from './shop/routes.ts';
 
 export function makeApp(
@@ -55,7 +57,9 @@ export function makeApp(
     plateRoutes(pool, queue),
     exportRoutes(pool, queue),
     jobRoutes(pool),
-    runSheetRoutes(pool),
+    paperRoutes(pool),
+    reportRoutes(pool),
+    settingRoutes(pool),
   );
   api.use(() => {
     throw new Refusal(404, 'NOT_FOUND', 'There is nothing at this address.');

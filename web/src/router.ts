@@ -12,7 +12,9 @@ export const router = createRouter({
       props: true,
       children: [
         { path: '', name: 'job', redirect: (to) => ({ name: 'artwork', params: to.params }) },
-        ...STAGES.map(({ id, component }) => ({ path: id, name: id, component })),
+        ...STAGES.flatMap(({ id: stage, views }) =>
+          views.map(({ id, component }) => ({ path: id, name: id, component, meta: { stage } })),
+        ),
       ],
     },
     { path: '/:rest(.*)*', redirect: '/' },

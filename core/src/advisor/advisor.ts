@@ -83,6 +83,28 @@ export function whyNot(
   );
 }
 
+/**
+ * Why a stack can't be printed and seen as the plan wants it, whatever effect is wished: what is left over can be compared.
+ */
+export function whyImpossible(
+  { stack }: Candidate,
+  plan: PrintPlan,
+  info: ArtworkInfo,
+): string | undefined {
+  const wish = wishOf(plan);
+  const [obstacle] = obstacles(stack, plan.machine, plan.material);
+  if (obstacle) return obstacle.message;
+  if (usesLay(stack, 'CMYK') !== (wish.effect !== 'white'))
+    return wish.effect === 'white'
+      ? 'It lays colour, and white alone is wanted.'
+      : 'It lays no colour.';
+  if (allLayers(stack).some(({ picture }) => picture === 'rear') !== wish.twoPictures)
+    return wish.twoPictures
+      ? 'It shows one picture, and two are wanted.'
+      : 'It is for two pictures.';
+  return againstViewing(stack, wish, plan) ?? missingArt(stack, plan, info);
+}
+
 function againstEffect(
   stack: Stack,
   { effect, keepBare, twoPictures }: StackWish,

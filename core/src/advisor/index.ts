@@ -1,6 +1,7 @@
 export {
   CANDIDATES,
   rank,
+  whyImpossible,
   whyNot,
   wishOf,
   type Advice,

@@ -121,7 +121,7 @@ function heldProblems(machine: Machine, material: Material, layout: Layout): Lay
   const { leading, trailing, sides } = heldEdges(machine);
   if (Math.max(leading, trailing, sides) === 0 || material.form === 'roll') return [];
   // A short sheet has to be held while its last line is printed.
-  const free = material.length - Math.max(...layout.loads.map(({ length }) => length));
+  const free = material.length - layout.longest;
   return free >= leading
     ? []
     : [

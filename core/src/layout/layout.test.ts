@@ -39,10 +39,9 @@ describe('layOut', () => {
   it('fills as many sheets as it takes, the last one in part', () => {
     const sheet = { ...MATERIAL, form: 'sheet' as const, length: 150 };
     const { loads, materialMm2 } = layOut(piece, { ...wish, copies: 23 }, MACHINE, sheet);
-    expect(loads.map(({ copies, length }) => [copies, length])).toEqual([
-      [10, 110],
-      [10, 110],
-      [3, 50],
+    expect(loads.map(({ times, copies, length }) => [times, copies, length])).toEqual([
+      [2, 10, 110],
+      [1, 3, 50],
     ]);
     expect(materialMm2).toBe(3 * 600 * 150);
   });
@@ -108,7 +107,10 @@ describe('a load', () => {
     const { loads } = layOut(piece, { ...wish, loadLength: 115 }, MACHINE, MATERIAL);
     expect(loads.map(({ copies, length }) => [copies, length])).toEqual([[10, 110]]);
     const short = layOut(piece, { ...wish, copies: 12, loadLength: 60 }, MACHINE, MATERIAL);
-    expect(short.loads.map(({ copies }) => copies)).toEqual([5, 5, 2]);
+    expect(short.loads.map(({ times, copies }) => [times, copies])).toEqual([
+      [2, 5],
+      [1, 2],
+    ]);
   });
 
   it('may stick out beyond the bed as far as that carries it, and is printed on the bed only', () => {

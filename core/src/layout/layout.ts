@@ -37,6 +37,9 @@ export interface LayoutWish {
 
 /** One filling of the machine: a sheet, a bed, or a length of roll. */
 export interface Load {
+  /** It is printed so often. */
+  readonly times: number;
+  /** On one of them. */
   readonly copies: number;
   readonly strips: readonly Strip[];
   /** Pieces of other jobs. */
@@ -56,8 +59,13 @@ export interface Layout {
   readonly gap: number;
   /** Of the widest load. */
   readonly sweptWidth: number;
+  /** Those that differ, in the order in which they are printed. */
   readonly loads: readonly Load[];
-  /** Copies on the fullest load, and what no layout can pass on that sheet, bed or length of roll. */
+  /** Fillings of the machine in all. */
+  readonly fillings: number;
+  /** Printed length of the longest. */
+  readonly longest: number;
+  /** Copies that a full load takes, and what no layout can pass on that sheet, bed or length of roll. */
   readonly perLoad: number;
   readonly most: number;
   /** Share of this job in everything printed, 0 to 1; below 1 where others share its loads. */
@@ -110,28 +118,19 @@ export function layOut(
   const mixed = wish.mixed === true && forced === undefined;
   const { gap } = wish;
   const shared = (wish.companions?.length ?? 0) > 0;
-  const loads = wish.places?.length
-    ? placedLoads(wish.places, wish.copies)
+  const roll = material.form === 'roll';
+  const { loads, perLoad } = wish.places?.length
+    ? placedLoads(wish.places, wish.copies, piece)
     : shared
-      ? gang(
-          { ...piece, copies: wish.copies },
-          wish.companions!,
-          room,
-          gap,
-          mixed,
-          material.form === 'roll',
-        )
-      : pieceLoads(piece, wish.copies, room, gap, {
-          turned,
-          mixed,
-          roll: material.form === 'roll',
-        });
-  if (!loads || loads.length === 0)
+      ? sharedLoads({ ...piece, copies: wish.copies }, wish.companions!, room, gap, mixed, roll)
+      : pieceLoads(piece, wish.copies, room, gap, { turned, mixed, roll });
+  if (loads.length === 0)
     throw tooLarge(turnedSize(piece, turned), room, machine, material, shared);
 
-  const done = loads.map(({ strips, others }): Load => {
+  const done = loads.map(({ times, strips, others }): Load => {
     const extent = extentOf(strips, piece, gap, others);
     return {
+      times,
       copies: piecesIn(strips),
       strips,
       others,
@@ -139,13 +138,18 @@ export function layOut(
       sweptWidth: extent.width,
     };
   });
+  const fillings = done.reduce((sum, { times }) => sum + times, 0);
+  const longest = Math.max(...done.map(({ length }) => length));
   const held = heldEdges(machine);
   const ends = Math.max(wish.margin, held.leading) + Math.max(wish.margin, held.trailing);
   const materialMm2 =
     material.width *
     (material.form === 'roll'
-      ? done.reduce((sum, { length }) => sum + Math.max(material.length, length + ends), 0)
-      : done.length * material.length);
+      ? done.reduce(
+          (sum, { length, times }) => sum + times * Math.max(material.length, length + ends),
+          0,
+        )
+      : fillings * material.length);
   const ownMm2 = wish.copies * piece.width * piece.height;
   const othersMm2 = (wish.companions ?? []).reduce(
     (sum, { width, height, copies }) => sum + width * height * copies,
@@ -160,11 +164,11 @@ export function layOut(
     gap,
     sweptWidth: Math.max(...done.map(({ sweptWidth }) => sweptWidth)),
     loads: done,
-    perLoad: Math.max(...done.map(({ copies }) => copies)),
+    fillings,
+    longest,
+    perLoad,
     most: mostBound(
-      material.form === 'roll'
-        ? { ...room, height: Math.max(...done.map((load) => load.length)) }
-        : room,
+      material.form === 'roll' ? { ...room, height: longest } : room,
       lying,
       gap,
       mixed,
@@ -186,29 +190,45 @@ function columnsOf(strips: readonly Strip[]): number {
 }
 
 interface Bare {
+  readonly times: number;
   readonly strips: readonly Strip[];
   readonly others: Load['others'];
 }
-const bare = (strips: readonly Strip[]): Bare => ({ strips, others: [] });
+const bare = (strips: readonly Strip[], times = 1): Bare => ({ times, strips, others: [] });
+
+/** Loads, and how many pieces a full one has. */
+interface Loads {
+  readonly loads: readonly Bare[];
+  readonly perLoad: number;
+}
 
 /** The same pattern again and again; the last load has what is left of it. */
-function repeated(pattern: readonly Strip[], copies: number, piece: Size): Bare[] {
+function repeated(
+  pattern: readonly Strip[],
+  copies: number,
+  last: typeof firstPieces,
+  piece: Size,
+): Loads {
   const perLoad = piecesIn(pattern);
-  if (perLoad === 0) return [];
-  const full = bare(pattern);
-  const loads = Array.from({ length: Math.floor(copies / perLoad) }, () => full);
-  const rest = copies % perLoad;
-  return rest ? [...loads, bare(firstPieces(pattern, rest, piece))] : loads;
+  if (perLoad === 0) return { loads: [], perLoad };
+  const [times, rest] = [Math.floor(copies / perLoad), copies % perLoad];
+  return {
+    loads: [
+      ...(times > 0 ? [bare(pattern, times)] : []),
+      ...(rest > 0 ? [bare(last(pattern, rest, piece))] : []),
+    ],
+    perLoad,
+  };
 }
 
-function placedLoads(places: readonly PlacedPiece[], copies: number): Bare[] {
-  const strips = places.map((place) => ({ ...place, count: 1 }));
-  // Hands put pieces in an order of their own: the last load takes the first of it.
-  const full = bare(strips);
-  const loads = Array.from({ length: Math.floor(copies / strips.length) }, () => full);
-  const rest = copies % strips.length;
-  return rest ? [...loads, bare(strips.slice(0, rest))] : loads;
-}
+/** Hands put pieces in an order of their own: the last load takes the first of it. */
+const placedLoads = (places: readonly PlacedPiece[], copies: number, piece: Size): Loads =>
+  repeated(
+    places.map((place) => ({ ...place, count: 1 })),
+    copies,
+    (strips, count) => strips.slice(0, count),
+    piece,
+  );
 
 /** The search takes up to a tenth of a second, and is asked for at every change of the plan. */
 const searched = remembered(24, (width: number, height: number, piece: Size, gap: number) =>
@@ -221,15 +241,29 @@ function pieceLoads(
   room: Rectangle,
   gap: number,
   { turned, mixed, roll }: { turned: boolean; mixed: boolean; roll: boolean },
-): Bare[] {
-  if (!mixed) return repeated(rowsOf(piece, turned, room, gap, copies), copies, piece);
-  if (roll) return bestColumns(piece, copies, room, gap);
-  const found = searched(room.width, room.height, piece, gap).map((strip) => ({
-    ...strip,
-    left: strip.left + room.left,
-    top: strip.top + room.top,
-  }));
-  return repeated(found, copies, piece);
+): Loads {
+  if (mixed && roll) {
+    const loads = bestColumns(piece, copies, room, gap);
+    return { loads, perLoad: fullest(loads) };
+  }
+  const pattern = mixed
+    ? searched(room.width, room.height, piece, gap).map((strip) => ({
+        ...strip,
+        left: strip.left + room.left,
+        top: strip.top + room.top,
+      }))
+    : // A sheet is there whole, whatever is printed on it; of a roll only as much is drawn as is wanted.
+      rowsOf(piece, turned, room, gap, roll ? copies : Infinity);
+  const { loads, perLoad } = repeated(pattern, copies, firstPieces, piece);
+  return { loads, perLoad: roll ? Math.min(copies, perLoad) : perLoad };
+}
+
+const fullest = (loads: readonly Bare[]): number =>
+  loads.reduce((most, { strips }) => Math.max(most, piecesIn(strips)), 0);
+
+function sharedLoads(...asked: Parameters<typeof gang>): Loads {
+  const loads = (gang(...asked) ?? []).map((load) => ({ ...load, times: 1 }));
+  return { loads, perLoad: fullest(loads) };
 }
 
 /** Rows of pieces all one way round, no more than are wanted. */
@@ -279,9 +313,9 @@ function bestColumns(piece: Size, copies: number, room: Rectangle, gap: number):
       return [...strips(upright, false, room.left), ...strips(turned, true, room.left + used)];
     };
     const perLoad = count(room.height);
-    const loads = repeated(columnsAt(room.height), copies - (copies % perLoad), piece);
-    const rest = copies % perLoad;
-    let length = loads.length * room.height;
+    const [times, rest] = [Math.floor(copies / perLoad), copies % perLoad];
+    const loads = times > 0 ? [bare(columnsAt(room.height), times)] : [];
+    let length = times * room.height;
     if (rest > 0) {
       const short = shortest((mm) => count(mm) >= rest, room.height);
       loads.push(bare(firstPieces(columnsAt(short), rest, piece)));

@@ -42,6 +42,8 @@ export interface Lesson {
   readonly name: string;
   readonly estimate: Estimate;
   readonly figures: readonly LearntFigure[];
+  /** Places of the reports that it comes from. */
+  readonly reports: readonly number[];
 }
 
 export interface Learning {
@@ -93,7 +95,7 @@ function lessonFrom(
   all: readonly Told[],
   reports: readonly JobReport[],
   prior: Estimate,
-): { outliers: Outlier[]; estimate: Estimate } {
+): { outliers: Outlier[]; estimate: Estimate; reports: readonly number[] } {
   const open = all.filter(({ report }) => reports[report].use !== false);
   const doubted = new Set(
     questioned(
@@ -103,6 +105,7 @@ function lessonFrom(
   );
   const used = open.filter(({ report }, i) => reports[report].use === true || !doubted.has(i));
   return {
+    reports: used.map(({ report }) => report),
     outliers: open
       .filter((_, i) => doubted.has(i))
       .map(({ report, said, expected }) => ({ report, about, said, expected })),
@@ -147,6 +150,7 @@ export function learn(machine: Machine, reports: readonly JobReport[]): Learning
       about: channel,
       name: ink.name,
       estimate: lesson.estimate,
+      reports: lesson.reports,
       figures: [
         figure('laydown', 'mL/m²', ink.laydown, lesson.estimate, 0),
         ...(ink.lossPerTrip > 0
@@ -163,6 +167,7 @@ export function learn(machine: Machine, reports: readonly JobReport[]): Learning
       about: 'time',
       name: 'Time',
       estimate: lesson.estimate,
+      reports: lesson.reports,
       figures: [
         ...machine.modes.map(({ name, specialSpeed }) =>
           figure(`speed with special ink, ${name}`, 'mm/s', specialSpeed, lesson.estimate, 0, true),

@@ -94,7 +94,7 @@ export function planFindings(
       'error',
       `${machine.name} can't go back to the origin for a second trip. Choose one trip, or another machine.`,
     );
-  const longest = Math.max(0, ...(layout?.loads.map(({ length }) => length) ?? []));
+  const longest = layout?.longest ?? 0;
   if (again && longest > machine.maxTwoTripLength)
     found.push({
       code: 'TWO_TRIP_LENGTH',

@@ -19,7 +19,7 @@ export {
   type Shop,
   type Viewing,
 } from './plan.ts';
-export { differenceOn, sampleOf, type LookSample } from './lookSample.ts';
+export { differenceOn, opacityOn, sampleOf, type LookSample } from './lookSample.ts';
 export {
   lookAt,
   lookNumbers,

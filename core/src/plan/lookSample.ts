@@ -7,7 +7,7 @@ import {
   type Scene,
   type View,
 } from '../look/index.ts';
-import { deltaE2000, type Triple } from '../spectrum/index.ts';
+import { D50, deltaE2000, labToXyz, type Triple } from '../spectrum/index.ts';
 import type { PrintPixels } from './printLook.ts';
 
 export interface LookSample {
@@ -17,7 +17,7 @@ export interface LookSample {
 }
 
 /** Pixels of a sample. */
-const POINTS = 48;
+const POINTS = 32;
 /** Places that follow one another by the golden section are spread evenly, however many there are. */
 const GOLDEN = 0.6180339887498949;
 /** Pixels that are looked at for each one with ink. */
@@ -56,4 +56,13 @@ export function differenceOn({ points, paper }: LookSample, scene: Scene, view: 
     .map((lab, i) => deltaE2000(lab, paper[i]))
     .sort((a, b) => a - b);
   return differences[Math.floor(differences.length / 2)] ?? 0;
+}
+
+/** Median contrast ratio of a print, 0 to 1: its luminance over black ÷ over white; 1 where there is no ink. */
+export function opacityOn({ points }: LookSample, scene: Scene, side: View['side']): number {
+  const over = (place: 'black' | 'white') =>
+    labsAt(scene, { side, place }, points).map((lab) => labToXyz(lab, D50.white)[1]);
+  const [black, white] = [over('black'), over('white')];
+  const ratios = black.map((y, i) => y / Math.max(1e-6, white[i])).sort((a, b) => a - b);
+  return Math.min(1, ratios[Math.floor(ratios.length / 2)] ?? 1);
 }

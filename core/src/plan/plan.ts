@@ -45,6 +45,8 @@ export interface PrintPlan {
   readonly laminated: boolean;
   /** Paths that a blade follows, where the machine cuts the job itself. */
   readonly cutting?: Cutting;
+  /** Whom it is for. */
+  readonly customer?: string;
   /** Work and goods beside printing. */
   readonly extras?: readonly Extra[];
 }

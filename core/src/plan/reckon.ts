@@ -36,6 +36,8 @@ export interface PlanResult {
   readonly findings: readonly Finding[];
   readonly plates: readonly PlateMeasure[];
   readonly opacity: Opacity;
+  /** Absent when not even one piece fits. */
+  readonly layout: Layout | undefined;
   /** Absent when the print does not fit, or its machine can't print it: then no number would be true. */
   readonly work: Work | undefined;
 }
@@ -109,6 +111,7 @@ export function reckon(plan: PrintPlan, info: ArtworkInfo, measured: Measures): 
     findings: work ? [...findings, ...workFindings(work)] : findings,
     plates: measured.plates,
     opacity,
+    layout,
     work,
   };
 }
@@ -146,7 +149,7 @@ function workOf(
   const mode = modeOf(plan);
   const trips = planTrips(plan.stack, machine, mode, plan.trips, layout);
   const test = plan.trips.testPrint ? 1 : 0;
-  const starts = layout.loads.length + test;
+  const starts = layout.fillings + test;
   const copies = plan.layout.copies + test;
   const fittedFor = plan.trips.fittedFor ?? 0;
   const phases = phasesOf({

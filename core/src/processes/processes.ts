@@ -139,7 +139,7 @@ export const PROCESSES: readonly Process[] = [
   {
     ...NO_HANDS,
     id: 'outside',
-    name: 'Bought from another shop',
+    name: 'Buying from another shop',
     about: 'Sent out to somebody who prints white every day.',
     plateEach: 0,
     setupMinutes: 0,

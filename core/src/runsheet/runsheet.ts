@@ -124,8 +124,8 @@ function material({ plan, layout }: RunSheetInput): RunStep {
       setting('Lot', plan.lot || 'write it down here: ________'),
       setting('Width', mm(stock.width)),
       setting('Thickness', `${stock.thickness} mm`),
-      setting('Loads', `${layout.loads.length} × up to ${layout.perLoad} copies`),
-      ...(layout.loads.length > 1
+      setting('Loads', `${layout.fillings} × up to ${first.copies} copies`),
+      ...(layout.fillings > 1
         ? [setting('Last load', `${layout.loads[layout.loads.length - 1].copies} copies`)]
         : []),
       setting('Copies across', `${layout.columns}`),
@@ -250,7 +250,7 @@ function bladeStep({ plan, layout }: RunSheetInput, what: 'crease' | 'cut'): Run
     settings: [
       setting('Tool', what === 'crease' ? 'creasing wheel' : 'knife'),
       setting('Path of one copy', `${mm.toFixed(0)} mm`),
-      setting('Loads', `${layout.loads.length}`),
+      setting('Loads', `${layout.fillings}`),
       ...(machine.cutter ? [setting('Speed', `${machine.cutter.speed} mm/s`)] : []),
     ],
     checks: [
@@ -316,7 +316,7 @@ const turnOver = (): RunStep => ({
 });
 
 function finish({ plan, layout }: RunSheetInput): RunStep {
-  const copies = layout.loads.reduce((sum, load) => sum + load.copies, 0);
+  const copies = layout.loads.reduce((sum, load) => sum + load.times * load.copies, 0);
   return {
     title: 'Finish and count',
     settings: [setting('Good copies', `${copies}`)],

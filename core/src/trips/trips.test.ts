@@ -133,11 +133,7 @@ describe('trips printed with care', () => {
 describe('driftRisk', () => {
   it('grows with the length that is printed twice; common practice is not beyond a metre', () => {
     const risk = (split: TripWish['split'], length: number) =>
-      driftRisk(
-        plan('film | W@image / CMYK', { split }),
-        { ...layout, loads: [{ ...layout.loads[0], length }] },
-        MACHINE,
-      );
+      driftRisk(plan('film | W@image / CMYK', { split }), { ...layout, longest: length }, MACHINE);
     expect([
       risk('together', 3000),
       risk('apart', 400),

@@ -72,8 +72,8 @@ export const isSpecial = ({ parts }: StackLayer): boolean =>
 export function loadsOf(
   layout: Layout,
   wish: TripWish,
-): readonly Pick<Load, 'length' | 'sweptWidth'>[] {
-  const test = { length: layout.pieceHeight, sweptWidth: layout.pieceWidth };
+): readonly Pick<Load, 'times' | 'length' | 'sweptWidth'>[] {
+  const test = { times: 1, length: layout.pieceHeight, sweptWidth: layout.pieceWidth };
   return wish.testPrint ? [test, ...layout.loads] : layout.loads;
 }
 
@@ -103,7 +103,8 @@ export function planTrips(
 ): readonly Trip[] {
   const groups = splitTrips(stack, mode, wish);
   const loads = loadsOf(layout, wish);
-  const printed = loads.reduce((sum, { length }) => sum + length, 0);
+  const printed = loads.reduce((sum, { times, length }) => sum + times * length, 0);
+  const starts = loads.reduce((sum, { times }) => sum + times, 0);
   return groups.map(({ side, layers }, index) => {
     const last = index === groups.length - 1;
     const returns = !last && groups[index + 1].side === side;
@@ -117,9 +118,9 @@ export function planTrips(
     const behind = (rows - 1) * machine.headHeight;
     const ways = carriage.bidirectional ? 1 : 2;
     let [strokes, sweeping] = [0, 0];
-    for (const { length, sweptWidth } of loads) {
+    for (const { times, length, sweptWidth } of loads) {
       // Laying the first and the last line takes a full set of swaths, hence the strokes beyond the length.
-      const count = Math.ceil((length + behind) / advance) + swaths - 1;
+      const count = times * (Math.ceil((length + behind) / advance) + swaths - 1);
       strokes += count;
       sweeping += count * (sweptWidth / carriage.speed + (ways - 1) * (sweptWidth / mode.speed));
     }
@@ -140,7 +141,7 @@ export function planTrips(
       sweepMinutes,
       turnMinutes,
       returnMinutes,
-      waitMinutes: waits ? wish.waitMinutes * loads.length : 0,
+      waitMinutes: waits ? wish.waitMinutes * starts : 0,
       waitSetting: waits ? wish.waitMinutes : 0,
       returnsToOrigin: returns,
       working: {
@@ -157,7 +158,7 @@ export function planTrips(
             'printed length',
             printed,
             'mm',
-            `${loads.length} load${loads.length > 1 ? 's' : ''}${wish.testPrint ? ', test print included' : ''}`,
+            `${starts} load${starts > 1 ? 's' : ''}${wish.testPrint ? ', test print included' : ''}`,
           ),
           term(
             'swaths over each line',
@@ -202,7 +203,6 @@ export type DriftRisk = 'none' | 'low' | 'some' | 'high';
 export function driftRisk(trips: readonly Trip[], layout: Layout, machine: Machine): DriftRisk {
   const again = trips.some(({ side }, i) => i > 0 && trips[i - 1].side === side);
   if (!again) return 'none';
-  const longest = Math.max(...layout.loads.map(({ length }) => length));
-  const share = longest / machine.maxTwoTripLength;
+  const share = layout.longest / machine.maxTwoTripLength;
   return share > 1 ? 'high' : share > 0.6 ? 'some' : 'low';
 }

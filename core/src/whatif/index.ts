@@ -1,7 +1,7 @@
 export { offersOf, quantitiesOf, withCopies, type Offer } from './quantities.ts';
 export { sensitivitiesOf, SWING, type Sensitivity } from './sensitivity.ts';
 export {
-  tryVariant,
+  tryVariants,
   variantPlans,
   withDominated,
   type Figures,

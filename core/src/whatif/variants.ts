@@ -1,9 +1,9 @@
 /** Every stack that may be, at several densities and in one or two trips, with what it costs, takes and looks like. */
 import type { Candidate } from '../advisor/index.ts';
 import type { ArtworkInfo } from '../artwork/index.ts';
-import { opacityOf } from '../look/index.ts';
 import {
   differenceOn,
+  opacityOn,
   reckon,
   sceneOf,
   withStack,
@@ -39,7 +39,7 @@ export interface Figures {
   readonly price: Money;
   readonly minutes: number;
   readonly ml: number;
-  /** 0 to 1. */
+  /** Contrast ratio, median of a sample of its pixels, 0 to 1. */
   readonly opacity: number;
   /** ΔE2000 to the same art on white paper, median of a sample of its pixels. */
   readonly deltaE: number;
@@ -79,30 +79,49 @@ export function variantPlans(plan: PrintPlan, { name, stack }: Candidate): reado
   return [...made.values()];
 }
 
-/** @param measures plates of each stack: they are the same at every density @param sample pixels of it */
-export function tryVariant(
-  variant: VariantPlan,
+/**
+ * Variants of one stack worked out; those that can't be made are left out.
+ * @param measures plates of the stack: they are the same at every density @param sample pixels of it
+ */
+export function tryVariants(
+  variants: readonly VariantPlan[],
   info: ArtworkInfo,
   measures: Measures,
   sample: LookSample,
-): Omit<Variant, 'dominated'> | undefined {
-  const { plan } = variant;
-  const { work } = reckon(plan, info, measures);
-  if (!work) return undefined;
-  const scene = sceneOf(plan, info);
-  const side = plan.viewing.side === 'back' ? 'back' : 'front';
-  return {
-    ...variant,
-    trips: work.trips.length,
-    figures: {
-      cost: work.cost.total,
-      price: work.cost.price,
-      minutes: work.minutes,
-      ml: work.inks.reduce((sum, { ml }) => sum + ml, 0),
-      opacity: opacityOf(scene, side).whole,
-      deltaE: differenceOn(sample, scene, { side, place: plan.viewing.backing }),
-    },
+): readonly Omit<Variant, 'dominated'>[] {
+  /** One trip or two, it looks the same. */
+  const looks = new Map<string, Pick<Figures, 'opacity' | 'deltaE'>>();
+  const lookOf = (plan: PrintPlan) => {
+    const key = formatStack(plan.stack);
+    let look = looks.get(key);
+    if (!look) {
+      const scene = sceneOf(plan, info);
+      const side = plan.viewing.side === 'back' ? 'back' : 'front';
+      look = {
+        opacity: opacityOn(sample, scene, side),
+        deltaE: differenceOn(sample, scene, { side, place: plan.viewing.backing }),
+      };
+      looks.set(key, look);
+    }
+    return look;
   };
+  return variants.flatMap((variant) => {
+    const { work } = reckon(variant.plan, info, measures);
+    if (!work) return [];
+    return [
+      {
+        ...variant,
+        trips: work.trips.length,
+        figures: {
+          cost: work.cost.total,
+          price: work.cost.price,
+          minutes: work.minutes,
+          ml: work.inks.reduce((sum, { ml }) => sum + ml, 0),
+          ...lookOf(variant.plan),
+        },
+      },
+    ];
+  });
 }
 
 /** Differences that nobody would choose by. */

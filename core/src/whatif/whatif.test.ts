@@ -8,7 +8,7 @@ import {
   offersOf,
   quantitiesOf,
   sensitivitiesOf,
-  tryVariant,
+  tryVariants,
   variantPlans,
   waysOf,
   withDominated,
@@ -58,7 +58,7 @@ describe('variantPlans', () => {
       const one = variantPlans(plan, under).find(
         (candidate) => candidate.density === density && candidate.hits === 1,
       )!;
-      return tryVariant(one, info, print.measures, sample)!.figures;
+      return tryVariants([one], info, print.measures, sample)[0].figures;
     };
     const [thin, full] = [figures(40), figures(100)];
     expect(full.cost.minor).toBeGreaterThan(thin.cost.minor);

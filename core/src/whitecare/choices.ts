@@ -147,11 +147,13 @@ function coursesOf(use: WhiteUse): readonly Course[] {
 
 interface Stock {
   readonly opened: number;
+  /** In the open one at the end, and how much of it will be used before it is too old, at the same rate. */
   readonly leftMl: number;
+  readonly goodMl: number;
   readonly expiredMl: number;
 }
 
-/** Containers opened one after the other; an old one is thrown away. What is left at the end and still good keeps its worth. */
+/** Containers opened one after the other; an old one is thrown away. */
 function stockFor(drawn: readonly number[], { ml: size }: Container, openWeeks: number): Stock {
   let [opened, left, age, expired] = [0, 0, 0, 0];
   for (const ml of drawn) {
@@ -167,9 +169,11 @@ function stockFor(drawn: readonly number[], { ml: size }: Container, openWeeks: 
       age = 0;
     }
     left -= need;
-    age++;
+    if (opened > 0) age++;
   }
-  return { opened, leftMl: left, expiredMl: expired };
+  const rate = drawn.reduce((sum, ml) => sum + ml, 0) / drawn.length;
+  const good = Math.min(left, rate * Math.max(0, openWeeks - age));
+  return { opened, leftMl: left, goodMl: good, expiredMl: expired + left - good };
 }
 
 function choiceOf(course: Course, use: WhiteUse): WhiteChoice {
@@ -181,8 +185,8 @@ function choiceOf(course: Course, use: WhiteUse): WhiteChoice {
     .filter(({ ml }) => ml > 0 && drawnMl > 0)
     .map((container) => {
       const stock = stockFor(course.drawn, container, use.openWeeks);
-      const good = stock.leftMl / container.ml;
-      return { container, stock, minor: (stock.opened - good) * container.price };
+      const worth = stock.goodMl / container.ml;
+      return { container, stock, minor: (stock.opened - worth) * container.price };
     })
     .toSorted((a, b) => a.minor - b.minor)[0];
   const lines = [
@@ -209,7 +213,8 @@ function choiceOf(course: Course, use: WhiteUse): WhiteChoice {
       label: course.name,
       value: sum.minor / 100,
       unit: currency,
-      formula: 'containers opened, less what is left and still good + labour + fluid + goods',
+      formula:
+        'containers opened, less what will still be used of the last + labour + fluid + goods',
       terms: [
         term('weeks', use.weeks.length),
         term('wanted', wantedMl, 'mL'),
@@ -221,7 +226,7 @@ function choiceOf(course: Course, use: WhiteUse): WhiteChoice {
                 'containers',
                 bought.stock.opened,
                 '',
-                `of ${bought.container.ml} mL; ${bought.stock.leftMl.toFixed(0)} mL left of the last one`,
+                `of ${bought.container.ml} mL; of the last one ${bought.stock.goodMl.toFixed(0)} mL will still be used`,
               ),
             ]
           : []),

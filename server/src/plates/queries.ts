@@ -1,6 +1,13 @@
 import { createHash } from 'node:crypto';
 import { encodePlan, type PlateBuild } from '@kyanos/contract';
-import { hasTone, pagesOf, plateSpecs, recipesOf, type Measures, type PrintPlan } from '@kyanos/core';
+import {
+  hasTone,
+  pagesOf,
+  plateSpecs,
+  recipesOf,
+  type Measures,
+  type PrintPlan,
+} from '@kyanos/core';
 import type { Db } from '../db.ts';
 import { Refusal } from '../http.ts';
 

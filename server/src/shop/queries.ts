@@ -13,3 +13,7 @@ export async function foundShop(db: Db, shop: Shop): Promise<void> {
     JSON.stringify(shop),
   ]);
 }
+
+export async function saveShop(db: Db, shop: Shop): Promise<void> {
+  await db.query('update shop set data = $1::jsonb', [JSON.stringify(shop)]);
+}

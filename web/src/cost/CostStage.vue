@@ -1,120 +1,198 @@
 <script setup lang="ts">
-import { CURRENCIES, type Prices } from '@kyanos/core';
+import {
+  COST_GROUPS,
+  offersOf,
+  quantitiesOf,
+  sensitivitiesOf,
+  type CostGroup,
+  type Extra,
+  type Prices,
+} from '@kyanos/core';
+import { mdiFilePdfBox } from '@mdi/js';
 import { computed } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import FigureValue from '../shared/FigureValue.vue';
 import FindingList from '../shared/FindingList.vue';
-import { currency, ml } from '../shared/format.ts';
-import NumberField from '../shared/NumberField.vue';
+import { currency, percent } from '../shared/format.ts';
+import ExtraList from './ExtraList.vue';
+import InkTable from './InkTable.vue';
+import PriceFields from './PriceFields.vue';
+import SensitivityBars from './SensitivityBars.vue';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
 const work = computed(() => job.shown?.work);
 const cost = computed(() => work.value?.cost);
-const set = (change: Partial<Prices>) =>
-  job.update({ prices: { ...plan.value.prices, ...change } });
-/** Money is typed in whole units and kept in hundredths. */
-const minor = (amount: number) => Math.round(amount * 100);
 
-const share = computed(() => {
-  const total = cost.value?.total.minor ?? 1;
-  return (cost.value?.lines ?? []).map(({ amount }) => amount.minor / Math.max(1, total));
+const setPrices = (prices: Prices) => job.update({ prices });
+const setExtras = (extras: readonly Extra[]) => job.update({ extras });
+
+const GROUPS: Record<CostGroup, string> = {
+  ink: 'Ink',
+  material: 'Material',
+  machine: 'Machine',
+  labour: 'Labour',
+  changeover: 'Changing over',
+  finishing: 'Finishing',
+  parts: 'Bought in',
+  spoilage: 'Spoilage',
+};
+/** A line of its own where a group has one, all lines of it where it has more. */
+const groups = computed(() => {
+  const total = Math.max(1, cost.value?.total.minor ?? 1);
+  return COST_GROUPS.flatMap((id) => {
+    const lines = (cost.value?.lines ?? []).filter(({ group }) => group === id);
+    const sum = lines.reduce((all, { amount }) => all + amount.minor, 0);
+    return lines.length ? [{ id, name: GROUPS[id], lines, share: sum / total }] : [];
+  });
 });
 const answer = computed(() =>
   cost.value
-    ? `It costs ${currency(cost.value.total)}; ask ${currency(cost.value.price)}.`
+    ? `It costs ${currency(cost.value.total)}; ask ${currency(cost.value.price)}, ${percent(cost.value.margin, 0)} of it is left over.`
     : 'This print can’t be made as planned, so it has no price.',
 );
 const summary = computed(() => {
   if (!cost.value) return [];
   const { workings } = cost.value;
-  return [
-    { label: 'Price', money: cost.value.price, working: workings.price },
-    { label: 'Price per piece', money: cost.value.perPiece, working: workings.perPiece },
-    { label: 'Price per m²', money: cost.value.perM2, working: workings.perM2 },
-    { label: 'Price per ft²', money: cost.value.perFt2, working: workings.perFt2 },
-  ];
+  return (
+    [
+      ['Price', 'price'],
+      ['A piece', 'perPiece'],
+      ['A m²', 'perM2'],
+      ['A ft²', 'perFt2'],
+      ['Earned an hour', 'perHour'],
+      ['Earned a day', 'perDay'],
+    ] as const
+  ).map(([label, key]) => ({ label, money: cost.value![key], working: workings[key] }));
 });
+const offers = computed(() =>
+  job.info && job.measures
+    ? offersOf(plan.value, job.info, job.measures, quantitiesOf(plan.value))
+    : [],
+);
+const sensitivities = computed(() =>
+  job.info && job.measures ? sensitivitiesOf(plan.value, job.info, job.measures) : [],
+);
+const ready = computed(
+  () => job.saveState === 'saved' && (job.fullSize || job.shown?.plates.length === 0),
+);
+const paper = (name: string) => (ready.value ? `/api/jobs/${job.id}/${name}.pdf` : undefined);
 </script>
 
 <template>
   <section class="stage">
-    <header>
-      <h1 class="question">What does it cost, and what to ask?</h1>
-      <p class="answer" data-testid="answer">{{ answer }}</p>
+    <header class="head">
+      <div>
+        <h1 class="question">What does it cost, and what to ask?</h1>
+        <p class="answer" data-testid="answer">{{ answer }}</p>
+      </div>
+      <div v-if="work" class="papers">
+        <v-btn
+          color="primary"
+          variant="flat"
+          :prepend-icon="mdiFilePdfBox"
+          :disabled="!ready"
+          :href="paper('quote')"
+          target="_blank"
+          >{{ ready ? 'Quote' : 'Quote: waiting for full-size plates' }}</v-btn
+        >
+        <v-btn
+          v-if="ready"
+          :prepend-icon="mdiFilePdfBox"
+          :href="paper('inner-sheet')"
+          target="_blank"
+          >Inner sheet</v-btn
+        >
+      </div>
     </header>
     <template v-if="work && cost">
       <div class="summary">
         <div v-for="entry in summary" :key="entry.label" class="panel pad">
           <p class="label">{{ entry.label }}</p>
-          <figure-value :text="currency(entry.money)" :working="entry.working" large />
+          <figure-value class="sum" :text="currency(entry.money)" :working="entry.working" />
         </div>
       </div>
       <div class="stage-columns">
-        <div class="panel pad">
-          <h2 class="label">Cost, line by line</h2>
-          <table>
-            <tbody>
-              <tr v-for="(line, i) in cost.lines" :key="line.label">
-                <th scope="row">{{ line.label }}</th>
-                <td class="bar" aria-hidden="true">
-                  <span :style="{ width: `${share[i] * 100}%` }"></span>
-                </td>
-                <td><figure-value :text="currency(line.amount)" :working="line.working" /></td>
-              </tr>
-              <tr class="total">
-                <th scope="row">Cost</th>
-                <td></td>
-                <td>
-                  <figure-value :text="currency(cost.total)" :working="cost.workings.total" />
-                </td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
         <div class="stage">
           <div class="panel pad">
-            <h2 class="label">Ink</h2>
+            <h2 class="label">Cost, line by line</h2>
             <table>
+              <tbody v-for="group in groups" :key="group.id">
+                <tr v-for="(line, i) in group.lines" :key="line.label">
+                  <th scope="row">{{ line.label }}</th>
+                  <td class="bar" aria-hidden="true">
+                    <span v-if="i === 0" :style="{ width: `${group.share * 100}%` }"></span>
+                    <small v-if="i === 0" class="figures soft">{{ percent(group.share, 0) }}</small>
+                  </td>
+                  <td><figure-value :text="currency(line.amount)" :working="line.working" /></td>
+                </tr>
+              </tbody>
               <tbody>
-                <tr v-for="ink in work.inks" :key="ink.channel">
-                  <th scope="row">
-                    {{ plan.machine.inks.find(({ channel }) => channel === ink.channel)?.name }}
-                  </th>
-                  <td><figure-value :text="ml(ink.ml)" :working="ink.working" /></td>
+                <tr class="total">
+                  <th scope="row">Cost</th>
+                  <td class="soft">of it {{ currency(cost.waste) }} for waste</td>
+                  <td>
+                    <figure-value :text="currency(cost.total)" :working="cost.workings.total" />
+                  </td>
+                </tr>
+                <tr v-if="cost.tax.minor > 0">
+                  <th scope="row">Tax on the price</th>
+                  <td class="soft">{{ currency(cost.withTax) }} to pay</td>
+                  <td><figure-value :text="currency(cost.tax)" :working="cost.workings.tax" /></td>
                 </tr>
               </tbody>
             </table>
           </div>
-          <div class="panel pad fields">
-            <h2 class="label">Prices of this job</h2>
-            <number-field
-              label="Markup"
-              unit="%"
-              :max="10000"
-              :model-value="plan.prices.markupPercent"
-              @update:model-value="set({ markupPercent: $event })"
+          <div class="panel pad">
+            <h2 class="label">Ink</h2>
+            <ink-table :work="work" :machine="plan.machine" />
+          </div>
+          <div v-if="sensitivities.length" class="panel pad">
+            <h2 class="label">What matters most to the cost</h2>
+            <sensitivity-bars :found="sensitivities" :cost="cost.total" />
+          </div>
+        </div>
+        <div class="stage">
+          <div class="panel pad">
+            <v-text-field
+              label="For whom"
+              maxlength="200"
+              :model-value="plan.customer ?? ''"
+              @change="job.update({ customer: ($event.target as HTMLInputElement).value })"
             />
-            <number-field
-              label="Least price"
-              :unit="plan.prices.currency"
-              :precision="2"
-              :model-value="plan.prices.minimum / 100"
-              @update:model-value="set({ minimum: minor($event) })"
+          </div>
+          <div class="panel pad">
+            <price-fields :model-value="plan.prices" @update:model-value="setPrices" />
+          </div>
+          <div class="panel pad">
+            <extra-list
+              :model-value="plan.extras ?? []"
+              :currency="plan.prices.currency"
+              @update:model-value="setExtras"
             />
-            <number-field
-              label="Labour an hour"
-              :unit="plan.prices.currency"
-              :precision="2"
-              :model-value="plan.prices.labourRate / 100"
-              @update:model-value="set({ labourRate: minor($event) })"
-            />
-            <v-select
-              label="Currency"
-              :items="[...CURRENCIES]"
-              :model-value="plan.prices.currency"
-              @update:model-value="set({ currency: $event })"
-            />
+          </div>
+          <div class="panel pad">
+            <h2 class="label">Other quantities</h2>
+            <table>
+              <thead>
+                <tr>
+                  <th scope="col">Copies</th>
+                  <th scope="col" class="right">A piece</th>
+                  <th scope="col" class="right">Price</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr
+                  v-for="offer in offers"
+                  :key="offer.copies"
+                  :class="{ own: offer.copies === plan.layout.copies }"
+                >
+                  <th scope="row" class="figures">{{ offer.copies }}</th>
+                  <td class="figures">{{ currency(offer.perPiece) }}</td>
+                  <td class="figures">{{ currency(offer.price) }}</td>
+                </tr>
+              </tbody>
+            </table>
           </div>
         </div>
       </div>
@@ -124,19 +202,32 @@ const summary = computed(() => {
 </template>
 
 <style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  align-items: end;
+  gap: 12px;
+}
+
+.papers {
+  display: flex;
+  gap: 8px;
+}
+
 .summary {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
-  gap: 14px;
+  grid-template-columns: repeat(auto-fit, minmax(128px, 1fr));
+  gap: 12px;
 }
 
 .pad {
   padding: 14px 16px;
 }
 
-.fields {
-  display: grid;
-  gap: 12px;
+.sum {
+  font-size: 1.35rem;
+  letter-spacing: -0.02em;
 }
 
 table {
@@ -152,26 +243,40 @@ td {
   border-bottom: 1px solid var(--line);
 }
 
-td:last-child {
+td:last-child,
+.right {
   text-align: right;
 }
 
+td:nth-child(2):not(.bar, .soft) {
+  text-align: right;
+}
+
+thead th {
+  font-size: var(--size-small);
+  color: var(--soft);
+}
+
 .bar {
-  width: 38%;
-  padding: 0 16px;
+  width: 34%;
+  padding-inline: 12px;
 }
 
 .bar span {
-  display: block;
-  height: 9px;
-  min-width: 1px;
+  display: inline-block;
+  height: 10px;
+  margin-right: 8px;
   border-radius: 2px;
-  background: rgb(var(--v-theme-primary));
+  background: #2d5590;
 }
 
 .total th,
-.total td {
+.total td:last-child {
   font-weight: 700;
-  border-bottom: 0;
+}
+
+.own th,
+.own td {
+  font-weight: 700;
 }
 </style>

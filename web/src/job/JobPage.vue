@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { withStack, type Stack } from '@kyanos/core';
 import { onKeyStroke, useEventListener } from '@vueuse/core';
-import { onBeforeUnmount, ref, watch } from 'vue';
+import { computed, onBeforeUnmount, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import CoreSample from '../look/CoreSample.vue';
 import { typing } from '../shared/keys.ts';
@@ -22,6 +22,12 @@ watch(
   { immediate: true },
 );
 onBeforeUnmount(() => job.close());
+
+/** The questions of a stage that asks more than one. */
+const views = computed(() => {
+  const found = STAGES.find(({ id }) => id === route.meta.stage)?.views ?? [];
+  return found.length > 1 ? found : [];
+});
 
 const go = (name: string) => router.push({ name, params: { id: props.id } });
 onKeyStroke(['1', '2', '3', '4', '5', '6', '7'], (event) => {
@@ -97,7 +103,7 @@ function rename() {
         :key="stage.id"
         :to="{ name: stage.id, params: { id } }"
         class="stage-link"
-        :aria-current="route.name === stage.id ? 'step' : undefined"
+        :aria-current="route.meta.stage === stage.id ? 'step' : undefined"
       >
         <span class="figures number">{{ i + 1 }}</span>{{ stage.name }}
       </router-link>
@@ -113,6 +119,15 @@ function rename() {
           :text="job.problem.message"
           @click:close="job.problem = undefined"
         />
+        <nav v-if="job.plan && views.length" class="views" aria-label="Questions of this stage">
+          <router-link
+            v-for="view in views"
+            :key="view.id"
+            :to="{ name: view.id, params: { id } }"
+            :aria-current="route.name === view.id ? 'page' : undefined"
+            >{{ view.name }}</router-link
+          >
+        </nav>
         <router-view v-if="job.plan" />
         <p v-else class="answer">Opening the job…</p>
       </main>
@@ -208,6 +223,31 @@ function rename() {
   font-size: var(--size-small);
 }
 
+.views {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-bottom: 14px;
+}
+
+.views a {
+  display: flex;
+  align-items: center;
+  min-height: 44px;
+  padding: 0 14px;
+  border: 1px solid var(--line);
+  border-radius: 8px;
+  color: var(--soft);
+  font-weight: 600;
+  text-decoration: none;
+}
+
+.views a[aria-current] {
+  color: rgb(var(--v-theme-on-surface));
+  background: rgb(var(--v-theme-surface));
+  box-shadow: inset 0 -3px rgb(var(--v-theme-primary));
+}
+
 .body {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 276px;
@@ -252,6 +292,7 @@ function rename() {
 
 @media print {
   .stages,
+  .views,
   .sample {
     display: none;
   }

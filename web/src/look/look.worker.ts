@@ -3,6 +3,7 @@ import { PREVIEW_PX } from '@kyanos/contract';
 import {
   barcodeLooks,
   cleanerMap,
+  formatStack,
   lookNumbers,
   memoryRaster,
   pageOf,
@@ -12,19 +13,29 @@ import {
   rank,
   rearStrength,
   reckon,
+  sampleOf,
+  sceneOf,
   screened,
+  tryVariants,
+  variantPlans,
   viewsOf,
+  withCopies,
+  withDominated,
   withStack,
+  type ArtworkInfo,
   type BarcodeLook,
   type Candidate,
+  type Figures,
   type LookNumbers,
   type Measures,
   type Money,
   type PointLook,
+  type PrintPlan,
   type RearStrength,
   type Source,
   type StackWish,
   type Tried,
+  type Variant,
   type View,
 } from '@kyanos/core';
 import { expose, transfer } from 'comlink';
@@ -91,7 +102,52 @@ async function tryStack(subject: Subject, candidate: Candidate): Promise<Tried> 
   };
 }
 
+/** One row of the what-if table; its plan stays here. */
+export interface WhatIfRow {
+  readonly name: string;
+  /** In the short notation. */
+  readonly stack: string;
+  readonly split: 'together' | 'apart';
+  readonly density: number | undefined;
+  readonly hits: number;
+  readonly trips: number;
+  readonly figures: Figures;
+  readonly dominated: boolean;
+}
+
 const api = {
+  /** Every stack that may be, at several densities, in one trip and in two. */
+  async whatIf(subject: Subject, candidates: readonly Candidate[]): Promise<WhatIfRow[]> {
+    const { info, plan } = subject;
+    const side = plan.viewing.side === 'back' ? 'back' : 'front';
+    const tried: Omit<Variant, 'dominated'>[] = [];
+    for (const candidate of candidates) {
+      const print = await printOf(
+        { ...subject, plan: { ...plan, stack: candidate.stack } },
+        TRIED_PX,
+      );
+      const sample = sampleOf(print, sceneOf({ ...plan, stack: candidate.stack }, info), side);
+      tried.push(...tryVariants(variantPlans(plan, candidate), info, print.measures, sample));
+    }
+    return withDominated(tried).map(({ plan: { stack, trips: wish }, ...row }) => ({
+      ...row,
+      stack: formatStack(stack),
+      split: wish.split,
+    }));
+  },
+
+  /** Cost by quantity, minor units; what can't be made has none. */
+  quantities(
+    plan: PrintPlan,
+    info: ArtworkInfo,
+    measures: Measures,
+    quantities: readonly number[],
+  ): (number | undefined)[] {
+    return quantities.map(
+      (copies) => reckon(withCopies(plan, copies), info, measures).work?.cost.total.minor,
+    );
+  },
+
   /** Which stack to use. @param candidates that may be: each is tried on the job's own artwork */
   async advise(
     subject: Subject,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A number that opens into how it was come by. */
 import type { Working } from '@kyanos/core';
-import { plain } from './format.ts';
+import WorkingBody from './WorkingBody.vue';
 
 defineProps<{
   text: string;
@@ -23,26 +23,7 @@ defineProps<{
         {{ text }}
       </button>
     </template>
-    <div class="panel working" data-testid="working">
-      <p class="label">{{ working.label }}</p>
-      <p class="formula">{{ working.formula }}</p>
-      <table>
-        <tbody>
-          <tr v-for="term in working.terms" :key="term.label">
-            <th scope="row">
-              {{ term.label }}
-              <span v-if="term.from" class="from">{{ term.from }}</span>
-            </th>
-            <td class="figures">{{ plain(term.value) }} {{ term.unit }}</td>
-          </tr>
-          <tr class="sum">
-            <th scope="row">{{ working.label }}</th>
-            <td class="figures">{{ plain(working.value) }} {{ working.unit }}</td>
-          </tr>
-        </tbody>
-      </table>
-      <p v-if="working.source" class="from">Source: {{ working.source }}</p>
-    </div>
+    <working-body :working="working" />
   </v-menu>
 </template>
 
@@ -59,50 +40,5 @@ defineProps<{
   font-size: var(--size-figure);
   line-height: 1.2;
   letter-spacing: -0.03em;
-}
-
-.working {
-  padding: 14px 16px;
-  box-shadow: 0 8px 30px rgb(10 20 40 / 22%);
-}
-
-.formula {
-  margin: 2px 0 10px;
-  font-size: var(--size-lead);
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th {
-  text-align: left;
-  font-weight: 500;
-}
-
-th,
-td {
-  padding: 5px 0;
-  border-top: 1px solid var(--line);
-  vertical-align: top;
-}
-
-td {
-  text-align: right;
-  white-space: nowrap;
-  padding-left: 16px;
-}
-
-.sum th,
-.sum td {
-  font-weight: 700;
-}
-
-.from {
-  display: block;
-  font-size: var(--size-small);
-  color: var(--soft);
-  font-weight: 400;
 }
 </style>

@@ -9,7 +9,9 @@ const fixed = (value: number, digits: number) =>
   value.toLocaleString('en', { minimumFractionDigits: digits, maximumFractionDigits: digits });
 
 export const percent = (share: number, digits = 1): string => `${fixed(share * 100, digits)} %`;
-export const area = (mm2: number): string => `${fixed(mm2 / 100, 1)} cm²`;
+const MM2_PER_IN2 = MM_PER_INCH ** 2;
+export const area = (mm2: number, unit = units.value): string =>
+  unit === 'metric' ? `${fixed(mm2 / 100, 1)} cm²` : `${fixed(mm2 / MM2_PER_IN2, 1)} in²`;
 export const ml = (value: number): string => `${fixed(value, 1)} mL`;
 
 export function duration(minutes: number): string {

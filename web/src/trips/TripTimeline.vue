@@ -1,127 +1,220 @@
 <script setup lang="ts">
-/** Each trip and each wait as a bar on one axis of minutes. */
-import { layerName, type Work } from '@kyanos/core';
-import { scaleLinear } from 'd3';
-import { computed } from 'vue';
+/** The work from first to last on one axis of minutes. Each bar opens into how long it takes and why. */
+import type { Phase, PhaseStep } from '@kyanos/core';
+import { axisBottom, scaleLinear, select } from 'd3';
+import { computed, ref, useTemplateRef, watchEffect } from 'vue';
 import { duration } from '../shared/format.ts';
+import WorkingBody from '../shared/WorkingBody.vue';
 
-const props = defineProps<{ work: Work; setupMinutes: number }>();
-const WIDTH = 880;
-const HEIGHT = 34;
+const props = defineProps<{ phases: readonly Phase[]; minutes: number }>();
+const WIDTH = 900;
+const ROW = 32;
+const LEFT = 4;
+/** Beyond this share of the axis a label stands before its bar. */
+const LATE = 0.55;
 
-interface Bar {
-  readonly label: string;
-  readonly minutes: number;
-  readonly kind: 'hands' | 'print' | 'wait';
-}
+type Look = 'hands' | 'print' | 'wait' | 'blade';
+const LOOKS: Record<PhaseStep, Look> = {
+  setup: 'hands',
+  fitting: 'hands',
+  slot: 'hands',
+  check: 'hands',
+  loading: 'hands',
+  tool: 'hands',
+  print: 'print',
+  return: 'print',
+  wait: 'wait',
+  crease: 'blade',
+  cut: 'blade',
+};
 
-const bars = computed<(Bar & { start: number })[]>(() => {
-  const { trips, operatorMinutes } = props.work;
-  const loading = (operatorMinutes - props.setupMinutes) / Math.max(1, trips.length);
-  const list: Bar[] = [{ label: 'Setting up', minutes: props.setupMinutes, kind: 'hands' }];
-  for (const trip of trips) {
-    list.push({ label: 'Loading', minutes: loading, kind: 'hands' });
-    list.push({
-      label: `Trip ${trip.number}: ${trip.layers.map(layerName).join(', then ').toLowerCase()}`,
-      minutes: trip.minutes,
-      kind: 'print',
-    });
-    if (trip.waitMinutes > 0)
-      list.push({ label: 'Drying', minutes: trip.waitMinutes, kind: 'wait' });
-  }
-  let start = 0;
-  return list.map((bar) => {
-    const placed = { ...bar, start };
-    start += bar.minutes;
-    return placed;
-  });
+const scale = computed(() => scaleLinear([0, Math.max(1, props.minutes)], [0, WIDTH]));
+const height = computed(() => props.phases.length * ROW);
+const axis = useTemplateRef<SVGGElement>('axis');
+watchEffect(() => {
+  if (!axis.value) return;
+  const ticks = axisBottom(scale.value)
+    .ticks(9)
+    .tickSize(-height.value)
+    .tickFormat((value) => `${value}`);
+  select(axis.value).call(ticks);
 });
-const scale = computed(() => scaleLinear().domain([0, props.work.minutes]).range([0, WIDTH]));
-const ticks = computed(() => scale.value.ticks(8));
+
+const rows = computed(() =>
+  props.phases.map((phase, i) => {
+    const x = scale.value(phase.start);
+    const width = Math.max(2.5, scale.value(phase.minutes));
+    const before = x > WIDTH * LATE;
+    const inside = !before && x + width > WIDTH * LATE && LOOKS[phase.step] === 'print';
+    return {
+      phase,
+      look: LOOKS[phase.step],
+      y: i * ROW,
+      x,
+      width,
+      before,
+      inside,
+      at: before ? x - 8 : inside ? x + 10 : x + width + 8,
+    };
+  }),
+);
+const opened = ref<number>();
 </script>
 
 <template>
-  <svg
-    :viewBox="`-8 0 ${WIDTH + 30} ${bars.length * HEIGHT + 30}`"
-    class="timeline"
-    role="img"
-    aria-label="Timeline of the work in minutes"
-  >
-    <g v-for="tick in ticks" :key="tick" :transform="`translate(${scale(tick)} 0)`">
-      <line :y2="bars.length * HEIGHT" class="grid" />
-      <text :y="bars.length * HEIGHT + 20" text-anchor="middle" class="figures">{{ tick }}</text>
-    </g>
-    <text :x="WIDTH" :y="bars.length * HEIGHT + 20" text-anchor="end" class="unit">min</text>
-    <g v-for="(bar, i) in bars" :key="i" :transform="`translate(0 ${i * HEIGHT})`">
-      <rect
-        :x="scale(bar.start)"
-        y="5"
-        :width="Math.max(2, scale(bar.minutes))"
-        :height="HEIGHT - 10"
-        rx="3"
-        :class="bar.kind"
-      >
-        <title>{{ bar.label }}: {{ duration(bar.minutes) }}</title>
-      </rect>
-      <text
-        :x="
-          scale(bar.start) > WIDTH * 0.55
-            ? scale(bar.start) - 8
-            : scale(bar.start + bar.minutes) + 8 > WIDTH * 0.55
-              ? scale(bar.start) + 10
-              : scale(bar.start + bar.minutes) + 8
-        "
-        :y="HEIGHT / 2 + 4"
-        :text-anchor="scale(bar.start) > WIDTH * 0.55 ? 'end' : 'start'"
-        :class="{
-          inside:
-            scale(bar.start) <= WIDTH * 0.55 &&
-            scale(bar.start + bar.minutes) + 8 > WIDTH * 0.55 &&
-            bar.kind === 'print',
-        }"
-      >
-        {{ bar.label }},
-        <tspan class="figures">{{ duration(bar.minutes) }}</tspan>
-      </text>
-    </g>
-  </svg>
+  <div class="frame">
+    <svg
+      :viewBox="`${-LEFT} 0 ${WIDTH + 44} ${height + 30}`"
+      class="timeline"
+      role="group"
+      aria-label="Timeline of the work in minutes"
+      data-testid="timeline"
+    >
+      <g ref="axis" class="axis" :transform="`translate(0 ${height})`"></g>
+      <text :x="WIDTH + 8" :y="height + 20" class="unit">min</text>
+      <g v-for="(row, i) in rows" :key="i" :transform="`translate(0 ${row.y})`">
+        <v-menu
+          :model-value="opened === i"
+          location="bottom"
+          max-width="460"
+          @update:model-value="opened = $event ? i : undefined"
+        >
+          <template #activator="{ props: activator }">
+            <g
+              v-bind="activator"
+              tabindex="0"
+              role="button"
+              class="bar"
+              :aria-label="`${row.phase.label}, ${duration(row.phase.minutes)}. Show how it was calculated`"
+              @keydown.enter="opened = i"
+            >
+              <rect x="0" y="0" :width="WIDTH" :height="ROW" class="catch" />
+              <rect
+                :x="row.x"
+                y="6"
+                :width="row.width"
+                :height="ROW - 12"
+                rx="3"
+                :class="row.look"
+              />
+              <text
+                :x="row.at"
+                :y="ROW / 2 + 4.5"
+                :text-anchor="row.before ? 'end' : 'start'"
+                :class="{ inside: row.inside }"
+              >
+                {{ row.phase.label }},
+                <tspan class="figures">{{ duration(row.phase.minutes) }}</tspan>
+              </text>
+            </g>
+          </template>
+          <working-body :working="row.phase.working" />
+        </v-menu>
+      </g>
+    </svg>
+    <ul class="key">
+      <li><span class="swatch hands"></span>the operator is there</li>
+      <li><span class="swatch print"></span>the machine prints</li>
+      <li><span class="swatch wait"></span>it dries</li>
+      <li v-if="rows.some(({ look }) => look === 'blade')">
+        <span class="swatch blade"></span>the blade works
+      </li>
+    </ul>
+  </div>
 </template>
 
 <style scoped>
+.frame {
+  display: grid;
+  gap: 6px;
+}
+
 .timeline {
   width: 100%;
 }
 
-text {
-  font-size: 13px;
+.timeline text {
+  font-family: var(--text);
+  font-size: 13.5px;
   fill: rgb(var(--v-theme-on-surface));
 }
 
-text.inside {
+.timeline text .figures {
+  font-family: var(--figures);
+}
+
+.timeline text.inside {
   fill: #f4efe4;
 }
 
-.grid {
+.axis :deep(.domain) {
+  display: none;
+}
+
+.axis :deep(line) {
   stroke: var(--line);
+}
+
+.axis :deep(text) {
+  font-family: var(--figures);
+  font-size: 12px;
+  fill: var(--soft);
 }
 
 .unit {
   fill: var(--soft);
-  transform: translateX(22px);
+}
+
+.catch {
+  fill: transparent;
+}
+
+.bar {
+  cursor: pointer;
+}
+
+.bar:hover .catch,
+.bar:focus-visible .catch {
+  fill: rgb(var(--v-theme-surface-variant));
 }
 
 .hands {
   fill: #a58c5c;
+  background: #a58c5c;
 }
 
 .print {
   fill: #2d5590;
+  background: #2d5590;
+}
+
+.blade {
+  fill: #6d7482;
+  background: #6d7482;
 }
 
 .wait {
-  fill: none;
+  fill: rgb(var(--v-theme-surface));
   stroke: #2d5590;
   stroke-width: 1.5;
   stroke-dasharray: 5 4;
+  border: 1.5px dashed #2d5590;
+}
+
+.key {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 16px;
+  list-style: none;
+  font-size: var(--size-small);
+  color: var(--soft);
+}
+
+.swatch {
+  display: inline-block;
+  width: 22px;
+  height: 12px;
+  margin-right: 7px;
+  border-radius: 3px;
 }
 </style>

@@ -1,53 +1,92 @@
 <script setup lang="ts">
-import { layerName, reckon, type PrintPlan } from '@kyanos/core';
+import {
+  layerName,
+  questionsOf,
+  changed,
+  waysOf,
+  type DriftRisk,
+  type PrintPlan,
+  type Way,
+} from '@kyanos/core';
 import { computed } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import FigureValue from '../shared/FigureValue.vue';
 import FindingList from '../shared/FindingList.vue';
-import { duration, length, size } from '../shared/format.ts';
-import TripTimeline from './TripTimeline.vue';
+import LengthField from '../shared/LengthField.vue';
 import NumberField from '../shared/NumberField.vue';
+import { currency, duration, length, percent } from '../shared/format.ts';
+import { without } from '../shared/without.ts';
+import TripTimeline from './TripTimeline.vue';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
 const work = computed(() => job.shown?.work);
+const mode = computed(() => plan.value.machine.modes.find(({ id }) => id === plan.value.modeId)!);
 
 const setLayout = (change: Partial<PrintPlan['layout']>) =>
   job.update({ layout: { ...plan.value.layout, ...change } });
 const setTrips = (change: Partial<PrintPlan['trips']>) =>
   job.update({ trips: { ...plan.value.trips, ...change } });
 
-/** Both ways of going, reckoned on the same plates. */
+type Careful = NonNullable<PrintPlan['trips']['careful']>;
+function setCareful(change: Partial<Careful>) {
+  setTrips({ careful: { ...plan.value.trips.careful, ...change } });
+}
+const asTheMode = () => job.update({ trips: without(plan.value.trips, 'careful') });
+
+/** Paths of the blade; none at all where both are nothing. */
+function setCutting(change: { cutMm?: number; creaseMm?: number }) {
+  const cutting = { cutMm: 0, creaseMm: 0, ...plan.value.cutting, ...change };
+  job.update({ cutting });
+}
+const around = computed(() => {
+  const page = job.info?.pages.find(({ number }) => number === plan.value.artwork.page);
+  return page ? 2 * (page.trimMm.width + page.trimMm.height) : 0;
+});
+
+/** The ways of printing this stack, reckoned on the same plates. */
 const ways = computed(() => {
   const { info, measures } = job;
-  if (!info || !measures) return [];
-  return (['together', 'apart'] as const).map((split) => {
-    const result = reckon({ ...plan.value, trips: { ...plan.value.trips, split } }, info, measures);
-    return {
-      split,
-      work: result.work,
-      reason: result.findings.find(({ severity }) => severity === 'error')?.message,
-    };
-  });
+  return info && measures ? waysOf(plan.value, info, measures) : [];
 });
-const LAYOUT_CODES = [
-  'LAYOUT_TOO_LARGE',
-  'TOO_NARROW',
+const choose = ({ plan: { trips, stack } }: Way) => job.update({ trips, stack });
+const waiting = ({ result: { work: done } }: Way) =>
+  done!.trips.reduce((sum, trip) => sum + trip.waitMinutes, 0);
+
+const RISK: Record<DriftRisk, string> = {
+  none: 'cannot drift',
+  low: 'little risk',
+  some: 'some risk',
+  high: 'will drift',
+};
+const schools = computed(() =>
+  questionsOf(plan.value).filter(({ asks }) => asks.startsWith('How long does white dry')),
+);
+
+const CODES = [
   'TWO_TRIP_LENGTH',
   'WHITE_WET',
   'NO_SECOND_TRIP',
   'SILVER_WET',
   'MODE_MATERIAL',
   'MODE_SPECIALS',
+  'LAYOUT_TOO_LARGE',
+  'NO_CUTTER',
+  'TOTAL_INK',
 ];
 const findings = computed(() =>
-  (job.shown?.findings ?? []).filter(({ code }) => LAYOUT_CODES.includes(code)),
+  (job.shown?.findings ?? []).filter(({ code }) => CODES.includes(code)),
 );
 const answer = computed(() => {
   if (!work.value) return 'This print can’t be made as planned.';
-  const { trips, layout, minutes } = work.value;
-  return `${trips.length} trip${trips.length > 1 ? 's' : ''}, ${duration(minutes)} in all, ${layout.columns} across in ${layout.loads.length} load${layout.loads.length > 1 ? 's' : ''}.`;
+  const { trips, layout, minutes, interval } = work.value;
+  return `${trips.length} trip${trips.length > 1 ? 's' : ''}, ${duration(minutes)} in all (${duration(interval.minutes.low)} to ${duration(interval.minutes.high)} in 8 of 10 jobs), ${layout.columns} across in ${layout.fillings} load${layout.fillings > 1 ? 's' : ''}.`;
 });
+const special = computed(() =>
+  work.value?.trips.some(({ layers }) =>
+    layers.some(({ parts }) => parts.some(({ lay }) => lay !== 'CMYK')),
+  ),
+);
 </script>
 
 <template>
@@ -60,31 +99,45 @@ const answer = computed(() => {
     <div class="ways" role="radiogroup" aria-label="Trips">
       <button
         v-for="way in ways"
-        :key="way.split"
+        :key="way.name"
         type="button"
         role="radio"
         class="panel way"
-        :aria-checked="plan.trips.split === way.split"
-        @click="setTrips({ split: way.split })"
+        :aria-checked="way.chosen"
+        @click="choose(way)"
       >
-        <span class="name">{{
-          way.split === 'together' ? 'As few trips as the machine can' : 'One trip for each layer'
-        }}</span>
-        <template v-if="way.work">
-          <span class="figures big">{{ duration(way.work.minutes) }}</span>
-          <span class="soft">
-            {{ way.work.trips.length }} trip{{ way.work.trips.length > 1 ? 's' : '' }},
-            {{ duration(way.work.trips.reduce((sum, trip) => sum + trip.waitMinutes, 0)) }} waiting,
-            {{ duration(way.work.operatorMinutes) }} of the operator
+        <span class="name">{{ way.name }}</span>
+        <template v-if="way.result.work">
+          <span class="figures big">{{ duration(way.result.work.minutes) }}</span>
+          <span class="facts">
+            <span
+              >{{ way.result.work.trips.length }} trip{{
+                way.result.work.trips.length > 1 ? 's' : ''
+              }}</span
+            >
+            <span>{{ waiting(way) ? `${duration(waiting(way))} drying` : 'no drying' }}</span>
+            <span
+              >{{ duration(way.result.work.operatorMinutes) }} of the operator, who comes
+              {{ way.result.work.visits === 1 ? 'once' : `${way.result.work.visits} times` }}</span
+            >
+            <span :class="{ warn: ['some', 'high'].includes(way.result.work.drift) }"
+              >registration {{ RISK[way.result.work.drift]
+              }}<template v-if="way.result.work.drift !== 'none'">
+                over {{ length(way.result.work.layout.longest) }}</template
+              ></span
+            >
+            <span>{{ percent(way.result.opacity.whole, 0) }} opaque</span>
+            <span class="figures">{{ currency(way.result.work.cost.total) }}</span>
           </span>
         </template>
-        <span v-else class="reason">{{ way.reason }}</span>
+        <span v-else class="warn">{{ way.reason }}</span>
       </button>
     </div>
 
     <div v-if="work" class="panel pad">
-      <trip-timeline :work="work" :setup-minutes="plan.machine.setupMinutes" />
+      <trip-timeline :phases="work.phases" :minutes="work.minutes" />
     </div>
+    <finding-list v-if="findings.length" :findings="findings" @repair="job.repair" />
 
     <div class="two">
       <div class="panel pad fields">
@@ -103,66 +156,141 @@ const answer = computed(() => {
           :model-value="plan.trips.waitMinutes"
           @update:model-value="setTrips({ waitMinutes: $event })"
         />
-        <number-field
-          label="Gap between copies"
-          unit="mm"
-          :max="200"
-          :model-value="plan.layout.gap"
-          @update:model-value="setLayout({ gap: $event })"
-        />
-        <number-field
-          label="Free margin"
-          unit="mm"
-          :max="200"
-          :model-value="plan.layout.margin"
-          @update:model-value="setLayout({ margin: $event })"
-        />
-        <v-switch
-          label="Turned by a quarter"
-          :model-value="plan.layout.turned"
-          @update:model-value="setLayout({ turned: !!$event })"
-        />
+        <div v-for="{ asks, schools: both } in schools" :key="asks" class="wide schools">
+          <span class="label">Two schools: {{ asks }}</span>
+          <v-btn
+            v-for="school in both"
+            :key="school.name"
+            :variant="school.change ? 'outlined' : 'flat'"
+            :color="school.change ? undefined : 'primary'"
+            @click="school.change && job.update(changed(plan, school.change))"
+            >{{ school.name }}: {{ school.says.split(':')[0] }}</v-btn
+          >
+        </div>
         <v-switch
           label="Test print first"
           :model-value="plan.trips.testPrint"
           @update:model-value="setTrips({ testPrint: !!$event })"
         />
+        <number-field
+          v-if="plan.machine.fitting"
+          label="Special ink put in for so many jobs"
+          :max="1000"
+          :model-value="plan.trips.fittedFor ?? 0"
+          @update:model-value="setTrips({ fittedFor: $event })"
+        />
+        <template v-if="special">
+          <h2 class="label">Special ink, more carefully than the mode</h2>
+          <number-field
+            label="Carriage"
+            unit="mm/s"
+            :min="1"
+            :max="10000"
+            :model-value="plan.trips.careful?.speed ?? mode.specialSpeed"
+            @update:model-value="setCareful({ speed: $event })"
+          />
+          <number-field
+            label="Passes"
+            :min="1"
+            :max="64"
+            :model-value="plan.trips.careful?.passes ?? mode.passes"
+            @update:model-value="setCareful({ passes: $event })"
+          />
+          <v-switch
+            label="One direction only"
+            :model-value="plan.trips.careful?.oneDirection ?? !mode.bidirectional"
+            :disabled="!mode.bidirectional"
+            @update:model-value="setCareful({ oneDirection: !!$event })"
+          />
+          <v-btn v-if="plan.trips.careful" @click="asTheMode">As the mode says</v-btn>
+        </template>
+        <template v-if="plan.machine.cutter">
+          <h2 class="label">Crease and cut, path of one copy</h2>
+          <length-field
+            label="Crease"
+            :max="1000000"
+            :model-value="plan.cutting?.creaseMm ?? 0"
+            @update:model-value="setCutting({ creaseMm: $event })"
+          />
+          <length-field
+            label="Cut"
+            :max="1000000"
+            :model-value="plan.cutting?.cutMm ?? 0"
+            @update:model-value="setCutting({ cutMm: $event })"
+          />
+          <v-btn
+            v-if="!plan.cutting?.cutMm"
+            class="wide"
+            @click="setCutting({ cutMm: Math.round(around) })"
+            >Cut round each piece, {{ length(around) }}</v-btn
+          >
+          <p v-if="plan.cutting?.cutMm || plan.cutting?.creaseMm" class="wide caution">
+            <strong>Caution.</strong> Blades are sharp and the carriage moves by itself: change the
+            tool with the machine stopped.
+          </p>
+        </template>
       </div>
       <div class="panel pad">
         <h2 class="label">Trips</h2>
         <table v-if="work">
+          <thead>
+            <tr>
+              <th scope="col">Layers</th>
+              <th scope="col">Passes × hits</th>
+              <th scope="col">Carriage</th>
+              <th scope="col">Takes</th>
+            </tr>
+          </thead>
           <tbody>
             <tr v-for="trip in work.trips" :key="trip.number">
               <th scope="row">
                 {{ trip.number }}. {{ trip.layers.map(layerName).join(', then ') }}
               </th>
+              <td class="figures">{{ trip.passes }} × {{ trip.hits }}</td>
+              <td class="figures">
+                {{ Math.round(trip.speed) }} mm/s {{ trip.bidirectional ? '⇄' : '→' }}
+              </td>
               <td><figure-value :text="duration(trip.minutes)" :working="trip.working" /></td>
             </tr>
             <tr>
-              <th scope="row">Time in all</th>
+              <th scope="row" colspan="3">The operator</th>
+              <td>
+                <figure-value
+                  :text="duration(work.operatorMinutes)"
+                  :working="work.workings.operatorMinutes"
+                />
+              </td>
+            </tr>
+            <tr>
+              <th scope="row" colspan="3">Time in all</th>
               <td>
                 <figure-value :text="duration(work.minutes)" :working="work.workings.minutes" />
               </td>
             </tr>
           </tbody>
         </table>
-        <p v-if="work" class="soft small">
-          One copy prints {{ size(work.layout.pieceWidth, work.layout.pieceHeight).text }}; a load
-          is {{ length(work.layout.loads[0].length) }} long. Drying: 3 min is one school, 15 min
-          another; common practice.
+        <p class="soft small">
+          ⇄ both directions, → one direction. Pieces side by side cost the time of one: the head
+          sweeps the width anyway. Settings of each trip, and what to put back, are steps of the run
+          sheet.
         </p>
-        <finding-list class="mt-4" :findings="findings" />
       </div>
     </div>
   </section>
 </template>
 
 <style scoped>
-.ways,
+.ways {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(230px, 1fr));
+  gap: 14px;
+}
+
 .two {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 14px;
+  align-items: start;
 }
 
 .way {
@@ -170,11 +298,19 @@ const answer = computed(() => {
   gap: 2px;
   padding: 14px 16px;
   text-align: left;
+  align-content: start;
 }
 
 .way[aria-checked='true'] {
   outline: 3px solid rgb(var(--v-theme-primary));
   outline-offset: -1px;
+}
+
+.facts {
+  display: grid;
+  gap: 1px;
+  font-size: var(--size-small);
+  color: var(--soft);
 }
 
 .name {
@@ -186,8 +322,9 @@ const answer = computed(() => {
   font-weight: 600;
 }
 
-.reason {
+.warn {
   color: rgb(var(--v-theme-warning));
+  font-weight: 600;
 }
 
 .pad {
@@ -201,8 +338,20 @@ const answer = computed(() => {
   align-content: start;
 }
 
-.fields h2 {
+.fields h2,
+.wide {
   grid-column: 1 / -1;
+}
+
+.schools {
+  display: grid;
+  gap: 6px;
+}
+
+.caution {
+  padding: 8px 12px;
+  border-left: 4px solid rgb(var(--v-theme-warning));
+  background: color-mix(in srgb, rgb(var(--v-theme-warning)) 9%, transparent);
 }
 
 table {
@@ -214,12 +363,23 @@ th,
 td {
   text-align: left;
   font-weight: 500;
-  padding: 7px 0;
+  padding: 7px 8px 7px 0;
   border-bottom: 1px solid var(--line);
 }
 
-td {
+thead th {
+  font-size: var(--size-small);
+  color: var(--soft);
+}
+
+th:last-child,
+td:last-child {
   text-align: right;
+  padding-right: 0;
+}
+
+td {
+  white-space: nowrap;
 }
 
 .small {

@@ -1,0 +1,74 @@
+/** What a shop says of itself once and means for every job. Money minor units. */
+import { PROCESS_IDS, type Process, type WhiteUse } from '@kyanos/core';
+import { z } from 'zod';
+import { MaterialClass } from './plan.ts';
+
+const minorUnits = z.int().min(0).max(1_000_000_000);
+const minutes = z.number().min(0).max(10_000);
+
+/** What other processes cost in this shop's world. */
+export const ProcessSettings = z
+  .array(
+    z.strictObject({
+      id: z.enum(PROCESS_IDS),
+      name: z.string().min(1).max(80),
+      about: z.string().max(300),
+      plateEach: minorUnits,
+      setupMinutes: minutes,
+      setupM2: z.number().min(0).max(100_000),
+      hourRate: minorUnits,
+      m2PerHour: z.number().positive().max(1_000_000),
+      throughs: z.enum(['once', 'each separation']),
+      inkPerM2: minorUnits,
+      minutesPerPiece: minutes,
+      minutesPerIsland: minutes,
+      filmPerM2: minorUnits,
+      carriage: minorUnits,
+      leastOrder: minorUnits,
+      waitHours: z.number().min(0).max(10_000),
+      opacity: z.number().min(0).max(1),
+      detailMm: z.number().min(0).max(100),
+      gradients: z.boolean(),
+      materials: z.array(MaterialClass),
+      forms: z.array(z.enum(['roll', 'sheet', 'board'])),
+      mostSeparations: z.int().min(1).max(100),
+    }),
+  )
+  .max(PROCESS_IDS.length);
+
+/** The white that is wanted in the coming weeks, and what looking after it takes. */
+export const WhiteSettings = z.strictObject({
+  weeks: z
+    .array(z.strictObject({ ml: z.number().min(0).max(100_000), jobs: z.int().min(0).max(1000) }))
+    .min(1)
+    .max(52),
+  containers: z
+    .array(z.strictObject({ ml: z.number().positive().max(1_000_000), price: minorUnits }))
+    .max(6),
+  openWeeks: z.number().positive().max(520),
+  movingMl: z.number().min(0).max(10_000),
+  careMinutes: minutes,
+  fitMinutes: minutes,
+  takeOutMinutes: minutes,
+  swapMinutes: minutes,
+  swapMl: z.number().min(0).max(10_000),
+  swapFluid: minorUnits,
+  gatherWeeks: z.int().min(1).max(26),
+  outsideJob: minorUnits,
+});
+export type WhiteSettings = z.output<typeof WhiteSettings>;
+
+export const SETTINGS = { processes: ProcessSettings, 'white-use': WhiteSettings } as const;
+export type SettingName = keyof typeof SETTINGS;
+
+/** Fails to compile when schema and core type part ways. */
+type Mutable<T> = T extends readonly (infer E)[]
+  ? Mutable<E>[]
+  : T extends object
+    ? { -readonly [K in keyof T]: Mutable<T[K]> }
+    : T;
+type Same<A, B> = [A] extends [B] ? ([B] extends [A] ? true : never) : never;
+export const SETTINGS_PROOF: [
+  Same<z.output<typeof ProcessSettings>, Mutable<Process>[]>,
+  Same<WhiteSettings, Mutable<Omit<WhiteUse, 'labourRate' | 'currency'>>>,
+] = [true, true];

@@ -1,0 +1,119 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import {
+  formatMoney,
+  jigOf,
+  layOut,
+  offersOf,
+  pageOf,
+  pieceOf,
+  planJob,
+  quantitiesOf,
+} from '@kyanos/core';
+import { DEMO_JOBS } from '@kyanos/demo';
+import { openArtwork } from '@kyanos/intake';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { innerSheetPdf, jigPdf, quotePdf, runSheetPdf, type QuoteJob } from '../index.ts';
+import type { Paper } from './paper.ts';
+
+const tmp = mkdtempSync(join(tmpdir(), 'paper-test-'));
+afterAll(() => rmSync(tmp, { recursive: true }));
+
+/** A paper as Poppler reads it, every line's spaces made one. */
+async function read(paper: Paper): Promise<{ text: string; size: string }> {
+  const chunks: Buffer[] = [];
+  for await (const chunk of paper as unknown as AsyncIterable<Buffer>) chunks.push(chunk);
+  const file = join(tmp, 'paper.pdf');
+  writeFileSync(file, Buffer.concat(chunks));
+  const text = execFileSync('pdftotext', ['-layout', file, '-']).toString();
+  const size = execFileSync('pdfinfo', [file])
+    .toString()
+    .match(/Page size: +(.*) pts/)![1];
+  return { text: text.replace(/ +/g, ' '), size };
+}
+
+let job: QuoteJob;
+beforeAll(async () => {
+  const demo = DEMO_JOBS.find(({ id }) => id === 'brushed-plate')!;
+  const file = join(tmp, demo.fileName);
+  writeFileSync(file, await demo.draw());
+  const artwork = await openArtwork(file, { dpi: 60 });
+  const plan = { ...demo.plan, customer: 'The door shop' };
+  const result = await planJob(plan, artwork);
+  const { info } = artwork;
+  await artwork.close();
+  job = {
+    plan,
+    result,
+    work: result.work!,
+    fileName: demo.fileName,
+    shopName: 'A print room',
+    version: 3,
+    printedAt: new Date('2026-11-26T08:00:00Z'),
+    page: pageOf(plan, info, 'front'),
+    offers: offersOf(plan, info, { plates: result.plates, pictures: [] }, quantitiesOf(plan)),
+  };
+}, 60_000);
+
+describe('the quote', () => {
+  it('tells the customer what, for how much, until when, and what more of it would cost', async () => {
+    const { text } = await read(quotePdf(job));
+    const { cost } = job.work;
+    expect(text).toContain('For The door shop');
+    expect(text).toContain('good until 2026-12-26');
+    expect(text).toContain(formatMoney(cost.price));
+    expect(text).toContain(`To pay ${formatMoney(cost.withTax)}`);
+    for (const offer of job.offers)
+      expect(text).toContain(
+        `${offer.copies} ${formatMoney(offer.perPiece)} ${formatMoney(offer.price)}`,
+      );
+  });
+
+  it('keeps cost, margin and minutes in the shop', async () => {
+    const { text } = await read(quotePdf(job));
+    expect(text).not.toContain(formatMoney(job.work.cost.total));
+    expect(text).not.toMatch(/markup|margin|labour|min\b/i);
+  });
+});
+
+describe('the inner sheet', () => {
+  it('has every line of the cost, and every phase of the work', async () => {
+    const { text } = await read(innerSheetPdf(job));
+    for (const { label, amount } of job.work.cost.lines) {
+      expect(text).toContain(label);
+      expect(text).toContain(formatMoney(amount));
+    }
+    for (const { label } of job.work.phases) expect(text).toContain(label);
+  });
+
+  it('says in words what its faces have no sign for', async () => {
+    const { text } = await read(innerSheetPdf(job));
+    expect(text).toContain('sq m');
+    expect(text).not.toMatch(/[²→Δ\ufffd]/);
+  });
+});
+
+describe('the run sheet', () => {
+  it('has each step with boxes to tick, and the cautions', async () => {
+    const { text } = await read(runSheetPdf(job));
+    for (const { title } of job.work.runSheet) expect(text).toContain(title);
+    expect(text).toContain('Caution:');
+  });
+});
+
+describe('the jig', () => {
+  it('is at true size: a sheet of 1000 × 600 mm is as large on the page', async () => {
+    const { plan, page } = job;
+    const piece = pieceOf({ ...page, widthMm: 150, heightMm: 90, bleedDeclared: true });
+    const layout = layOut(piece, plan.layout, plan.machine, plan.material);
+    const jig = jigOf(layout, piece, piece, plan.machine, plan.material);
+    const { text, size } = await read(jigPdf({ name: plan.name, jig, printedAt: job.printedAt }));
+    const [width, height] = size.split(' x ').map((points) => (Number(points) * 25.4) / 72);
+    expect(width).toBeCloseTo(1000, 1);
+    expect(height).toBeCloseTo(600, 1);
+    expect(text).toContain('100 mm if this is at true size');
+    expect(text).toContain('47.0 mm are left under the head');
+  });
+});

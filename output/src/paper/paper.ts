@@ -1,0 +1,164 @@
+/** What all papers of a job share: fonts, heading, tables, footers. Sizes in points. */
+import { createRequire } from 'node:module';
+import type { PlanResult, PrintPlan, Work } from '@kyanos/core';
+import PDFDocument from 'pdfkit';
+
+export type Paper = PDFKit.PDFDocument;
+
+const require = createRequire(import.meta.url);
+const font = (path: string) => require.resolve(`@fontsource/${path}.woff`);
+const FACES = {
+  text: font('instrument-sans/files/instrument-sans-latin-400-normal'),
+  bold: font('instrument-sans/files/instrument-sans-latin-600-normal'),
+  figures: font('spline-sans-mono/files/spline-sans-mono-latin-400-normal'),
+};
+
+export const INK = '#14213d';
+export const SOFT = '#5b6478';
+export const CAUTION = '#8a3a12';
+export const MARGIN = 48;
+
+/** A plan that was worked out, on its way to paper. */
+export interface PaperJob {
+  readonly plan: PrintPlan;
+  readonly result: PlanResult;
+  readonly work: Work;
+  readonly fileName: string;
+  readonly shopName: string;
+  readonly version: number;
+  readonly printedAt: Date;
+}
+
+/** Signs that our faces lack, in words that say the same. */
+const WORDS: readonly (readonly [RegExp, string])[] = [
+  [/\b(mm|cm|m|in|ft)²/g, 'sq $1'],
+  [/ ?→ ?/g, ', then '],
+  [/Δ/g, 'Delta '],
+  [/≤ ?/g, 'at most '],
+  [/≥ ?/g, 'at least '],
+];
+export const legible = (text: string): string =>
+  WORDS.reduce((done, [sign, word]) => done.replace(sign, word), text);
+
+export function newDocument(
+  title: string,
+  printedAt: Date,
+  size: string | [number, number] = 'A4',
+): Paper {
+  const doc = new PDFDocument({
+    size,
+    margin: MARGIN,
+    bufferPages: true,
+    info: { Title: title, CreationDate: printedAt },
+  });
+  for (const [name, path] of Object.entries(FACES)) doc.registerFont(name, path);
+  const text = doc.text.bind(doc) as (text: string, ...rest: unknown[]) => Paper;
+  doc.text = ((words: string, ...rest: unknown[]) =>
+    text(legible(words), ...rest)) as Paper['text'];
+  return doc;
+}
+
+export function heading(doc: Paper, title: string, lines: readonly string[]): void {
+  doc.font('bold').fontSize(20).fillColor(INK).text(title);
+  for (const line of lines) doc.font('text').fontSize(10).fillColor(SOFT).text(line);
+}
+
+export const noteLine = (doc: Paper, text: string): void => {
+  doc.font('bold').fontSize(11).fillColor(INK).text(text, MARGIN);
+};
+
+export function subheading(doc: Paper, text: string): void {
+  room(doc, 60);
+  doc.moveDown(0.7);
+  doc.font('bold').fontSize(12).fillColor(INK).text(text, MARGIN);
+  doc.moveDown(0.2);
+}
+
+export function rule(doc: Paper): void {
+  const y = doc.y + 6;
+  doc
+    .moveTo(MARGIN, y)
+    .lineTo(doc.page.width - MARGIN, y)
+    .lineWidth(0.5)
+    .strokeColor(SOFT)
+    .stroke();
+  doc.y = y + 8;
+}
+
+/** The current height, on a new page if less than `needed` points are left. */
+export function room(doc: Paper, needed: number): number {
+  if (doc.y + needed > doc.page.height - MARGIN) doc.addPage();
+  return doc.y;
+}
+
+export interface Column {
+  /** Share of the width of the text. */
+  readonly share: number;
+  readonly right?: boolean;
+}
+
+/** Rows of cells; those on the right in tabular figures. */
+export function table(
+  doc: Paper,
+  columns: readonly Column[],
+  rows: readonly (readonly string[])[],
+  { bold = [], size = 10 }: { readonly bold?: readonly number[]; readonly size?: number } = {},
+): void {
+  const width = doc.page.width - 2 * MARGIN;
+  rows.forEach((row, index) => {
+    const y = room(doc, size + 12);
+    let [x, below] = [MARGIN, y];
+    columns.forEach(({ share, right }, i) => {
+      doc
+        .font(bold.includes(index) ? 'bold' : right ? 'figures' : 'text')
+        .fontSize(size)
+        .fillColor(INK)
+        .text(row[i] ?? '', x, y, { width: width * share - 8, align: right ? 'right' : 'left' });
+      below = Math.max(below, doc.y);
+      x += width * share;
+    });
+    doc
+      .moveTo(MARGIN, below + 2.5)
+      .lineTo(doc.page.width - MARGIN, below + 2.5)
+      .lineWidth(0.3)
+      .strokeColor('#c9c4b6')
+      .stroke();
+    doc.y = below + 6;
+  });
+  doc.x = MARGIN;
+}
+
+export function paragraph(doc: Paper, text: string, size = 10): void {
+  room(doc, size * 3);
+  doc
+    .font('text')
+    .fontSize(size)
+    .fillColor(SOFT)
+    .text(text, MARGIN, doc.y, { width: doc.page.width - 2 * MARGIN });
+}
+
+/** Numbers the pages and closes the document. */
+export function finished(
+  doc: Paper,
+  { version, printedAt }: Pick<PaperJob, 'version' | 'printedAt'>,
+  note: string,
+): Paper {
+  const { count } = doc.bufferedPageRange();
+  for (let page = 0; page < count; page++) {
+    doc.switchToPage(page);
+    // Inside the lower margin, where text would otherwise open another page.
+    doc.page.margins.bottom = 0;
+    doc
+      .font('text')
+      .fontSize(8)
+      .fillColor(SOFT)
+      .text(
+        `Version ${version}  ·  ${printedAt.toISOString().slice(0, 16).replace('T', ' ')} UTC  ·  ${note}  ·  ${page + 1} of ${count}`,
+        MARGIN,
+        doc.page.height - 30,
+        { width: doc.page.width - 2 * MARGIN, align: 'center', lineBreak: false },
+      );
+  }
+  doc.end();
+  return doc;
+}

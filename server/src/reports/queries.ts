@@ -1,0 +1,158 @@
+import type { ReportsTaken, StoredReport } from '@kyanos/contract';
+import {
+  learn,
+  readReports,
+  reckon,
+  withLearnt,
+  type JobReport,
+  type Lesson,
+  type Machine,
+  type ReportRow,
+} from '@kyanos/core';
+import type pg from 'pg';
+import { readyArtwork } from '../artwork/queries.ts';
+import { inTransaction, type Db } from '../db.ts';
+import { Refusal } from '../http.ts';
+import { jobById, listJobs } from '../jobs/queries.ts';
+import { measuresFor } from '../plates/queries.ts';
+import { saveShop, shopOf } from '../shop/queries.ts';
+
+export async function machineById(db: Db, id: string): Promise<Machine> {
+  const found = (await shopOf(db)).machines.find((machine) => machine.id === id);
+  if (!found)
+    throw new Refusal(
+      404,
+      'MACHINE_UNKNOWN',
+      'This shop has no such machine. Reports are kept for machines of the shop.',
+    );
+  return found;
+}
+
+interface Row {
+  readonly id: string;
+  readonly jobId: string | null;
+  readonly data: JobReport;
+}
+
+export async function reportsOf(db: Db, machineId: string): Promise<StoredReport[]> {
+  const { rows } = await db.query<Row>(
+    `select id, job_id as "jobId", data from job_report
+     where machine_id = $1::text order by reported_at, id`,
+    [machineId],
+  );
+  return rows.map(({ id, jobId, data }) => ({ id, jobId, report: data }));
+}
+
+/** Takes reports in: each is put beside what its job's plan foretells on this machine as it is now. */
+export async function takeReports(
+  pool: pg.Pool,
+  machineId: string,
+  text: string,
+): Promise<ReportsTaken> {
+  const machine = await machineById(pool, machineId);
+  const jobs = await listJobs(pool);
+  const left: { job: string; why: string }[] = [];
+  const taken: { jobId: string; report: JobReport }[] = [];
+  for (const row of readReports(text)) {
+    const job = jobs.find(({ name }) => name.trim() === row.job);
+    if (!job) {
+      left.push({ job: row.job, why: 'No job on the board has this name.' });
+      continue;
+    }
+    try {
+      taken.push({ jobId: job.id, report: await besidePlan(pool, job.id, machine, row) });
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      left.push({ job: row.job, why: error.message });
+    }
+  }
+  await inTransaction(pool, async (db) => {
+    for (const { jobId, report } of taken)
+      await db.query(
+        'insert into job_report (machine_id, job_id, data) values ($1::text, $2::uuid, $3::jsonb)',
+        [machineId, jobId, JSON.stringify(report)],
+      );
+  });
+  return { taken: taken.length, left };
+}
+
+async function besidePlan(
+  db: Db,
+  jobId: string,
+  machine: Machine,
+  row: ReportRow,
+): Promise<JobReport> {
+  const { plan, artworkId } = await jobById(db, jobId);
+  if (plan.machine.id !== machine.id)
+    throw new Refusal(
+      409,
+      'OTHER_MACHINE',
+      `This job is planned on ${plan.machine.name}. Send its report to that machine.`,
+    );
+  if (!artworkId) throw new Refusal(409, 'NO_ARTWORK', 'This job has no artwork.');
+  const info = await readyArtwork(db, artworkId);
+  const { work } = reckon({ ...plan, machine }, info, await measuresFor(db, artworkId, plan));
+  if (!work) throw new Refusal(409, 'NOT_PRINTABLE', 'This job can’t be printed as it is planned.');
+  const sum = (key: 'sweepMinutes' | 'turnMinutes' | 'returnMinutes') =>
+    work.trips.reduce((all, trip) => all + trip[key], 0);
+  return {
+    ...row,
+    planned: Object.fromEntries(
+      work.inks.map(({ channel, solidM2, starts }) => [channel, { solidM2, starts }]),
+    ),
+    plannedMinutes: {
+      sweep: sum('sweepMinutes'),
+      turn: sum('turnMinutes'),
+      back: sum('returnMinutes'),
+    },
+  };
+}
+
+export async function setUse(db: Db, id: string, use: boolean | null): Promise<void> {
+  const { rowCount } = await db.query(
+    use === null
+      ? `update job_report set data = data - 'use' where id = $1::uuid`
+      : `update job_report set data = jsonb_set(data, '{use}', to_jsonb($2::boolean)) where id = $1::uuid`,
+    use === null ? [id] : [id, use],
+  );
+  if (!rowCount)
+    throw new Refusal(404, 'REPORT_UNKNOWN', 'There is no such report. It may have been removed.');
+}
+
+export async function removeReport(db: Db, id: string): Promise<void> {
+  await db.query('delete from job_report where id = $1::uuid', [id]);
+}
+
+/** Puts what reports say in the place of the machine's figures. What was taken over from a report is not learnt again. */
+export const takeOver = (
+  pool: pg.Pool,
+  machineId: string,
+  subjects: readonly Lesson['about'][],
+): Promise<Machine> =>
+  inTransaction(pool, async (db) => {
+    // Two that take over at the same time would learn the same reports twice.
+    await db.query('select 1 from shop for update');
+    const machine = await machineById(db, machineId);
+    const stored = await reportsOf(db, machineId);
+    const learning = learn(
+      machine,
+      stored.map(({ report }) => report),
+    );
+    const next = withLearnt(machine, learning, subjects);
+    const shop = await shopOf(db);
+    await saveShop(db, {
+      ...shop,
+      machines: shop.machines.map((one) => (one.id === machineId ? next : one)),
+    });
+    for (const [i, { id, report }] of stored.entries()) {
+      const learnt = learning.lessons
+        .filter(({ about, reports }) => subjects.includes(about) && reports.includes(i))
+        .map(({ about }) => about);
+      if (learnt.length > 0)
+        await db.query('update job_report set data = $2::jsonb where id = $1::uuid', [
+          id,
+          JSON.stringify({ ...report, learnt: [...(report.learnt ?? []), ...learnt] }),
+        ]);
+    }
+    return next;
+  });

@@ -1,0 +1,168 @@
+<script setup lang="ts">
+/** Cost of a piece by quantity, both in even ratio, one curve a process, and where they cross. */
+import { axisBottom, axisLeft, line, scaleLog, select } from 'd3';
+import { computed, useTemplateRef, watchEffect } from 'vue';
+
+export interface Curve {
+  readonly id: string;
+  readonly name: string;
+  /** The process is not for this job. */
+  readonly against: boolean;
+  readonly points: readonly { readonly copies: number; readonly each: number }[];
+}
+
+const props = defineProps<{
+  curves: readonly Curve[];
+  copies: number;
+  crossings: readonly { readonly copies: number; readonly each: number }[];
+  currency: string;
+}>();
+
+const WIDTH = 860;
+const HEIGHT = 380;
+const EDGE = { left: 70, right: 172, top: 14, bottom: 44 };
+/** Told apart by dashes as well as by colour. */
+const LOOKS = [
+  { stroke: '#12284d', dash: '' },
+  { stroke: '#a5521f', dash: '9 4' },
+  { stroke: '#3c7a57', dash: '2 4' },
+  { stroke: '#7b5ea7', dash: '12 3 2 3' },
+  { stroke: '#8a6d1c', dash: '5 5' },
+  { stroke: '#4d5b78', dash: '1 5' },
+  { stroke: '#a3281b', dash: '14 5' },
+];
+
+const all = computed(() => props.curves.flatMap(({ points }) => points));
+const range = (of: (point: { copies: number; each: number }) => number): [number, number] => {
+  const values = all.value.map(of).filter((value) => value > 0);
+  return [Math.min(...values, 1e9), Math.max(...values, 1)];
+};
+const x = computed(() =>
+  scaleLog(
+    range(({ copies }) => copies),
+    [EDGE.left, WIDTH - EDGE.right],
+  ),
+);
+const y = computed(() =>
+  scaleLog(
+    range(({ each }) => each),
+    [HEIGHT - EDGE.bottom, EDGE.top],
+  ).nice(),
+);
+
+const bottom = useTemplateRef<SVGGElement>('bottom');
+const side = useTemplateRef<SVGGElement>('side');
+watchEffect(() => {
+  if (bottom.value) select(bottom.value).call(axisBottom(x.value).ticks(6, '~s'));
+  if (side.value) select(side.value).call(axisLeft(y.value).ticks(6, '~g'));
+});
+
+/** Names at the end of their curves, pushed apart where they would lie on one another. */
+const drawn = computed(() => {
+  const path = line<{ copies: number; each: number }>(
+    ({ copies }) => x.value(copies),
+    ({ each }) => y.value(each),
+  );
+  const list = props.curves.map((curve, i) => ({
+    ...curve,
+    ...LOOKS[i % LOOKS.length],
+    d: path(curve.points.filter(({ each }) => each > 0)) ?? '',
+    label: y.value(Math.max(1e-6, curve.points.at(-1)?.each ?? 1)),
+  }));
+  let last = -Infinity;
+  for (const one of list.toSorted((a, b) => a.label - b.label)) {
+    one.label = Math.max(one.label, last + 17);
+    last = one.label;
+  }
+  return list;
+});
+</script>
+
+<template>
+  <svg
+    :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
+    role="img"
+    aria-label="Cost of a piece by quantity"
+    data-testid="curves"
+  >
+    <g ref="bottom" class="axis" :transform="`translate(0 ${HEIGHT - EDGE.bottom})`"></g>
+    <g ref="side" class="axis" :transform="`translate(${EDGE.left} 0)`"></g>
+    <text :x="WIDTH - EDGE.right" :y="HEIGHT - 6" text-anchor="end" class="unit">pieces</text>
+    <text :transform="`translate(14 ${EDGE.top}) rotate(-90)`" text-anchor="end" class="unit">
+      cost of a piece, {{ currency }}
+    </text>
+    <line :x1="x(copies)" :x2="x(copies)" :y1="EDGE.top" :y2="HEIGHT - EDGE.bottom" class="here" />
+    <text :x="x(copies) + 5" :y="EDGE.top + 12" class="unit figures">{{ copies }}</text>
+    <g v-for="curve in drawn" :key="curve.id" :class="{ against: curve.against }">
+      <path :d="curve.d" :stroke="curve.stroke" :stroke-dasharray="curve.dash" class="curve" />
+      <text :x="WIDTH - EDGE.right + 8" :y="curve.label + 4" :fill="curve.stroke" class="name">
+        {{ curve.name }}
+      </text>
+    </g>
+    <g v-for="crossing in crossings" :key="crossing.copies">
+      <circle :cx="x(crossing.copies)" :cy="y(crossing.each)" r="6" class="crossing" />
+      <text :x="x(crossing.copies)" :y="y(crossing.each) - 11" text-anchor="middle" class="figures">
+        {{ Number(crossing.copies.toPrecision(3)).toLocaleString('en') }}
+      </text>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+svg {
+  width: 100%;
+}
+
+.axis :deep(text) {
+  font-family: var(--figures);
+  font-size: 12px;
+  fill: var(--soft);
+}
+
+.axis :deep(line),
+.axis :deep(path) {
+  stroke: var(--line);
+}
+
+.unit {
+  font-size: 13px;
+  fill: var(--soft);
+}
+
+.curve {
+  fill: none;
+  stroke-width: 2.4;
+}
+
+.against .curve {
+  stroke-width: 1.2;
+  opacity: 0.45;
+}
+
+.name {
+  font-size: 12.5px;
+  font-weight: 600;
+}
+
+.against .name {
+  font-weight: 400;
+  opacity: 0.7;
+}
+
+.here {
+  stroke: #e2763c;
+  stroke-width: 2;
+  stroke-dasharray: 3 3;
+}
+
+.crossing {
+  fill: rgb(var(--v-theme-surface));
+  stroke: #e2763c;
+  stroke-width: 2.5;
+}
+
+text.figures {
+  font-size: 12.5px;
+  fill: rgb(var(--v-theme-on-surface));
+}
+</style>

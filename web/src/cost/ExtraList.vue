@@ -1,0 +1,95 @@
+<script setup lang="ts">
+/** Work and goods beside printing, each with what it takes. */
+import type { Currency, Extra } from '@kyanos/core';
+import { mdiClose } from '@mdi/js';
+import NumberField from '../shared/NumberField.vue';
+import MoneyField from './MoneyField.vue';
+
+const extras = defineModel<readonly Extra[]>({ required: true });
+defineProps<{ currency: Currency }>();
+
+const KINDS = [
+  { value: 'labour', title: 'work by hand' },
+  { value: 'finishing', title: 'finishing' },
+  { value: 'part', title: 'bought in' },
+];
+const PER = [
+  { value: 'job', title: 'for the job' },
+  { value: 'load', title: 'for a load' },
+  { value: 'piece', title: 'for a piece' },
+  { value: 'm2', title: 'for a m²' },
+];
+const change = (at: number, part: Partial<Extra>) => {
+  extras.value = extras.value.map((one, i) => (i === at ? { ...one, ...part } : one));
+};
+const add = () => {
+  extras.value = [
+    ...extras.value,
+    { name: 'Packing', kind: 'labour', minutes: 10, minor: 0, per: 'job' },
+  ];
+};
+</script>
+
+<template>
+  <div class="list">
+    <h2 class="label">Work and goods beside printing</h2>
+    <div v-for="(extra, i) in extras" :key="i" class="row">
+      <v-text-field
+        class="name"
+        label="What"
+        maxlength="200"
+        :model-value="extra.name"
+        @change="change(i, { name: ($event.target as HTMLInputElement).value || extra.name })"
+      />
+      <v-btn
+        icon
+        variant="text"
+        :aria-label="`Remove ${extra.name}`"
+        @click="extras = extras.filter((_, k) => k !== i)"
+        ><v-icon :icon="mdiClose"
+      /></v-btn>
+      <v-select
+        label="Kind"
+        :items="KINDS"
+        :model-value="extra.kind"
+        @update:model-value="change(i, { kind: $event })"
+      />
+      <v-select
+        label="Needed"
+        :items="PER"
+        :model-value="extra.per"
+        @update:model-value="change(i, { per: $event })"
+      />
+      <number-field
+        label="Operator"
+        unit="min"
+        :max="10000"
+        :precision="1"
+        :model-value="extra.minutes"
+        @update:model-value="change(i, { minutes: $event })"
+      />
+      <money-field
+        label="To pay"
+        :currency="currency"
+        :model-value="extra.minor"
+        @update:model-value="change(i, { minor: $event })"
+      />
+    </div>
+    <v-btn @click="add">Add work or goods</v-btn>
+  </div>
+</template>
+
+<style scoped>
+.list {
+  display: grid;
+  gap: 12px;
+}
+
+.row {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+  padding-bottom: 12px;
+  border-bottom: 1px solid var(--line);
+}
+</style>

@@ -1,0 +1,83 @@
+<script setup lang="ts">
+/** Ink by channel: what is used, between what it will lie, what is lost of it, and the containers. */
+import { inkOf, type Machine, type Work } from '@kyanos/core';
+import { computed } from 'vue';
+import FigureValue from '../shared/FigureValue.vue';
+import { ml } from '../shared/format.ts';
+
+const props = defineProps<{ work: Work; machine: Machine }>();
+const rows = computed(() =>
+  props.work.inks.map((ink) => ({
+    ...ink,
+    name: inkOf(props.machine, ink.channel)!.name,
+    interval: props.work.interval.inkMl[ink.channel]!,
+    container: props.work.containers.find(({ channel }) => channel === ink.channel),
+  })),
+);
+const one = (value: number) => value.toFixed(1);
+</script>
+
+<template>
+  <table>
+    <thead>
+      <tr>
+        <th scope="col">Ink</th>
+        <th scope="col">Used</th>
+        <th scope="col">In 8 of 10 jobs</th>
+        <th scope="col">Lost of it</th>
+        <th scope="col">Left afterwards</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="row in rows" :key="row.channel">
+        <th scope="row">{{ row.name }}</th>
+        <td><figure-value :text="ml(row.ml)" :working="row.working" /></td>
+        <td class="figures soft">{{ one(row.interval.low) }} – {{ one(row.interval.high) }} mL</td>
+        <td class="figures soft">{{ ml(row.lostMl) }}</td>
+        <td class="figures" :class="{ warn: row.container?.opened }">
+          <template v-if="row.container"
+            >{{ Math.round(row.container.leftAfterMl) }} mL<template v-if="row.container.opened">
+              of {{ row.container.opened }} new</template
+            ></template
+          >
+          <template v-else>–</template>
+        </td>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th,
+td {
+  padding: 5px 10px 5px 0;
+  text-align: right;
+  font-weight: 500;
+  border-bottom: 1px solid var(--line);
+  white-space: nowrap;
+}
+
+th:first-child {
+  text-align: left;
+}
+
+th:last-child,
+td:last-child {
+  padding-right: 0;
+}
+
+thead th {
+  font-size: var(--size-small);
+  color: var(--soft);
+}
+
+.warn {
+  color: rgb(var(--v-theme-warning));
+  font-weight: 650;
+}
+</style>

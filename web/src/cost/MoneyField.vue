@@ -1,0 +1,19 @@
+<script setup lang="ts">
+/** Money is typed in whole units and kept in hundredths. */
+import type { Currency } from '@kyanos/core';
+import NumberField from '../shared/NumberField.vue';
+
+const model = defineModel<number>({ required: true });
+defineProps<{ label: string; currency: Currency; per?: string }>();
+</script>
+
+<template>
+  <number-field
+    :label="label"
+    :unit="per ? `${currency}/${per}` : currency"
+    :precision="2"
+    :max="10000000"
+    :model-value="model / 100"
+    @update:model-value="model = Math.round($event * 100)"
+  />
+</template>

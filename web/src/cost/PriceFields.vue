@@ -1,0 +1,163 @@
+<script setup lang="ts">
+/** How the price is made, and what belongs to it. */
+import { CURRENCIES, DAY_HOURS, type Prices, type Pricing } from '@kyanos/core';
+import { mdiClose } from '@mdi/js';
+import MoneyField from './MoneyField.vue';
+import NumberField from '../shared/NumberField.vue';
+
+const prices = defineModel<Prices>({ required: true });
+const set = (change: Partial<Prices>) => (prices.value = { ...prices.value, ...change });
+
+const WAYS: { value: Pricing; title: string }[] = [
+  { value: 'markup', title: 'cost and a markup' },
+  { value: 'margin', title: 'cost leaves a margin' },
+  { value: 'market', title: 'the going rate' },
+];
+const PER = [
+  { value: 'piece', title: 'a piece' },
+  { value: 'm2', title: 'a m²' },
+  { value: 'ft2', title: 'a ft²' },
+];
+const market = () => prices.value.market ?? { minor: 0, per: 'piece' as const };
+const breaks = () => prices.value.breaks ?? [];
+const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[number]>) =>
+  set({ breaks: breaks().map((one, i) => (i === at ? { ...one, ...change } : one)) });
+</script>
+
+<template>
+  <div class="fields">
+    <h2 class="label">Price</h2>
+    <v-select
+      class="wide"
+      label="The price is"
+      :items="WAYS"
+      :model-value="prices.pricing ?? 'markup'"
+      @update:model-value="set({ pricing: $event })"
+    />
+    <number-field
+      v-if="(prices.pricing ?? 'markup') === 'markup'"
+      label="Markup"
+      unit="%"
+      :max="10000"
+      :model-value="prices.markupPercent"
+      @update:model-value="set({ markupPercent: $event })"
+    />
+    <number-field
+      v-else-if="prices.pricing === 'margin'"
+      label="Margin"
+      unit="%"
+      :max="99"
+      :model-value="prices.marginPercent ?? 0"
+      @update:model-value="set({ marginPercent: $event })"
+    />
+    <template v-else>
+      <money-field
+        label="Going rate"
+        :currency="prices.currency"
+        :model-value="market().minor"
+        @update:model-value="set({ market: { ...market(), minor: $event } })"
+      />
+      <v-select
+        label="for"
+        :items="PER"
+        :model-value="market().per"
+        @update:model-value="set({ market: { ...market(), per: $event } })"
+      />
+    </template>
+    <money-field
+      label="Least price"
+      :currency="prices.currency"
+      :model-value="prices.minimum"
+      @update:model-value="set({ minimum: $event })"
+    />
+    <number-field
+      label="Tax"
+      unit="%"
+      :max="100"
+      :step="0.5"
+      :precision="2"
+      :model-value="prices.taxPercent ?? 0"
+      @update:model-value="set({ taxPercent: $event })"
+    />
+    <number-field
+      label="Spoilt prints"
+      unit="%"
+      :max="90"
+      :step="0.5"
+      :precision="1"
+      :model-value="prices.spoilagePercent ?? 0"
+      @update:model-value="set({ spoilagePercent: $event })"
+    />
+    <money-field
+      label="Labour an hour"
+      :currency="prices.currency"
+      :model-value="prices.labourRate"
+      @update:model-value="set({ labourRate: $event })"
+    />
+    <number-field
+      label="Machine hours a day"
+      unit="h"
+      :min="1"
+      :max="24"
+      :model-value="prices.dayHours ?? DAY_HOURS"
+      @update:model-value="set({ dayHours: $event })"
+    />
+    <v-select
+      label="Currency"
+      :items="[...CURRENCIES]"
+      :model-value="prices.currency"
+      @update:model-value="set({ currency: $event })"
+    />
+    <h2 class="label">Quantity breaks</h2>
+    <template v-for="(step, i) in breaks()" :key="i">
+      <number-field
+        label="From copies"
+        :min="1"
+        :max="1000000"
+        :model-value="step.copies"
+        @update:model-value="setBreak(i, { copies: $event })"
+      />
+      <div class="row">
+        <number-field
+          label="Off"
+          unit="%"
+          :max="100"
+          :precision="1"
+          :model-value="step.percentOff"
+          @update:model-value="setBreak(i, { percentOff: $event })"
+        />
+        <v-btn
+          icon
+          variant="text"
+          :aria-label="`Remove the break from ${step.copies} copies`"
+          @click="set({ breaks: breaks().filter((_, k) => k !== i) })"
+          ><v-icon :icon="mdiClose"
+        /></v-btn>
+      </div>
+    </template>
+    <v-btn
+      class="wide"
+      @click="set({ breaks: [...breaks(), { copies: 100, percentOff: 5 }].slice(0, 20) })"
+      >Add a quantity break</v-btn
+    >
+  </div>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+}
+
+h2,
+.wide {
+  grid-column: 1 / -1;
+}
+
+.row {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  align-items: center;
+}
+</style>

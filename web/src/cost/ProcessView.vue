@@ -1,0 +1,401 @@
+<script setup lang="ts">
+/** On which process a job is cheapest, by quantity; and why the others are not for it. */
+import {
+  cheapestRanges,
+  crossing,
+  needsOf,
+  processCost,
+  PROCESSES,
+  quantityGrid,
+  whyNotProcess,
+  type Process,
+  type ProcessNeeds,
+} from '@kyanos/core';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { useJob } from '../job/useJob.ts';
+import { lookWorker } from '../look/worker.ts';
+import FindingList from '../shared/FindingList.vue';
+import { currency } from '../shared/format.ts';
+import NumberField from '../shared/NumberField.vue';
+import { useLatest } from '../shared/useLatest.ts';
+import { useSetting } from '../shared/useSetting.ts';
+import CurveChart, { type Curve } from './CurveChart.vue';
+import MoneyField from './MoneyField.vue';
+
+const job = useJob();
+const plan = computed(() => job.plan!);
+const code = computed(() => plan.value.prices.currency);
+const {
+  value: processes,
+  set: setProcesses,
+  problem,
+} = useSetting<readonly Process[]>('processes', PROCESSES);
+const edit = (id: string, change: Partial<Process>) =>
+  setProcesses(processes.value.map((one) => (one.id === id ? { ...one, ...change } : one)));
+const edited = ref<string>();
+
+/** Quantities up to well beyond the job. */
+const MOST = 100_000;
+const grid = computed(() =>
+  [...new Set([...quantityGrid(MOST), plan.value.layout.copies])].sort((a, b) => a - b),
+);
+
+/** What the job wants; the operator may know better. */
+const said = ref<Partial<Pick<ProcessNeeds, 'gradients'>>>({});
+const needs = computed<ProcessNeeds | undefined>(() =>
+  job.info && job.shown
+    ? { ...needsOf(plan.value, job.info, job.shown), ...said.value }
+    : undefined,
+);
+
+const digital = shallowRef<{
+  readonly quantities: readonly number[];
+  readonly costs: readonly (number | undefined)[];
+}>({ quantities: [], costs: [] });
+const { ask } = useLatest(
+  async () => ({
+    quantities: grid.value,
+    costs: await lookWorker().quantities(plan.value, job.info!, job.measures!, grid.value),
+  }),
+  (found) => (digital.value = found),
+);
+watch(
+  () => [plan.value, job.measures] as const,
+  () => {
+    if (job.info && job.measures) void ask(undefined);
+  },
+  { immediate: true },
+);
+
+const rated = computed(() =>
+  needs.value
+    ? processes.value.map((process) => ({
+        process,
+        reasons: whyNotProcess(process, needs.value!),
+        at: (copies: number) =>
+          processCost(process, needs.value!, copies, plan.value.prices.labourRate, code.value).total
+            .minor,
+      }))
+    : [],
+);
+/** Between the quantities that were reckoned, in proportion. */
+function ownAt(copies: number): number {
+  const { quantities, costs } = digital.value;
+  const at = quantities.findIndex((one) => one >= copies);
+  const [high, low] = [costs[at], costs[at - 1]];
+  if (at <= 0 || quantities[at] === copies || high === undefined || low === undefined)
+    return high ?? Infinity;
+  const share = (copies - quantities[at - 1]) / (quantities[at] - quantities[at - 1]);
+  return low + share * (high - low);
+}
+const possible = computed(() => rated.value.filter(({ reasons }) => reasons.length === 0));
+const curves = computed<Curve[]>(() => {
+  if (digital.value.costs.length === 0) return [];
+  const curve = (id: string, name: string, against: boolean, cost: (copies: number) => number) => ({
+    id,
+    name,
+    against,
+    points: digital.value.quantities.flatMap((copies) => {
+      const minor = cost(copies);
+      return Number.isFinite(minor) ? [{ copies, each: minor / 100 / copies }] : [];
+    }),
+  });
+  return [
+    curve('own', 'This machine', false, ownAt),
+    ...rated.value.map(({ process, reasons, at }) =>
+      curve(process.id, process.name.split(',')[0], reasons.length > 0, at),
+    ),
+  ];
+});
+const OWN = 'This machine';
+const ranges = computed(() => {
+  if (digital.value.costs.length === 0) return [];
+  const { quantities } = digital.value;
+  return cheapestRanges(
+    quantities,
+    new Map([
+      [OWN, quantities.map(ownAt)],
+      ...possible.value.map(({ process, at }) => [process.name, quantities.map(at)] as const),
+    ]),
+  );
+});
+/** Where the cheapest changes, to the piece. */
+const changes = computed(() =>
+  ranges.value.slice(1).map((range, i) => {
+    const curveOf = (name: string) =>
+      name === OWN ? ownAt : possible.value.find(({ process }) => process.name === name)!.at;
+    const [early, late] = [curveOf(ranges.value[i].name), curveOf(range.name)];
+    const from = ranges.value[i].to;
+    // Looked for beyond the last quantity at which the one before was the cheapest.
+    const found = crossing(
+      (n) => early(n + from - 1),
+      (n) => late(n + from - 1),
+      MOST,
+    );
+    const copies = (found ?? 1) + from - 1;
+    return { name: range.name, copies, each: late(copies) / 100 / copies };
+  }),
+);
+const here = computed(() => {
+  const copies = plan.value.layout.copies;
+  const list = [
+    { name: OWN, minor: ownAt(copies) },
+    ...possible.value.map(({ process, at }) => ({ name: process.name, minor: at(copies) })),
+  ];
+  return list.toSorted((a, b) => a.minor - b.minor);
+});
+const money = (minor: number) => currency({ minor: Math.round(minor), currency: code.value });
+/** Between quantities that were reckoned a crossing is known to three figures. */
+const rounded = (copies: number) => Number(copies.toPrecision(3)).toLocaleString('en');
+const answer = computed(() => {
+  const [first, second] = here.value;
+  if (!first || digital.value.costs.length === 0) return 'The quantities are being reckoned.';
+  const { copies } = plan.value.layout;
+  const next = changes.value.find((change) => change.copies > copies);
+  return `For ${copies} pieces: ${first.name.toLowerCase()}, ${money(first.minor)}${second ? `, against ${money(second.minor)} by ${second.name.toLowerCase()}` : ''}.${next ? ` From about ${rounded(next.copies)} pieces on: ${next.name.toLowerCase()}.` : ''}`;
+});
+</script>
+
+<template>
+  <section class="stage">
+    <header>
+      <h1 class="question">On which process is it cheapest?</h1>
+      <p class="answer" data-testid="answer">{{ answer }}</p>
+    </header>
+    <p v-if="problem" role="alert">{{ problem }}</p>
+    <template v-if="needs && curves.length">
+      <div class="panel pad">
+        <curve-chart
+          :curves="curves"
+          :copies="plan.layout.copies"
+          :crossings="changes"
+          :currency="code"
+        />
+        <p class="soft small">
+          Cost, not price; only printing and handwork, without what goes on every piece. Thin lines
+          are not for this job. Circles: from that quantity on another one is cheaper. Figures are
+          defaults of the usual order of magnitude: put in what your shop is offered.
+        </p>
+      </div>
+      <div class="panel pad needs">
+        <h2 class="label">What this job wants</h2>
+        <span>{{ needs.separations }} separations</span>
+        <span
+          >white that covers <b class="figures">{{ (needs.opacity * 100).toFixed(0) }} %</b></span
+        >
+        <span
+          >strokes from
+          <b class="figures">{{
+            needs.detailMm === null ? 'over 2 mm' : `${needs.detailMm.toFixed(2)} mm`
+          }}</b></span
+        >
+        <span>{{ needs.material.class }} {{ needs.material.form }}</span>
+        <v-switch
+          label="Gradients or pictures"
+          :model-value="needs.gradients"
+          @update:model-value="said = { gradients: !!$event }"
+        />
+      </div>
+      <div class="panel pad">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Process</th>
+              <th scope="col">{{ plan.layout.copies }} pieces</th>
+              <th scope="col">Waiting</th>
+              <th scope="col"></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr>
+              <th scope="row"><b>This machine, as planned</b></th>
+              <td class="figures">{{ money(ownAt(plan.layout.copies)) }}</td>
+              <td></td>
+              <td></td>
+            </tr>
+            <template v-for="{ process, reasons, at } in rated" :key="process.id">
+              <tr :class="{ against: reasons.length }">
+                <th scope="row">
+                  <b>{{ process.name }}</b>
+                  <span class="soft">{{
+                    reasons.length ? `Why not: ${reasons.join(' ')}` : process.about
+                  }}</span>
+                </th>
+                <td class="figures">{{ money(at(plan.layout.copies)) }}</td>
+                <td class="figures">{{ process.waitHours ? `${process.waitHours} h` : '–' }}</td>
+                <td>
+                  <v-btn
+                    size="small"
+                    :aria-expanded="edited === process.id"
+                    @click="edited = edited === process.id ? undefined : process.id"
+                    >Figures</v-btn
+                  >
+                </td>
+              </tr>
+              <tr v-if="edited === process.id">
+                <td colspan="4">
+                  <div class="fields">
+                    <money-field
+                      v-if="process.id !== 'outside'"
+                      label="Plate, frame or cylinder"
+                      :currency="code"
+                      :model-value="process.plateEach"
+                      @update:model-value="edit(process.id, { plateEach: $event })"
+                    />
+                    <number-field
+                      label="Making ready, each separation"
+                      unit="min"
+                      :max="10000"
+                      :model-value="process.setupMinutes"
+                      @update:model-value="edit(process.id, { setupMinutes: $event })"
+                    />
+                    <number-field
+                      label="Spoilt in making ready"
+                      unit="m²"
+                      :max="100000"
+                      :precision="1"
+                      :model-value="process.setupM2"
+                      @update:model-value="edit(process.id, { setupM2: $event })"
+                    />
+                    <money-field
+                      label="Machine and crew"
+                      :currency="code"
+                      per="h"
+                      :model-value="process.hourRate"
+                      @update:model-value="edit(process.id, { hourRate: $event })"
+                    />
+                    <number-field
+                      label="Printed in an hour"
+                      unit="m²"
+                      :min="1"
+                      :max="1000000"
+                      :model-value="process.m2PerHour"
+                      @update:model-value="edit(process.id, { m2PerHour: $event })"
+                    />
+                    <money-field
+                      label="Ink of one separation"
+                      :currency="code"
+                      per="m²"
+                      :model-value="process.inkPerM2"
+                      @update:model-value="edit(process.id, { inkPerM2: $event })"
+                    />
+                    <money-field
+                      :label="process.id === 'outside' ? 'Goods' : 'Film and mask'"
+                      :currency="code"
+                      per="m²"
+                      :model-value="process.filmPerM2"
+                      @update:model-value="edit(process.id, { filmPerM2: $event })"
+                    />
+                    <number-field
+                      label="Handwork, each piece"
+                      unit="min"
+                      :max="1000"
+                      :precision="1"
+                      :model-value="process.minutesPerPiece"
+                      @update:model-value="edit(process.id, { minutesPerPiece: $event })"
+                    />
+                    <number-field
+                      label="Weeding, each island"
+                      unit="min"
+                      :max="1000"
+                      :precision="2"
+                      :model-value="process.minutesPerIsland"
+                      @update:model-value="edit(process.id, { minutesPerIsland: $event })"
+                    />
+                    <money-field
+                      label="Least order"
+                      :currency="code"
+                      :model-value="process.leastOrder"
+                      @update:model-value="edit(process.id, { leastOrder: $event })"
+                    />
+                    <money-field
+                      label="Carriage"
+                      :currency="code"
+                      :model-value="process.carriage"
+                      @update:model-value="edit(process.id, { carriage: $event })"
+                    />
+                    <number-field
+                      label="Waiting"
+                      unit="h"
+                      :max="10000"
+                      :model-value="process.waitHours"
+                      @update:model-value="edit(process.id, { waitHours: $event })"
+                    />
+                  </div>
+                </td>
+              </tr>
+            </template>
+          </tbody>
+        </table>
+      </div>
+    </template>
+    <finding-list
+      v-else-if="job.shown && !job.shown.work"
+      :findings="job.shown.findings"
+      @repair="job.repair"
+    />
+  </section>
+</template>
+
+<style scoped>
+.pad {
+  padding: 14px 16px;
+}
+
+.needs {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 22px;
+}
+
+.needs :deep(.v-input) {
+  flex: none;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th,
+td {
+  padding: 8px 10px 8px 0;
+  text-align: right;
+  font-weight: 500;
+  border-bottom: 1px solid var(--line);
+  vertical-align: top;
+}
+
+th:first-child {
+  text-align: left;
+}
+
+th span {
+  display: block;
+  font-size: var(--size-small);
+}
+
+thead th {
+  font-size: var(--size-small);
+  color: var(--soft);
+}
+
+.against b,
+.against td {
+  color: var(--soft);
+  font-weight: 500;
+}
+
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
+  gap: 12px;
+  padding: 10px 0;
+  text-align: left;
+}
+
+.small {
+  font-size: var(--size-small);
+}
+</style>

@@ -1,0 +1,361 @@
+<script setup lang="ts">
+/** What jobs really took, and what the machine's figures become when that is believed. */
+import type { ReportsTaken, StoredReport } from '@kyanos/contract';
+import { learn, type Channel, type Lesson, type Machine, type Outlier } from '@kyanos/core';
+import { mdiClose, mdiFileUploadOutline } from '@mdi/js';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { useJob } from '../job/useJob.ts';
+import { get, post, put, Refused, remove } from '../shared/api.ts';
+import { duration, plain } from '../shared/format.ts';
+
+const job = useJob();
+const plan = computed(() => job.plan!);
+/** The shop's own machine: what the plan carries may be older. */
+const machine = computed<Machine>(
+  () => job.shop?.machines.find(({ id }) => id === plan.value.machine.id) ?? plan.value.machine,
+);
+
+const stored = shallowRef<readonly StoredReport[]>([]);
+const problem = ref<string>();
+const taken = shallowRef<ReportsTaken>();
+
+/** Whatever the server refuses is told in its own sentence. */
+async function trying<T>(work: () => Promise<T>): Promise<T | undefined> {
+  problem.value = undefined;
+  try {
+    return await work();
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    problem.value = error.problem.message;
+    return undefined;
+  }
+}
+const load = () =>
+  trying(async () => {
+    stored.value = await get<StoredReport[]>(`/machines/${machine.value.id}/reports`);
+  });
+watch(() => machine.value.id, load, { immediate: true });
+
+const learning = computed(() => {
+  const reports = stored.value.map(({ report }) => report);
+  return learn(machine.value, reports);
+});
+
+async function send(text: string) {
+  taken.value = await trying(() =>
+    post<ReportsTaken>(`/machines/${machine.value.id}/reports`, { text }),
+  );
+  await load();
+}
+async function fromFile(event: Event) {
+  const input = event.target as HTMLInputElement;
+  const [file] = input.files ?? [];
+  if (file) await send(await file.text());
+  input.value = '';
+}
+
+/** The report of this job, typed in. */
+const typed = ref<Partial<Record<Channel, number>>>({});
+const minutes = ref<number>();
+const used = computed(() => job.shown?.work?.inks ?? []);
+const printing = computed(
+  () => job.shown?.work?.trips.reduce((sum, trip) => sum + trip.minutes, 0) ?? 0,
+);
+const complete = computed(
+  () => minutes.value !== undefined || Object.values(typed.value).some((ml) => ml !== undefined),
+);
+async function sendTyped() {
+  const inks = Object.fromEntries(
+    Object.entries(typed.value).filter(([, ml]) => (ml as number | null) !== null),
+  );
+  await send(
+    JSON.stringify([
+      {
+        job: plan.value.name,
+        finished: new Date().toISOString().slice(0, 10),
+        ...(minutes.value !== undefined && { minutes: minutes.value }),
+        ...inks,
+      },
+    ]),
+  );
+  if (problem.value) return;
+  typed.value = {};
+  minutes.value = undefined;
+}
+
+const decide = async ({ report }: Outlier, use: boolean) => {
+  await trying(() => put(`/reports/${stored.value[report].id}`, { use }));
+  await load();
+};
+const forget = async (id: string) => {
+  await trying(() => remove(`/reports/${id}`));
+  await load();
+};
+
+async function takeOver(lesson: Lesson) {
+  const next = await trying(() =>
+    post<Machine>(`/machines/${machine.value.id}/learnt`, { subjects: [lesson.about] }),
+  );
+  if (!next) return;
+  if (job.shop)
+    job.shop = {
+      ...job.shop,
+      machines: job.shop.machines.map((one) => (one.id === next.id ? next : one)),
+    };
+  job.update({ machine: next });
+  await load();
+}
+const stale = computed(() => {
+  const shop = JSON.stringify(machine.value.learnt ?? null);
+  return shop !== JSON.stringify(plan.value.machine.learnt ?? null);
+});
+
+const about = ({ about: what }: Outlier) => (what === 'time' ? 'min of printing' : `mL of ${what}`);
+const answer = computed(() => {
+  const count = stored.value.length;
+  if (count === 0)
+    return 'No report yet. Until one comes, ink and time stand as the machine states them.';
+  const doubts = learning.value.outliers.length;
+  return `${count} report${count > 1 ? 's' : ''} of ${machine.value.name}${doubts ? `, ${doubts} of which ${doubts > 1 ? 'want' : 'wants'} a decision` : ''}.`;
+});
+const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
+</script>
+
+<template>
+  <section class="stage">
+    <header>
+      <h1 class="question">What did the machine really take?</h1>
+      <p class="answer" data-testid="answer">{{ answer }}</p>
+    </header>
+    <v-alert
+      v-if="problem"
+      type="warning"
+      closable
+      :text="problem"
+      @click:close="problem = undefined"
+    />
+    <v-alert v-if="taken" type="info" closable data-testid="taken" @click:close="taken = undefined">
+      {{ taken.taken }} report{{ taken.taken === 1 ? '' : 's' }} taken in.
+      <div v-for="left in taken.left" :key="left.job + left.why">
+        <b>{{ left.job }}</b> was left: {{ left.why }}
+      </div>
+    </v-alert>
+    <div v-if="stale" class="panel pad row">
+      <span
+        >This job was planned with older figures of {{ machine.name }}. The shop has learnt
+        since.</span
+      >
+      <v-btn color="primary" variant="flat" @click="job.update({ machine })"
+        >Plan it with the new ones</v-btn
+      >
+    </div>
+
+    <div
+      v-for="outlier in learning.outliers"
+      :key="`${outlier.report} ${outlier.about}`"
+      class="panel pad row doubt"
+    >
+      <span
+        ><strong>Decide.</strong> {{ stored[outlier.report]?.report.job }}: the machine says
+        <b class="figures">{{ plain(outlier.said) }}</b> {{ about(outlier) }} where
+        <b class="figures">{{ plain(outlier.expected) }}</b> were expected. Was it printed twice, or
+        a container changed on the way?</span
+      >
+      <span class="buttons">
+        <v-btn @click="decide(outlier, false)">Leave it out</v-btn>
+        <v-btn @click="decide(outlier, true)">It counts</v-btn>
+      </span>
+    </div>
+
+    <div v-if="learning.lessons.length" class="panel pad">
+      <h2 class="label">What the reports say of the machine’s figures</h2>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Figure</th>
+            <th scope="col">Stated</th>
+            <th scope="col">Learnt</th>
+            <th scope="col">True in 8 of 10 shops</th>
+            <th scope="col"></th>
+          </tr>
+        </thead>
+        <tbody v-for="lesson in learning.lessons" :key="lesson.about">
+          <tr v-for="(figure, i) in lesson.figures" :key="figure.label">
+            <th scope="row">
+              <b v-if="i === 0">{{ lesson.name }}: </b>{{ figure.label }}
+            </th>
+            <td class="figures soft">{{ plain(figure.was) }}</td>
+            <td class="figures">
+              <b>{{ plain(figure.now) }}</b> {{ figure.unit }}
+            </td>
+            <td class="figures soft">
+              {{ plain(figure.interval.low) }} – {{ plain(figure.interval.high) }}
+            </td>
+            <td>
+              <v-btn
+                v-if="i === 0"
+                color="primary"
+                variant="flat"
+                size="small"
+                :aria-label="`Take over what was learnt of ${lesson.name.toLowerCase()}`"
+                @click="takeOver(lesson)"
+                >Take over</v-btn
+              >
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="soft small">
+        Nothing changes until you take it over; jobs that are planned already keep their figures.
+      </p>
+    </div>
+
+    <div class="two">
+      <div class="panel pad stage">
+        <h2 class="label">This job, as the machine tells it</h2>
+        <div class="fields">
+          <v-number-input
+            label="Printing"
+            suffix="min"
+            :precision="1"
+            :min="0"
+            :hint="`planned ${duration(printing)}, no waits`"
+            persistent-hint
+            :hide-details="false"
+            :model-value="minutes ?? null"
+            @update:model-value="minutes = $event ?? undefined"
+          />
+          <v-number-input
+            v-for="ink in used"
+            :key="ink.channel"
+            :label="`Ink ${ink.channel}`"
+            suffix="mL"
+            :precision="2"
+            :min="0"
+            :hint="`planned ${ink.ml.toFixed(2)} mL`"
+            persistent-hint
+            :hide-details="false"
+            :model-value="typed[ink.channel] ?? null"
+            @update:model-value="typed = { ...typed, [ink.channel]: $event ?? undefined }"
+          />
+        </div>
+        <v-btn color="primary" variant="flat" :disabled="!complete" @click="sendTyped"
+          >Keep this report</v-btn
+        >
+        <h2 class="label">Reports from a file</h2>
+        <p class="soft small">
+          CSV with a line of headings, or JSON: <code class="figures">{{ EXAMPLE }}</code>. The job
+          is found by its name on the board.
+        </p>
+        <v-btn :prepend-icon="mdiFileUploadOutline" tag="label">
+          Choose a file
+          <input
+            type="file"
+            accept=".csv,.json,text/csv,application/json"
+            hidden
+            data-testid="reports-file"
+            @change="fromFile"
+          />
+        </v-btn>
+      </div>
+      <div class="panel pad">
+        <h2 class="label">Reports kept</h2>
+        <p v-if="!stored.length" class="soft">None yet.</p>
+        <table v-else>
+          <tbody>
+            <tr v-for="{ id, report } in stored" :key="id">
+              <th scope="row">
+                {{ report.job }}
+                <span class="soft small figures"
+                  >{{ report.finished }}
+                  {{ report.minutes === undefined ? '' : `${plain(report.minutes)} min` }}
+                  <template v-for="(amount, channel) in report.ml" :key="channel"
+                    >{{ channel }} {{ plain(amount ?? 0) }}
+                  </template></span
+                >
+              </th>
+              <td class="soft small">
+                {{ report.use === false ? 'left out' : report.learnt?.length ? 'learnt' : '' }}
+              </td>
+              <td>
+                <v-btn
+                  icon
+                  variant="text"
+                  :aria-label="`Remove the report of ${report.job}`"
+                  @click="forget(id)"
+                  ><v-icon :icon="mdiClose"
+                /></v-btn>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.pad {
+  padding: 14px 16px;
+}
+
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  justify-content: space-between;
+  gap: 12px;
+}
+
+.doubt {
+  border-color: rgb(var(--v-theme-warning));
+}
+
+.buttons {
+  display: flex;
+  gap: 8px;
+}
+
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 14px;
+  align-items: start;
+}
+
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(130px, 1fr));
+  gap: 12px;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th,
+td {
+  padding: 6px 10px 6px 0;
+  text-align: right;
+  font-weight: 500;
+  border-bottom: 1px solid var(--line);
+}
+
+th:first-child {
+  text-align: left;
+}
+
+th span {
+  display: block;
+}
+
+thead th {
+  font-size: var(--size-small);
+  color: var(--soft);
+}
+
+.small {
+  font-size: var(--size-small);
+}
+</style>

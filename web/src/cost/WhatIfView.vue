@@ -1,0 +1,253 @@
+<script setup lang="ts">
+/** Every possible stack and density, in one trip and in two, on this job's own plates. */
+import {
+  CANDIDATES,
+  formatStack,
+  parseStack,
+  whyImpossible,
+  withStack,
+  type Candidate,
+} from '@kyanos/core';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { useJob } from '../job/useJob.ts';
+import type { WhatIfRow } from '../look/look.worker.ts';
+import { lookWorker } from '../look/worker.ts';
+import { currency, duration, ml, percent } from '../shared/format.ts';
+import { useLatest } from '../shared/useLatest.ts';
+import { sameLayers } from '../stack/editStack.ts';
+import VariantChart from './VariantChart.vue';
+
+const job = useJob();
+const plan = computed(() => job.plan!);
+
+/** Stacks that can be printed and seen as wished, and the plan's own whatever it does. */
+const candidates = computed<readonly Candidate[]>(() => {
+  const { info } = job;
+  if (!info) return [];
+  const may = CANDIDATES.filter((one) => whyImpossible(one, plan.value, info) === undefined);
+  const own = may.find(({ stack }) => sameLayers(stack, plan.value.stack));
+  const first: Candidate = {
+    ...(own ?? CANDIDATES[0]),
+    id: 'plan',
+    name: own?.name ?? 'As planned',
+    stack: plan.value.stack,
+  };
+  return [first, ...may.filter((one) => one !== own)];
+});
+
+const rows = shallowRef<readonly WhatIfRow[]>([]);
+const { ask, busy, failed } = useLatest(
+  (wanted: readonly Candidate[]) => lookWorker().whatIf(job.subject!, wanted),
+  (found) => (rows.value = found),
+);
+watch(
+  () => [job.subject, candidates.value] as const,
+  ([subject, wanted]) => {
+    if (subject && wanted.length) void ask(wanted);
+  },
+  { immediate: true },
+);
+
+const keyOf = (row: WhatIfRow) => `${row.stack} ${row.split}`;
+const own = computed(() => `${formatStack(plan.value.stack)} ${plan.value.trips.split}`);
+const looked = ref<string>();
+
+type Sort = 'cost' | 'minutes' | 'ml' | 'opacity' | 'deltaE';
+const COLUMNS: readonly { key: Sort; title: string }[] = [
+  { key: 'cost', title: 'Cost' },
+  { key: 'minutes', title: 'Time' },
+  { key: 'ml', title: 'Ink' },
+  { key: 'opacity', title: 'Opacity' },
+  { key: 'deltaE', title: 'ΔE to white' },
+];
+const sort = ref<Sort>('cost');
+const value = ({ figures }: WhatIfRow, key: Sort) =>
+  key === 'cost' ? figures.cost.minor : key === 'opacity' ? -figures.opacity : figures[key];
+const all = ref(false);
+const listed = computed(() =>
+  rows.value
+    .filter((row) => all.value || !row.dominated || keyOf(row) === own.value)
+    .toSorted((a, b) => value(a, sort.value) - value(b, sort.value)),
+);
+const kept = computed(() => rows.value.filter(({ dominated }) => !dominated).length);
+
+function choose(row: WhatIfRow) {
+  const trips = { ...plan.value.trips, split: row.split };
+  const { stack, modeId } = withStack(plan.value, parseStack(row.stack));
+  job.update({ stack, modeId, trips });
+}
+const answer = computed(() => {
+  if (rows.value.length === 0) return 'The stacks are being tried on this job.';
+  const ownRow = rows.value.find((row) => keyOf(row) === own.value);
+  const stands = ownRow?.dominated
+    ? 'The one you planned is not: another is as good in everything and better in something.'
+    : 'The one you planned is among them.';
+  return `${kept.value} of ${rows.value.length} are worth considering. ${stands}`;
+});
+</script>
+
+<template>
+  <section class="stage">
+    <header>
+      <h1 class="question">What else could it be?</h1>
+      <p class="answer" data-testid="answer">{{ answer }}</p>
+    </header>
+    <p v-if="failed" role="alert">{{ failed }}</p>
+    <div v-if="rows.length" class="panel pad">
+      <variant-chart
+        :rows="rows"
+        :chosen="own"
+        :looked="looked"
+        :key-of="keyOf"
+        @look="looked = $event"
+        @choose="choose"
+      />
+      <p class="soft small">
+        A larger dot is more opaque, a darker one nearer to the same art on white paper. Rings are
+        dominated: another variant is as good in money, time, opacity and look, and better in one.
+        The orange ring is the plan.
+      </p>
+    </div>
+    <v-progress-linear v-else-if="busy" indeterminate />
+    <div v-if="rows.length" class="panel pad">
+      <div class="tools">
+        <h2 class="label">{{ all ? 'All variants' : 'Worth considering' }}</h2>
+        <v-switch
+          label="Show dominated ones too"
+          :model-value="all"
+          @update:model-value="all = !!$event"
+        />
+      </div>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Stack</th>
+            <th scope="col">Special</th>
+            <th scope="col">Trips</th>
+            <th
+              v-for="column in COLUMNS"
+              :key="column.key"
+              scope="col"
+              :aria-sort="sort === column.key ? 'ascending' : undefined"
+            >
+              <button type="button" :class="{ on: sort === column.key }" @click="sort = column.key">
+                {{ column.title }}
+              </button>
+            </th>
+            <th scope="col"></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="row in listed"
+            :key="keyOf(row)"
+            :class="{
+              dominated: row.dominated,
+              own: keyOf(row) === own,
+              looked: keyOf(row) === looked,
+            }"
+            @pointerenter="looked = keyOf(row)"
+            @pointerleave="looked = undefined"
+          >
+            <th scope="row">{{ row.name }}</th>
+            <td class="figures">
+              <template v-if="row.density !== undefined"
+                >{{ row.density }} %<template v-if="row.hits > 1">
+                  × {{ row.hits }}</template
+                ></template
+              >
+              <template v-else>–</template>
+            </td>
+            <td class="figures">{{ row.trips }}</td>
+            <td class="figures">{{ currency(row.figures.cost) }}</td>
+            <td class="figures">{{ duration(row.figures.minutes) }}</td>
+            <td class="figures">{{ ml(row.figures.ml) }}</td>
+            <td class="figures">{{ percent(row.figures.opacity, 0) }}</td>
+            <td class="figures">{{ row.figures.deltaE.toFixed(1) }}</td>
+            <td>
+              <span v-if="keyOf(row) === own" class="soft">planned</span>
+              <v-btn
+                v-else
+                size="small"
+                :aria-label="`Plan ${row.name}, ${row.density ?? 'no special'}, ${row.trips} trips`"
+                @click="choose(row)"
+                >Plan this</v-btn
+              >
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.pad {
+  padding: 14px 16px;
+}
+
+.tools {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+}
+
+.tools :deep(.v-input) {
+  flex: none;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th,
+td {
+  padding: 5px 8px 5px 0;
+  text-align: right;
+  font-weight: 500;
+  white-space: nowrap;
+  border-bottom: 1px solid var(--line);
+}
+
+th:first-child {
+  text-align: left;
+  white-space: normal;
+}
+
+thead th,
+thead button {
+  font-size: var(--size-small);
+  color: var(--soft);
+  font-weight: 600;
+}
+
+thead button {
+  min-height: 44px;
+  padding-inline: 4px;
+}
+
+.on {
+  color: rgb(var(--v-theme-on-surface));
+  box-shadow: inset 0 -3px rgb(var(--v-theme-primary));
+}
+
+.dominated th,
+.dominated td {
+  color: var(--soft);
+}
+
+.own th {
+  font-weight: 700;
+  box-shadow: inset 4px 0 #e2763c;
+  padding-left: 10px;
+}
+
+.looked {
+  background: rgb(var(--v-theme-surface-variant));
+}
+
+.small {
+  font-size: var(--size-small);
+}
+</style>

@@ -1,0 +1,344 @@
+<script setup lang="ts">
+/** What to do with white ink that is not wanted every day. */
+import { WHITE_USE, whiteChoices, type WhiteUse } from '@kyanos/core';
+import type { WhiteSettings } from '@kyanos/contract';
+import { mdiClose, mdiPlus } from '@mdi/js';
+import { computed } from 'vue';
+import { useJob } from '../job/useJob.ts';
+import FigureValue from '../shared/FigureValue.vue';
+import { currency, ml } from '../shared/format.ts';
+import NumberField from '../shared/NumberField.vue';
+import { useSetting } from '../shared/useSetting.ts';
+import MoneyField from './MoneyField.vue';
+
+const job = useJob();
+const plan = computed(() => job.plan!);
+const code = computed(() => plan.value.prices.currency);
+
+const WEEKS = 12;
+const white = computed(() => plan.value.machine.inks.find(({ channel }) => channel === 'W'));
+/** A container and one four times as large that is a fifth cheaper by the mL. */
+const first = white.value?.container?.ml ?? 220;
+const perMl = (white.value?.pricePerLitre ?? 17_500) / 1000;
+const {
+  value: settings,
+  set,
+  problem,
+} = useSetting<WhiteSettings>('white-use', {
+  ...WHITE_USE,
+  weeks: Array.from({ length: WEEKS }, () => ({ ml: 0, jobs: 0 })),
+  containers: [
+    { ml: first, price: Math.round(first * perMl) },
+    { ml: 4 * first, price: Math.round(4 * first * perMl * 0.8) },
+  ],
+});
+const change = (part: Partial<WhiteSettings>) => set({ ...settings.value, ...part });
+const setWeek = (at: number, part: Partial<WhiteSettings['weeks'][number]>) =>
+  change({
+    weeks: settings.value.weeks.map((week, i) => (i === at ? { ...week, ...part } : week)),
+  });
+const setContainer = (at: number, part: Partial<WhiteSettings['containers'][number]>) =>
+  change({
+    containers: settings.value.containers.map((one, i) => (i === at ? { ...one, ...part } : one)),
+  });
+
+const own = computed(() => job.shown?.work?.inks.find(({ channel }) => channel === 'W')?.ml ?? 0);
+function addOwn(at: number) {
+  const week = settings.value.weeks[at];
+  setWeek(at, { ml: Math.round((week.ml + own.value) * 10) / 10, jobs: week.jobs + 1 });
+}
+
+const use = computed<WhiteUse>(() => ({
+  ...settings.value,
+  labourRate: plan.value.prices.labourRate,
+  currency: code.value,
+}));
+const choices = computed(() => whiteChoices(use.value));
+const wanted = computed(() => settings.value.weeks.reduce((sum, week) => sum + week.ml, 0));
+const dearest = computed(() => Math.max(1, ...choices.value.map(({ total }) => total.minor)));
+const answer = computed(() => {
+  if (wanted.value === 0)
+    return 'Put in how much white is wanted in the coming weeks; the answer follows.';
+  const [best, next] = choices.value;
+  return `${best.name}: ${currency(best.total)} over ${settings.value.weeks.length} weeks, ${currency({ minor: next.total.minor - best.total.minor, currency: code.value })} less than to ${next.name.toLowerCase()}.`;
+});
+const CAUTIONS =
+  'Waste ink and cleaning fluid are regulated waste: follow the makers’ safety data sheets and local codes. Empty the waste tank before a swap, and check nozzles on clear or coloured stock afterwards.';
+</script>
+
+<template>
+  <section class="stage">
+    <header>
+      <h1 class="question">Keep the white in, or flush it out?</h1>
+      <p class="answer" data-testid="answer">{{ answer }}</p>
+    </header>
+    <p v-if="problem" role="alert">{{ problem }}</p>
+    <div v-if="wanted > 0" class="panel pad choices" data-testid="white-choices">
+      <div
+        v-for="(choice, i) in choices"
+        :key="choice.id"
+        class="choice"
+        :class="{ best: i === 0 }"
+      >
+        <div>
+          <b>{{ choice.name }}</b>
+          <span class="soft small">{{ choice.says }}</span>
+        </div>
+        <div class="bar" aria-hidden="true">
+          <span :style="{ width: `${(choice.total.minor / dearest) * 100}%` }"></span>
+        </div>
+        <figure-value class="sum" :text="currency(choice.total)" :working="choice.working" />
+        <span class="soft small figures detail">
+          <template v-if="choice.container"
+            >{{ Math.round(choice.lostMl) }} mL lost
+            <template v-if="choice.expiredMl > 0"
+              >· {{ Math.round(choice.expiredMl) }} mL too old</template
+            >
+            · from {{ choice.container.ml }} mL</template
+          >
+          <template v-else>no white bought</template>
+        </span>
+      </div>
+    </div>
+    <div class="panel pad">
+      <h2 class="label">White wanted in the coming weeks</h2>
+      <div class="weeks">
+        <div v-for="(week, i) in settings.weeks" :key="i" class="week">
+          <number-field
+            :label="`Week ${i + 1}`"
+            unit="mL"
+            :max="100000"
+            :precision="1"
+            :model-value="week.ml"
+            @update:model-value="
+              setWeek(i, { ml: $event, jobs: Math.max(week.jobs, $event > 0 ? 1 : 0) })
+            "
+          />
+          <number-field
+            label="Jobs"
+            :max="1000"
+            :model-value="week.jobs"
+            @update:model-value="setWeek(i, { jobs: $event })"
+          />
+          <v-btn
+            v-if="own > 0"
+            icon
+            size="small"
+            variant="text"
+            :aria-label="`Add this job to week ${i + 1}`"
+            @click="addOwn(i)"
+            ><v-icon :icon="mdiPlus"
+          /></v-btn>
+        </div>
+      </div>
+      <p v-if="own > 0" class="soft small">
+        This job takes {{ ml(own) }} of white; + adds it to a week.
+      </p>
+    </div>
+    <div class="two">
+      <div class="panel pad fields">
+        <h2 class="label">Looking after it; habits are common practice</h2>
+        <number-field
+          label="Open container is good for"
+          unit="weeks"
+          :min="1"
+          :max="520"
+          :model-value="settings.openWeeks"
+          @update:model-value="change({ openWeeks: $event })"
+        />
+        <number-field
+          label="Must move in a week"
+          unit="mL"
+          :max="10000"
+          :model-value="settings.movingMl"
+          @update:model-value="change({ movingMl: $event })"
+        />
+        <number-field
+          label="Agitate and check, a week"
+          unit="min"
+          :max="10000"
+          :model-value="settings.careMinutes"
+          @update:model-value="change({ careMinutes: $event })"
+        />
+        <number-field
+          label="Fit parked heads"
+          unit="min"
+          :max="10000"
+          :model-value="settings.fitMinutes"
+          @update:model-value="change({ fitMinutes: $event })"
+        />
+        <number-field
+          label="Take heads out, cooled down"
+          unit="min"
+          :max="10000"
+          :model-value="settings.takeOutMinutes"
+          @update:model-value="change({ takeOutMinutes: $event })"
+        />
+        <number-field
+          label="One swap with fluid"
+          unit="min"
+          :max="10000"
+          :model-value="settings.swapMinutes"
+          @update:model-value="change({ swapMinutes: $event })"
+        />
+        <number-field
+          label="Lost in the lines"
+          unit="mL"
+          :max="10000"
+          :model-value="settings.swapMl"
+          @update:model-value="change({ swapMl: $event })"
+        />
+        <money-field
+          label="Fluid for one swap"
+          :currency="code"
+          :model-value="settings.swapFluid"
+          @update:model-value="change({ swapFluid: $event })"
+        />
+        <number-field
+          label="White work can wait"
+          unit="weeks"
+          :min="1"
+          :max="26"
+          :model-value="settings.gatherWeeks"
+          @update:model-value="change({ gatherWeeks: $event })"
+        />
+        <money-field
+          label="Another shop asks for a job"
+          :currency="code"
+          :model-value="settings.outsideJob"
+          @update:model-value="change({ outsideJob: $event })"
+        />
+      </div>
+      <div class="stage">
+        <div class="panel pad fields">
+          <h2 class="label">Containers that can be bought</h2>
+          <template v-for="(container, i) in settings.containers" :key="i">
+            <number-field
+              label="Holds"
+              unit="mL"
+              :min="1"
+              :max="1000000"
+              :model-value="container.ml"
+              @update:model-value="setContainer(i, { ml: $event })"
+            />
+            <div class="row">
+              <money-field
+                label="Costs"
+                :currency="code"
+                :model-value="container.price"
+                @update:model-value="setContainer(i, { price: $event })"
+              />
+              <v-btn
+                icon
+                variant="text"
+                :aria-label="`Remove the container of ${container.ml} mL`"
+                @click="change({ containers: settings.containers.filter((_, k) => k !== i) })"
+                ><v-icon :icon="mdiClose"
+              /></v-btn>
+            </div>
+          </template>
+          <v-btn
+            class="wide"
+            @click="
+              change({ containers: [...settings.containers, { ml: 500, price: 8000 }].slice(0, 6) })
+            "
+            >Add a size</v-btn
+          >
+        </div>
+        <p class="caution"><strong>Caution.</strong> {{ CAUTIONS }}</p>
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.pad {
+  padding: 14px 16px;
+}
+
+.weeks {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(240px, 1fr));
+  gap: 10px 18px;
+  margin: 10px 0 6px;
+}
+
+.week {
+  display: grid;
+  grid-template-columns: 1fr 64px 44px;
+  align-items: center;
+  gap: 6px;
+}
+
+.choice {
+  display: grid;
+  grid-template-columns: minmax(0, 1.5fr) minmax(0, 0.8fr) 100px 244px;
+  gap: 14px;
+  align-items: center;
+  padding: 9px 0;
+  border-bottom: 1px solid var(--line);
+}
+
+.choice:last-child {
+  border: 0;
+}
+
+.choice b,
+.choice .small {
+  display: block;
+}
+
+.bar span {
+  display: block;
+  height: 14px;
+  border-radius: 3px;
+  background: #a9bfe0;
+}
+
+.best .bar span {
+  background: #2d5590;
+}
+
+.best b,
+.best .sum {
+  font-weight: 700;
+}
+
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 14px;
+  align-items: start;
+}
+
+.fields {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+}
+
+.fields h2,
+.wide {
+  grid-column: 1 / -1;
+}
+
+.row {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  align-items: center;
+}
+
+.small {
+  font-size: var(--size-small);
+}
+
+.detail {
+  text-align: right;
+}
+
+.caution {
+  padding: 8px 12px;
+  border-left: 4px solid rgb(var(--v-theme-warning));
+  background: color-mix(in srgb, rgb(var(--v-theme-warning)) 9%, transparent);
+}
+</style>

@@ -1,0 +1,113 @@
+<script setup lang="ts">
+/** Small jobs that share the loads: chosen from the board, or typed in. */
+import type { JobSummary } from '@kyanos/contract';
+import type { Companion } from '@kyanos/core';
+import { mdiClose } from '@mdi/js';
+import { shallowRef, watch } from 'vue';
+import { useJob } from '../job/useJob.ts';
+import LengthField from '../shared/LengthField.vue';
+import NumberField from '../shared/NumberField.vue';
+import { companionOf, possibleCompanions } from './companions.ts';
+
+const companions = defineModel<readonly Companion[]>({ required: true });
+const job = useJob();
+const possible = shallowRef<readonly JobSummary[]>([]);
+watch(
+  () => [job.plan?.machine, job.plan?.material, job.plan?.stack],
+  async () => {
+    if (job.plan && job.id) possible.value = await possibleCompanions(job.plan, job.id);
+  },
+  { immediate: true },
+);
+
+async function add(found: JobSummary) {
+  companions.value = [...companions.value, await companionOf(found)];
+}
+const addByHand = () => {
+  companions.value = [
+    ...companions.value,
+    { name: `Job ${companions.value.length + 2}`, width: 50, height: 50, copies: 10 },
+  ];
+};
+const change = (at: number, part: Partial<Companion>) => {
+  companions.value = companions.value.map((one, i) => (i === at ? { ...one, ...part } : one));
+};
+const remove = (at: number) => {
+  companions.value = companions.value.filter((_, i) => i !== at);
+};
+</script>
+
+<template>
+  <div class="list">
+    <h2 class="label">Jobs on the same loads</h2>
+    <p v-if="companions.length === 0" class="soft small">
+      Small jobs with the same stack on the same material can be ganged: material and time are then
+      shared by area.
+    </p>
+    <div v-for="(companion, i) in companions" :key="i" class="row">
+      <v-text-field
+        label="Name"
+        maxlength="200"
+        :model-value="companion.name"
+        @change="change(i, { name: ($event.target as HTMLInputElement).value || companion.name })"
+      />
+      <number-field
+        label="Copies"
+        :min="1"
+        :max="100000"
+        :model-value="companion.copies"
+        @update:model-value="change(i, { copies: $event })"
+      />
+      <length-field
+        label="Width"
+        :min="1"
+        :max="5000"
+        :model-value="companion.width"
+        @update:model-value="change(i, { width: $event })"
+      />
+      <length-field
+        label="Height"
+        :min="1"
+        :max="5000"
+        :model-value="companion.height"
+        @update:model-value="change(i, { height: $event })"
+      />
+      <v-btn
+        icon
+        variant="text"
+        :aria-label="`Take ${companion.name} off the loads`"
+        @click="remove(i)"
+        ><v-icon :icon="mdiClose"
+      /></v-btn>
+    </div>
+    <div class="add">
+      <v-btn
+        v-for="found in possible.filter((one) => companions.every(({ name }) => name !== one.name))"
+        :key="found.id"
+        @click="add(found)"
+        >Add {{ found.name }}, {{ found.copies }} copies</v-btn
+      >
+      <v-btn @click="addByHand">Add one by its size</v-btn>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.list,
+.add {
+  display: grid;
+  gap: 10px;
+}
+
+.row {
+  display: grid;
+  grid-template-columns: 1fr 92px;
+  gap: 8px;
+  padding-bottom: 10px;
+  border-bottom: 1px solid var(--line);
+}
+
+.small {
+  font-size: var(--size-small);
+}
+</style>

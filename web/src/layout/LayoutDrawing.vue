@@ -1,0 +1,319 @@
+<script setup lang="ts">
+/** One load, drawn to scale, its longer side lying: material, what can't be printed, and pieces that can be dragged where they are few enough. */
+import {
+  rectanglesOf,
+  type Layout,
+  type Load,
+  type Machine,
+  type Material,
+  type PlacedPiece,
+} from '@kyanos/core';
+import { computed, ref, useTemplateRef } from 'vue';
+import { length } from '../shared/format.ts';
+
+const props = defineProps<{
+  layout: Layout;
+  load: Load;
+  /** One copy as printed, not turned, mm. */
+  piece: { readonly width: number; readonly height: number };
+  machine: Machine;
+  material: Material;
+  /** Pieces of this load may be moved. */
+  movable: boolean;
+  name: string;
+}>();
+const emit = defineEmits<{ move: [places: readonly PlacedPiece[]] }>();
+
+/** Pieces that are drawn one by one and can be moved; more are drawn as one shape. */
+const MOST_PIECES = 400;
+/** Pieces are put on whole tenths. */
+const GRID_MM = 0.5;
+
+const roll = computed(() => props.material.form === 'roll');
+const sheet = computed(() => ({
+  width: props.material.width,
+  height: roll.value ? props.load.length + 2 * props.layout.room.top : props.material.length,
+}));
+const bed = computed(() => ({
+  width: Math.min(props.machine.maxWidth, sheet.value.width),
+  height: Math.min(props.machine.maxLength, sheet.value.height),
+}));
+const room = computed(() => ({
+  ...props.layout.room,
+  height: roll.value ? props.load.length : props.layout.room.height,
+}));
+
+const boxes = computed(() => rectanglesOf(props.load.strips, props.piece, props.layout.gap));
+const few = computed(() => boxes.value.length <= MOST_PIECES);
+const outline = ({
+  left,
+  top,
+  width,
+  height,
+}: {
+  left: number;
+  top: number;
+  width: number;
+  height: number;
+}) => `M${left} ${top}h${width}v${height}h${-width}z`;
+const many = computed(() => boxes.value.map(outline).join(''));
+
+/** The feed runs from left to right where the material is longer than wide. */
+const lying = computed(() => sheet.value.height > sheet.value.width);
+const shown = computed(() =>
+  lying.value
+    ? { width: sheet.value.height, height: sheet.value.width }
+    : { width: sheet.value.width, height: sheet.value.height },
+);
+/** Pieces that lie on another one. */
+const clashing = computed(() => {
+  const found = new Set<number>();
+  if (!props.movable || !few.value) return found;
+  boxes.value.forEach((a, i) => {
+    for (let k = 0; k < i; k++) {
+      const b = boxes.value[k];
+      const apart =
+        a.left >= b.left + b.width ||
+        b.left >= a.left + a.width ||
+        a.top >= b.top + b.height ||
+        b.top >= a.top + a.height;
+      if (!apart) found.add(i).add(k);
+    }
+  });
+  return found;
+});
+
+const around = computed(() => shown.value.width * 0.032);
+const text = computed(() => around.value * 0.68);
+
+const ground = useTemplateRef<SVGGElement>('ground');
+const dragged = ref<{ index: number; dx: number; dy: number; x: number; y: number }>();
+
+function millimetres(event: PointerEvent): { x: number; y: number } {
+  const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(
+    ground.value!.getScreenCTM()!.inverse(),
+  );
+  return { x: point.x, y: point.y };
+}
+
+function grab(index: number, event: PointerEvent) {
+  if (!props.movable) return;
+  (event.currentTarget as Element).setPointerCapture(event.pointerId);
+  const { x, y } = millimetres(event);
+  dragged.value = { index, dx: 0, dy: 0, x, y };
+}
+
+function drag(event: PointerEvent) {
+  if (!dragged.value) return;
+  const { x, y } = millimetres(event);
+  dragged.value = { ...dragged.value, dx: x - dragged.value.x, dy: y - dragged.value.y };
+}
+
+const onGrid = (mm: number) => Math.round(mm / GRID_MM) * GRID_MM;
+
+function put(index: number, change: { dx?: number; dy?: number; turn?: boolean }) {
+  const places = boxes.value.map((box, i): PlacedPiece => {
+    if (i !== index) return { left: box.left, top: box.top, turned: box.turned };
+    const turned = change.turn ? !box.turned : box.turned;
+    const width = turned ? props.piece.height : props.piece.width;
+    const height = turned ? props.piece.width : props.piece.height;
+    const within = (value: number, from: number, space: number) =>
+      Math.min(Math.max(value, from), Math.max(from, from + space));
+    const { left, top, width: wide } = props.layout.room;
+    const tall = roll.value ? props.machine.maxLength : props.layout.room.height;
+    return {
+      left: within(onGrid(box.left + (change.dx ?? 0)), left, wide - width),
+      top: within(onGrid(box.top + (change.dy ?? 0)), top, tall - height),
+      turned,
+    };
+  });
+  emit('move', places);
+}
+
+function drop() {
+  const done = dragged.value;
+  dragged.value = undefined;
+  if (done && Math.hypot(done.dx, done.dy) > GRID_MM) put(done.index, done);
+}
+
+const STEPS: Record<string, readonly [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+function press(index: number, event: KeyboardEvent) {
+  if (!props.movable) return;
+  const step = STEPS[event.key];
+  if (step) {
+    event.preventDefault();
+    const by = event.shiftKey ? 10 : 1;
+    put(index, { dx: step[0] * by, dy: step[1] * by });
+  } else if (event.key === 'r') {
+    event.preventDefault();
+    put(index, { turn: true });
+  }
+}
+
+const shift = (index: number) =>
+  dragged.value?.index === index ? `translate(${dragged.value.dx} ${dragged.value.dy})` : undefined;
+</script>
+
+<template>
+  <svg
+    class="drawing"
+    :viewBox="`${-around * 1.6} ${-around * 1.5} ${shown.width + around * 2.2} ${shown.height + around * 2.9}`"
+    role="group"
+    :aria-label="`${boxes.length} pieces on ${material.name}, drawn to scale`"
+    data-testid="layout"
+  >
+    <defs>
+      <pattern
+        id="not-printed"
+        :width="around / 3"
+        :height="around / 3"
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(45)"
+      >
+        <rect :width="around / 18" :height="around / 3" class="hatch" />
+      </pattern>
+    </defs>
+    <g ref="ground" :transform="lying ? 'matrix(0 1 1 0 0 0)' : undefined">
+      <rect :width="sheet.width" :height="sheet.height" class="sheet" />
+      <path
+        :d="`M0 0h${sheet.width}v${sheet.height}h${-sheet.width}zM${room.left} ${room.top}v${room.height}h${room.width}v${-room.height}z`"
+        fill="url(#not-printed)"
+      />
+      <path
+        v-if="bed.width < sheet.width || bed.height < sheet.height"
+        :d="`M0 0h${bed.width}v${bed.height}h${-bed.width}z`"
+        class="bed"
+      />
+      <rect :x="room.left" :y="room.top" :width="room.width" :height="room.height" class="room" />
+      <template v-if="few">
+        <g
+          v-for="(box, i) in boxes"
+          :key="i"
+          :transform="shift(i)"
+          :tabindex="movable ? 0 : undefined"
+          :role="movable ? 'button' : undefined"
+          :aria-label="
+            movable
+              ? `Piece ${i + 1}, ${box.left.toFixed(1)} mm from the left, ${box.top.toFixed(1)} mm from the leading edge`
+              : undefined
+          "
+          :class="{ movable, clash: clashing.has(i) }"
+          @pointerdown="grab(i, $event)"
+          @pointermove="drag"
+          @pointerup="drop"
+          @pointercancel="dragged = undefined"
+          @keydown="press(i, $event)"
+        >
+          <rect :x="box.left" :y="box.top" :width="box.width" :height="box.height" class="piece" />
+          <!-- The head of the piece: where its top edge lies. -->
+          <rect
+            :x="box.left"
+            :y="box.top"
+            :width="box.turned ? Math.min(box.width, box.height) * 0.09 : box.width"
+            :height="box.turned ? box.height : Math.min(box.width, box.height) * 0.09"
+            class="head"
+          />
+        </g>
+      </template>
+      <path v-else :d="many" class="piece" />
+      <g v-for="(box, i) in load.others" :key="`other ${i}`">
+        <title>{{ box.name }}</title>
+        <rect :x="box.left" :y="box.top" :width="box.width" :height="box.height" class="other" />
+      </g>
+    </g>
+    <g class="figures">
+      <text :x="shown.width / 2" :y="-around * 0.45" text-anchor="middle" :font-size="text">
+        {{ length(shown.width) }}{{ roll && lying ? ' drawn' : '' }}
+      </text>
+      <text
+        :transform="`translate(${-around * 0.5} ${shown.height / 2}) rotate(-90)`"
+        text-anchor="middle"
+        :font-size="text"
+      >
+        {{ length(shown.height) }}{{ roll && !lying ? ' drawn' : '' }}
+      </text>
+      <text :x="0" :y="shown.height + around * 0.95" :font-size="text * 0.85" class="edge">
+        {{ lying ? 'leading edge on the left' : 'leading edge above' }}
+      </text>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+.drawing {
+  width: 100%;
+  max-height: 46vh;
+  touch-action: none;
+}
+
+.sheet {
+  fill: #fffdf7;
+  stroke: #6b5f45;
+  stroke-width: 1.2px;
+  vector-effect: non-scaling-stroke;
+}
+
+.hatch {
+  fill: #cbb98e;
+}
+
+.room {
+  fill: none;
+  stroke: #6b5f45;
+  stroke-dasharray: 5 4;
+  stroke-width: 1px;
+  vector-effect: non-scaling-stroke;
+}
+
+.bed {
+  fill: none;
+  stroke: rgb(var(--v-theme-warning));
+  stroke-width: 2px;
+  vector-effect: non-scaling-stroke;
+}
+
+.piece {
+  fill: #c9d8ee;
+  stroke: #1b3158;
+  stroke-width: 1px;
+  vector-effect: non-scaling-stroke;
+}
+
+.head {
+  fill: #1b3158;
+}
+
+.movable {
+  cursor: grab;
+}
+
+.movable:focus-visible .piece {
+  stroke-width: 3px;
+}
+
+.clash .piece {
+  fill: #f3cdb8;
+  stroke: #a3281b;
+  stroke-width: 2px;
+}
+
+.other {
+  fill: #ead9b0;
+  stroke: #6b5f45;
+  stroke-width: 1px;
+  vector-effect: non-scaling-stroke;
+}
+
+text {
+  fill: rgb(var(--v-theme-on-surface));
+}
+
+.edge {
+  fill: var(--soft);
+}
+</style>

@@ -1,0 +1,366 @@
+<script setup lang="ts">
+import {
+  heldEdges,
+  oversizeOf,
+  OVERSIZE_MM,
+  pageOf,
+  pieceOf,
+  type LayoutWish,
+  type Load,
+  type PlacedPiece,
+} from '@kyanos/core';
+import { mdiFilePdfBox } from '@mdi/js';
+import { computed, ref, watch } from 'vue';
+import { useJob } from '../job/useJob.ts';
+import FindingList from '../shared/FindingList.vue';
+import { area, currency, length, percent, size } from '../shared/format.ts';
+import LengthField from '../shared/LengthField.vue';
+import NumberField from '../shared/NumberField.vue';
+import { without } from '../shared/without.ts';
+import CompanionList from './CompanionList.vue';
+import LayoutDrawing from './LayoutDrawing.vue';
+
+const job = useJob();
+const plan = computed(() => job.plan!);
+const work = computed(() => job.shown?.work);
+const layout = computed(() => job.shown?.layout);
+const page = computed(() => job.info && pageOf(plan.value, job.info, 'front'));
+const piece = computed(() => page.value && pieceOf(page.value));
+
+/** Places that a hand gave are for the layout they were given in. */
+const set = (change: Partial<LayoutWish>) =>
+  job.update({ layout: { ...without(plan.value.layout, 'places'), ...change } });
+/** A wish that is there or not. */
+function setOr<K extends 'grain' | 'loadLength' | 'companions' | 'mixed'>(
+  key: K,
+  value: LayoutWish[K] | undefined,
+) {
+  const rest = without<LayoutWish, keyof LayoutWish>(
+    plan.value.layout,
+    'places',
+    key,
+  ) as LayoutWish;
+  job.update({ layout: value === undefined ? rest : { ...rest, [key]: value } });
+}
+const setCopies = (copies: number) => job.update({ layout: { ...plan.value.layout, copies } });
+const byHand = (places: readonly PlacedPiece[]) => set({ places });
+
+const shownLoad = ref(0);
+watch(
+  () => layout.value?.loads.length,
+  (count) => {
+    if (shownLoad.value >= (count ?? 0)) shownLoad.value = 0;
+  },
+);
+const load = computed(() => layout.value?.loads[shownLoad.value]);
+
+const loadName = ({ times, copies }: Load, at: number) =>
+  times > 1
+    ? `${times} loads of ${copies}`
+    : at === layout.value!.loads.length - 1
+      ? `last load, ${copies}`
+      : `load of ${copies}`;
+
+const last = computed(() => layout.value?.loads.at(-1));
+const answer = computed(() => {
+  if (!layout.value || !last.value) return 'This print does not fit as planned.';
+  const { fillings, perLoad } = layout.value;
+  const what = plan.value.material.form === 'roll' ? 'load' : plan.value.material.form;
+  if (fillings === 1)
+    return `${plan.value.layout.copies} on one ${what}${perLoad > plan.value.layout.copies ? `, where ${perLoad} find room` : ''}.`;
+  return `${perLoad} on a ${what}, ${fillings} ${what}s${last.value.copies < perLoad ? `, the last one with ${last.value.copies}` : ''}.`;
+});
+const best = computed(() => {
+  if (!layout.value) return '';
+  const { perLoad, most } = layout.value;
+  if (plan.value.layout.companions?.length) return 'shared with other jobs';
+  return perLoad >= most
+    ? 'no layout gets more on it'
+    : `no layout gets more than ${most}; another direction may come nearer`;
+});
+const over = computed(() => {
+  if (!piece.value || !page.value) return undefined;
+  return oversizeOf(piece.value, page.value.trimMm);
+});
+const held = computed(() => heldEdges(plan.value.machine));
+const CODES = [
+  'LAYOUT_TOO_LARGE',
+  'TOO_NARROW',
+  'OVERHANG',
+  'HEAD_CLEARANCE',
+  'PLACED_OUTSIDE',
+  'PLACED_OVERLAP',
+  'PLACED_CLOSE',
+  'GRAIN',
+  'NOT_HELD',
+  'NO_OVERSIZE',
+  'TWO_TRIP_LENGTH',
+];
+const findings = computed(() =>
+  (job.shown?.findings ?? []).filter(({ code }) => CODES.includes(code)),
+);
+const ready = computed(() => job.saveState === 'saved' && job.fullSize);
+const headroom = computed(() => {
+  const { machine, material } = plan.value;
+  return machine.clearance === undefined ? undefined : machine.clearance - material.thickness;
+});
+</script>
+
+<template>
+  <section class="stage">
+    <header>
+      <h1 class="question">How do the pieces lie on the material?</h1>
+      <p class="answer" data-testid="answer">{{ answer }}</p>
+    </header>
+    <div v-if="layout && load && piece" class="panel pad drawn">
+      <div v-if="layout.loads.length > 1" role="tablist" aria-label="Loads" class="loads">
+        <button
+          v-for="(one, i) in layout.loads"
+          :key="i"
+          type="button"
+          role="tab"
+          :aria-selected="i === shownLoad"
+          @click="shownLoad = i"
+        >
+          {{ loadName(one, i) }}
+        </button>
+      </div>
+      <layout-drawing
+        :layout="layout"
+        :load="load"
+        :piece="piece"
+        :machine="plan.machine"
+        :material="plan.material"
+        :movable="shownLoad === 0 && !plan.layout.companions?.length"
+        :name="plan.name"
+        @move="byHand"
+      />
+      <p class="soft small">
+        The dark edge is the head of a piece. Drag a piece, or choose it with Tab and move it with
+        the arrow keys by 1 mm, with Shift by 10; r turns it. Hatched:
+        {{
+          held.leading + held.trailing + held.sides > 0
+            ? 'margins and edges that are held.'
+            : 'margins.'
+        }}
+      </p>
+    </div>
+    <finding-list v-if="findings.length" :findings="findings" @repair="job.repair" />
+    <div class="three">
+      <div class="stage">
+        <div v-if="layout" class="panel pad">
+          <dl>
+            <dt>On one load</dt>
+            <dd>
+              <b class="figures">{{ layout.perLoad }}</b> <span class="soft">{{ best }}</span>
+            </dd>
+            <dt>Material</dt>
+            <dd class="figures">{{ area(layout.materialMm2) }}</dd>
+            <dt>Waste</dt>
+            <dd>
+              <span class="figures">{{ area(layout.wasteMm2) }}</span>
+              <span class="soft">
+                {{ percent(layout.wasteMm2 / layout.materialMm2, 0)
+                }}<template v-if="work">, </template>
+                <span v-if="work" class="figures">{{ currency(work.cost.waste) }}</span></span
+              >
+            </dd>
+            <template v-if="piece && over">
+              <dt>Printed piece</dt>
+              <dd>
+                <span class="figures">{{ size(piece.width, piece.height).text }}</span>
+                <span class="soft">{{
+                  plan.material.label
+                    ? 'on a label that is cut already'
+                    : `${over.width.toFixed(1)} × ${over.height.toFixed(1)} mm more than the finished one; without bleed ${OVERSIZE_MM} mm is common practice`
+                }}</span>
+              </dd>
+            </template>
+            <dt>Longest load</dt>
+            <dd class="figures">{{ length(layout.longest) }}</dd>
+          </dl>
+        </div>
+        <div v-if="layout" class="panel pad jig">
+          <h2 class="label">Jig for loose pieces</h2>
+          <p class="soft small">
+            Outlines at true size to print or cut on card and tape flat.
+            <template v-if="headroom !== undefined"
+              >{{ headroom.toFixed(1) }} mm are left between this material and the head.</template
+            >
+            <template v-else>Measure the height of the head.</template>
+          </p>
+          <v-btn
+            :prepend-icon="mdiFilePdfBox"
+            :disabled="!ready"
+            :href="ready ? `/api/jobs/${job.id}/jig.pdf` : undefined"
+            target="_blank"
+            >{{ ready ? 'Jig, PDF' : 'Jig: waiting for full-size plates' }}</v-btn
+          >
+          <p class="caution">
+            <strong>Caution.</strong> A piece that stands proud or tips strikes the head: tape the
+            card flat, and keep hands off the moving carriage.
+          </p>
+        </div>
+      </div>
+      <div class="stage">
+        <div class="panel pad fields">
+          <h2 class="label">Pieces</h2>
+          <number-field
+            label="Copies"
+            :min="1"
+            :max="1000000"
+            :model-value="plan.layout.copies"
+            @update:model-value="setCopies"
+          />
+          <length-field
+            label="Gap"
+            :max="200"
+            :model-value="plan.layout.gap"
+            @update:model-value="set({ gap: $event })"
+          />
+          <length-field
+            label="Margin"
+            :max="200"
+            :model-value="plan.layout.margin"
+            @update:model-value="set({ margin: $event })"
+          />
+          <v-number-input
+            label="Longest load"
+            suffix="mm"
+            clearable
+            :min="10"
+            :max="200000"
+            :model-value="plan.layout.loadLength ?? null"
+            placeholder="any"
+            persistent-placeholder
+            @update:model-value="setOr('loadLength', $event ?? undefined)"
+          />
+          <v-switch
+            class="wide"
+            label="Turned by a quarter"
+            :model-value="plan.layout.turned"
+            @update:model-value="set({ turned: !!$event })"
+          />
+          <v-switch
+            class="wide"
+            label="Both directions, if more fit"
+            :model-value="plan.layout.mixed ?? false"
+            @update:model-value="setOr('mixed', $event ? true : undefined)"
+          />
+          <v-select
+            v-if="plan.material.grain"
+            class="wide"
+            label="Grain of the material in the piece"
+            :items="[
+              { value: 'free', title: 'does not matter' },
+              { value: 'upright', title: 'upright' },
+              { value: 'sideways', title: 'sideways' },
+            ]"
+            :model-value="plan.layout.grain ?? 'free'"
+            @update:model-value="
+              setOr('grain', $event === 'free' ? undefined : ($event as 'upright' | 'sideways'))
+            "
+          />
+          <v-btn v-if="plan.layout.places" class="wide" @click="set({})">Lay them out anew</v-btn>
+        </div>
+      </div>
+      <div class="stage">
+        <div class="panel pad">
+          <companion-list
+            :model-value="plan.layout.companions ?? []"
+            @update:model-value="setOr('companions', $event.length ? $event : undefined)"
+          />
+        </div>
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.pad {
+  padding: 14px 16px;
+}
+
+.drawn {
+  display: grid;
+  gap: 8px;
+}
+
+.loads {
+  display: flex;
+  gap: 6px;
+}
+
+.loads button {
+  min-height: 44px;
+  padding: 0 12px;
+  border-radius: 8px;
+  border: 1px solid var(--line);
+}
+
+.loads [aria-selected='true'] {
+  box-shadow: inset 0 -3px rgb(var(--v-theme-primary));
+  font-weight: 600;
+}
+
+dl {
+  display: grid;
+  grid-template-columns: 96px 1fr;
+  gap: 7px 12px;
+}
+
+dt {
+  color: var(--soft);
+}
+
+dd {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 2px 8px;
+}
+
+dd .soft {
+  font-size: var(--size-small);
+}
+
+.three {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 14px;
+  align-items: start;
+}
+
+@media (max-width: 1100px) {
+  .three {
+    grid-template-columns: 1fr 1fr;
+  }
+}
+
+.fields {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+}
+
+.fields h2,
+.wide {
+  grid-column: 1 / -1;
+}
+
+.small {
+  font-size: var(--size-small);
+}
+
+.jig {
+  display: grid;
+  gap: 10px;
+}
+
+.caution {
+  padding: 8px 12px;
+  border-left: 4px solid rgb(var(--v-theme-warning));
+  background: color-mix(in srgb, rgb(var(--v-theme-warning)) 9%, transparent);
+  font-size: var(--size-small);
+}
+</style>

@@ -1,0 +1,42 @@
+<script setup lang="ts">
+/** A length, kept in mm and typed in the preferred unit. */
+import { MM_PER_INCH } from '@kyanos/core';
+import { computed } from 'vue';
+import { units } from './format.ts';
+import NumberField from './NumberField.vue';
+
+const model = defineModel<number>({ required: true });
+const props = defineProps<{
+  label: string;
+  /** Limits in mm. */
+  min?: number;
+  max?: number;
+}>();
+
+const metric = computed(() => units.value === 'metric');
+const shown = (mm: number) => (metric.value ? mm : Math.round((mm / MM_PER_INCH) * 1000) / 1000);
+const value = computed(() => shown(model.value));
+const step = computed(() => (metric.value ? 1 : 0.125));
+const limit = computed(() => ({
+  min: shown(props.min ?? 0),
+  max: props.max === undefined ? Infinity : shown(props.max),
+}));
+/** A number that is typed back as it was shown changes nothing. */
+function set(next: number) {
+  if (next === value.value) return;
+  model.value = metric.value ? next : Math.round(next * MM_PER_INCH * 1000) / 1000;
+}
+</script>
+
+<template>
+  <number-field
+    :label="label"
+    :unit="metric ? 'mm' : 'in'"
+    :min="limit.min"
+    :max="limit.max"
+    :step="step"
+    :precision="metric ? 1 : 3"
+    :model-value="value"
+    @update:model-value="set"
+  />
+</template>

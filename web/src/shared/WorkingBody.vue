@@ -1,0 +1,77 @@
+<script setup lang="ts">
+/** How a number was come by: the formula, what went into it, and the source. */
+import type { Working } from '@kyanos/core';
+import { plain } from './format.ts';
+
+defineProps<{ working: Working }>();
+</script>
+
+<template>
+  <div class="panel working" data-testid="working">
+    <p class="label">{{ working.label }}</p>
+    <p class="formula">{{ working.formula }}</p>
+    <table>
+      <tbody>
+        <tr v-for="term in working.terms" :key="term.label">
+          <th scope="row">
+            {{ term.label }}
+            <span v-if="term.from" class="from">{{ term.from }}</span>
+          </th>
+          <td class="figures">{{ plain(term.value) }} {{ term.unit }}</td>
+        </tr>
+        <tr class="sum">
+          <th scope="row">{{ working.label }}</th>
+          <td class="figures">{{ plain(working.value) }} {{ working.unit }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="working.source" class="from">Source: {{ working.source }}</p>
+  </div>
+</template>
+
+<style scoped>
+.working {
+  padding: 14px 16px;
+  box-shadow: 0 8px 30px rgb(10 20 40 / 22%);
+}
+
+.formula {
+  margin: 2px 0 10px;
+  font-size: var(--size-lead);
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th {
+  text-align: left;
+  font-weight: 500;
+}
+
+th,
+td {
+  padding: 5px 0;
+  border-top: 1px solid var(--line);
+  vertical-align: top;
+}
+
+td {
+  text-align: right;
+  white-space: nowrap;
+  padding-left: 16px;
+}
+
+.sum th,
+.sum td {
+  font-weight: 700;
+}
+
+.from {
+  display: block;
+  font-size: var(--size-small);
+  color: var(--soft);
+  font-weight: 400;
+}
+</style>
