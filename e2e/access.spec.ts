@@ -1,7 +1,20 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 
-const STAGES = ['artwork', 'material', 'stack', 'plates', 'trips', 'cost', 'run-sheet'];
+const STAGES = [
+  'artwork',
+  'material',
+  'stack',
+  'plates',
+  'trips',
+  'layout',
+  'cost',
+  'what-if',
+  'process',
+  'white',
+  'reports',
+  'run-sheet',
+];
 
 for (const theme of ['day', 'night'])
   test(`every screen passes the accessibility check by ${theme}`, async ({ page }) => {

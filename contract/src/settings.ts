@@ -29,6 +29,7 @@ export const ProcessSettings = z
       opacity: z.number().min(0).max(1),
       detailMm: z.number().min(0).max(100),
       gradients: z.boolean(),
+      covers: z.boolean(),
       materials: z.array(MaterialClass),
       forms: z.array(z.enum(['roll', 'sheet', 'board'])),
       mostSeparations: z.int().min(1).max(100),

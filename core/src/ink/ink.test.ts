@@ -148,6 +148,7 @@ describe('ink that is not laid', () => {
         ml,
         laidMl: ml,
         lostMl: 0,
+        otherMl: 0,
         solidM2: 0,
         starts: 0,
         working: undefined!,

@@ -32,9 +32,10 @@ export interface InkUse {
   readonly channel: Channel;
   /** Everything drawn from the container. */
   readonly ml: number;
-  /** Of it: laid on the job's own sheets, and lost. */
+  /** Of it: laid on the job's own sheets, and lost; of what is lost, all but what goes at the start of trips. */
   readonly laidMl: number;
   readonly lostMl: number;
+  readonly otherMl: number;
   /** Solid area laid, m²: cover × density × hits × area, and trips started; what a report is compared with. */
   readonly solidM2: number;
   readonly starts: number;
@@ -117,6 +118,7 @@ export function inkUse(input: InkInput): readonly InkUse[] {
         ml: laidMl + lostMl,
         laidMl,
         lostMl,
+        otherMl: spit + change,
         solidM2,
         starts: begun,
         working: workingOf(ink, input, entry, { areaM2, laidMl, purge, begun, spit, change }),

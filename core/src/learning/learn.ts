@@ -58,16 +58,19 @@ interface Told {
   readonly observation: Observation;
 }
 
-/** What one figure's part is of an expected amount. */
-function told(report: number, said: number, first: number, second: number): Told[] {
+/** @param fixed what neither figure changes, a part of what was said */
+function told(report: number, said: number, first: number, second: number, fixed: number): Told[] {
   const expected = first + second;
   return expected > 0
     ? [
         {
           report,
           said,
-          expected,
-          observation: { parts: [first / expected, second / expected], ratio: said / expected },
+          expected: expected + fixed,
+          observation: {
+            parts: [first / expected, second / expected],
+            ratio: Math.max(0, said - fixed) / expected,
+          },
         },
       ]
     : [];
@@ -79,14 +82,12 @@ const inkTold = (reports: readonly JobReport[], { channel, laydown, lossPerTrip 
     const plan = planned[channel];
     return said === undefined || !plan || learnt?.includes(channel)
       ? []
-      : told(i, said, plan.solidM2 * laydown, plan.starts * lossPerTrip);
+      : told(i, said, plan.solidM2 * laydown, plan.starts * lossPerTrip, plan.otherMl);
   });
 
 const timeTold = (reports: readonly JobReport[]): Told[] =>
   reports.flatMap(({ minutes, plannedMinutes: { sweep, turn, back }, learnt }, i) =>
-    minutes === undefined || learnt?.includes('time')
-      ? []
-      : told(i, Math.max(0, minutes - back), sweep, turn),
+    minutes === undefined || learnt?.includes('time') ? [] : told(i, minutes, sweep, turn, back),
   );
 
 /** Outliers wait for a decision; what somebody said of a report counts. */
@@ -146,6 +147,7 @@ export function learn(machine: Machine, reports: readonly JobReport[]): Learning
     if (!ink || all.length === 0) continue;
     const lesson = lessonFrom(channel, all, reports, knownInk(machine, channel));
     outliers.push(...lesson.outliers);
+    if (lesson.reports.length === 0) continue;
     lessons.push({
       about: channel,
       name: ink.name,
@@ -163,18 +165,26 @@ export function learn(machine: Machine, reports: readonly JobReport[]): Learning
   if (times.length > 0) {
     const lesson = lessonFrom('time', times, reports, knownTime(machine));
     outliers.push(...lesson.outliers);
-    lessons.push({
-      about: 'time',
-      name: 'Time',
-      estimate: lesson.estimate,
-      reports: lesson.reports,
-      figures: [
-        ...machine.modes.map(({ name, specialSpeed }) =>
-          figure(`speed with special ink, ${name}`, 'mm/s', specialSpeed, lesson.estimate, 0, true),
-        ),
-        figure('turning round', 's', machine.turnSeconds, lesson.estimate, 1),
-      ],
-    });
+    if (lesson.reports.length > 0)
+      lessons.push({
+        about: 'time',
+        name: 'Time',
+        estimate: lesson.estimate,
+        reports: lesson.reports,
+        figures: [
+          ...machine.modes.map(({ name, specialSpeed }) =>
+            figure(
+              `speed with special ink, ${name}`,
+              'mm/s',
+              specialSpeed,
+              lesson.estimate,
+              0,
+              true,
+            ),
+          ),
+          figure('turning round', 's', machine.turnSeconds, lesson.estimate, 1),
+        ],
+      });
   }
   return { lessons, outliers };
 }

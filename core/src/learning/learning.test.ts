@@ -142,7 +142,7 @@ const report = (solidM2: number, ml: number, change: Partial<JobReport> = {}): J
   job: 'Sign',
   finished: '',
   ml: { W: ml },
-  planned: { W: { solidM2, starts: 2 } },
+  planned: { W: { solidM2, starts: 2, otherMl: 0 } },
   plannedMinutes: { sweep: 8, turn: 2, back: 1 },
   ...change,
 });
@@ -162,6 +162,18 @@ describe('learn', () => {
     expect(figures[1].now).toBeGreaterThan(0.6);
     expect(figures[0].interval.low).toBeLessThan(12);
     expect(figures[0].interval.high).toBeGreaterThan(11.8);
+  });
+
+  it('takes what is spat into the waste for no laydown', () => {
+    const spat = reports.map(({ ml, planned, ...rest }) => ({
+      ...rest,
+      ml: { W: ml.W! + 0.7 },
+      planned: { W: { ...planned.W!, otherMl: 0.7 } },
+    }));
+    expect(learn(lossy, spat).lessons[0].figures[0].now).toBeCloseTo(
+      learn(lossy, reports).lessons[0].figures[0].now,
+      9,
+    );
   });
 
   it('leaves an outlier out until somebody says that it counts', () => {

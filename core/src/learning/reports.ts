@@ -16,9 +16,14 @@ export interface ReportRow {
 
 /** A report with what the plan of its job foretold: all that is learnt from. */
 export interface JobReport extends ReportRow {
-  /** By channel: solid area laid, m², and trips started. */
+  /** By channel: solid area laid, m², trips started, and mL that are lost otherwise. */
   readonly planned: Readonly<
-    Partial<Record<Channel, { readonly solidM2: number; readonly starts: number }>>
+    Partial<
+      Record<
+        Channel,
+        { readonly solidM2: number; readonly starts: number; readonly otherMl: number }
+      >
+    >
   >;
   /** Minutes: carriage over the print, turning round, going back. */
   readonly plannedMinutes: {

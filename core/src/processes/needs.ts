@@ -17,6 +17,8 @@ export interface ProcessNeeds {
   /** Plates, frames or cylinders: one for each ink laid, as often as it is laid at another place. */
   readonly separations: number;
   readonly material: Pick<Material, 'class' | 'form' | 'pricePerM2'>;
+  /** The material itself is to be seen: its metal, its grain, its clearness. */
+  readonly bare: boolean;
   /** Pieces of a cut film that have to be weeded, for one copy. */
   readonly islands: number;
 }
@@ -44,6 +46,7 @@ export function needsOf(plan: PrintPlan, info: ArtworkInfo, result: PlanResult):
     gradients: info.format !== 'pdf' || pictures,
     separations,
     material: plan.material,
+    bare: plan.material.class !== 'white' && !whites.length,
     islands: Math.max(1, ...result.plates.map(({ islands }) => islands)),
   };
 }

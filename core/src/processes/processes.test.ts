@@ -22,6 +22,7 @@ const NEEDS: ProcessNeeds = {
   separations: 5,
   material: { class: 'metallic', form: 'sheet', pricePerM2: 500 },
   islands: 10,
+  bare: false,
 };
 const of = (id: string): Process => PROCESSES.find((one) => one.id === id)!;
 const why = (id: string, change: Partial<ProcessNeeds>) =>
@@ -35,6 +36,7 @@ describe('whyNotProcess', () => {
     expect(why('offset', { opacity: 0.8 })).toContain('covers 45 %');
     expect(why('flexo', { gradients: true })).toContain('gradients');
     expect(why('screen', { opacity: 0.9, separations: 3 })).toBe('');
+    expect(why('printed-film', { bare: true })).toContain('hides the material');
     expect(why('cut-film', { detailMm: 0.4 })).toContain('0.40 mm');
   });
 });

@@ -6,7 +6,15 @@ import type { MaterialClass } from '../optics/index.ts';
 import type { Material } from '../stack/index.ts';
 import type { ProcessNeeds } from './needs.ts';
 
-export const PROCESS_IDS = ['screen', 'flexo', 'offset', 'gravure', 'outside', 'cut-film'] as const;
+export const PROCESS_IDS = [
+  'screen',
+  'flexo',
+  'offset',
+  'gravure',
+  'outside',
+  'printed-film',
+  'cut-film',
+] as const;
 export type ProcessId = (typeof PROCESS_IDS)[number];
 
 export interface Process {
@@ -41,6 +49,8 @@ export interface Process {
   readonly gradients: boolean;
   readonly materials: readonly MaterialClass[];
   readonly forms: readonly Material['form'][];
+  /** Its film hides the material. */
+  readonly covers: boolean;
   /** Most separations that are sensible. */
   readonly mostSeparations: number;
 }
@@ -48,6 +58,7 @@ export interface Process {
 const ALL: readonly MaterialClass[] = ['white', 'clear', 'dark', 'metallic', 'natural'];
 const EVERY_FORM: readonly Material['form'][] = ['roll', 'sheet', 'board'];
 const NO_HANDS = {
+  covers: false,
   minutesPerPiece: 0,
   minutesPerIsland: 0,
   filmPerM2: 0,
@@ -161,6 +172,29 @@ export const PROCESSES: readonly Process[] = [
   },
   {
     ...NO_HANDS,
+    id: 'printed-film',
+    covers: true,
+    name: 'Printed film, laminated and applied by hand',
+    about: 'Printed on white film, left to gas out, laminated or masked, and applied.',
+    plateEach: 0,
+    setupMinutes: 2,
+    setupM2: 0.02,
+    hourRate: 2500,
+    m2PerHour: 12,
+    throughs: 'once',
+    inkPerM2: 30,
+    minutesPerPiece: 5,
+    filmPerM2: 220,
+    waitHours: 24,
+    opacity: 1,
+    detailMm: 0.1,
+    gradients: true,
+    materials: ALL,
+    forms: ['sheet', 'board'],
+    mostSeparations: 6,
+  },
+  {
+    ...NO_HANDS,
     id: 'cut-film',
     name: 'Coloured film, cut and weeded by hand',
     about: 'Cut from coloured film, weeded, masked and applied: labour and waiting decide.',
@@ -196,6 +230,8 @@ export function whyNotProcess(process: Process, needs: ProcessNeeds): readonly s
     reasons.push(
       `Its white covers ${(process.opacity * 100).toFixed(0)} %, and ${(needs.opacity * 100).toFixed(0)} % are wanted.`,
     );
+  if (needs.bare && process.covers)
+    reasons.push('Its film hides the material, which is to be seen.');
   if (needs.gradients && !process.gradients)
     reasons.push('It prints no fine gradients, and this art has tints or pictures.');
   if (needs.detailMm !== null && needs.detailMm < process.detailMm)

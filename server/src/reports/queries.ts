@@ -15,18 +15,7 @@ import { inTransaction, type Db } from '../db.ts';
 import { Refusal } from '../http.ts';
 import { jobById, listJobs } from '../jobs/queries.ts';
 import { measuresFor } from '../plates/queries.ts';
-import { saveShop, shopOf } from '../shop/queries.ts';
-
-export async function machineById(db: Db, id: string): Promise<Machine> {
-  const found = (await shopOf(db)).machines.find((machine) => machine.id === id);
-  if (!found)
-    throw new Refusal(
-      404,
-      'MACHINE_UNKNOWN',
-      'This shop has no such machine. Reports are kept for machines of the shop.',
-    );
-  return found;
-}
+import { machineById, saveMachine } from '../shop/queries.ts';
 
 interface Row {
   readonly id: string;
@@ -98,7 +87,10 @@ async function besidePlan(
   return {
     ...row,
     planned: Object.fromEntries(
-      work.inks.map(({ channel, solidM2, starts }) => [channel, { solidM2, starts }]),
+      work.inks.map(({ channel, solidM2, starts, otherMl }) => [
+        channel,
+        { solidM2, starts, otherMl },
+      ]),
     ),
     plannedMinutes: {
       sweep: sum('sweepMinutes'),
@@ -129,21 +121,12 @@ export const takeOver = (
   machineId: string,
   subjects: readonly Lesson['about'][],
 ): Promise<Machine> =>
-  inTransaction(pool, async (db) => {
-    // Two that take over at the same time would learn the same reports twice.
-    await db.query('select 1 from shop for update');
-    const machine = await machineById(db, machineId);
+  saveMachine(pool, machineId, async (machine, db) => {
     const stored = await reportsOf(db, machineId);
     const learning = learn(
       machine,
       stored.map(({ report }) => report),
     );
-    const next = withLearnt(machine, learning, subjects);
-    const shop = await shopOf(db);
-    await saveShop(db, {
-      ...shop,
-      machines: shop.machines.map((one) => (one.id === machineId ? next : one)),
-    });
     for (const [i, { id, report }] of stored.entries()) {
       const learnt = learning.lessons
         .filter(({ about, reports }) => subjects.includes(about) && reports.includes(i))
@@ -154,5 +137,5 @@ export const takeOver = (
           JSON.stringify({ ...report, learnt: [...(report.learnt ?? []), ...learnt] }),
         ]);
     }
-    return next;
+    return withLearnt(machine, learning, subjects);
   });

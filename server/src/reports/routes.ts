@@ -2,7 +2,8 @@ import { NewReports, ReportUse, TakeOver } from '@kyanos/contract';
 import { Router } from 'express';
 import type pg from 'pg';
 import { readBody, readId } from '../http.ts';
-import { machineById, removeReport, reportsOf, setUse, takeOver, takeReports } from './queries.ts';
+import { machineById } from '../shop/queries.ts';
+import { removeReport, reportsOf, setUse, takeOver, takeReports } from './queries.ts';
 
 /** What machines say of finished jobs, and what is learnt from it. */
 export function reportRoutes(pool: pg.Pool): Router {

@@ -37,13 +37,26 @@ const GROUPS: Record<CostGroup, string> = {
   parts: 'Bought in',
   spoilage: 'Spoilage',
 };
+/** `Labour: setting up` under Labour is setting up. */
+const shortened = (label: string, group: string) =>
+  label.startsWith(`${group}: `) ? label.slice(group.length + 2) : label;
 /** A line of its own where a group has one, all lines of it where it has more. */
 const groups = computed(() => {
   const total = Math.max(1, cost.value?.total.minor ?? 1);
   return COST_GROUPS.flatMap((id) => {
     const lines = (cost.value?.lines ?? []).filter(({ group }) => group === id);
     const sum = lines.reduce((all, { amount }) => all + amount.minor, 0);
-    return lines.length ? [{ id, name: GROUPS[id], lines, share: sum / total }] : [];
+    return lines.length
+      ? [
+          {
+            id,
+            name: GROUPS[id],
+            lines,
+            share: sum / total,
+            sum: { minor: sum, currency: plan.value.prices.currency },
+          },
+        ]
+      : [];
   });
 });
 const answer = computed(() =>
@@ -118,14 +131,31 @@ const paper = (name: string) => (ready.value ? `/api/jobs/${job.id}/${name}.pdf`
             <h2 class="label">Cost, line by line</h2>
             <table>
               <tbody v-for="group in groups" :key="group.id">
-                <tr v-for="(line, i) in group.lines" :key="line.label">
-                  <th scope="row">{{ line.label }}</th>
+                <tr>
+                  <th scope="row">
+                    {{ group.lines.length > 1 ? group.name : group.lines[0].label }}
+                  </th>
                   <td class="bar" aria-hidden="true">
-                    <span v-if="i === 0" :style="{ width: `${group.share * 100}%` }"></span>
-                    <small v-if="i === 0" class="figures soft">{{ percent(group.share, 0) }}</small>
+                    <span :style="{ width: `${group.share * 100}%` }"></span>
+                    <small class="figures soft">{{ percent(group.share, 0) }}</small>
                   </td>
-                  <td><figure-value :text="currency(line.amount)" :working="line.working" /></td>
+                  <td>
+                    <span v-if="group.lines.length > 1" class="figures">{{
+                      currency(group.sum)
+                    }}</span>
+                    <figure-value
+                      v-else
+                      :text="currency(group.lines[0].amount)"
+                      :working="group.lines[0].working"
+                    />
+                  </td>
                 </tr>
+                <template v-if="group.lines.length > 1">
+                  <tr v-for="line in group.lines" :key="line.label" class="part">
+                    <th scope="row" colspan="2">{{ shortened(line.label, group.name) }}</th>
+                    <td><figure-value :text="currency(line.amount)" :working="line.working" /></td>
+                  </tr>
+                </template>
               </tbody>
               <tbody>
                 <tr class="total">
@@ -268,6 +298,17 @@ thead th {
   margin-right: 8px;
   border-radius: 2px;
   background: #2d5590;
+}
+
+.part th {
+  padding-left: 18px;
+  color: var(--soft);
+}
+
+.part th,
+.part td {
+  padding-block: 1px;
+  border-bottom-style: dotted;
 }
 
 .total th,

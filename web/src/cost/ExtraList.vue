@@ -34,20 +34,21 @@ const add = () => {
   <div class="list">
     <h2 class="label">Work and goods beside printing</h2>
     <div v-for="(extra, i) in extras" :key="i" class="row">
-      <v-text-field
-        class="name"
-        label="What"
-        maxlength="200"
-        :model-value="extra.name"
-        @change="change(i, { name: ($event.target as HTMLInputElement).value || extra.name })"
-      />
-      <v-btn
-        icon
-        variant="text"
-        :aria-label="`Remove ${extra.name}`"
-        @click="extras = extras.filter((_, k) => k !== i)"
-        ><v-icon :icon="mdiClose"
-      /></v-btn>
+      <div class="name">
+        <v-text-field
+          label="What"
+          maxlength="200"
+          :model-value="extra.name"
+          @change="change(i, { name: ($event.target as HTMLInputElement).value || extra.name })"
+        />
+        <v-btn
+          icon
+          variant="text"
+          :aria-label="`Remove ${extra.name}`"
+          @click="extras = extras.filter((_, k) => k !== i)"
+          ><v-icon :icon="mdiClose"
+        /></v-btn>
+      </div>
       <v-select
         label="Kind"
         :items="KINDS"
@@ -83,6 +84,13 @@ const add = () => {
 .list {
   display: grid;
   gap: 12px;
+}
+
+.name {
+  grid-column: 1 / -1;
+  display: grid;
+  grid-template-columns: 1fr auto;
+  align-items: center;
 }
 
 .row {

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** Ink by channel: what is used, between what it will lie, what is lost of it, and the containers. */
-import { inkOf, type Machine, type Work } from '@kyanos/core';
-import { computed } from 'vue';
+import { inkOf, type Channel, type Machine, type Work } from '@kyanos/core';
+import { computed, ref } from 'vue';
 import FigureValue from '../shared/FigureValue.vue';
 import { ml } from '../shared/format.ts';
+import InkDialog from './InkDialog.vue';
 
 const props = defineProps<{ work: Work; machine: Machine }>();
 const rows = computed(() =>
@@ -14,6 +15,7 @@ const rows = computed(() =>
     container: props.work.containers.find(({ channel }) => channel === ink.channel),
   })),
 );
+const edited = ref<Channel>();
 const one = (value: number) => value.toFixed(1);
 </script>
 
@@ -30,7 +32,9 @@ const one = (value: number) => value.toFixed(1);
     </thead>
     <tbody>
       <tr v-for="row in rows" :key="row.channel">
-        <th scope="row">{{ row.name }}</th>
+        <th scope="row">
+          <button type="button" class="ink" @click="edited = row.channel">{{ row.name }}</button>
+        </th>
         <td><figure-value :text="ml(row.ml)" :working="row.working" /></td>
         <td class="figures soft">{{ one(row.interval.low) }} – {{ one(row.interval.high) }} mL</td>
         <td class="figures soft">{{ ml(row.lostMl) }}</td>
@@ -45,6 +49,7 @@ const one = (value: number) => value.toFixed(1);
       </tr>
     </tbody>
   </table>
+  <ink-dialog v-model="edited" />
 </template>
 
 <style scoped>
@@ -74,6 +79,13 @@ td:last-child {
 thead th {
   font-size: var(--size-small);
   color: var(--soft);
+}
+
+.ink {
+  min-height: 44px;
+  font-weight: 600;
+  text-decoration: underline dotted;
+  text-underline-offset: 4px;
 }
 
 .warn {

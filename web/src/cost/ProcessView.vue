@@ -40,6 +40,9 @@ const grid = computed(() =>
   [...new Set([...quantityGrid(MOST), plan.value.layout.copies])].sort((a, b) => a - b),
 );
 
+/** What goes on every piece, however it is printed, is left out. */
+const alike = computed(() => ({ ...plan.value, extras: [] }));
+
 /** What the job wants; the operator may know better. */
 const said = ref<Partial<Pick<ProcessNeeds, 'gradients'>>>({});
 const needs = computed<ProcessNeeds | undefined>(() =>
@@ -55,7 +58,7 @@ const digital = shallowRef<{
 const { ask } = useLatest(
   async () => ({
     quantities: grid.value,
-    costs: await lookWorker().quantities(plan.value, job.info!, job.measures!, grid.value),
+    costs: await lookWorker().quantities(alike.value, job.info!, job.measures!, grid.value),
   }),
   (found) => (digital.value = found),
 );
@@ -172,9 +175,9 @@ const answer = computed(() => {
           :currency="code"
         />
         <p class="soft small">
-          Cost, not price; only printing and handwork, without what goes on every piece. Thin lines
-          are not for this job. Circles: from that quantity on another one is cheaper. Figures are
-          defaults of the usual order of magnitude: put in what your shop is offered.
+          Cost, not price, without the work and goods that go on every piece however it is printed.
+          Thin lines are not for this job. Circles: from that quantity on another one is cheaper.
+          Figures are defaults of the usual order of magnitude: put in what your shop is offered.
         </p>
       </div>
       <div class="panel pad needs">

@@ -92,9 +92,10 @@ const forget = async (id: string) => {
   await load();
 };
 
-async function takeOver(lesson: Lesson) {
+async function takeOver(lessons: readonly Lesson[]) {
+  const subjects = lessons.map(({ about: what }) => what);
   const next = await trying(() =>
-    post<Machine>(`/machines/${machine.value.id}/learnt`, { subjects: [lesson.about] }),
+    post<Machine>(`/machines/${machine.value.id}/learnt`, { subjects }),
   );
   if (!next) return;
   if (job.shop)
@@ -198,13 +199,16 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
                 variant="flat"
                 size="small"
                 :aria-label="`Take over what was learnt of ${lesson.name.toLowerCase()}`"
-                @click="takeOver(lesson)"
+                @click="takeOver([lesson])"
                 >Take over</v-btn
               >
             </td>
           </tr>
         </tbody>
       </table>
+      <v-btn v-if="learning.lessons.length > 1" @click="takeOver(learning.lessons)"
+        >Take all of it over</v-btn
+      >
       <p class="soft small">
         Nothing changes until you take it over; jobs that are planned already keep their figures.
       </p>

@@ -46,7 +46,7 @@ export function plain(value: number | string): string {
   return fixed(
     value,
     size === 0 || size >= 100 || Number.isInteger(value)
-      ? Number.isInteger(value)
+      ? Number.isInteger(value) || size >= 1e6
         ? 0
         : 1
       : size >= 1

@@ -161,7 +161,7 @@ const special = computed(() =>
           <v-btn
             v-for="school in both"
             :key="school.name"
-            :variant="school.change ? 'outlined' : 'flat'"
+            :variant="school.change ? 'tonal' : 'flat'"
             :color="school.change ? undefined : 'primary'"
             @click="school.change && job.update(changed(plan, school.change))"
             >{{ school.name }}: {{ school.says.split(':')[0] }}</v-btn

@@ -1,0 +1,286 @@
+<script setup lang="ts">
+/** One ink of the machine: how much a solid lays and where that is known from, what is lost of it, its price and its container. */
+import {
+  inkOf,
+  laydownOf,
+  type Channel,
+  type Ink,
+  type LaydownSource,
+  type Machine,
+} from '@kyanos/core';
+import { computed, ref, watch } from 'vue';
+import { useJob } from '../job/useJob.ts';
+import { put, Refused } from '../shared/api.ts';
+import NumberField from '../shared/NumberField.vue';
+import WorkingBody from '../shared/WorkingBody.vue';
+import { without } from '../shared/without.ts';
+import MoneyField from './MoneyField.vue';
+
+const channel = defineModel<Channel | undefined>({ required: true });
+const job = useJob();
+const machine = computed(() => job.plan!.machine);
+const currency = computed(() => job.plan!.prices.currency);
+
+const ink = ref<Ink>();
+watch(channel, (wanted) => (ink.value = wanted && inkOf(machine.value, wanted)));
+const set = (change: Partial<Ink>) => (ink.value = { ...ink.value!, ...change });
+
+type Kind = LaydownSource['kind'] | 'typed';
+const KINDS: { value: Kind; title: string }[] = [
+  { value: 'typed', title: 'as stated or learnt' },
+  { value: 'drops', title: 'from drops and resolution' },
+  { value: 'job', title: 'from a measured job' },
+];
+/** A sheet of 16 × 24 in, full white: the bench's own example. */
+const FIRST: Record<LaydownSource['kind'], LaydownSource> = {
+  drops: { kind: 'drops', picolitres: 7, dpiAcross: 1440, dpiAlong: 720 },
+  job: { kind: 'job', ml: 6.94, areaMm2: 247_741, cover: 1 },
+};
+const kind = computed<Kind>(() => ink.value?.laydownFrom?.kind ?? 'typed');
+function take(source: LaydownSource | undefined) {
+  const rest = without(ink.value!, 'laydownFrom');
+  ink.value = source ? { ...rest, laydownFrom: source, laydown: laydownOf(source).value } : rest;
+}
+const source = computed(() => ink.value?.laydownFrom);
+const working = computed(() => source.value && laydownOf(source.value));
+
+/** What a quarter, half and three quarters of the solid lay; in proportion where there is no curve. */
+const TINTS = [0.25, 0.5, 0.75];
+const tone = computed(() =>
+  TINTS.map((tint) => ink.value?.tone?.find(([x]) => x === tint)?.[1] ?? tint),
+);
+function setTone(at: number, percent: number) {
+  const values = tone.value.map((value, i) => (i === at ? percent / 100 : value));
+  // A curve never falls.
+  const rising = values.map((_, i) => Math.max(...values.slice(0, i + 1)));
+  const straight = rising.every((value, i) => Math.abs(value - TINTS[i]) < 1e-9);
+  const rest = without(ink.value!, 'tone');
+  ink.value = straight
+    ? rest
+    : { ...rest, tone: [...TINTS.map((x, i) => [x, rising[i]] as const), [1, 1]] };
+}
+
+/** A figure that was set by hand is no longer the one that was learnt. */
+function withInk(of: Machine, next: Ink): Machine {
+  const inks = of.inks.map((one) => (one.channel === next.channel ? next : one));
+  const was = inkOf(of, next.channel);
+  if (!of.learnt || (was?.laydown === next.laydown && was.lossPerTrip === next.lossPerTrip))
+    return { ...of, inks };
+  return {
+    ...of,
+    inks,
+    learnt: { ...of.learnt, inks: without(of.learnt.inks, next.channel) },
+  };
+}
+const problem = ref<string>();
+const everyJob = ref(false);
+async function done() {
+  const next = ink.value!;
+  const shop = job.shop?.machines.find(({ id }) => id === machine.value.id);
+  if (everyJob.value && shop)
+    try {
+      const kept = await put<Machine>(`/shop/machines/${shop.id}`, withInk(shop, next));
+      job.shop = {
+        ...job.shop!,
+        machines: job.shop!.machines.map((one) => (one.id === kept.id ? kept : one)),
+      };
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      problem.value = error.problem.message;
+      return;
+    }
+  job.update({ machine: withInk(machine.value, next) });
+  channel.value = undefined;
+}
+</script>
+
+<template>
+  <v-dialog
+    :model-value="channel !== undefined"
+    max-width="640"
+    @update:model-value="channel = undefined"
+  >
+    <form v-if="ink" class="panel dialog" @submit.prevent="done">
+      <h2>{{ ink.name }} on {{ machine.name }}</h2>
+      <p v-if="problem" role="alert">{{ problem }}</p>
+      <div class="fields">
+        <v-select
+          class="wide"
+          label="The laydown is known"
+          :items="KINDS"
+          :model-value="kind"
+          @update:model-value="take($event === 'typed' ? undefined : FIRST[$event])"
+        />
+        <number-field
+          v-if="kind === 'typed'"
+          label="Laydown of a solid, one hit"
+          unit="mL/m²"
+          :min="0.01"
+          :max="200"
+          :step="0.1"
+          :precision="2"
+          :model-value="ink.laydown"
+          @update:model-value="set({ laydown: $event })"
+        />
+        <template v-else-if="source?.kind === 'drops'">
+          <number-field
+            label="Drops on one point"
+            unit="pL"
+            :min="0.1"
+            :max="10000"
+            :precision="1"
+            :model-value="source.picolitres"
+            @update:model-value="take({ ...source, picolitres: $event })"
+          />
+          <number-field
+            label="Resolution across"
+            unit="dpi"
+            :min="1"
+            :max="10000"
+            :model-value="source.dpiAcross"
+            @update:model-value="take({ ...source, dpiAcross: $event })"
+          />
+          <number-field
+            label="Resolution along"
+            unit="dpi"
+            :min="1"
+            :max="10000"
+            :model-value="source.dpiAlong"
+            @update:model-value="take({ ...source, dpiAlong: $event })"
+          />
+        </template>
+        <template v-else-if="source">
+          <number-field
+            label="Ink used"
+            unit="mL"
+            :min="0.01"
+            :max="100000"
+            :precision="2"
+            :model-value="source.ml"
+            @update:model-value="take({ ...source, ml: $event })"
+          />
+          <number-field
+            label="Printed area"
+            unit="cm²"
+            :min="1"
+            :max="100000000"
+            :model-value="source.areaMm2 / 100"
+            @update:model-value="take({ ...source, areaMm2: $event * 100 })"
+          />
+          <number-field
+            label="Mean cover × density × hits"
+            unit="%"
+            :min="0.1"
+            :max="2000"
+            :precision="1"
+            :model-value="source.cover * 100"
+            @update:model-value="take({ ...source, cover: $event / 100 })"
+          />
+        </template>
+        <working-body v-if="working" class="wide" :working="working" />
+
+        <h3 class="label">Ink of a tint, share of the solid</h3>
+        <number-field
+          v-for="(tint, i) in TINTS"
+          :key="tint"
+          :label="`${tint * 100} % lays`"
+          unit="%"
+          :max="100"
+          :precision="1"
+          :model-value="tone[i] * 100"
+          @update:model-value="setTone(i, $event)"
+        />
+        <h3 class="label">Lost, and bought</h3>
+        <number-field
+          label="At the start of a trip"
+          unit="mL"
+          :max="1000"
+          :step="0.1"
+          :precision="2"
+          :model-value="ink.lossPerTrip"
+          @update:model-value="set({ lossPerTrip: $event })"
+        />
+        <number-field
+          label="Spat while printing"
+          unit="mL/h"
+          :max="1000"
+          :step="0.1"
+          :precision="2"
+          :model-value="ink.spitPerHour ?? 0"
+          @update:model-value="set({ spitPerHour: $event })"
+        />
+        <money-field
+          label="Price"
+          :currency="currency"
+          per="L"
+          :model-value="ink.pricePerLitre"
+          @update:model-value="set({ pricePerLitre: $event })"
+        />
+        <number-field
+          label="A container holds"
+          unit="mL"
+          :max="1000000"
+          :model-value="ink.container?.ml ?? 0"
+          @update:model-value="
+            $event > 0
+              ? set({ container: { ml: $event, leftMl: ink.container?.leftMl ?? $event } })
+              : (ink = without(ink, 'container'))
+          "
+        />
+        <number-field
+          v-if="ink.container"
+          label="Left in the open one"
+          unit="mL"
+          :max="ink.container.ml"
+          :model-value="ink.container.leftMl"
+          @update:model-value="set({ container: { ml: ink.container.ml, leftMl: $event } })"
+        />
+      </div>
+      <v-checkbox
+        label="For the shop’s next plans too"
+        hide-details
+        :model-value="everyJob"
+        @update:model-value="everyJob = !!$event"
+      />
+      <div class="buttons">
+        <v-btn @click="channel = undefined">Leave it as it was</v-btn>
+        <v-btn color="primary" variant="flat" type="submit">Use these figures</v-btn>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+.dialog {
+  display: grid;
+  gap: 14px;
+  padding: 20px 22px;
+  max-height: 90vh;
+  overflow-y: auto;
+}
+
+.dialog h2 {
+  font-size: var(--size-lead);
+}
+
+.fields {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 12px;
+}
+
+.wide,
+h3 {
+  grid-column: 1 / -1;
+}
+
+.buttons {
+  position: sticky;
+  bottom: -20px;
+  padding-block: 10px;
+  background: rgb(var(--v-theme-surface));
+  display: flex;
+  justify-content: flex-end;
+  gap: 10px;
+}
+</style>
