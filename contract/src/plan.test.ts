@@ -15,6 +15,35 @@ describe('the plan file', () => {
       expect(Plan.parse(JSON.parse(JSON.stringify(encodePlan(job.plan))))).toEqual(job.plan);
   });
 
+  it('takes everything that trips, ink and money need, and refuses what is wrong by its field', () => {
+    const more = {
+      ...plan,
+      layout: { ...plan.layout, mixed: true, loadLength: 900 },
+      trips: { ...plan.trips, careful: { speed: 300 }, fittedFor: 3 },
+      prices: { ...plan.prices, pricing: 'market', market: { minor: 5000, per: 'piece' } },
+      extras: [{ name: 'Hooks', kind: 'part', minutes: 0, minor: 60, per: 'piece' }],
+    };
+    const sent = { ...wire(), ...more, stack: wire().stack };
+    expect(problem(sent)).toBe('accepted');
+    expect(problem({ ...sent, trips: { ...more.trips, careful: { haste: 3 } } })).toContain(
+      'no field "haste" in the field trips.careful',
+    );
+    expect(problem({ ...sent, prices: { ...more.prices, marginPercent: 100 } })).toContain(
+      'the field prices.marginPercent',
+    );
+    const [ink, ...inks] = plan.machine.inks;
+    const falling = {
+      ...ink,
+      tone: [
+        [0.5, 0.7],
+        [0.8, 0.6],
+      ],
+    };
+    expect(problem({ ...sent, machine: { ...plan.machine, inks: [falling, ...inks] } })).toContain(
+      'machine.inks.0.tone: rises from point to point',
+    );
+  });
+
   it('holds the stack in the short notation', () => {
     expect(wire().stack).toBe('film | W@art / CMYK+S@art');
   });
