@@ -50,6 +50,14 @@ describe('layOut', () => {
     expect(layOut(piece, { ...wish, copies: 2 }, MACHINE, MATERIAL).sweptWidth).toBe(210);
   });
 
+  it('refuses what does not fit, in either direction, where margins leave no room at all', () => {
+    for (const mixed of [true, false])
+      for (const form of ['roll', 'sheet'] as const)
+        expect(() =>
+          layOut(piece, { ...wish, margin: 400, mixed }, MACHINE, { ...MATERIAL, form }),
+        ).toThrow(expect.objectContaining({ code: 'LAYOUT_TOO_LARGE' }));
+  });
+
   it('refuses what does not fit and tells both sizes', () => {
     expect(() => layOut({ width: 600, height: 50 }, wish, MACHINE, MATERIAL)).toThrow(
       expect.objectContaining({

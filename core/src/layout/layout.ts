@@ -117,12 +117,14 @@ export function layOut(
   const turned = forced ?? wish.turned;
   const mixed = wish.mixed === true && forced === undefined;
   const { gap } = wish;
-  const shared = (wish.companions?.length ?? 0) > 0;
+  // Where a hand has put the pieces, nobody else's are among them.
+  const companions = wish.places?.length ? [] : (wish.companions ?? []);
+  const shared = companions.length > 0;
   const roll = material.form === 'roll';
   const { loads, perLoad } = wish.places?.length
     ? placedLoads(wish.places, wish.copies, piece)
     : shared
-      ? sharedLoads({ ...piece, copies: wish.copies }, wish.companions!, room, gap, mixed, roll)
+      ? sharedLoads({ ...piece, copies: wish.copies }, companions, room, gap, mixed, roll)
       : pieceLoads(piece, wish.copies, room, gap, { turned, mixed, roll });
   if (loads.length === 0)
     throw tooLarge(turnedSize(piece, turned), room, machine, material, shared);
@@ -151,7 +153,7 @@ export function layOut(
         )
       : fillings * material.length);
   const ownMm2 = wish.copies * piece.width * piece.height;
-  const othersMm2 = (wish.companions ?? []).reduce(
+  const othersMm2 = companions.reduce(
     (sum, { width, height, copies }) => sum + width * height * copies,
     0,
   );

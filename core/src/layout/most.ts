@@ -39,6 +39,7 @@ function inSteps(room: Size, piece: Size, gap: number) {
  */
 export function mostPieces(room: Size, piece: Size, gap: number): readonly Strip[] {
   const { W, H, w, h } = inSteps(room, piece, gap);
+  if (W <= 0 || H <= 0) return [];
   return new Search(w, h).blocks(W, H).flatMap(({ x, y, columns, rows, turned }) =>
     Array.from({ length: rows }, (_, row) => ({
       left: x * STEP,
@@ -296,5 +297,6 @@ function barWaste(W: number, H: number, bar: number): number {
 /** No layout has more pieces on the room than this. */
 export function mostBound(room: Size, piece: Size, gap: number, mixed: boolean): number {
   const { W, H, w, h } = inSteps(room, piece, gap);
+  if (W <= 0 || H <= 0) return 0;
   return mixed ? boundOf(W, H, w, h) : Math.floor(W / w) * Math.floor(H / h);
 }

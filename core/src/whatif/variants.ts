@@ -58,7 +58,7 @@ const leading = (stack: Stack): Special | undefined => {
   return (['W', 'S', 'V'] as const).find((lay) => lays.includes(lay));
 };
 
-/** All that are to be tried of one stack. Those that come to the same are there once. */
+/** All that are to be tried of one stack, as it is first. Those that come to the same are there once. */
 export function variantPlans(plan: PrintPlan, { name, stack }: Candidate): readonly VariantPlan[] {
   const lay = leading(stack);
   const most = lay === 'S' ? plan.machine.silverUnderLimit : 100;
@@ -71,8 +71,9 @@ export function variantPlans(plan: PrintPlan, { name, stack }: Candidate): reado
       made.set(`${formatStack(next)}/${split}`, { name, density, hits, plan: done });
     }
   };
-  if (!lay) add(stack, undefined, 1);
-  else
+  const first = allLayers(stack).find(({ parts }) => parts.some((part) => part.lay === lay));
+  add(stack, first?.parts.find((part) => part.lay === lay)?.density, first?.hits ?? 1);
+  if (lay)
     for (const density of DENSITIES.filter((one) => one <= most))
       for (const hits of HITS.filter((one) => one <= plan.machine.maxHits))
         add(withHits(withLayDensity(stack, lay, density), lay, hits), density, hits);

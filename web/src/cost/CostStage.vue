@@ -1,19 +1,14 @@
 <script setup lang="ts">
-import {
-  COST_GROUPS,
-  offersOf,
-  quantitiesOf,
-  sensitivitiesOf,
-  type CostGroup,
-  type Extra,
-  type Prices,
-} from '@kyanos/core';
+import { COST_GROUPS, type CostGroup, type Extra, type Prices } from '@kyanos/core';
 import { mdiFilePdfBox } from '@mdi/js';
-import { computed } from 'vue';
+import { computed, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
+import type { LookWorker } from '../look/look.worker.ts';
+import { lookWorker } from '../look/worker.ts';
 import FigureValue from '../shared/FigureValue.vue';
 import FindingList from '../shared/FindingList.vue';
 import { currency, percent } from '../shared/format.ts';
+import { useLatest } from '../shared/useLatest.ts';
 import ExtraList from './ExtraList.vue';
 import InkTable from './InkTable.vue';
 import PriceFields from './PriceFields.vue';
@@ -78,13 +73,18 @@ const summary = computed(() => {
     ] as const
   ).map(([label, key]) => ({ label, money: cost.value![key], working: workings[key] }));
 });
-const offers = computed(() =>
-  job.info && job.measures
-    ? offersOf(plan.value, job.info, job.measures, quantitiesOf(plan.value))
-    : [],
+/** Dozens of plans: reckoned beside the screen. */
+const around = shallowRef<Awaited<ReturnType<LookWorker['around']>>>();
+const { ask } = useLatest(
+  () => lookWorker().around(plan.value, job.info!, job.measures!),
+  (found) => (around.value = found),
 );
-const sensitivities = computed(() =>
-  job.info && job.measures ? sensitivitiesOf(plan.value, job.info, job.measures) : [],
+watch(
+  () => [plan.value, job.measures],
+  () => {
+    if (job.info && job.measures) void ask(undefined);
+  },
+  { immediate: true },
 );
 const ready = computed(
   () => job.saveState === 'saved' && (job.fullSize || job.shown?.plates.length === 0),
@@ -177,9 +177,9 @@ const paper = (name: string) => (ready.value ? `/api/jobs/${job.id}/${name}.pdf`
             <h2 class="label">Ink</h2>
             <ink-table :work="work" :machine="plan.machine" />
           </div>
-          <div v-if="sensitivities.length" class="panel pad">
+          <div v-if="around?.sensitivities.length" class="panel pad">
             <h2 class="label">What matters most to the cost</h2>
-            <sensitivity-bars :found="sensitivities" :cost="cost.total" />
+            <sensitivity-bars :found="around.sensitivities" :cost="cost.total" />
           </div>
         </div>
         <div class="stage">
@@ -213,7 +213,7 @@ const paper = (name: string) => (ready.value ? `/api/jobs/${job.id}/${name}.pdf`
               </thead>
               <tbody>
                 <tr
-                  v-for="offer in offers"
+                  v-for="offer in around?.offers ?? []"
                   :key="offer.copies"
                   :class="{ own: offer.copies === plan.layout.copies }"
                 >

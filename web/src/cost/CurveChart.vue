@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Cost of a piece by quantity, both in even ratio, one curve a process, and where they cross. */
-import { axisBottom, axisLeft, line, scaleLog, select } from 'd3';
-import { computed, useTemplateRef, watchEffect } from 'vue';
+import { line, scaleLog } from 'd3';
+import { computed } from 'vue';
+import ChartAxes from './ChartAxes.vue';
 
 export interface Curve {
   readonly id: string;
@@ -50,13 +51,6 @@ const y = computed(() =>
   ).nice(),
 );
 
-const bottom = useTemplateRef<SVGGElement>('bottom');
-const side = useTemplateRef<SVGGElement>('side');
-watchEffect(() => {
-  if (bottom.value) select(bottom.value).call(axisBottom(x.value).ticks(6, '~s'));
-  if (side.value) select(side.value).call(axisLeft(y.value).ticks(6, '~g'));
-});
-
 /** Names at the end of their curves, pushed apart where they would lie on one another. */
 const drawn = computed(() => {
   const path = line<{ copies: number; each: number }>(
@@ -85,12 +79,16 @@ const drawn = computed(() => {
     aria-label="Cost of a piece by quantity"
     data-testid="curves"
   >
-    <g ref="bottom" class="axis" :transform="`translate(0 ${HEIGHT - EDGE.bottom})`"></g>
-    <g ref="side" class="axis" :transform="`translate(${EDGE.left} 0)`"></g>
-    <text :x="WIDTH - EDGE.right" :y="HEIGHT - 6" text-anchor="end" class="unit">pieces</text>
-    <text :transform="`translate(14 ${EDGE.top}) rotate(-90)`" text-anchor="end" class="unit">
-      cost of a piece, {{ currency }}
-    </text>
+    <chart-axes
+      :x="x"
+      :y="y"
+      x-name="pieces"
+      :y-name="`cost of a piece, ${currency}`"
+      :width="WIDTH"
+      :height="HEIGHT"
+      :edge="EDGE"
+      :format="['~s', '~g']"
+    />
     <line :x1="x(copies)" :x2="x(copies)" :y1="EDGE.top" :y2="HEIGHT - EDGE.bottom" class="here" />
     <text :x="x(copies) + 5" :y="EDGE.top + 12" class="unit figures">{{ copies }}</text>
     <g v-for="curve in drawn" :key="curve.id" :class="{ against: curve.against }">
@@ -111,17 +109,6 @@ const drawn = computed(() => {
 <style scoped>
 svg {
   width: 100%;
-}
-
-.axis :deep(text) {
-  font-family: var(--figures);
-  font-size: 12px;
-  fill: var(--soft);
-}
-
-.axis :deep(line),
-.axis :deep(path) {
-  stroke: var(--line);
 }
 
 .unit {

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** Work and goods beside printing, each with what it takes. */
 import type { Currency, Extra } from '@kyanos/core';
-import { mdiClose } from '@mdi/js';
 import NumberField from '../shared/NumberField.vue';
-import MoneyField from './MoneyField.vue';
+import RemoveButton from '../shared/RemoveButton.vue';
+import MoneyField from '../shared/MoneyField.vue';
 
 const extras = defineModel<readonly Extra[]>({ required: true });
 defineProps<{ currency: Currency }>();
@@ -41,13 +41,10 @@ const add = () => {
           :model-value="extra.name"
           @change="change(i, { name: ($event.target as HTMLInputElement).value || extra.name })"
         />
-        <v-btn
-          icon
-          variant="text"
-          :aria-label="`Remove ${extra.name}`"
+        <remove-button
+          :label="`Remove ${extra.name}`"
           @click="extras = extras.filter((_, k) => k !== i)"
-          ><v-icon :icon="mdiClose"
-        /></v-btn>
+        />
       </div>
       <v-select
         label="Kind"

@@ -14,7 +14,7 @@ import { put, Refused } from '../shared/api.ts';
 import NumberField from '../shared/NumberField.vue';
 import WorkingBody from '../shared/WorkingBody.vue';
 import { without } from '../shared/without.ts';
-import MoneyField from './MoneyField.vue';
+import MoneyField from '../shared/MoneyField.vue';
 
 const channel = defineModel<Channel | undefined>({ required: true });
 const job = useJob();

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** How the price is made, and what belongs to it. */
 import { CURRENCIES, DAY_HOURS, type Prices, type Pricing } from '@kyanos/core';
-import { mdiClose } from '@mdi/js';
-import MoneyField from './MoneyField.vue';
+import MoneyField from '../shared/MoneyField.vue';
 import NumberField from '../shared/NumberField.vue';
+import RemoveButton from '../shared/RemoveButton.vue';
 
 const prices = defineModel<Prices>({ required: true });
 const set = (change: Partial<Prices>) => (prices.value = { ...prices.value, ...change });
@@ -126,13 +126,10 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
           :model-value="step.percentOff"
           @update:model-value="setBreak(i, { percentOff: $event })"
         />
-        <v-btn
-          icon
-          variant="text"
-          :aria-label="`Remove the break from ${step.copies} copies`"
+        <remove-button
+          :label="`Remove the break from ${step.copies} copies`"
           @click="set({ breaks: breaks().filter((_, k) => k !== i) })"
-          ><v-icon :icon="mdiClose"
-        /></v-btn>
+        />
       </div>
     </template>
     <v-btn

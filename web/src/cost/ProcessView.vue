@@ -16,11 +16,10 @@ import { useJob } from '../job/useJob.ts';
 import { lookWorker } from '../look/worker.ts';
 import FindingList from '../shared/FindingList.vue';
 import { currency } from '../shared/format.ts';
-import NumberField from '../shared/NumberField.vue';
+import FigureFields, { type FigureSpec } from '../shared/FigureFields.vue';
 import { useLatest } from '../shared/useLatest.ts';
 import { useSetting } from '../shared/useSetting.ts';
 import CurveChart, { type Curve } from './CurveChart.vue';
-import MoneyField from './MoneyField.vue';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -33,6 +32,27 @@ const {
 const edit = (id: string, change: Partial<Process>) =>
   setProcesses(processes.value.map((one) => (one.id === id ? { ...one, ...change } : one)));
 const edited = ref<string>();
+
+/** What can be said of a process: of one whose goods are bought, and of the others. */
+const WAITING: FigureSpec<keyof Process> = { key: 'waitHours', label: 'Waiting', unit: 'h' };
+const BOUGHT: readonly FigureSpec<keyof Process>[] = [
+  { key: 'filmPerM2', label: 'Goods', unit: 'm²', money: true },
+  { key: 'leastOrder', label: 'Least order', money: true },
+  { key: 'carriage', label: 'Carriage', money: true },
+  WAITING,
+];
+const MADE: readonly FigureSpec<keyof Process>[] = [
+  { key: 'plateEach', label: 'Plate, frame or cylinder', money: true },
+  { key: 'setupMinutes', label: 'Making ready, each separation', unit: 'min' },
+  { key: 'setupM2', label: 'Spoilt in making ready', unit: 'm²', max: 100_000, precision: 1 },
+  { key: 'hourRate', label: 'Machine and crew', unit: 'h', money: true },
+  { key: 'm2PerHour', label: 'Printed in an hour', unit: 'm²', min: 1, max: 1_000_000 },
+  { key: 'inkPerM2', label: 'Ink of one separation', unit: 'm²', money: true },
+  { key: 'filmPerM2', label: 'Film and mask', unit: 'm²', money: true },
+  { key: 'minutesPerPiece', label: 'Handwork, each piece', unit: 'min', precision: 1 },
+  { key: 'minutesPerIsland', label: 'Weeding, each island', unit: 'min', precision: 2 },
+  WAITING,
+];
 
 /** Quantities up to well beyond the job. */
 const MOST = 100_000;
@@ -238,91 +258,11 @@ const answer = computed(() => {
               <tr v-if="edited === process.id">
                 <td colspan="4">
                   <div class="fields">
-                    <money-field
-                      v-if="process.id !== 'outside'"
-                      label="Plate, frame or cylinder"
+                    <figure-fields
+                      :of="process"
+                      :fields="process.id === 'outside' ? BOUGHT : MADE"
                       :currency="code"
-                      :model-value="process.plateEach"
-                      @update:model-value="edit(process.id, { plateEach: $event })"
-                    />
-                    <number-field
-                      label="Making ready, each separation"
-                      unit="min"
-                      :max="10000"
-                      :model-value="process.setupMinutes"
-                      @update:model-value="edit(process.id, { setupMinutes: $event })"
-                    />
-                    <number-field
-                      label="Spoilt in making ready"
-                      unit="m²"
-                      :max="100000"
-                      :precision="1"
-                      :model-value="process.setupM2"
-                      @update:model-value="edit(process.id, { setupM2: $event })"
-                    />
-                    <money-field
-                      label="Machine and crew"
-                      :currency="code"
-                      per="h"
-                      :model-value="process.hourRate"
-                      @update:model-value="edit(process.id, { hourRate: $event })"
-                    />
-                    <number-field
-                      label="Printed in an hour"
-                      unit="m²"
-                      :min="1"
-                      :max="1000000"
-                      :model-value="process.m2PerHour"
-                      @update:model-value="edit(process.id, { m2PerHour: $event })"
-                    />
-                    <money-field
-                      label="Ink of one separation"
-                      :currency="code"
-                      per="m²"
-                      :model-value="process.inkPerM2"
-                      @update:model-value="edit(process.id, { inkPerM2: $event })"
-                    />
-                    <money-field
-                      :label="process.id === 'outside' ? 'Goods' : 'Film and mask'"
-                      :currency="code"
-                      per="m²"
-                      :model-value="process.filmPerM2"
-                      @update:model-value="edit(process.id, { filmPerM2: $event })"
-                    />
-                    <number-field
-                      label="Handwork, each piece"
-                      unit="min"
-                      :max="1000"
-                      :precision="1"
-                      :model-value="process.minutesPerPiece"
-                      @update:model-value="edit(process.id, { minutesPerPiece: $event })"
-                    />
-                    <number-field
-                      label="Weeding, each island"
-                      unit="min"
-                      :max="1000"
-                      :precision="2"
-                      :model-value="process.minutesPerIsland"
-                      @update:model-value="edit(process.id, { minutesPerIsland: $event })"
-                    />
-                    <money-field
-                      label="Least order"
-                      :currency="code"
-                      :model-value="process.leastOrder"
-                      @update:model-value="edit(process.id, { leastOrder: $event })"
-                    />
-                    <money-field
-                      label="Carriage"
-                      :currency="code"
-                      :model-value="process.carriage"
-                      @update:model-value="edit(process.id, { carriage: $event })"
-                    />
-                    <number-field
-                      label="Waiting"
-                      unit="h"
-                      :max="10000"
-                      :model-value="process.waitHours"
-                      @update:model-value="edit(process.id, { waitHours: $event })"
+                      @change="edit(process.id, $event)"
                     />
                   </div>
                 </td>

@@ -2,11 +2,12 @@
 /** What jobs really took, and what the machine's figures become when that is believed. */
 import type { ReportsTaken, StoredReport } from '@kyanos/contract';
 import { learn, type Channel, type Lesson, type Machine, type Outlier } from '@kyanos/core';
-import { mdiClose, mdiFileUploadOutline } from '@mdi/js';
+import { mdiFileUploadOutline } from '@mdi/js';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import { get, post, put, Refused, remove } from '../shared/api.ts';
 import { duration, plain } from '../shared/format.ts';
+import RemoveButton from '../shared/RemoveButton.vue';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -282,13 +283,7 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
                 {{ report.use === false ? 'left out' : report.learnt?.length ? 'learnt' : '' }}
               </td>
               <td>
-                <v-btn
-                  icon
-                  variant="text"
-                  :aria-label="`Remove the report of ${report.job}`"
-                  @click="forget(id)"
-                  ><v-icon :icon="mdiClose"
-                /></v-btn>
+                <remove-button :label="`Remove the report of ${report.job}`" @click="forget(id)" />
               </td>
             </tr>
           </tbody>

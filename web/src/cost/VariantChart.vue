@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** All variants in money and minutes: larger is more opaque, darker nearer to the art on white; dominated ones are rings. */
-import { axisBottom, axisLeft, extent, scaleLinear, scaleSqrt, select } from 'd3';
-import { computed, useTemplateRef, watchEffect } from 'vue';
+import { extent, scaleLinear, scaleSqrt } from 'd3';
+import { computed } from 'vue';
 import type { WhatIfRow } from '../look/look.worker.ts';
 import { currency } from '../shared/format.ts';
+import ChartAxes from './ChartAxes.vue';
 
 const props = defineProps<{
   rows: readonly WhatIfRow[];
@@ -43,12 +44,6 @@ const shade = computed(() =>
   ),
 );
 
-const bottom = useTemplateRef<SVGGElement>('bottom');
-const side = useTemplateRef<SVGGElement>('side');
-watchEffect(() => {
-  if (bottom.value) select(bottom.value).call(axisBottom(x.value).ticks(8));
-  if (side.value) select(side.value).call(axisLeft(y.value).ticks(6));
-});
 /** Rings first, so that what matters lies on top. */
 const drawn = computed(() =>
   props.rows.toSorted((a, b) => Number(b.dominated) - Number(a.dominated)),
@@ -62,14 +57,15 @@ const drawn = computed(() =>
     aria-label="Cost and time of all variants"
     data-testid="variants"
   >
-    <g ref="bottom" class="axis" :transform="`translate(0 ${HEIGHT - EDGE.bottom})`"></g>
-    <g ref="side" class="axis" :transform="`translate(${EDGE.left} 0)`"></g>
-    <text :x="WIDTH - EDGE.right" :y="HEIGHT - 6" text-anchor="end" class="unit">
-      time in all, min
-    </text>
-    <text :transform="`translate(14 ${EDGE.top}) rotate(-90)`" text-anchor="end" class="unit">
-      cost, {{ code }}
-    </text>
+    <chart-axes
+      :x="x"
+      :y="y"
+      x-name="time in all, min"
+      :y-name="`cost, ${code}`"
+      :width="WIDTH"
+      :height="HEIGHT"
+      :edge="EDGE"
+    />
     <circle
       v-for="row in drawn"
       :key="keyOf(row)"
@@ -97,22 +93,6 @@ const drawn = computed(() =>
 <style scoped>
 svg {
   width: 100%;
-}
-
-.axis :deep(text) {
-  font-family: var(--figures);
-  font-size: 12px;
-  fill: var(--soft);
-}
-
-.axis :deep(line),
-.axis :deep(path) {
-  stroke: var(--line);
-}
-
-.unit {
-  font-size: 13px;
-  fill: var(--soft);
 }
 
 circle {

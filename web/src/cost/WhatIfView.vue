@@ -49,7 +49,12 @@ watch(
 );
 
 const keyOf = (row: WhatIfRow) => `${row.stack} ${row.split}`;
-const own = computed(() => `${formatStack(plan.value.stack)} ${plan.value.trips.split}`);
+/** The row of the plan: one layer makes no second trip, whatever is wished. */
+const own = computed(() => {
+  const same = rows.value.filter(({ stack }) => stack === formatStack(plan.value.stack));
+  const row = same.find(({ split }) => split === plan.value.trips.split) ?? same[0];
+  return row && keyOf(row);
+});
 const looked = ref<string>();
 
 type Sort = 'cost' | 'minutes' | 'ml' | 'opacity' | 'deltaE';

@@ -2,14 +2,16 @@
 /** What to do with white ink that is not wanted every day. */
 import { WHITE_USE, whiteChoices, type WhiteUse } from '@kyanos/core';
 import type { WhiteSettings } from '@kyanos/contract';
-import { mdiClose, mdiPlus } from '@mdi/js';
+import { mdiPlus } from '@mdi/js';
 import { computed } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import FigureValue from '../shared/FigureValue.vue';
 import { currency, ml } from '../shared/format.ts';
+import FigureFields, { type FigureSpec } from '../shared/FigureFields.vue';
 import NumberField from '../shared/NumberField.vue';
+import RemoveButton from '../shared/RemoveButton.vue';
 import { useSetting } from '../shared/useSetting.ts';
-import MoneyField from './MoneyField.vue';
+import MoneyField from '../shared/MoneyField.vue';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -62,6 +64,18 @@ const answer = computed(() => {
   const [best, next] = choices.value;
   return `${best.name}: ${currency(best.total)} over ${settings.value.weeks.length} weeks, ${currency({ minor: next.total.minor - best.total.minor, currency: code.value })} less than to ${next.name.toLowerCase()}.`;
 });
+const CARE: readonly FigureSpec<keyof WhiteSettings>[] = [
+  { key: 'openWeeks', label: 'Open container is good for', unit: 'weeks', min: 1, max: 520 },
+  { key: 'movingMl', label: 'Must move in a week', unit: 'mL' },
+  { key: 'careMinutes', label: 'Agitate and check, a week', unit: 'min' },
+  { key: 'fitMinutes', label: 'Fit parked heads', unit: 'min' },
+  { key: 'takeOutMinutes', label: 'Take heads out, cooled down', unit: 'min' },
+  { key: 'swapMinutes', label: 'One swap with fluid', unit: 'min' },
+  { key: 'swapMl', label: 'Lost in the lines', unit: 'mL' },
+  { key: 'swapFluid', label: 'Fluid for one swap', money: true },
+  { key: 'gatherWeeks', label: 'White work can wait', unit: 'weeks', min: 1, max: 26 },
+  { key: 'outsideJob', label: 'Another shop asks for a job', money: true },
+];
 const CAUTIONS =
   'Waste ink and cleaning fluid are regulated waste: follow the makers’ safety data sheets and local codes. Empty the waste tank before a swap, and check nozzles on clear or coloured stock afterwards.';
 </script>
@@ -138,76 +152,7 @@ const CAUTIONS =
     <div class="two">
       <div class="panel pad fields">
         <h2 class="label">Looking after it; habits are common practice</h2>
-        <number-field
-          label="Open container is good for"
-          unit="weeks"
-          :min="1"
-          :max="520"
-          :model-value="settings.openWeeks"
-          @update:model-value="change({ openWeeks: $event })"
-        />
-        <number-field
-          label="Must move in a week"
-          unit="mL"
-          :max="10000"
-          :model-value="settings.movingMl"
-          @update:model-value="change({ movingMl: $event })"
-        />
-        <number-field
-          label="Agitate and check, a week"
-          unit="min"
-          :max="10000"
-          :model-value="settings.careMinutes"
-          @update:model-value="change({ careMinutes: $event })"
-        />
-        <number-field
-          label="Fit parked heads"
-          unit="min"
-          :max="10000"
-          :model-value="settings.fitMinutes"
-          @update:model-value="change({ fitMinutes: $event })"
-        />
-        <number-field
-          label="Take heads out, cooled down"
-          unit="min"
-          :max="10000"
-          :model-value="settings.takeOutMinutes"
-          @update:model-value="change({ takeOutMinutes: $event })"
-        />
-        <number-field
-          label="One swap with fluid"
-          unit="min"
-          :max="10000"
-          :model-value="settings.swapMinutes"
-          @update:model-value="change({ swapMinutes: $event })"
-        />
-        <number-field
-          label="Lost in the lines"
-          unit="mL"
-          :max="10000"
-          :model-value="settings.swapMl"
-          @update:model-value="change({ swapMl: $event })"
-        />
-        <money-field
-          label="Fluid for one swap"
-          :currency="code"
-          :model-value="settings.swapFluid"
-          @update:model-value="change({ swapFluid: $event })"
-        />
-        <number-field
-          label="White work can wait"
-          unit="weeks"
-          :min="1"
-          :max="26"
-          :model-value="settings.gatherWeeks"
-          @update:model-value="change({ gatherWeeks: $event })"
-        />
-        <money-field
-          label="Another shop asks for a job"
-          :currency="code"
-          :model-value="settings.outsideJob"
-          @update:model-value="change({ outsideJob: $event })"
-        />
+        <figure-fields :of="settings" :fields="CARE" :currency="code" @change="change" />
       </div>
       <div class="stage">
         <div class="panel pad fields">
@@ -228,13 +173,10 @@ const CAUTIONS =
                 :model-value="container.price"
                 @update:model-value="setContainer(i, { price: $event })"
               />
-              <v-btn
-                icon
-                variant="text"
-                :aria-label="`Remove the container of ${container.ml} mL`"
+              <remove-button
+                :label="`Remove the container of ${container.ml} mL`"
                 @click="change({ containers: settings.containers.filter((_, k) => k !== i) })"
-                ><v-icon :icon="mdiClose"
-              /></v-btn>
+              />
             </div>
           </template>
           <v-btn

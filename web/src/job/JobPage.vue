@@ -34,6 +34,12 @@ onKeyStroke(['1', '2', '3', '4', '5', '6', '7'], (event) => {
   if (!typing(event)) void go(STAGES[Number(event.key) - 1].id);
 });
 
+onKeyStroke('q', (event) => {
+  if (typing(event) || views.value.length === 0) return;
+  const at = views.value.findIndex(({ id }) => id === route.name);
+  void go(views.value[(at + 1) % views.value.length].id);
+});
+
 function selectLayer(index: number) {
   job.selectedLayer = index;
   if (route.name !== 'stack' && route.name !== 'plates') void go('stack');

@@ -2,11 +2,11 @@
 /** Small jobs that share the loads: chosen from the board, or typed in. */
 import type { JobSummary } from '@kyanos/contract';
 import type { Companion } from '@kyanos/core';
-import { mdiClose } from '@mdi/js';
 import { shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import LengthField from '../shared/LengthField.vue';
 import NumberField from '../shared/NumberField.vue';
+import RemoveButton from '../shared/RemoveButton.vue';
 import { companionOf, possibleCompanions } from './companions.ts';
 
 const companions = defineModel<readonly Companion[]>({ required: true });
@@ -72,13 +72,7 @@ const remove = (at: number) => {
         :model-value="companion.height"
         @update:model-value="change(i, { height: $event })"
       />
-      <v-btn
-        icon
-        variant="text"
-        :aria-label="`Take ${companion.name} off the loads`"
-        @click="remove(i)"
-        ><v-icon :icon="mdiClose"
-      /></v-btn>
+      <remove-button :label="`Take ${companion.name} off the loads`" @click="remove(i)" />
     </div>
     <div class="add">
       <v-btn

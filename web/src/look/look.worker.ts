@@ -6,16 +6,19 @@ import {
   formatStack,
   lookNumbers,
   memoryRaster,
+  offersOf,
   pageOf,
   plannedRaster,
   plateSpecs,
   pointLooks,
+  quantitiesOf,
   rank,
   rearStrength,
   reckon,
   sampleOf,
   sceneOf,
   screened,
+  sensitivitiesOf,
   tryVariants,
   variantPlans,
   viewsOf,
@@ -29,9 +32,11 @@ import {
   type LookNumbers,
   type Measures,
   type Money,
+  type Offer,
   type PointLook,
   type PrintPlan,
   type RearStrength,
+  type Sensitivity,
   type Source,
   type StackWish,
   type Tried,
@@ -134,6 +139,18 @@ const api = {
       stack: formatStack(stack),
       split: wish.split,
     }));
+  },
+
+  /** What other quantities cost, and what matters most to the cost. */
+  around(
+    plan: PrintPlan,
+    info: ArtworkInfo,
+    measures: Measures,
+  ): { readonly offers: readonly Offer[]; readonly sensitivities: readonly Sensitivity[] } {
+    return {
+      offers: offersOf(plan, info, measures, quantitiesOf(plan)),
+      sensitivities: sensitivitiesOf(plan, info, measures),
+    };
   },
 
   /** Cost by quantity, minor units; what can't be made has none. */

@@ -14,6 +14,8 @@ export const SHORTCUTS: readonly (readonly [key: string, what: string])[] = [
   ['b', 'next place for the print: ground, window, light box'],
   ['x', 'next classic mistake with white, and back to the plan'],
   ['on a layer', '↑ ↓ choose · Shift ↑ ↓ move · + − density · h, Shift h hits · i mirror · Delete'],
+  ['q', 'next question of a stage that asks several'],
+  ['on a piece of the layout', 'arrows move it by 1 mm, with Shift by 10 · r turns it'],
   ['Ctrl z, Ctrl y', 'undo, redo'],
   ['p', 'next plate'],
   ['c m y k · w s v', 'show or hide a separation of the file; a shows all'],

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Money is typed in whole units and kept in hundredths. */
 import type { Currency } from '@kyanos/core';
-import NumberField from '../shared/NumberField.vue';
+import NumberField from './NumberField.vue';
 
 const model = defineModel<number>({ required: true });
 defineProps<{ label: string; currency: Currency; per?: string }>();

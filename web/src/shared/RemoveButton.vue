@@ -1,0 +1,10 @@
+<script setup lang="ts">
+/** Takes an entry of a list away. */
+import { mdiClose } from '@mdi/js';
+
+defineProps<{ label: string }>();
+</script>
+
+<template>
+  <v-btn icon variant="text" :aria-label="label"><v-icon :icon="mdiClose" /></v-btn>
+</template>
