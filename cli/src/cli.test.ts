@@ -167,6 +167,34 @@ describe('kyanos plan', () => {
       0,
     );
     expect(report.inkCost).toEqual({ minor, currency: 'USD' });
+    expect(report.costLines.reduce((sum, { amount }) => sum + amount.minor, 0)).toBe(
+      report.cost!.minor,
+    );
+    const { interval } = report;
+    expect(interval!.level).toBe(0.8);
+    const within = (value: number, { low, high }: { low: number; high: number }) =>
+      low < value && value < high;
+    expect(within(report.minutes!, interval!.minutes)).toBe(true);
+    for (const [channel, ml] of Object.entries(report.inkMl))
+      if (ml > 0) expect([channel, within(ml, interval!.inkMl[channel])]).toEqual([channel, true]);
+  });
+
+  it('refuses what is unknown or wrong in a plan by the name of its field', () => {
+    const [artwork, plan] = demo('cafe-window');
+    const value = JSON.parse(readFileSync(plan, 'utf8')) as Record<string, object>;
+    const refusal = (part: string, change: object) => {
+      const file = write(
+        'changed.json',
+        JSON.stringify({ ...value, [part]: { ...value[part], ...change } }),
+      );
+      const { status, stderr } = kyanos('plan', artwork, '--plan', file, '--json', '--dpi', '72');
+      return `${status} ${stderr}`;
+    };
+    expect(refusal('trips', { careful: { hurry: true } })).toMatch(/^2 .*"hurry".*trips\.careful/);
+    expect(
+      refusal('layout', { companions: [{ name: 'x', width: 0, height: 1, copies: 1 }] }),
+    ).toMatch(/^2 .*layout\.companions\.0\.width/);
+    expect(refusal('prices', { pricing: 'guess' })).toMatch(/^2 .*prices\.pricing/);
   });
 });
 

@@ -14,6 +14,7 @@ import {
   CANDIDATES,
   questionsOf,
   rank,
+  whyImpossible,
   whyNot,
   wishOf,
   type StackWish,
@@ -40,6 +41,32 @@ function sorted(wanted: StackWish, job: PrintPlan, info = INFO) {
   const possible = [...reasons].filter(([, why]) => why === undefined).map(([id]) => id);
   return { possible, reasons };
 }
+
+describe('whyImpossible', () => {
+  it('leaves stacks of any effect to be compared, if they can be printed and seen as wished', () => {
+    const left = CANDIDATES.filter((one) => whyImpossible(one, plan(), INFO) === undefined);
+    const ids = left.map(({ id }) => id);
+    // Silver and gloss are not wished, and still may be looked at; five layers and two pictures may not.
+    expect(ids).toEqual(expect.arrayContaining(['colour-only', 'under', 'silver-under']));
+    expect(ids).not.toContain('five-layer');
+    expect(ids).not.toContain('white-only');
+    for (const one of CANDIDATES)
+      if (whyNot(one, wish(), plan(), INFO) === undefined) expect(ids).toContain(one.id);
+  });
+
+  it('says why the others can’t be', () => {
+    const why = (id: string, change: Partial<PrintPlan> = {}) =>
+      whyImpossible(
+        CANDIDATES.find((one) => one.id === id)!,
+        plan(change),
+        INFO,
+      );
+    expect(why('five-layer')).toContain('two pictures');
+    expect(why('white-only')).toBe('It lays no colour.');
+    expect(why('over', { material: DARK })).toContain("can't be printed on the back");
+    expect(why('colour-only', { stack: parseStack('film | W@image') })).toContain('white alone');
+  });
+});
 
 describe('why not', () => {
   it('says of every stack of the catalogue whether it may be, and why not in a sentence', () => {

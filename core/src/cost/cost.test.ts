@@ -203,3 +203,54 @@ describe('a sign of the bench, 16 × 24 in of acrylic', () => {
     expect(profit.minor).toBe(5000 - 1000 - 169 - 250);
   });
 });
+
+describe('any cost', () => {
+  const extra = fc.record({
+    name: fc.constantFrom('Packing', 'Hooks', 'Lamination'),
+    kind: fc.constantFrom('labour' as const, 'finishing' as const, 'part' as const),
+    minutes: fc.integer({ min: 0, max: 90 }),
+    minor: fc.integer({ min: 0, max: 9999 }),
+    per: fc.constantFrom('job' as const, 'load' as const, 'piece' as const, 'm2' as const),
+  });
+  const prices = fc.record({
+    labourRate: fc.integer({ min: 0, max: 20_000 }),
+    markupPercent: fc.integer({ min: 0, max: 400 }),
+    minimum: fc.integer({ min: 0, max: 50_000 }),
+    spoilagePercent: fc.integer({ min: 0, max: 40 }),
+    taxPercent: fc.integer({ min: 0, max: 250 }).map((tenths) => tenths / 10),
+  });
+
+  it('adds up to the last unit, is whole, and is never asked below its minimum; tax is what decimals say', () => {
+    fc.assert(
+      fc.property(
+        prices,
+        fc.array(extra, { maxLength: 4 }),
+        fc.integer({ min: 1, max: 300 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (asked, extras, copies, cyan) => {
+          const { cost } = reckon(
+            {
+              ...PLAN,
+              extras,
+              layout: { ...PLAN.layout, copies },
+              prices: { ...PLAN.prices, ...asked },
+            },
+            artwork({ Cyan: cyan }),
+            measures(),
+          ).work!;
+          const sum = cost.lines.reduce((all, { amount }) => all + amount.minor, 0);
+          const whole = cost.lines.every(({ amount }) => Number.isInteger(amount.minor));
+          const tax = new Decimal(cost.price.minor).times(asked.taxPercent).div(100);
+          return (
+            whole &&
+            sum === cost.total.minor &&
+            cost.profit.minor === cost.price.minor - cost.total.minor &&
+            cost.price.minor >= asked.minimum &&
+            cost.tax.minor === exactly(tax)
+          );
+        },
+      ),
+      { numRuns: 150 },
+    );
+  });
+});

@@ -6,10 +6,12 @@ import {
   believed,
   estimate,
   foretold,
+  inkInterval,
   INK_PRIOR,
   learn,
   questioned,
   readReports,
+  timeInterval,
   TIME_PRIOR,
   withLearnt,
   type JobReport,
@@ -245,5 +247,38 @@ describe('readReports', () => {
     expect(() => readReports(text)).toThrow(
       expect.objectContaining({ code: 'REPORT_WRONG', message: expect.stringContaining(words) }),
     );
+  });
+});
+
+describe('the interval of a plan', () => {
+  const white = MACHINE.inks.find(({ channel }) => channel === 'W')!;
+  const use = { ml: 20, solidM2: 2, starts: 1 };
+
+  it('lies about the plan’s own number, and is a fifth of it wide where only its maker speaks for a machine', () => {
+    const { low, high } = inkInterval(MACHINE, white, use);
+    expect((low + high) / 2).toBeCloseTo(20, 9);
+    // 80 % of a normal spread of 20 % of laydown and 5 % of a report: about ± 26 %.
+    expect((high - low) / 2 / 20).toBeGreaterThan(0.24);
+    expect((high - low) / 2 / 20).toBeLessThan(0.29);
+  });
+
+  it('is as narrow as single jobs scatter once many reports agree', () => {
+    const known = estimate(
+      Array.from({ length: 60 }, () => ({ parts: [1, 0] as const, ratio: 1 })),
+      INK_PRIOR,
+    );
+    const { low, high } = inkInterval({ ...MACHINE, learnt: { inks: { W: known } } }, white, use);
+    expect((high - low) / 40).toBeLessThan(0.04);
+  });
+
+  it('never goes below nothing, and of time only what speed changes is uncertain', () => {
+    expect(inkInterval(MACHINE, white, { ml: 0, solidM2: 0, starts: 0 })).toEqual({
+      low: 0,
+      high: 0,
+    });
+    const { low, high } = timeInterval(MACHINE, { sweep: 10, turn: 5, fixed: 100 });
+    expect(low).toBeGreaterThan(110);
+    expect(high).toBeLessThan(120);
+    expect(timeInterval(MACHINE, { sweep: 0, turn: 0, fixed: 30 })).toEqual({ low: 30, high: 30 });
   });
 });

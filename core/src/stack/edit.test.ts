@@ -12,6 +12,8 @@ import {
   stepLayer,
   turnedOver,
   withDensity,
+  withHits,
+  withLayDensity,
   withoutLay,
   type Stack,
 } from './index.ts';
@@ -124,5 +126,16 @@ describe('the classic mistakes', () => {
     expect(made('film | CMYK')).toEqual({});
     expect(made('film | W@art')).toEqual({});
     expect(Object.keys(made('film | W@art+CMYK'))).toEqual(['none', 'knocked-out']);
+  });
+});
+
+describe('an ink changed wherever it is laid', () => {
+  it('gets its hits in layers of its own, and its density in shared ones too', () => {
+    const two = stack('W~@sheet / CMYK~ | film | W@image / CMYK+W@art');
+    expect(text(withHits(two, 'W', 2))).toBe('Wx2~@sheet / CMYK~ | film | Wx2@image / CMYK+W@art');
+    expect(text(withLayDensity(two, 'W', 40))).toBe(
+      'W40~@sheet / CMYK~ | film | W40@image / CMYK+W40@art',
+    );
+    expect(text(withHits(two, 'S', 2))).toBe(text(two));
   });
 });

@@ -78,6 +78,18 @@ describe('reports of finished jobs', () => {
     expect((await stored()).every(({ report }) => report.learnt?.includes('W'))).toBe(true);
   });
 
+  it('are learnt once by two who take over at the same moment', async () => {
+    const was = await machine();
+    const both = await Promise.all(
+      [0, 1].map(() => served.call<Machine>('POST', `${path}/learnt`, { subjects: ['C'] })),
+    );
+    expect(both.map(({ status }) => status)).toEqual([200, 200]);
+    expect(both[1].body.learnt!.inks.C).toEqual(both[0].body.learnt!.inks.C);
+    expect((await machine()).learnt!.inks.C!.reports).toBe(1);
+    // What was learnt of white before stays.
+    expect((await machine()).learnt!.inks.W).toEqual(was.learnt!.inks.W);
+  });
+
   it('are left out, counted or removed as somebody decides', async () => {
     const [{ id }] = await stored();
     await served.call('PUT', `/reports/${id}`, { use: false });

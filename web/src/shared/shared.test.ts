@@ -5,6 +5,7 @@ import { coverageRamp, labToCss } from './colour.ts';
 import { area, currency, duration, length, percent, plain, size, units } from './format.ts';
 import { typing } from './keys.ts';
 import { useLatest } from './useLatest.ts';
+import { without } from './without.ts';
 
 describe('numbers as an operator reads them', () => {
   beforeEach(() => {
@@ -15,12 +16,13 @@ describe('numbers as an operator reads them', () => {
     expect(percent(0.4837)).toBe('48.4 %');
     expect(area(252_030)).toBe('2,520.3 cm²');
     expect(currency({ minor: 123_456, currency: 'USD' })).toBe('$1,234.56');
-    expect([0, 7, 0.123456, 1.5, 1234.5, 'four'].map(plain)).toEqual([
+    expect([0, 7, 0.123456, 1.5, 1234.5, 1607043214.13, 'four'].map(plain)).toEqual([
       '0',
       '7',
       '0.1235',
       '1.50',
       '1,234.5',
+      '1,607,043,214',
       'four',
     ]);
   });
@@ -40,6 +42,7 @@ describe('numbers as an operator reads them', () => {
     units.value = 'imperial';
     expect(size(90, 120)).toEqual({ text: '3.54 × 4.72 in', other: '90.0 × 120.0 mm' });
     expect(length(1371.6)).toBe('54.0 in');
+    expect(area(645.16)).toBe('1.0 in²');
   });
 });
 
@@ -127,6 +130,15 @@ describe('useLatest', () => {
     fail = false;
     await ask(undefined);
     expect([failed.value, shown]).toEqual([undefined, ['fine']]);
+  });
+});
+
+describe('without', () => {
+  it('leaves a copy that lacks the fields, and the value as it was', () => {
+    const layout = { copies: 2, gap: 4, places: [1] };
+    expect(without(layout, 'places', 'gap')).toEqual({ copies: 2 });
+    expect(layout).toEqual({ copies: 2, gap: 4, places: [1] });
+    expect('places' in without(layout, 'places')).toBe(false);
   });
 });
 
