@@ -173,7 +173,8 @@ export function layOut(
       material.form === 'roll' ? { ...room, height: longest } : room,
       lying,
       gap,
-      mixed,
+      // Both directions, unless the grain forbids it.
+      forced === undefined,
     ),
     share: ownMm2 / (ownMm2 + othersMm2),
     materialMm2,

@@ -31,6 +31,7 @@ const LOOKS = [
   { stroke: '#8a6d1c', dash: '5 5' },
   { stroke: '#4d5b78', dash: '1 5' },
   { stroke: '#a3281b', dash: '14 5' },
+  { stroke: '#2c7a86', dash: '6 2 1 2' },
 ];
 
 const all = computed(() => props.curves.flatMap(({ points }) => points));

@@ -76,7 +76,7 @@ const best = computed(() => {
   if (plan.value.layout.companions?.length) return 'shared with other jobs';
   return perLoad >= most
     ? 'no layout gets more on it'
-    : `no layout gets more than ${most}; another direction may come nearer`;
+    : `no layout gets more than ${most}${plan.value.layout.mixed ? '' : '; both directions may come nearer'}`;
 });
 const over = computed(() => {
   if (!piece.value || !page.value) return undefined;
