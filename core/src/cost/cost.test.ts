@@ -103,7 +103,7 @@ describe('costOf, with everything a shop can ask for', () => {
     machine: { ...PLAN.machine, fitting: { minutes: 20, lossMl: 6, cleaning: 777 } },
     trips: { ...PLAN.trips, fittedFor: 3 },
     layout: { ...PLAN.layout, copies: 7, gap: 3 },
-    prices: { ...PLAN.prices, spoilagePercent: 3, taxPercent: 7.5 },
+    prices: { ...PLAN.prices, spoilagePercent: 20, taxPercent: 7.5 },
     extras: [
       { name: 'Lamination', kind: 'finishing', minutes: 0, minor: 413, per: 'm2' },
       { name: 'Stand-offs', kind: 'part', minutes: 0, minor: 62, per: 'piece' },
@@ -129,7 +129,7 @@ describe('costOf, with everything a shop can ask for', () => {
     const made = cost.lines.filter(({ group }) => ['ink', 'material', 'machine'].includes(group));
     expect(line('Spoilage')).toBe(
       exactly(
-        d(made.reduce((sum, { amount }) => sum + amount.minor, 0)).times(d(1).div(0.97).minus(1)),
+        d(made.reduce((sum, { amount }) => sum + amount.minor, 0)).times(d(1).div(0.8).minus(1)),
       ),
     );
     expect(cost.tax.minor).toBe(exactly(d(cost.price.minor).times('0.075')));

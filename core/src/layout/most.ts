@@ -294,9 +294,11 @@ function barWaste(W: number, H: number, bar: number): number {
   return Math.min(r * s, (bar - r) * (bar - s));
 }
 
-/** No layout has more pieces on the room than this. */
+/** No layout has more pieces on the room than this. Here room is rounded up and pieces down, never the other way. */
 export function mostBound(room: Size, piece: Size, gap: number, mixed: boolean): number {
-  const { W, H, w, h } = inSteps(room, piece, gap);
+  const up = (mm: number) => Math.ceil((mm + gap) / STEP - SLACK);
+  const down = (mm: number) => Math.max(1, Math.floor((mm + gap) / STEP + SLACK));
+  const [W, H, w, h] = [up(room.width), up(room.height), down(piece.width), down(piece.height)];
   if (W <= 0 || H <= 0) return 0;
   return mixed ? boundOf(W, H, w, h) : Math.floor(W / w) * Math.floor(H / h);
 }

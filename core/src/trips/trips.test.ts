@@ -182,6 +182,12 @@ describe('phasesOf', () => {
     ]);
   });
 
+  it('changes no tool where there is one thing to do', () => {
+    const steps = (cutting: Cutting) => phases('film | CMYK', {}, cutting).map(({ step }) => step);
+    expect(steps({ creaseMm: 0, cutMm: 600 })).not.toContain('tool');
+    expect(steps({ creaseMm: 600, cutMm: 0 })).not.toContain('tool');
+  });
+
   it('counts how often the operator has to come back', () => {
     const apart = { split: 'apart', waitMinutes: 15 } as const;
     expect(visitsOf(phases('film | W@image / CMYK'))).toBe(1);

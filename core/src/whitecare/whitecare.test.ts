@@ -66,6 +66,17 @@ describe('whiteChoices', () => {
     expect(park.expiredMl).toBeGreaterThan(0);
   });
 
+  it('count of the last container only what will be used of it in time', () => {
+    // 80 mL in eight weeks: 10 a week. A container of 1000 mL, open for 12 weeks, is used for 4 more: 40 mL.
+    const [large] = whiteChoices({
+      ...USE,
+      containers: [{ ml: 1000, price: 10_000 }],
+      openWeeks: 12,
+    }).filter(({ id }) => id === 'park');
+    expect(large.lines[0].amount.minor).toBe((80 + 1000 - 80 - 40) * 10);
+    expect(large.expiredMl).toBe(1000 - 80 - 40);
+  });
+
   it('send out what is wanted once in half a year', () => {
     const rare = {
       ...USE,
