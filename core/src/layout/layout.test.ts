@@ -79,6 +79,13 @@ describe('pieces in both directions', () => {
     expect([mixed.perLoad, mixed.most]).toEqual([23, 23]);
   });
 
+  it('lie the way that is shortest to print where they all fit on one load anyway', () => {
+    const few = { ...close, copies: 5, mixed: true };
+    const { longest, loads } = layOut(label, few, MACHINE, sheet);
+    // Five of 90 mm with their gaps are wider than 460 mm, five of 120 mm too: two rows, the lower ones turned.
+    expect([loads[0].copies, longest]).toEqual([5, 184]);
+  });
+
   it('draw less of a roll where columns of both directions fill its width', () => {
     // 600 mm: three of 170 leave 90 mm empty; one of 170 and three turned of 140 fill 590.
     const piece = { width: 170, height: 140 };

@@ -249,16 +249,37 @@ function pieceLoads(
     const loads = bestColumns(piece, copies, room, gap);
     return { loads, perLoad: fullest(loads) };
   }
-  const pattern = mixed
-    ? searched(room.width, room.height, piece, gap).map((strip) => ({
-        ...strip,
-        left: strip.left + room.left,
-        top: strip.top + room.top,
-      }))
-    : // A sheet is there whole, whatever is printed on it; of a roll only as much is drawn as is wanted.
-      rowsOf(piece, turned, room, gap, roll ? copies : Infinity);
-  const { loads, perLoad } = repeated(pattern, copies, firstPieces, piece);
-  return { loads, perLoad: roll ? Math.min(copies, perLoad) : perLoad };
+  // A sheet is there whole, whatever is printed on it; of a roll only as much is drawn as is wanted.
+  const rows = (way: boolean) => rowsOf(piece, way, room, gap, roll ? copies : Infinity);
+  const patterns = mixed
+    ? [
+        rows(false),
+        rows(true),
+        searched(room.width, room.height, piece, gap).map((strip) => ({
+          ...strip,
+          left: strip.left + room.left,
+          top: strip.top + room.top,
+        })),
+      ]
+    : [rows(turned)];
+  const tried = patterns
+    .map((pattern) => repeated(pattern, copies, firstPieces, piece))
+    .filter(({ loads }) => loads.length > 0)
+    .map((found) => ({ ...found, ...effortOf(found, piece, gap) }));
+  // The fewest loads, and of those the shortest to print.
+  const [best] = tried.toSorted((a, b) => a.fillings - b.fillings || a.length - b.length);
+  if (!best) return { loads: [], perLoad: 0 };
+  return { loads: best.loads, perLoad: roll ? Math.min(copies, best.perLoad) : best.perLoad };
+}
+
+/** Fillings of the machine, and what is printed in all of them, mm. */
+function effortOf({ loads }: Loads, piece: Size, gap: number) {
+  const sum = (of: (load: Bare) => number) =>
+    loads.reduce((all, load) => all + load.times * of(load), 0);
+  return {
+    fillings: sum(() => 1),
+    length: sum(({ strips }) => extentOf(strips, piece, gap).height),
+  };
 }
 
 const fullest = (loads: readonly Bare[]): number =>

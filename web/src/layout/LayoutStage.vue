@@ -82,6 +82,16 @@ const over = computed(() => {
   if (!piece.value || !page.value) return undefined;
   return oversizeOf(piece.value, page.value.trimMm);
 });
+const oversize = computed(() => {
+  if (!over.value) return '';
+  if (plan.value.material.label) return 'on a label that is cut already';
+  const { width, height } = over.value;
+  const much = size(width, height).text;
+  const practice = `without bleed ${size(OVERSIZE_MM, OVERSIZE_MM).text} is common practice`;
+  return width + height < 0.05
+    ? `as large as the finished piece; ${practice}`
+    : `${much} more than the finished piece`;
+});
 const held = computed(() => heldEdges(plan.value.machine));
 const CODES = [
   'LAYOUT_TOO_LARGE',
@@ -169,11 +179,7 @@ const headroom = computed(() => {
               <dt>Printed piece</dt>
               <dd>
                 <span class="figures">{{ size(piece.width, piece.height).text }}</span>
-                <span class="soft">{{
-                  plan.material.label
-                    ? 'on a label that is cut already'
-                    : `${over.width.toFixed(1)} × ${over.height.toFixed(1)} mm more than the finished one; without bleed ${OVERSIZE_MM} mm is common practice`
-                }}</span>
+                <span class="soft">{{ oversize }}</span>
               </dd>
             </template>
             <dt>Longest load</dt>
@@ -224,16 +230,11 @@ const headroom = computed(() => {
             :model-value="plan.layout.margin"
             @update:model-value="set({ margin: $event })"
           />
-          <v-number-input
-            label="Longest load"
-            suffix="mm"
-            clearable
-            :min="10"
+          <length-field
+            label="Longest, 0 any"
             :max="200000"
-            :model-value="plan.layout.loadLength ?? null"
-            placeholder="any"
-            persistent-placeholder
-            @update:model-value="setOr('loadLength', $event ?? undefined)"
+            :model-value="plan.layout.loadLength ?? 0"
+            @update:model-value="setOr('loadLength', $event > 0 ? $event : undefined)"
           />
           <v-switch
             class="wide"
