@@ -266,8 +266,13 @@ function pieceLoads(
     .map((pattern) => repeated(pattern, copies, firstPieces, piece))
     .filter(({ loads }) => loads.length > 0)
     .map((found) => ({ ...found, ...effortOf(found, piece, gap) }));
-  // The fewest loads, and of those the shortest to print.
-  const [best] = tried.toSorted((a, b) => a.fillings - b.fillings || a.length - b.length);
+  // The fewest loads; of those the fullest, or, where one is enough, the shortest to print.
+  const [best] = tried.toSorted(
+    (a, b) =>
+      a.fillings - b.fillings ||
+      (a.fillings > 1 ? b.perLoad - a.perLoad : 0) ||
+      a.length - b.length,
+  );
   if (!best) return { loads: [], perLoad: 0 };
   return { loads: best.loads, perLoad: roll ? Math.min(copies, best.perLoad) : best.perLoad };
 }
