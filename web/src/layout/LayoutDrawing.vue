@@ -58,7 +58,7 @@ const outline = ({
 }) => `M${left} ${top}h${width}v${height}h${-width}z`;
 const many = computed(() => boxes.value.map(outline).join(''));
 
-/** The feed runs from left to right where the material is longer than wide. */
+/** The feed runs from left to right where the material is longer than wide; turned, not mirrored: its left edge is below. */
 const lying = computed(() => sheet.value.height > sheet.value.width);
 const shown = computed(() =>
   lying.value
@@ -136,6 +136,7 @@ function drop() {
   if (done && Math.hypot(done.dx, done.dy) > GRID_MM) put(done.index, done);
 }
 
+/** Steps of the arrow keys as they are seen. */
 const STEPS: Record<string, readonly [number, number]> = {
   ArrowLeft: [-1, 0],
   ArrowRight: [1, 0],
@@ -148,7 +149,8 @@ function press(index: number, event: KeyboardEvent) {
   if (step) {
     event.preventDefault();
     const by = event.shiftKey ? 10 : 1;
-    put(index, { dx: step[0] * by, dy: step[1] * by });
+    const [right, down] = [step[0] * by, step[1] * by];
+    put(index, lying.value ? { dx: -down, dy: right } : { dx: right, dy: down });
   } else if (event.key === 'r') {
     event.preventDefault();
     put(index, { turn: true });
@@ -178,7 +180,7 @@ const shift = (index: number) =>
         <rect :width="around / 18" :height="around / 3" class="hatch" />
       </pattern>
     </defs>
-    <g ref="ground" :transform="lying ? 'matrix(0 1 1 0 0 0)' : undefined">
+    <g ref="ground" :transform="lying ? `matrix(0 -1 1 0 0 ${sheet.width})` : undefined">
       <rect :width="sheet.width" :height="sheet.height" class="sheet" />
       <path
         :d="`M0 0h${sheet.width}v${sheet.height}h${-sheet.width}zM${room.left} ${room.top}v${room.height}h${room.width}v${-room.height}z`"
@@ -238,7 +240,7 @@ const shift = (index: number) =>
         {{ length(shown.height) }}{{ roll && !lying ? ' drawn' : '' }}
       </text>
       <text :x="0" :y="shown.height + around * 0.95" :font-size="text * 0.85" class="edge">
-        {{ lying ? 'leading edge on the left' : 'leading edge above' }}
+        {{ lying ? 'leading edge on the left, left edge below' : 'leading edge above' }}
       </text>
     </g>
   </svg>
