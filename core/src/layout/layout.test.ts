@@ -210,6 +210,16 @@ describe('jobs that share a load', () => {
     expect(share).toBeCloseTo(own / (own + others), 12);
   });
 
+  it('lie turned where that is wished, and nobody turns them back', () => {
+    const wished = { ...gang, mixed: false, turned: true };
+    const { loads, room } = layOut({ width: 300, height: 50 }, wished, MACHINE, MATERIAL);
+    for (const { strips } of loads)
+      for (const box of rectanglesOf(strips, { width: 300, height: 50 }, 3)) {
+        expect([box.turned, box.width, box.height]).toEqual([true, 50, 300]);
+        expect(box.left + box.width).toBeLessThanOrEqual(room.left + room.width + 1e-6);
+      }
+  });
+
   it('take less of the roll than each by itself', () => {
     const alone = [
       layOut(piece, { ...wish, gap: 3, copies: 30 }, MACHINE, MATERIAL),

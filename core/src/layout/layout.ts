@@ -121,11 +121,15 @@ export function layOut(
   const companions = wish.places?.length ? [] : (wish.companions ?? []);
   const shared = companions.length > 0;
   const roll = material.form === 'roll';
+  const held = heldEdges(machine);
+  const ends = Math.max(wish.margin, held.leading) + Math.max(wish.margin, held.trailing);
+  /** Of a roll, for a load of that printed length. */
+  const drawn = (length: number) => Math.max(material.length, length + ends);
   const { loads, perLoad } = wish.places?.length
     ? placedLoads(wish.places, wish.copies, piece)
     : shared
-      ? sharedLoads({ ...piece, copies: wish.copies }, companions, room, gap, mixed, roll)
-      : pieceLoads(piece, wish.copies, room, gap, { turned, mixed, roll });
+      ? sharedLoads(piece, turned, wish.copies, [companions, room, gap, mixed, roll])
+      : pieceLoads(piece, wish.copies, room, gap, { turned, mixed, roll }, drawn);
   if (loads.length === 0)
     throw tooLarge(turnedSize(piece, turned), room, machine, material, shared);
 
@@ -142,15 +146,10 @@ export function layOut(
   });
   const fillings = done.reduce((sum, { times }) => sum + times, 0);
   const longest = Math.max(...done.map(({ length }) => length));
-  const held = heldEdges(machine);
-  const ends = Math.max(wish.margin, held.leading) + Math.max(wish.margin, held.trailing);
   const materialMm2 =
     material.width *
     (material.form === 'roll'
-      ? done.reduce(
-          (sum, { length, times }) => sum + times * Math.max(material.length, length + ends),
-          0,
-        )
+      ? done.reduce((sum, { length, times }) => sum + times * drawn(length), 0)
       : fillings * material.length);
   const ownMm2 = wish.copies * piece.width * piece.height;
   const othersMm2 = companions.reduce(
@@ -244,9 +243,10 @@ function pieceLoads(
   room: Rectangle,
   gap: number,
   { turned, mixed, roll }: { turned: boolean; mixed: boolean; roll: boolean },
+  drawn: (length: number) => number,
 ): Loads {
   if (mixed && roll) {
-    const loads = bestColumns(piece, copies, room, gap);
+    const loads = leastRoll(piece, copies, room, gap, drawn);
     return { loads, perLoad: fullest(loads) };
   }
   // A sheet is there whole, whatever is printed on it; of a roll only as much is drawn as is wanted.
@@ -290,10 +290,25 @@ function effortOf({ loads }: Loads, piece: Size, gap: number) {
 const fullest = (loads: readonly Bare[]): number =>
   loads.reduce((most, { strips }) => Math.max(most, piecesIn(strips)), 0);
 
-function sharedLoads(...asked: Parameters<typeof gang>): Loads {
-  const loads = (gang(...asked) ?? []).map((load) => ({ ...load, times: 1 }));
+/** Own pieces go to the packer as they are wished to lie, and come back as it turned them. */
+function sharedLoads(
+  piece: Size,
+  turned: boolean,
+  copies: number,
+  [companions, room, gap, turns, roll]: [...Tail<Parameters<typeof gang>>],
+): Loads {
+  const own = { ...turnedSize(piece, turned), copies };
+  const loads = (gang(own, companions, room, gap, turns, roll) ?? []).map(
+    ({ strips, others }): Bare => ({
+      times: 1,
+      strips: strips.map((strip) => ({ ...strip, turned: strip.turned !== turned })),
+      others,
+    }),
+  );
   return { loads, perLoad: fullest(loads) };
 }
+
+type Tail<T extends readonly unknown[]> = T extends [unknown, ...infer Rest] ? Rest : never;
 
 /** Rows of pieces all one way round, no more than are wanted. */
 function rowsOf(
@@ -318,41 +333,64 @@ function rowsOf(
   }));
 }
 
-/** On a roll: columns of pieces upright beside columns of turned ones, whatever draws the shortest length. */
-function bestColumns(piece: Size, copies: number, room: Rectangle, gap: number): Bare[] {
+/**
+ * On a roll: all one way, or columns of pieces upright beside columns of turned ones, whatever draws the least of it.
+ * @param drawn what a load of that printed length draws
+ */
+function leastRoll(
+  piece: Size,
+  copies: number,
+  room: Rectangle,
+  gap: number,
+  drawn: (length: number) => number,
+): readonly Bare[] {
+  const tried = [false, true]
+    .map((way) => repeated(rowsOf(piece, way, room, gap, copies), copies, firstPieces, piece).loads)
+    .concat(columnsOfBoth(piece, copies, room, gap))
+    .filter((loads) => loads.length > 0)
+    .map((loads) => ({
+      loads,
+      draws: loads.reduce(
+        (sum, { times, strips }) => sum + times * drawn(extentOf(strips, piece, gap).height),
+        0,
+      ),
+    }));
+  return tried.toSorted((a, b) => a.draws - b.draws)[0]?.loads ?? [];
+}
+
+/** Every number of upright columns with as many turned ones as go beside them, each as short as it can be. */
+function columnsOfBoth(piece: Size, copies: number, room: Rectangle, gap: number): Bare[][] {
   const { width, height } = piece;
-  let best: { loads: Bare[]; length: number } | undefined;
+  const found: Bare[][] = [];
   for (let upright = 0; upright <= fitting(room.width, width, gap); upright++) {
     const used = upright * (width + gap);
     const turned = fitting(room.width - used, height, gap);
-    if (upright + turned === 0) continue;
     const count = (length: number) =>
       upright * fitting(length, height, gap) + turned * fitting(length, width, gap);
-    if (count(room.height) === 0) continue;
-    const columnsAt = (length: number): Strip[] => {
-      const strips = (columns: number, way: boolean, left: number): Strip[] => {
-        const size = turnedSize(piece, way).height;
-        return Array.from({ length: columns > 0 ? fitting(length, size, gap) : 0 }, (_, row) => ({
-          left,
-          top: room.top + row * (size + gap),
-          count: columns,
-          turned: way,
-        }));
-      };
-      return [...strips(upright, false, room.left), ...strips(turned, true, room.left + used)];
-    };
     const perLoad = count(room.height);
+    if (perLoad === 0) continue;
+    const column = (columns: number, way: boolean, left: number, length: number): Strip[] => {
+      const size = turnedSize(piece, way).height;
+      return Array.from({ length: columns > 0 ? fitting(length, size, gap) : 0 }, (_, row) => ({
+        left,
+        top: room.top + row * (size + gap),
+        count: columns,
+        turned: way,
+      }));
+    };
+    const columnsAt = (length: number) => [
+      ...column(upright, false, room.left, length),
+      ...column(turned, true, room.left + used, length),
+    ];
     const [times, rest] = [Math.floor(copies / perLoad), copies % perLoad];
     const loads = times > 0 ? [bare(columnsAt(room.height), times)] : [];
-    let length = times * room.height;
     if (rest > 0) {
       const short = shortest((mm) => count(mm) >= rest, room.height);
       loads.push(bare(firstPieces(columnsAt(short), rest, piece)));
-      length += short;
     }
-    if (!best || length < best.length - 1e-6) best = { loads, length };
+    found.push(loads);
   }
-  return best?.loads ?? [];
+  return found;
 }
 
 /** The least length that does, to a hundredth of a millimetre. @param enough grows from false to true */
