@@ -61,7 +61,7 @@ describe('whyImpossible', () => {
         plan(change),
         INFO,
       );
-    expect(why('five-layer')).toContain('two pictures');
+    expect(why('five-layer')).toContain('two different pictures');
     expect(why('white-only')).toBe('It lays no colour.');
     expect(why('over', { material: DARK })).toContain("can't be printed on the back");
     expect(why('colour-only', { stack: parseStack('film | W@image') })).toContain('white alone');

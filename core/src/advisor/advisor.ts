@@ -98,11 +98,19 @@ export function whyImpossible(
     return wish.effect === 'white'
       ? 'It lays colour, and white alone is wanted.'
       : 'It lays no colour.';
-  if (allLayers(stack).some(({ picture }) => picture === 'rear') !== wish.twoPictures)
-    return wish.twoPictures
-      ? 'It shows one picture, and two are wanted.'
-      : 'It is for two pictures.';
-  return againstViewing(stack, wish, plan) ?? missingArt(stack, plan, info);
+  return (
+    againstPictures(stack, wish.twoPictures) ??
+    againstViewing(stack, wish, plan) ??
+    missingArt(stack, plan, info)
+  );
+}
+
+function againstPictures(stack: Stack, wanted: boolean): string | undefined {
+  const two = allLayers(stack).some(({ picture }) => picture === 'rear');
+  if (two === wanted) return undefined;
+  return two
+    ? 'It is for two different pictures, and one is wanted.'
+    : 'It shows one picture, and two are wanted.';
 }
 
 function againstEffect(
@@ -111,11 +119,8 @@ function againstEffect(
 ): string | undefined {
   const layers = allLayers(stack);
   const lays = (lay: 'CMYK' | 'S' | 'V' | 'W') => usesLay(stack, lay);
-  const two = layers.some(({ picture }) => picture === 'rear');
-  if (two !== twoPictures)
-    return two
-      ? 'It is for two different pictures, and one is wanted.'
-      : 'It shows one picture, and two are wanted.';
+  const pictures = againstPictures(stack, twoPictures);
+  if (pictures) return pictures;
   const pearl = layers.some(({ parts }) => parts.length === 1 && parts[0].lay === 'S');
   if ((effect === 'pearl') !== pearl)
     return pearl

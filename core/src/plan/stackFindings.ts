@@ -13,7 +13,7 @@ import {
   withoutLay,
   type Stack,
 } from '../stack/index.ts';
-import { splitTrips } from '../trips/index.ts';
+import { slotWanted, splitTrips } from '../trips/index.ts';
 import { modeOf, type PrintPlan } from './plan.ts';
 
 /** Drying between two trips that suits any ink, minutes; common practice runs from 3 to 15. */
@@ -128,19 +128,13 @@ function onePicture({ stack, artwork }: PrintPlan, info: ArtworkInfo): Finding[]
 /** Some printers want white in another slot for white under colour than for everything else. */
 function wrongSlot({ stack, machine }: PrintPlan): Finding[] {
   const { whiteSlot, name } = machine;
-  if (!whiteSlot || !usesLay(stack, 'W')) return [];
-  const under = (['front', 'back'] as const).some((side) => {
-    const first = stack[side].findIndex(({ parts }) => parts.some(({ lay }) => lay === 'W'));
-    const above = first < 0 ? [] : stack[side].slice(first + 1);
-    return above.some(({ parts }) => parts.some(({ lay }) => lay === 'CMYK'));
-  });
-  const wanted = under ? 'under' : 'other';
-  if (whiteSlot.stands === wanted) return [];
+  const wanted = slotWanted(stack);
+  if (!whiteSlot || !wanted || whiteSlot.stands === wanted) return [];
   return [
     {
       code: 'WHITE_SLOT',
       severity: 'warning',
-      message: `${name} wants its white in the slot for ${under ? 'white under colour' : 'all but white under colour'}, and it stands in the other one. Moving it by hand takes about ${whiteSlot.minutes} min; queue such jobs together.`,
+      message: `${name} wants its white in the slot for ${wanted === 'under' ? 'white under colour' : 'all but white under colour'}, and it stands in the other one. Moving it by hand takes about ${whiteSlot.minutes} min; queue such jobs together.`,
       ...take('It is moved', { whiteSlot: wanted }),
     },
   ];

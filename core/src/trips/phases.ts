@@ -1,8 +1,8 @@
 /** The work at the machine from first to last, phase by phase: its bars are the timeline, its sum is the time. */
 import type { Machine, Stack } from '../stack/index.ts';
-import { allLayers, layerName, NOZZLE_CHECK_MINUTES } from '../stack/index.ts';
+import { allLayers, layerName, NOZZLE_CHECK_MINUTES, usesLay } from '../stack/index.ts';
 import { term, type Working } from '../units/index.ts';
-import { LOADING_MINUTES, type Trip, type TripWish } from './trips.ts';
+import { isSpecial, LOADING_MINUTES, type Trip, type TripWish } from './trips.ts';
 
 /** Cutting and creasing of one copy, mm of path. */
 export interface Cutting {
@@ -49,18 +49,16 @@ export interface PhaseInput {
   readonly cutting: Cutting | undefined;
 }
 
-/** The slot that this stack wants white in. */
-export const slotWanted = ({ front, back }: Stack): 'under' | 'other' =>
-  [front, back].some((side) =>
-    side.some(
-      ({ parts }, i) =>
-        parts.length === 1 &&
-        parts[0].lay === 'W' &&
-        side[i + 1]?.parts.some(({ lay }) => lay === 'CMYK'),
-    ),
-  )
-    ? 'under'
-    : 'other';
+/** The slot that this stack wants white in: one for white with colour above it, one for all else; nothing where it has no white. */
+export function slotWanted(stack: Stack): 'under' | 'other' | undefined {
+  if (!usesLay(stack, 'W')) return undefined;
+  const under = [stack.front, stack.back].some((side) => {
+    const first = side.findIndex(({ parts }) => parts.some(({ lay }) => lay === 'W'));
+    const above = first < 0 ? [] : side.slice(first + 1);
+    return above.some(({ parts }) => parts.some(({ lay }) => lay === 'CMYK'));
+  });
+  return under ? 'under' : 'other';
+}
 
 export function phasesOf(input: PhaseInput): readonly Phase[] {
   const { machine, stack, trips, wish, starts, copies, cutting } = input;
@@ -86,7 +84,7 @@ export function phasesOf(input: PhaseInput): readonly Phase[] {
   });
 
   add('setup', 'Setting up', machine.setupMinutes, stated(machine.setupMinutes, machine.name));
-  if (wish.fittedFor && machine.fitting)
+  if (wish.fittedFor && machine.fitting && allLayers(stack).some(isSpecial))
     add('fitting', 'Putting the special ink in and out', machine.fitting.minutes, {
       formula: 'as stated; its cost is shared among the jobs that use it',
       terms: [
@@ -95,8 +93,8 @@ export function phasesOf(input: PhaseInput): readonly Phase[] {
       ],
     });
   const { whiteSlot } = machine;
-  const usesWhite = allLayers(stack).some(({ parts }) => parts.some(({ lay }) => lay === 'W'));
-  if (whiteSlot && usesWhite && whiteSlot.stands !== slotWanted(stack))
+  const slot = slotWanted(stack);
+  if (whiteSlot && slot && whiteSlot.stands !== slot)
     add(
       'slot',
       'Moving white to its other slot',

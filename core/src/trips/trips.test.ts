@@ -162,8 +162,16 @@ describe('phasesOf', () => {
     expect(slotWanted(parseStack('CMYK / W@sheet | film'))).toBe('under');
     expect(slotWanted(parseStack('W@sheet / CMYK | film'))).toBe('other');
     expect(slotWanted(parseStack('film | CMYK / W@sheet'))).toBe('other');
+    expect(slotWanted(parseStack('film | W@image / S@art / CMYK'))).toBe('under');
+    expect(slotWanted(parseStack('film | CMYK'))).toBeUndefined();
     expect(phases('film | W@image / CMYK').map(({ step }) => step)).toContain('slot');
     expect(phases('film | W@art').map(({ step }) => step)).not.toContain('slot');
+  });
+
+  it('puts no special ink in for a stack that lays none', () => {
+    const steps = (notation: string) => phases(notation, { fittedFor: 2 }).map(({ step }) => step);
+    expect(steps('film | W@art')).toContain('fitting');
+    expect(steps('film | CMYK')).not.toContain('fitting');
   });
 
   it('creases first, then prints, then cuts, with the tool changed by hand in between', () => {

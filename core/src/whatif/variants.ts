@@ -36,7 +36,6 @@ export interface VariantPlan {
 
 export interface Figures {
   readonly cost: Money;
-  readonly price: Money;
   readonly minutes: number;
   readonly ml: number;
   /** Contrast ratio, median of a sample of its pixels, 0 to 1. */
@@ -115,7 +114,6 @@ export function tryVariants(
         trips: work.trips.length,
         figures: {
           cost: work.cost.total,
-          price: work.cost.price,
           minutes: work.minutes,
           ml: work.inks.reduce((sum, { ml }) => sum + ml, 0),
           ...lookOf(variant.plan),
