@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -17,6 +17,8 @@ const PROGRAM = fileURLToPath(new URL('../../.cache/programs/cli.js', import.met
 let folder: string;
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'cli-test-'));
+  // Files are read by nobody where root runs the tests.
+  chmodSync(folder, 0o755);
 });
 afterAll(() => rmSync(folder, { recursive: true }));
 

@@ -1,23 +1,16 @@
 /** kyanos inspect | plan | look | plates | demo | schema | bench: the same computation as the app, from a shell. */
-import { ArtworkRefused } from '@kyanos/intake';
 import { DomainError } from '@kyanos/core';
-import { benchCommand } from './bench.ts';
-import { demoCommand } from './demo.ts';
-import { inspectCommand } from './inspect.ts';
-import { lookCommand } from './look.ts';
-import { planCommand } from './plan.ts';
-import { platesCommand } from './plates.ts';
-import { schemaCommand } from './schema.ts';
 import { UsageError } from './usage.ts';
 
-const COMMANDS: Record<string, (args: string[]) => Promise<void>> = {
-  inspect: inspectCommand,
-  plan: planCommand,
-  look: lookCommand,
-  plates: platesCommand,
-  demo: demoCommand,
-  schema: schemaCommand,
-  bench: benchCommand,
+/** Each is loaded when it is asked for: some bring the whole engine. */
+const COMMANDS: Record<string, () => Promise<(args: string[]) => Promise<void>>> = {
+  inspect: async () => (await import('./inspect.ts')).inspectCommand,
+  plan: async () => (await import('./plan.ts')).planCommand,
+  look: async () => (await import('./look.ts')).lookCommand,
+  plates: async () => (await import('./plates.ts')).platesCommand,
+  demo: async () => (await import('./demo.ts')).demoCommand,
+  schema: async () => (await import('./schema.ts')).schemaCommand,
+  bench: async () => (await import('./bench.ts')).benchCommand,
 };
 
 const [name = '', ...args] = process.argv.slice(2);
@@ -29,16 +22,15 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) =>
 process.on('SIGINT', () => process.exit(130));
 process.on('SIGTERM', () => process.exit(143));
 try {
-  const command = COMMANDS[name];
-  if (!command)
+  const load = COMMANDS[name];
+  if (!load)
     throw new UsageError(
       `There is no command "${name}". Commands: ${Object.keys(COMMANDS).join(', ')}.`,
     );
-  await command(args);
+  await (await load())(args);
 } catch (error) {
   const expected =
     error instanceof UsageError ||
-    error instanceof ArtworkRefused ||
     error instanceof DomainError ||
     String((error as { code?: string }).code).startsWith('ERR_PARSE_ARGS');
   if (!expected) throw error;

@@ -34,6 +34,8 @@ export const ArtworkSummary = z.object({
   bytes: z.int(),
   dpi: z.number(),
   state: RipState,
+  /** How often it was asked for: a cancel names the asking that it takes back. */
+  attempt: z.int(),
   progress: z.number().min(0).max(1),
   /** Why it failed, for the operator. */
   problem: Problem.nullable(),
@@ -110,6 +112,8 @@ export const SaveJob = z.strictObject({
 export const PlateBuild = z.object({
   id: z.uuid(),
   state: RipState,
+  /** How often it was asked for: a cancel names the asking that it takes back. */
+  attempt: z.int(),
   progress: z.number().min(0).max(1),
   problem: Problem.nullable(),
   measures: z.custom<Measures>().nullable(),
@@ -120,6 +124,8 @@ export type PlateBuild = z.output<typeof PlateBuild>;
 export const PlateExport = z.object({
   id: z.uuid(),
   state: RipState,
+  /** How often it was asked for: a cancel names the asking that it takes back. */
+  attempt: z.int(),
   progress: z.number().min(0).max(1),
   problem: Problem.nullable(),
   /** Of the packed file; null until it is there. */

@@ -1,15 +1,14 @@
 /** A rough picture of a file, long before its plates are there. */
-import { existsSync, readFileSync } from 'node:fs';
+import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import sharp from 'sharp';
-import { sniff } from './intake.ts';
+import { sniff } from './reading.ts';
 import { MAX_PIXELS } from './refusal.ts';
 import { run } from './run.ts';
 
 const SECONDS = 20;
 
 /**
- * A PNG of the first page, or nothing where none can be had quickly: it is no reason to refuse a file.
+ * The path of a PNG of the first page, or undefined where none can be had quickly: it is no reason to refuse a file.
  * @param longest side, pixels
  * @throws the signal's reason if it is aborted
  */
@@ -18,11 +17,11 @@ export async function firstLook(
   tmp: string,
   longest: number,
   signal?: AbortSignal,
-): Promise<Buffer | undefined> {
+): Promise<string | undefined> {
+  const out = join(tmp, 'first-look');
   try {
     switch (sniff(path)) {
       case 'pdf': {
-        const out = join(tmp, 'first-look');
         const args = [
           '-png',
           '-singlefile',
@@ -35,17 +34,18 @@ export async function firstLook(
           out,
         ];
         await run('pdftoppm', args, { tmp, signal, limits: { seconds: SECONDS, fileMb: 64 } });
-        return existsSync(`${out}.png`) ? readFileSync(`${out}.png`) : undefined;
+        return existsSync(`${out}.png`) ? `${out}.png` : undefined;
       }
       case 'png':
       case 'jpeg':
       case 'webp':
-        return await sharp(path, { limitInputPixels: MAX_PIXELS })
+        await (await import('sharp')).default(path, { limitInputPixels: MAX_PIXELS })
           .rotate()
           .resize({ width: longest, height: longest, fit: 'inside', withoutEnlargement: true })
           .toColourspace('srgb')
           .png()
-          .toBuffer();
+          .toFile(`${out}.png`);
+        return `${out}.png`;
       default:
         return undefined;
     }

@@ -6,7 +6,8 @@ import { multiInkTiff } from '@kyanos/demo';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { pdf, spot } from '../test/pdf.ts';
-import { ArtworkRefused, openArtwork } from './index.ts';
+import { readHere } from '../test/here.ts';
+import { ArtworkRefused } from './index.ts';
 
 let folder: string;
 beforeAll(() => {
@@ -176,7 +177,7 @@ const ORIGINALS: Record<string, () => Promise<Uint8Array[]>> = {
 async function wrong(path: string): Promise<string | undefined> {
   const begin = performance.now();
   try {
-    const artwork = await openArtwork(path, { dpi: 36 });
+    const artwork = await readHere(path, 36);
     await artwork.close();
   } catch (error) {
     if (!(error instanceof ArtworkRefused)) return `${(error as Error).stack}`;

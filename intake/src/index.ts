@@ -1,14 +1,18 @@
 export { decodedContents } from './barcodes/decoder.ts';
-export { firstLook } from './firstlook.ts';
+export { confinementInWords } from './confine.ts';
 export {
   DEFAULT_DPI,
   openArtwork,
+  readArtwork,
   readCoverage,
-  sniff,
+  type ArtworkOptions,
   type IntakeOptions,
   type OpenArtwork,
+  type OpenPage,
 } from './intake.ts';
 export { planarRaster } from './planar.ts';
 export { anchorOf, PRINTING_CONDITION, printingProfile } from './profile.ts';
 export { ArtworkRefused, MAX_PAGES, MAX_PIXELS, MAX_SIDE_PX } from './refusal.ts';
 export { run } from './run.ts';
+export { sniff } from './reading.ts';
+export { makeTemp, sweepTemp, type TempFolder } from './temp.ts';

@@ -1,12 +1,12 @@
 /** What there is to know of a page's plates, in one run over them. */
 import {
-  BAND_ROWS,
   ContentMeter,
   CoverageMeter,
   kindOf,
   KnockoutMeter,
   mmToPx,
   overprintedChannel,
+  PROCESS_NAMES,
   pxToMm,
   type ArtworkPage,
   type Band,
@@ -15,13 +15,21 @@ import {
   type Raster,
 } from '@kyanos/core';
 import { lookCloser } from './barcodes/closer.ts';
-import { BarcodeFinder } from './barcodes/finder.ts';
-import type { PageFile } from './intake.ts';
+import { PageCodes } from './barcodes/pageCodes.ts';
+import type { PageFile } from './reading.ts';
 import { growingBands, planarRaster, processPlanes, type PlanarFile } from './planar.ts';
+
+/** Where the plates of a page lie. */
+export interface StoredPage {
+  readonly file: PlanarFile;
+  /** The same plates as if specials and colour overprinted each other, and those of them that then hold something else. */
+  readonly second?: PlanarFile | undefined;
+  readonly differing: readonly string[];
+}
 
 export interface MeasuredPage {
   readonly page: ArtworkPage;
-  readonly raster: Raster;
+  readonly stored: StoredPage;
 }
 
 export async function measure(
@@ -32,6 +40,7 @@ export async function measure(
     box,
     bleedDeclared,
     alternates,
+    used,
     structure,
     closer,
     notes,
@@ -50,22 +59,19 @@ export async function measure(
   });
   const bleeds = trimPx.right - trimPx.left < width || trimPx.bottom - trimPx.top < height;
   const content = new ContentMeter(width, height, processPlanes(channels));
-  const barcodes = new BarcodeFinder(width, height, dpi);
+  const barcodes = new PageCodes(file, content);
   const second = overprinted && reordered(overprinted, channels);
   const knockout = second && new KnockoutMeter(width, height, channels);
   const meant = second && growingBands(second);
   // Turning every byte from light to ink costs as much as adding them up, so it is done only where planes are compared.
   const light = file.inverted && !knockout;
-  const seen = new Uint8Array(BAND_ROWS * width);
   for await (const band of growingBands(file, light)) {
     signal?.throwIfAborted();
     inside.add(band);
     if (bleeds) whole.add(band);
-    const rows = seen.subarray(0, band.rows * width);
-    content.add(band, rows, light);
     const other = (await meant?.next())?.value as Band | undefined;
     if (knockout && other) knockout.add(band, other.planes);
-    await barcodes.add(rows);
+    await barcodes.add(band, light);
     progress((band.top + band.rows) / height);
   }
   // To its end, which tells whether the file became whole.
@@ -74,6 +80,12 @@ export async function measure(
   const within = ink(inside);
   const everywhere = bleeds ? ink(whole) : within;
   const size = { widthMm: pxToMm(width, dpi), heightMm: pxToMm(height, dpi) };
+  const declared = new Set(structure?.spots.map(({ name }) => name));
+  // A swatch that nothing on this page uses has a plate as well, if another page uses it or the pages share their swatches.
+  const isPhantom = (i: number) =>
+    everywhere[i] === 0 && !PROCESS_NAMES.includes(channels[i] as 'Cyan') && structure !== undefined &&
+    !(used ?? declared).has(channels[i]);
+  const kept = channels.flatMap((_, i) => (isPhantom(i) ? [] : [i]));
   const differing = knockout?.differing ?? [];
   const page: ArtworkPage = {
     number,
@@ -84,7 +96,8 @@ export async function measure(
     heightPx: height,
     trimPx,
     bleedDeclared,
-    separations: channels.map((name, i) => {
+    separations: kept.map((i) => {
+      const name = channels[i];
       const alternate = alternates.get(name);
       return {
         name,
@@ -97,19 +110,20 @@ export async function measure(
     overprinted: differing,
     knockouts: knockout?.knockouts(pxToMm(1, dpi) ** 2) ?? [],
     content: content.content(),
-    barcodes: await lookCloser(await barcodes.finish(), size, closer),
+    barcodes: await lookCloser(await barcodes.finish(), { ...size, dpi }, closer),
     ...(structure && { structure }),
     notes,
   };
-  return { page, raster: pageRaster(file, second, differing) };
+  const own = {
+    ...file,
+    channels: kept.map((i) => channels[i]),
+    order: kept.map((i) => file.order?.[i] ?? i),
+  };
+  return { page, stored: { file: own, second, differing } };
 }
 
 /** The plates, and after them those that hold something else if everything overprinted. */
-function pageRaster(
-  file: PlanarFile,
-  second: PlanarFile | undefined,
-  differing: readonly string[],
-): Raster {
+export function pageRaster({ file, second, differing }: StoredPage): Raster {
   const own = planarRaster(file);
   if (!second || differing.length === 0) return own;
   const places = differing.map((name) => second.channels.indexOf(name));

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { BAND_ROWS, PROCESS_NAMES, pxToMm, type Finding } from '@kyanos/core';
 import sharp from 'sharp';
 import { CmykBands } from './cmykbands.ts';
-import type { Source, SourceFile } from './intake.ts';
+import type { Source, SourceFile } from './reading.ts';
 import { isTurned, type Orientation, type PlanarFile } from './planar.ts';
 import { anchorOf } from './profile.ts';
 import { checkSize, MAX_PIXELS, refuse } from './refusal.ts';

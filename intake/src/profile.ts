@@ -20,7 +20,7 @@ const CMYK_FLOAT = floatPixels(6, 4);
 const LAB_FLOAT = floatPixels(10, 3);
 
 let engine: Promise<lcms.Lcms> | undefined;
-const lcmsEngine = () => (engine ??= lcms.instantiate());
+export const lcmsEngine = (): Promise<lcms.Lcms> => (engine ??= lcms.instantiate());
 
 /** Through the heap: the package's own call puts the profile on the stack, which a large one overflows. 0 if it can't be read. */
 function openProfile(cms: lcms.Lcms, bytes: Uint8Array): lcms.Handle {
@@ -38,7 +38,9 @@ function openProfile(cms: lcms.Lcms, bytes: Uint8Array): lcms.Handle {
 
 /** The printing condition for artwork that names none: a public-domain CMYK profile. */
 export const PRINTING_CONDITION = 'Process inks on coated paper';
-export const printingProfile = (): Uint8Array => readFileSync(assetPath('process.icc'));
+let printing: Uint8Array | undefined;
+export const printingProfile = (): Uint8Array =>
+  (printing ??= readFileSync(assetPath('process.icc')));
 
 export interface Converter {
   /** Interleaved pixels in, interleaved C, M, Y, K out (0–255 ink). */

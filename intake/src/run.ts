@@ -46,20 +46,13 @@ export function run(
   return new Promise((resolve, reject) => {
     options.signal?.throwIfAborted();
     const child = spawn('prlimit', wrapped, {
-      detached: true,
       stdio: ['ignore', 'pipe', 'pipe'],
       env: { PATH: process.env.PATH, TMPDIR: options.tmp, HOME: options.tmp, LC_ALL: 'C.UTF-8' },
       cwd: options.tmp,
     });
     let timedOut = false;
-    const kill = () => {
-      if (child.pid === undefined) return;
-      try {
-        process.kill(-child.pid, 'SIGKILL');
-      } catch (error) {
-        if ((error as NodeJS.ErrnoException).code !== 'ESRCH') throw error;
-      }
-    };
+    // prlimit becomes the program, which starts no others.
+    const kill = () => void child.kill('SIGKILL');
     const forget = atExit(kill);
     const timer = setTimeout(() => {
       timedOut = true;

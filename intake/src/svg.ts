@@ -8,7 +8,7 @@ import { DOMParser, XMLSerializer, type Document, type Element, type Node } from
 import { BAND_ROWS, kindOf, mmToPx, PROCESS_NAMES, pxToMm, type Finding } from '@kyanos/core';
 import sharp from 'sharp';
 import { CmykBands } from './cmykbands.ts';
-import type { Source, SourceFile } from './intake.ts';
+import type { Source, SourceFile } from './reading.ts';
 import { pictureFile } from './picture.ts';
 import { anchorOf } from './profile.ts';
 import { checkSize, MAX_PIXELS, MAX_SPOTS, refuse } from './refusal.ts';

@@ -1,7 +1,6 @@
 /** The plates of a plan as files: what the machine prints, what a person looks at. */
 import { closeSync, mkdirSync, openSync, renameSync, rmSync, writeSync } from 'node:fs';
 import { mkdtemp } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
 import { basename, join } from 'node:path';
 import {
   BAND_ROWS,
@@ -19,7 +18,7 @@ import {
   type PrintFile,
   type PrintPlan,
 } from '@kyanos/core';
-import { planarRaster, PRINTING_CONDITION, printingProfile } from '@kyanos/intake';
+import { makeTemp, planarRaster, PRINTING_CONDITION, printingProfile } from '@kyanos/intake';
 import sharp from 'sharp';
 import { PdfWriter } from './pdf.ts';
 import { TiffWriter } from './tiff.ts';
@@ -58,11 +57,11 @@ export async function exportPlates(
   { createdAt, signal, progress = () => undefined }: ExportOptions,
 ): Promise<Exported[]> {
   mkdirSync(folder, { recursive: true });
-  const tmp = await mkdtemp(join(tmpdir(), 'kyanos-'));
+  const tmp = await makeTemp();
   // Beside where they will lie, so that a file is there whole or not at all.
   const staging = await mkdtemp(join(folder, '.writing-'));
   try {
-    const built = await buildInto(tmp, plan, artwork, (share) => {
+    const built = await buildInto(tmp.path, plan, artwork, (share) => {
       signal?.throwIfAborted();
       progress(share / 2);
     });
@@ -83,7 +82,7 @@ export async function exportPlates(
       return { ...one, path };
     });
   } finally {
-    rmSync(tmp, { recursive: true, force: true });
+    await tmp.remove();
     rmSync(staging, { recursive: true, force: true });
   }
 }

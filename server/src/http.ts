@@ -33,6 +33,13 @@ export function readId(req: Request, name = 'id'): string {
   );
 }
 
+/** Whoever asks, as one of several that wait for the same work: a tab of a browser names itself. */
+export const clientOf = (req: Request): string => (req.get('Kyanos-Client') ?? '').slice(0, 80);
+
+const CancelBody = z.object({ attempt: z.int().optional() }).optional();
+/** Which asking a cancel takes back, if it says so. */
+export const askingOf = (req: Request): number | undefined => readBody(req, CancelBody)?.attempt;
+
 /** Rules the database keeps, by constraint name. */
 export const RULES: Readonly<Record<string, readonly [code: string, message: string]>> = {
   job_version_pkey: ['JOB_CONFLICT', 'Somebody saved this job while you were changing it.'],

@@ -1,11 +1,16 @@
-/** Long work, in a queue that lives in the database: any worker machine with its address can take part. */
+/**
+ * Long work, in a queue that lives in the database: any worker machine with its address can take part. Graphile Worker hands
+ * the work out; who has it, for how long and for the how manieth time is kept in the work's own row.
+ */
+import { randomUUID } from 'node:crypto';
 import { Logger, makeWorkerUtils, type WorkerUtils } from 'graphile-worker';
 import type pg from 'pg';
-import type { Db } from './db.ts';
+import { inTransaction, type Db } from './db.ts';
 
 /** Kinds of work, and the table that keeps the state of each. */
 const TABLE = { rip: 'artwork', plates: 'plate_build', export: 'plate_export' } as const;
 export type Task = keyof typeof TABLE;
+const TASKS = Object.keys(TABLE) as Task[];
 
 export interface Work {
   readonly task: Task;
@@ -21,81 +26,208 @@ export const openQueue = (pool: pg.Pool): Promise<Queue> =>
 
 /** One entry a piece of work, however often it is asked for. */
 export const enqueue = async (queue: Queue, { task, id }: Work): Promise<void> => {
-  await queue.addJob(task, { id }, { jobKey: `${task}:${id}`, maxAttempts: 2 });
+  await queue.addJob(task, { id }, { jobKey: `${task}:${id}`, jobKeyMode: 'preserve_run_at', maxAttempts: 1 });
 };
 
-/** How long a worker may be silent before its work is given to another. */
-const SILENCE = '20 seconds';
+/** A worker that does not renew its lease for so long has lost its work. */
+const LEASE = '10 seconds';
+/** Work that cost so many workers their life is not begun again. */
+export const MAX_ATTEMPTS = 3;
 
-/** Work whose worker was killed is queued again. */
-export async function recover(db: Db, queue: Queue): Promise<void> {
-  for (const task of Object.keys(TABLE) as Task[]) {
-    const { rows } = await db.query<{ id: string }>(
-      `update ${TABLE[task]} set state = 'queued', progress = 0, touched_at = now()
-       where state = 'queued' or (state = 'running' and touched_at < now() - interval '${SILENCE}')
+/** The present try at a piece of work: whoever has it. */
+export interface Attempt {
+  readonly owner: string;
+  readonly number: number;
+}
+
+/** What has to be there before work can begin: plates wait for their artwork, and are put in when it is read. */
+const NEEDS_ARTWORK = `and artwork_id in (select id from artwork where state = 'done')`;
+const READY: Readonly<Record<Task, string>> = {
+  rip: '',
+  plates: NEEDS_ARTWORK,
+  export: NEEDS_ARTWORK,
+};
+
+/**
+ * In an upsert by somebody who asks for work: what failed, was cancelled or lost its worker is begun again, all else goes on.
+ * @param table name of the table
+ */
+export const askedAgain = (table: string): string => {
+  const ended = `(${table}.state in ('failed', 'cancelled') or (${table}.state = 'running' and coalesce(${table}.lease_until < now(), true)))`;
+  return `state = case when ${ended} then 'queued' else ${table}.state end,
+    asked = case when ${ended} then ${table}.asked + 1 else ${table}.asked end,
+    tries = case when ${ended} then 0 else ${table}.tries end,
+    progress = case when ${ended} then 0 else ${table}.progress end,
+    problem = null`;
+};
+
+const abandoned = {
+  code: 'WORK_ABANDONED',
+  message: `This was begun ${MAX_ATTEMPTS} times, and each time the program that did it ended in the middle. The file may need more than this machine has: lower its resolution, then take it in again.`,
+};
+
+/**
+ * Gives work whose worker is gone to another, and puts in again what the queue has lost. Called from time to time by every
+ * worker; two that do it at once do no harm.
+ */
+export async function takeOver(db: Db, queue: Queue): Promise<void> {
+  for (const task of TASKS) {
+    await db.query(
+      `update ${TABLE[task]} set state = 'failed', problem = $1::jsonb, owner = null, touched_at = now()
+       where state = 'running' and lease_until < now() and tries >= ${MAX_ATTEMPTS}`,
+      [JSON.stringify(abandoned)],
+    );
+    const lost = await db.query<{ id: string }>(
+      `update ${TABLE[task]} set state = 'queued', progress = 0, owner = null, touched_at = now()
+       where ((state = 'running' and (lease_until is null or lease_until < now()))
+          or (state = 'queued' and touched_at < now() - interval '${LEASE}')) ${READY[task]}
        returning id`,
     );
-    for (const { id } of rows) await enqueue(queue, { task, id });
+    for (const { id } of lost.rows) await enqueue(queue, { task, id });
   }
 }
 
-/** Asks whoever works on it to stop; it is told at its next report. */
-export async function cancel(db: Db, { task, id }: Work): Promise<void> {
-  await db.query(
-    `update ${TABLE[task]} set state = 'cancelled', touched_at = now() where id = $1::uuid and state in ('queued', 'running')`,
-    [id],
-  );
+/** Puts back what a worker that stops in order has in its hands; this does not count as a try. */
+export async function release(db: Db, queue: Queue, owner: string): Promise<void> {
+  for (const task of TASKS) {
+    const held = await db.query<{ id: string }>(
+      `update ${TABLE[task]} set state = 'queued', progress = 0, owner = null, tries = greatest(0, tries - 1), touched_at = now()
+       where state = 'running' and owner = $1::uuid returning id`,
+      [owner],
+    );
+    for (const { id } of held.rows) await enqueue(queue, { task, id });
+  }
 }
 
+/** Somebody asked for work, and waits for it unless it has ended: puts it in if nobody has it. */
+export async function ask(
+  db: Db,
+  queue: Queue,
+  { task, id }: Work,
+  client: string,
+  state: string,
+): Promise<void> {
+  if (state !== 'queued' && state !== 'running') return;
+  await db.query(
+    `insert into work_interest (task, id, client) values ($1::text, $2::uuid, $3::text) on conflict do nothing`,
+    [task, id, client],
+  );
+  if (state === 'queued') await enqueue(queue, { task, id });
+}
+
+/**
+ * One who waited waits no more. When nobody does, whoever works on it is told to stop.
+ * @param asked the asking that is taken back; one that came after it goes on. Any if absent
+ */
+export const cancel = (
+  pool: pg.Pool,
+  { task, id }: Work,
+  client: string,
+  asked: number | undefined,
+): Promise<void> =>
+  inTransaction(pool, async (db) => {
+    // Those who ask and those who cancel take turns.
+    const found = await db.query<{ asked: number }>(
+      `select asked from ${TABLE[task]} where id = $1::uuid for update`,
+      [id],
+    );
+    if (asked !== undefined && found.rows[0]?.asked !== asked) return;
+    await db.query(
+      'delete from work_interest where task = $1::text and id = $2::uuid and client = $3::text',
+      [task, id, client],
+    );
+    await db.query(
+      `update ${TABLE[task]} set state = 'cancelled', owner = null, touched_at = now()
+       where id = $2::uuid and state in ('queued', 'running')
+         and not exists (select from work_interest where task = $1::text and id = $2::uuid)`,
+      [task, id],
+    );
+  });
+
+/** Somebody else has the work by now, or nobody wants it. */
 export class Cancelled extends Error {}
 
 /** Time between reports of progress. */
 const REPORT_MS = 400;
 
+/** A worker's own name for itself. */
+export const newOwner = (): string => randomUUID();
+
 /**
- * Runs work with its state kept in the database: progress is written as it comes, a cancel ends it, a refusal is
- * stored as the sentence it is.
+ * Runs work with its state kept in the database: progress is written as it comes and renews the lease, a cancel ends it, a
+ * refusal is stored as the sentence it is. What it writes counts only as long as the attempt is the present one.
  */
 export async function perform(
   db: Db,
   { task, id }: Work,
-  work: (report: (share: number) => void, signal: AbortSignal) => Promise<void>,
+  owner: string,
+  work: (
+    report: (share: number) => void,
+    signal: AbortSignal,
+    attempt: Attempt,
+  ) => Promise<void>,
   refusal: (error: unknown) => { code: string; message: string },
+  stopping: AbortSignal,
 ): Promise<void> {
   const table = TABLE[task];
-  const begun = await db.query(
-    `update ${table} set state = 'running', progress = 0, problem = null, touched_at = now()
-     where id = $1::uuid and state in ('queued', 'running') returning id`,
-    [id],
+  const begun = await db.query<{ attempt: number }>(
+    `update ${table} set state = 'running', progress = 0, problem = null, owner = $2::uuid, attempt = attempt + 1, tries = tries + 1,
+       lease_until = now() + interval '${LEASE}', touched_at = now()
+     where id = $1::uuid and state = 'queued' returning attempt`,
+    [id, owner],
   );
   if (begun.rows.length === 0) return;
+  const { attempt: number } = begun.rows[0];
+  const mine = `id = $1::uuid and owner = $2::uuid and attempt = $3::int and state = 'running'`;
   const stop = new AbortController();
   let share = 0;
+  let beating = false;
   const beat = setInterval(() => {
-    db.query<{ state: string }>(
-      `update ${table} set progress = $2::real, touched_at = now() where id = $1::uuid returning state`,
-      [id, share],
-    ).then(
-      ({ rows }) => {
-        if (rows[0]?.state !== 'running') stop.abort(new Cancelled());
-      },
-      // The database is away: the next beat tries again, and the work itself will fail if it needs it.
-      () => undefined,
-    );
+    if (beating) return;
+    beating = true;
+    db.query(
+      `update ${table} set progress = $4::real, touched_at = now(), lease_until = now() + interval '${LEASE}'
+       where ${mine} returning 1`,
+      [id, owner, number, share],
+    )
+      .then(
+        ({ rows }) => {
+          if (rows.length === 0) stop.abort(new Cancelled());
+        },
+        // The database is away: the next beat tries again, and the work itself will fail if it needs it.
+        () => undefined,
+      )
+      .finally(() => (beating = false));
   }, REPORT_MS);
+  const signal = AbortSignal.any([stop.signal, stopping]);
   try {
-    await work((value) => (share = value), stop.signal);
+    await work((value) => (share = value), signal, { owner, number });
     await db.query(
-      `update ${table} set state = 'done', progress = 1, touched_at = now() where id = $1::uuid and state = 'running'`,
-      [id],
+      `update ${table} set state = 'done', progress = 1, owner = null, touched_at = now() where ${mine}`,
+      [id, owner, number],
     );
+    await db.query('delete from work_interest where task = $1::text and id = $2::uuid', [task, id]);
   } catch (error) {
-    if (error instanceof Cancelled || stop.signal.aborted) return;
+    if (error instanceof Cancelled || signal.aborted) return;
     await db.query(
-      `update ${table} set state = 'failed', problem = $2::jsonb, touched_at = now() where id = $1::uuid`,
-      [id, JSON.stringify(refusal(error))],
+      `update ${table} set state = 'failed', problem = $4::jsonb, owner = null, touched_at = now() where ${mine}`,
+      [id, owner, number, JSON.stringify(refusal(error))],
     );
   } finally {
     clearInterval(beat);
   }
+}
+
+/**
+ * Inside a transaction that writes what an attempt made: waits for an earlier attempt's, and gives up if this one is not the
+ * present one any more. Called first, and again before the end. @throws Cancelled
+ */
+export async function fence(db: Db, { task, id }: Work, { owner, number }: Attempt): Promise<void> {
+  await db.query('select pg_advisory_xact_lock(hashtextextended($1::text, 0))', [`${task}:${id}`]);
+  const { rows } = await db.query(
+    `select 1 from ${TABLE[task]}
+     where id = $1::uuid and owner = $2::uuid and attempt = $3::int and state = 'running'`,
+    [id, owner, number],
+  );
+  if (rows.length === 0) throw new Cancelled();
 }

@@ -1,16 +1,28 @@
 /** The worker process: takes long work from the queue. Run as many as there are machines. */
 import { DomainError } from '@kyanos/core';
+import { sweepTemp } from '@kyanos/intake';
 import { parseCronItems, run, type TaskList } from 'graphile-worker';
 import { ripArtwork } from './artwork/rip.ts';
 import { openPool } from './db.ts';
 import { exportStoredPlates } from './exports/build.ts';
 import { refusalFor } from './http.ts';
 import { buildStoredPlates } from './plates/build.ts';
-import { enqueue, openQueue, perform, quiet, recover, type Task } from './queue.ts';
+import {
+  enqueue,
+  newOwner,
+  openQueue,
+  perform,
+  quiet,
+  release,
+  takeOver,
+  type Task,
+} from './queue.ts';
 
 const url = process.env.DATABASE_URL;
 if (!url) throw new Error('The worker needs DATABASE_URL.');
 const pool = openPool(url);
+const owner = newOwner();
+const stopped = new AbortController();
 
 const problem = (error: unknown) => {
   const known = error instanceof DomainError ? error : refusalFor(error);
@@ -30,8 +42,10 @@ const task = (name: Task, after?: (id: string) => Promise<void>) => async (paylo
   await perform(
     pool,
     { task: name, id },
-    (report, signal) => WORK[name](pool, id, report, signal),
+    owner,
+    (report, signal, attempt) => WORK[name](pool, id, report, signal, attempt),
     problem,
+    stopped.signal,
   );
   await after?.(id);
 };
@@ -51,7 +65,15 @@ const taskList: TaskList = {
   export: task('export'),
 };
 
-await recover(pool, queue);
+/** Time between looks for work that lost its worker. */
+const LOOK_MS = 3000;
+async function lookAround(): Promise<void> {
+  // While the database is away there is nothing to take over.
+  await takeOver(pool, queue).catch(() => undefined);
+  await sweepTemp().catch(() => undefined);
+}
+
+await lookAround();
 const runner = await run({
   pgPool: pool,
   concurrency: 2,
@@ -60,14 +82,23 @@ const runner = await run({
   taskList,
   logger: quiet,
 });
+const looking = setInterval(() => void lookAround(), LOOK_MS);
 
 let stopping = false;
 async function stop() {
   if (stopping) return;
   stopping = true;
-  await runner.stop().catch(() => undefined);
+  clearInterval(looking);
+  stopped.abort(new Error('the worker stops'));
+  await Promise.race([
+    runner.stop().catch(() => undefined),
+    new Promise((done) => setTimeout(done, 2500)),
+  ]);
+  await release(pool, queue, owner).catch(() => undefined);
   process.exit(0);
 }
+// A queue that gives up is begun anew by whoever started this process.
+runner.promise.catch(() => undefined).then(() => (stopping ? undefined : process.exit(1)));
 process.on('SIGTERM', () => void stop());
 // Ctrl-C reaches the whole group; the server decides when its worker ends.
 process.on('SIGINT', () => undefined);

@@ -51,7 +51,7 @@ export interface Sighting {
   readonly sure: boolean;
 }
 
-const overlap = (a: Barcode, b: Barcode) =>
+export const overlap = (a: Barcode, b: Barcode) =>
   a.box.left < b.box.left + b.box.width &&
   b.box.left < a.box.left + a.box.width &&
   a.box.top < b.box.top + b.box.height &&

@@ -4,7 +4,8 @@
  */
 import { existsSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { run } from '../run.ts';
+import { refuse } from '../refusal.ts';
+import { run, said } from '../run.ts';
 
 export type PdfValue = null | boolean | number | string | readonly PdfValue[] | PdfDict;
 export interface PdfDict {
@@ -12,7 +13,7 @@ export interface PdfDict {
 }
 
 /** Larger than this is no document for print, or a trap. */
-const MAX_JSON_MB = 96;
+const MAX_JSON_MB = 256;
 const MAX_STREAM_MB = 64;
 /** All streams that are held at once. */
 const MAX_STREAMS_MB = 96;
@@ -29,6 +30,9 @@ interface QpdfJson {
     Readonly<Record<string, QpdfObject>>,
   ];
 }
+
+export const damaged = (): never =>
+  refuse('ARTWORK_DAMAGED', 'The PDF is damaged or ends too early. Export or copy it again.');
 
 const REFERENCE = /^(\d+) (\d+) R$/;
 
@@ -63,33 +67,58 @@ export class PdfObjects {
   readonly #path: string;
   readonly #tmp: string;
   readonly #signal: AbortSignal | undefined;
+  /** The file breaks rules in ways that readers mend: what is made from it has to come from what was mended. */
+  readonly mended: boolean;
 
-  private constructor(json: QpdfJson, path: string, tmp: string, signal: AbortSignal | undefined) {
+  private constructor(
+    json: QpdfJson,
+    path: string,
+    tmp: string,
+    signal: AbortSignal | undefined,
+    mended: boolean,
+  ) {
+    this.mended = mended;
     this.#json = json;
     this.#path = path;
     this.#tmp = tmp;
     this.#signal = signal;
   }
 
-  /** Nothing if the file is too long for its structure to be read. */
+  /** @throws ArtworkRefused if it is locked, damaged, or its structure is too long to be read */
   static async read(
     path: string,
     tmp: string,
     signal: AbortSignal | undefined,
-  ): Promise<PdfObjects | undefined> {
+  ): Promise<PdfObjects> {
     const out = join(tmp, 'objects.json');
-    const { code, timedOut } = await run(
-      'qpdf',
-      ['--json=2', '--json-stream-data=none', path, out],
-      {
-        tmp,
-        signal,
-        limits: { fileMb: MAX_JSON_MB },
-      },
-    );
-    if (timedOut || (code !== 0 && code !== 3) || !existsSync(out)) return undefined;
-    const json = JSON.parse(readFileSync(out, 'utf8')) as QpdfJson;
-    return new PdfObjects(json, path, tmp, signal);
+    const told = await run('qpdf', ['--json=2', '--json-stream-data=none', path, out], {
+      tmp,
+      signal,
+      limits: { fileMb: MAX_JSON_MB },
+    });
+    const { code, timedOut } = told;
+    if (/invalid password/.test(said(told)))
+      refuse(
+        'PDF_ENCRYPTED',
+        'The PDF is locked with a password. Ask for one without, or save it again unlocked.',
+      );
+    if (timedOut)
+      refuse('PDF_TOO_SLOW', 'Checking the PDF took more than 60 s. Flatten it, or export it again.');
+    if (statSync(out, { throwIfNoEntry: false })?.size === MAX_JSON_MB * 1024 * 1024)
+      refuse(
+        'ARTWORK_TOO_LARGE',
+        `The PDF has so many objects that their list alone has more than ${MAX_JSON_MB} MB. Flatten it, or send it as TIFF.`,
+      );
+    // 0 is good, 3 is good with warnings.
+    if ((code !== 0 && code !== 3) || !existsSync(out)) damaged();
+    let json: QpdfJson;
+    try {
+      json = JSON.parse(readFileSync(out, 'utf8')) as QpdfJson;
+    } catch {
+      return damaged();
+    }
+    rmSync(out);
+    return new PdfObjects(json, path, tmp, signal, code === 3);
   }
 
   get version(): string {

@@ -61,11 +61,48 @@ function bakeLayers(objects: PdfObjects, { off, told }: Layers, patch: Patch): v
     });
 }
 
-/** The page cut down to a part of itself. */
-export function cropped(objects: PdfObjects, page: string, corners: Corners, begin: Patch): Patch {
+/** A page, and the part of it that is to be all of it. */
+export interface Part {
+  readonly reference: string;
+  readonly frame: Corners;
+}
+
+/** What a document needs to be printed by; outlines, tags and links keep other pages alive. */
+const CATALOG = ['/Type', '/Version', '/OCProperties', '/OutputIntents', '/AcroForm'];
+const INHERITED = ['/Resources', '/MediaBox', '/Rotate'];
+
+/** The document with these parts of its pages alone, each once or more, in this order. */
+export function partsOf(objects: PdfObjects, parts: readonly Part[], begin: Patch): Patch {
   const patch: Patch = new Map(begin);
-  const { '/BleedBox': _, '/TrimBox': __, '/ArtBox': ___, ...dict } = changed(objects, patch, page);
-  put(objects, patch, page, { ...dict, '/CropBox': [...corners] });
+  const first = Math.max(objects.highestNumber, ...[...patch.keys()].map(parseFloat)) + 1;
+  const reference = (i: number) => `${first + i} 0 R`;
+  const tree = reference(parts.length);
+  for (const [i, part] of parts.entries()) {
+    const dict = changed(objects, patch, part.reference);
+    const {
+      '/BleedBox': _,
+      '/TrimBox': __,
+      '/ArtBox': ___,
+      ...kept
+    } = {
+      ...Object.fromEntries(
+        INHERITED.map((key) => [key, dict[key] ?? objects.inherited(dict, key)]).filter(
+          ([, value]) => value !== null,
+        ),
+      ),
+      ...dict,
+    } as PdfDict;
+    patch.set(reference(i), { value: { ...kept, '/Parent': tree, '/CropBox': [...part.frame] } });
+  }
+  patch.set(tree, {
+    value: { '/Type': '/Pages', '/Kids': parts.map((_, i) => reference(i)), '/Count': parts.length },
+  });
+  const { root } = objects;
+  if (isReference(root)) {
+    const catalog = changed(objects, patch, root);
+    const kept = CATALOG.filter((key) => catalog[key] !== undefined).map((key) => [key, catalog[key]]);
+    put(objects, patch, root, { ...Object.fromEntries(kept), '/Pages': tree } as PdfDict);
+  }
   return patch;
 }
 
@@ -173,7 +210,7 @@ export function writePatch(
     jsonversion: 2,
     pushedinheritedpageresources: false,
     calledgetallpages: false,
-    maxobjectid: objects.highestNumber + 1,
+    maxobjectid: Math.max(objects.highestNumber, ...[...patch.keys()].map(parseFloat)),
   };
   const entries = Object.fromEntries(
     [...patch].map(([reference, entry]) => [`obj:${reference}`, entry]),

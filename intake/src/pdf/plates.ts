@@ -1,82 +1,127 @@
-/** One page to plates by Ghostscript, which is called as a separate program, and the layout of the file it writes. */
+/** Pages to plates by Ghostscript, which is called as a separate program, and the layout of the files it writes. */
 import { closeSync, existsSync, openSync, readSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { mmToPx, PROCESS_NAMES } from '@kyanos/core';
-import type { Source } from '../intake.ts';
+import type { Source } from '../reading.ts';
 import type { PlanarFile } from '../planar.ts';
 import { checkSize, MAX_SPOTS, refuse } from '../refusal.ts';
-import { run, said } from '../run.ts';
+import { run, said, type Finished } from '../run.ts';
 import { printedSize, type PdfPage } from './boxes.ts';
 
-/** Longest time for one page. */
+/** Longest time in which nothing comes of a page. */
 const RIP_SECONDS = 120;
 
 /** How often the growing file is looked at. */
 const LOOK_MS = 15;
 
-/**
- * The plates, as soon as the interpreter has begun to write them: all planes grow row by row, so they can be read behind it.
- * @param path of a file that holds this page alone
- */
-export async function separate(
-  source: Source,
-  page: PdfPage,
-  path: string,
-  name: string,
-  progress: (share: number) => void,
-): Promise<PlanarFile> {
-  const { dpi, tmp } = source;
+/** Size in pixels at which a page is printed. @throws ArtworkRefused if that is too large */
+export function pixelsOf(page: PdfPage, dpi: number): readonly [width: number, height: number] {
   const printed = printedSize(page);
-  const width = Math.round(mmToPx(printed.width, dpi));
-  const height = Math.round(mmToPx(printed.height, dpi));
+  const [width, height] = [printed.width, printed.height].map((mm) => Math.round(mmToPx(mm, dpi)));
   checkSize(width, height);
-  const out = join(tmp, `${name}.psd`);
-  let ended = false;
-  const whole = interpret(source, page, path, out, width * height).finally(() => (ended = true));
-  // Whoever reads is told; until somebody does, a failure waits here.
-  whole.catch(() => undefined);
-  const size = () => statSync(out, { throwIfNoEntry: false })?.size ?? 0;
-  const until = async (bytes: number): Promise<void> => {
-    while (!ended && size() < bytes) await new Promise((done) => setTimeout(done, LOOK_MS));
-    if (ended || bytes === Infinity) await whole;
-  };
-  // The header, and the rows before the last plane has any: from then on the size tells how far it is.
-  await until(width * height * (PROCESS_NAMES.length - 1) + HEADER_BYTES);
-  const header = psdHeader(out);
-  if (Math.abs(header.width - width) > 2 || Math.abs(header.height - height) > 2)
-    refuse(
-      'PDF_NOT_RIPPED',
-      `Page ${page.number} came out as ${header.width} × ${header.height} pixels where ${width} × ${height} were expected. Export it again.`,
-    );
-  const before = header.offset + (header.channels.length - 1) * header.width * header.height;
-  const told = (bytes: number) => progress((bytes - before) / (header.width * header.height));
-  return {
-    ...header,
-    dpi,
-    written: async (bytes) => {
-      await until(bytes);
-      if (bytes !== Infinity) told(bytes);
-    },
-  };
+  return [width, height];
 }
 
-/** More than the header ever takes: with the profile in it about 190 kB, and names. A page smaller than this is read when it is whole. */
+/**
+ * Interprets the pages of a file, all in one run: a run a page takes many times as long. The plates of each are there as soon
+ * as they begin to be written: all planes of a page grow row by row, so they can be read behind it.
+ * @param path of a file that holds these pages and no others
+ * @returns for each page what waits for its plates; they come in the order of the pages
+ */
+export function separate(
+  source: Source,
+  pages: readonly PdfPage[],
+  path: string,
+  name: string,
+  flag: PdfPage['flag'],
+  progress: (share: number) => void = () => undefined,
+): (() => Promise<PlanarFile>)[] {
+  const { dpi, tmp } = source;
+  const sizes = pages.map((page) => pixelsOf(page, dpi));
+  // A folder may be named with a sign that stands for a page number here.
+  const out = `${join(tmp, name).replaceAll('%', '%%')}-%d.psd`;
+  const most = Math.max(...sizes.map(([width, height]) => width * height));
+  const stop = new AbortController();
+  let ended: Finished | undefined;
+  let failure: unknown;
+  const run = interpret(source, path, out, flag, most, pages.length, stop.signal).then(
+    (finished) => (ended = finished),
+    (error: unknown) => (failure = error),
+  );
+  return pages.map((page, i) => async () => {
+    const [width, height] = sizes[i];
+    const file = join(tmp, `${name}-${i + 1}.psd`);
+    const size = () => statSync(file, { throwIfNoEntry: false })?.size ?? 0;
+    let [grown, since] = [0, Date.now()];
+    const until = async (bytes: number): Promise<void> => {
+      for (let now = size(); now < bytes; now = size()) {
+        if (failure) throw failure as Error;
+        if (ended) {
+          // What it wrote last may be there only now.
+          if (size() >= bytes) return;
+          return cameShort(page, ended);
+        }
+        if (now !== grown) [grown, since] = [now, Date.now()];
+        if (Date.now() - since > RIP_SECONDS * 1000) {
+          stop.abort(new Error('too slow'));
+          await run;
+          return tooSlow(page);
+        }
+        await new Promise((done) => setTimeout(done, LOOK_MS));
+      }
+    };
+    /** A page with an error in it may come out whole, and is the last then. */
+    const untilNext = async () => {
+      const next = join(tmp, `${name}-${i + 2}.psd`);
+      while (!ended && !failure && !existsSync(next))
+        await new Promise((done) => setTimeout(done, LOOK_MS));
+      if (failure) throw failure as Error;
+      if (ended && ended.code !== 0 && !existsSync(next)) cameShort(page, ended);
+    };
+    let header = psdHeader(file);
+    while (!header) {
+      await until(size() + 1);
+      header = psdHeader(file);
+    }
+    if (Math.abs(header.width - width) > 2 || Math.abs(header.height - height) > 2)
+      refuse(
+        'PDF_NOT_RIPPED',
+        `Page ${page.number} came out as ${header.width} × ${header.height} pixels where ${width} × ${height} were expected. Export it again.`,
+      );
+    const plane = header.width * header.height;
+    const whole = header.offset + header.channels.length * plane;
+    const before = header.offset + (header.channels.length - 1) * plane;
+    return {
+      ...header,
+      dpi,
+      written: async (bytes) => {
+        await until(Math.min(bytes, whole));
+        if (bytes !== Infinity) progress((i + (bytes - before) / plane) / pages.length);
+        else await untilNext();
+      },
+    };
+  });
+}
+
+/** More than the header ever takes: with the profile in it about 190 kB, and names. */
 const HEADER_BYTES = 1 << 20;
 
-async function interpret(
+function interpret(
   { dpi, tmp, signal }: Source,
-  page: PdfPage,
   path: string,
   out: string,
+  flag: PdfPage['flag'],
   pixels: number,
-): Promise<void> {
+  pages: number,
+  stop: AbortSignal,
+): Promise<Finished> {
   const limits = {
-    seconds: RIP_SECONDS,
+    seconds: RIP_SECONDS * pages,
     // Two threads share the time of the processor.
-    cpuSeconds: 2 * RIP_SECONDS,
+    cpuSeconds: 2 * RIP_SECONDS * pages,
     fileMb: Math.ceil((pixels * (4 + MAX_SPOTS)) / 1024 / 1024) + 64,
   };
-  const ripped = await run(
+  return run(
     'gs',
     [
       '-q',
@@ -89,30 +134,34 @@ async function interpret(
       '-dOverrideICC=true',
       '-dNumRenderingThreads=2',
       `-r${dpi}`,
-      page.flag,
+      flag,
       '-o',
       out,
       '-f',
       path,
     ],
-    { tmp, signal, limits },
+    { tmp, signal: AbortSignal.any([signal, stop]), limits },
   );
-  if (ripped.timedOut)
-    refuse(
-      'PDF_TOO_SLOW',
-      `Page ${page.number} took more than ${RIP_SECONDS} s to separate. Flatten its transparency, lower the resolution, or export it again.`,
+}
+
+const tooSlow = ({ number }: PdfPage): never =>
+  refuse(
+    'PDF_TOO_SLOW',
+    `Page ${number} took more than ${RIP_SECONDS} s to separate. Flatten its transparency, lower the resolution, or export it again.`,
+  );
+
+/** The interpreter ended, and the page is not whole. */
+function cameShort(page: PdfPage, ended: Finished): never {
+  if (ended.timedOut) return tooSlow(page);
+  if (/write error|No space|ioerror/i.test(said(ended)))
+    return refuse(
+      'DISK_FULL',
+      'There is no room on the disk for the plates. Free some space, then take the file in again.',
     );
-  if (ripped.code !== 0 || !existsSync(out)) {
-    if (/write error|No space|ioerror/i.test(said(ripped)))
-      refuse(
-        'DISK_FULL',
-        'There is no room on the disk for the plates. Free some space, then take the file in again.',
-      );
-    refuse(
-      'PDF_NOT_RIPPED',
-      `Page ${page.number} can’t be turned into plates: ${reason(said(ripped))}. Export it again, as PDF/X-4 if possible.`,
-    );
-  }
+  return refuse(
+    'PDF_NOT_RIPPED',
+    `Page ${page.number} can’t be turned into plates: ${reason(said(ended))}. Export it again, as PDF/X-4 if possible.`,
+  );
 }
 
 const reason = (output: string): string =>
@@ -125,22 +174,29 @@ const reason = (output: string): string =>
 /** Resource 1006: names of the extra channels. Source: the open description of the planar file format. */
 const NAMES_RESOURCE = 1006;
 
-/** The layout of a planar file from Ghostscript's psdcmyk device: 8 bit, light rather than ink, not packed. */
-export function psdHeader(path: string): Omit<PlanarFile, 'dpi'> {
+/**
+ * The layout of a planar file from Ghostscript's psdcmyk device: 8 bit, light rather than ink, not packed. Undefined while the
+ * file is not there or its header not whole.
+ */
+export function psdHeader(path: string): Omit<PlanarFile, 'dpi'> | undefined {
+  if (!existsSync(path)) return undefined;
   const handle = openSync(path, 'r');
   try {
     const head = Buffer.alloc(HEADER_BYTES);
     const size = readSync(handle, head, 0, head.length, 0);
-    if (size < 30 || head.toString('latin1', 0, 4) !== '8BPS')
+    if (size < 30) return undefined;
+    if (head.toString('latin1', 0, 4) !== '8BPS')
       throw new Error('The plates are not in the layout that was asked for.');
     const channels = head.readUInt16BE(12);
     const height = head.readUInt32BE(14);
     const width = head.readUInt32BE(18);
     let at = 26 + 4 + head.readUInt32BE(26);
+    if (size < at + 4 || size < at + 8 + head.readUInt32BE(at)) return undefined;
     const resources = head.subarray(at + 4, at + 4 + head.readUInt32BE(at));
     at += 4 + resources.length;
     at += 4 + head.readUInt32BE(at);
-    if (size < at + 2 || head.readUInt16BE(at) !== 0)
+    if (size < at + 2) return undefined;
+    if (head.readUInt16BE(at) !== 0)
       throw new Error('The plates are packed, which was not asked for.');
     const spots = spotNames(resources).slice(0, channels - 4);
     while (spots.length < channels - 4) spots.push(`Spot ${spots.length + 1}`);

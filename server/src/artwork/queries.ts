@@ -2,9 +2,10 @@ import type { ArtworkSummary } from '@kyanos/contract';
 import type { ArtworkInfo, ArtworkPage } from '@kyanos/core';
 import type { Db } from '../db.ts';
 import { Refusal } from '../http.ts';
+import { askedAgain } from '../queue.ts';
 
 const COLUMNS = /* sql */ `
-  a.id, a.file_name as "fileName", f.bytes::float8 as bytes, a.dpi, a.state, a.progress, a.problem, a.info,
+  a.id, a.file_name as "fileName", f.bytes::float8 as bytes, a.dpi, a.state, a.asked as attempt, a.progress, a.problem, a.info,
   a.first_look is not null as "firstLook"`;
 
 export async function artworkById(db: Db, id: string): Promise<ArtworkSummary> {
@@ -33,18 +34,16 @@ export async function readyArtwork(db: Db, id: string): Promise<ArtworkInfo> {
 export async function upsertArtwork(
   db: Db,
   { fileId, fileName, dpi }: { fileId: string; fileName: string; dpi: number },
-): Promise<{ id: string; queued: boolean }> {
+): Promise<{ id: string; state: string }> {
   const { rows } = await db.query<{ id: string; state: string }>(UPSERT, [fileId, fileName, dpi]);
-  return { id: rows[0].id, queued: rows[0].state === 'queued' };
+  return rows[0];
 }
 
 const UPSERT = /* sql */ `
   insert into artwork (file_id, file_name, dpi)
   values ($1::uuid, $2::text, $3::int)
   on conflict on constraint artwork_file_dpi_key do update set
-    file_name = excluded.file_name,
-    state = case when artwork.state in ('failed', 'cancelled') then 'queued' else artwork.state end,
-    problem = null,
+    ${askedAgain('artwork')},
     touched_at = now()
   returning id, state`;
 

@@ -1,8 +1,8 @@
 import { NewRip, tileLevels } from '@kyanos/contract';
 import { Router } from 'express';
 import type pg from 'pg';
-import { readBody, readId, Refusal } from '../http.ts';
-import { cancel, enqueue, type Queue } from '../queue.ts';
+import { askingOf, clientOf, readBody, readId, Refusal } from '../http.ts';
+import { ask, cancel, type Queue } from '../queue.ts';
 import { tileOf } from './bands.ts';
 import { artworkById, firstLookOf, previewOf, readyPage, upsertArtwork } from './queries.ts';
 
@@ -13,8 +13,8 @@ export function artworkRoutes(pool: pg.Pool, queue: Queue): Router {
   const router = Router();
 
   router.post('/artworks', async (req, res) => {
-    const { id, queued } = await upsertArtwork(pool, readBody(req, NewRip));
-    if (queued) await enqueue(queue, { task: 'rip', id });
+    const { id, state } = await upsertArtwork(pool, readBody(req, NewRip));
+    await ask(pool, queue, { task: 'rip', id }, clientOf(req), state);
     res.status(202).json(await artworkById(pool, id));
   });
 
@@ -24,7 +24,7 @@ export function artworkRoutes(pool: pg.Pool, queue: Queue): Router {
 
   router.post('/artworks/:id/cancel', async (req, res) => {
     const id = readId(req);
-    await cancel(pool, { task: 'rip', id });
+    await cancel(pool, { task: 'rip', id }, clientOf(req), askingOf(req));
     res.json(await artworkById(pool, id));
   });
 

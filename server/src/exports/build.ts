@@ -1,14 +1,15 @@
 /** Queue task: the files of a plan for its machine, packed into one and stored. */
-import { mkdtemp, rm } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
 import { basename, join } from 'node:path';
 import type { Readable } from 'node:stream';
 import { Plan } from '@kyanos/contract';
+import { makeTemp } from '@kyanos/intake';
 import { exportPlates } from '@kyanos/output';
 import type pg from 'pg';
 import { ZipFile } from 'yazl';
 import { readyArtwork } from '../artwork/queries.ts';
+import { inTransaction } from '../db.ts';
 import { storeFile } from '../files/queries.ts';
+import { fence, type Attempt } from '../queue.ts';
 import { storedArtwork } from '../plates/build.ts';
 
 export async function exportStoredPlates(
@@ -16,6 +17,7 @@ export async function exportStoredPlates(
   id: string,
   report: (share: number) => void,
   signal: AbortSignal,
+  attempt: Attempt,
 ): Promise<void> {
   const { rows } = await pool.query<{ artworkId: string; plan: unknown; createdAt: Date }>(
     `select artwork_id as "artworkId", plan, touched_at as "createdAt" from plate_export where id = $1::uuid`,
@@ -24,12 +26,12 @@ export async function exportStoredPlates(
   const { artworkId, createdAt } = rows[0];
   const plan = Plan.parse(rows[0].plan);
   const info = await readyArtwork(pool, artworkId);
-  const tmp = await mkdtemp(join(tmpdir(), 'kyanos-'));
+  const tmp = await makeTemp();
   try {
     const written = await exportPlates(
       plan,
       storedArtwork(pool, artworkId, info, plan),
-      join(tmp, 'files'),
+      join(tmp.path, 'files'),
       { createdAt, signal, progress: (share) => report(0.95 * share) },
     );
     const zip = new ZipFile();
@@ -40,11 +42,14 @@ export async function exportStoredPlates(
       zip.addFile(path, basename(path), { compress: false, mtime: createdAt });
     zip.end();
     const file = await storeFile(pool, stream);
-    await pool.query('update plate_export set file_id = $2::uuid where id = $1::uuid', [
-      id,
-      file.id,
-    ]);
+    await inTransaction(pool, async (db) => {
+      await fence(db, { task: 'export', id }, attempt);
+      await db.query('update plate_export set file_id = $2::uuid where id = $1::uuid', [
+        id,
+        file.id,
+      ]);
+    });
   } finally {
-    await rm(tmp, { recursive: true, force: true });
+    await tmp.remove();
   }
 }

@@ -3,10 +3,11 @@ import { encodePlan, type PlateExport } from '@kyanos/contract';
 import type { PrintPlan } from '@kyanos/core';
 import type { Db } from '../db.ts';
 import { Refusal } from '../http.ts';
+import { askedAgain } from '../queue.ts';
 import { rulesKey } from '../plates/queries.ts';
 
 const COLUMNS = /* sql */ `
-  e.id, e.state, e.progress, e.problem, f.bytes::float8 as bytes`;
+  e.id, e.state, e.asked as attempt, e.progress, e.problem, f.bytes::float8 as bytes`;
 
 /** What the files depend on: the plates, how strong they are laid, and what they are called. */
 const planKey = async (db: Db, plan: PrintPlan): Promise<string> =>
@@ -19,18 +20,17 @@ export async function upsertExport(
   db: Db,
   artworkId: string,
   plan: PrintPlan,
-): Promise<{ id: string; queued: boolean }> {
+): Promise<{ id: string; state: string }> {
   const values = [artworkId, await planKey(db, plan), JSON.stringify(encodePlan(plan))];
   const { rows } = await db.query<{ id: string; state: string }>(UPSERT, values);
-  return { id: rows[0].id, queued: rows[0].state === 'queued' };
+  return rows[0];
 }
 
 const UPSERT = /* sql */ `
   insert into plate_export (artwork_id, plan_key, plan)
   values ($1::uuid, $2::text, $3::jsonb)
   on conflict on constraint plate_export_key do update set
-    state = case when plate_export.state in ('failed', 'cancelled') then 'queued' else plate_export.state end,
-    problem = null
+    ${askedAgain('plate_export')}
   returning id, state`;
 
 export async function exportById(db: Db, id: string): Promise<PlateExport> {

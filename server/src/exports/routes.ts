@@ -6,8 +6,8 @@ import type pg from 'pg';
 import { z } from 'zod';
 import { readyArtwork } from '../artwork/queries.ts';
 import { fileChunks } from '../files/queries.ts';
-import { readBody, readId } from '../http.ts';
-import { cancel, enqueue, type Queue } from '../queue.ts';
+import { askingOf, clientOf, readBody, readId } from '../http.ts';
+import { ask, cancel, type Queue } from '../queue.ts';
 import { exportById, exportedFile, upsertExport } from './queries.ts';
 
 const NewExport = z.strictObject({ plan: Plan });
@@ -19,8 +19,8 @@ export function exportRoutes(pool: pg.Pool, queue: Queue): Router {
     const artworkId = readId(req);
     const { plan } = readBody(req, NewExport);
     await readyArtwork(pool, artworkId);
-    const { id, queued } = await upsertExport(pool, artworkId, plan);
-    if (queued) await enqueue(queue, { task: 'export', id });
+    const { id, state } = await upsertExport(pool, artworkId, plan);
+    await ask(pool, queue, { task: 'export', id }, clientOf(req), state);
     res.status(202).json(await exportById(pool, id));
   });
 
@@ -30,7 +30,7 @@ export function exportRoutes(pool: pg.Pool, queue: Queue): Router {
 
   router.post('/exports/:id/cancel', async (req, res) => {
     const id = readId(req);
-    await cancel(pool, { task: 'export', id });
+    await cancel(pool, { task: 'export', id }, clientOf(req), askingOf(req));
     res.json(await exportById(pool, id));
   });
 

@@ -16,13 +16,16 @@ import {
 import type pg from 'pg';
 import { storedRaster } from '../artwork/bands.ts';
 import { readyArtwork } from '../artwork/queries.ts';
+import { inTransaction } from '../db.ts';
 import { jobById } from '../jobs/queries.ts';
+import { fence, type Attempt } from '../queue.ts';
 
 export async function buildStoredPlates(
   pool: pg.Pool,
   id: string,
   report: (share: number) => void,
   signal: AbortSignal,
+  attempt: Attempt,
 ): Promise<void> {
   const { rows } = await pool.query<{ artworkId: string; plan: unknown }>(
     'select artwork_id as "artworkId", plan from plate_build where id = $1::uuid',
@@ -38,10 +41,13 @@ export async function buildStoredPlates(
       report(share);
     },
   });
-  await pool.query('update plate_build set measures = $2::jsonb where id = $1::uuid', [
-    id,
-    JSON.stringify(measures),
-  ]);
+  await inTransaction(pool, async (db) => {
+    await fence(db, { task: 'plates', id }, attempt);
+    await db.query('update plate_build set measures = $2::jsonb where id = $1::uuid', [
+      id,
+      JSON.stringify(measures),
+    ]);
+  });
 }
 
 /** Artwork in the database as a plan uses it: only the separations that print are fetched. */

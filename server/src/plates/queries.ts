@@ -10,8 +10,9 @@ import {
 } from '@kyanos/core';
 import type { Db } from '../db.ts';
 import { Refusal } from '../http.ts';
+import { askedAgain } from '../queue.ts';
 
-const COLUMNS = 'id, state, progress, problem, measures';
+const COLUMNS = 'id, state, asked as attempt, progress, problem, measures';
 
 /** Goes up when a build measures something new, so that plates measured before are built again. */
 const MEASURED = 3;
@@ -47,18 +48,17 @@ export async function upsertBuild(
   db: Db,
   artworkId: string,
   plan: PrintPlan,
-): Promise<{ id: string; queued: boolean }> {
+): Promise<{ id: string; state: string }> {
   const values = [artworkId, await rulesKey(db, plan), JSON.stringify(encodePlan(plan))];
   const { rows } = await db.query<{ id: string; state: string }>(UPSERT, values);
-  return { id: rows[0].id, queued: rows[0].state === 'queued' };
+  return rows[0];
 }
 
 const UPSERT = /* sql */ `
   insert into plate_build (artwork_id, rules_key, plan)
   values ($1::uuid, $2::text, $3::jsonb)
   on conflict on constraint plate_build_key do update set
-    state = case when plate_build.state in ('failed', 'cancelled') then 'queued' else plate_build.state end,
-    problem = null
+    ${askedAgain('plate_build')}
   returning id, state`;
 
 export async function buildById(db: Db, id: string): Promise<PlateBuild> {

@@ -3,8 +3,8 @@ import { Router } from 'express';
 import type pg from 'pg';
 import { z } from 'zod';
 import { readyArtwork } from '../artwork/queries.ts';
-import { readBody, readId } from '../http.ts';
-import { cancel, enqueue, type Queue } from '../queue.ts';
+import { askingOf, clientOf, readBody, readId } from '../http.ts';
+import { ask, cancel, type Queue } from '../queue.ts';
 import { buildById, upsertBuild } from './queries.ts';
 
 const NewBuild = z.strictObject({ plan: Plan });
@@ -16,8 +16,8 @@ export function plateRoutes(pool: pg.Pool, queue: Queue): Router {
     const artworkId = readId(req);
     const { plan } = readBody(req, NewBuild);
     await readyArtwork(pool, artworkId);
-    const { id, queued } = await upsertBuild(pool, artworkId, plan);
-    if (queued) await enqueue(queue, { task: 'plates', id });
+    const { id, state } = await upsertBuild(pool, artworkId, plan);
+    await ask(pool, queue, { task: 'plates', id }, clientOf(req), state);
     res.status(202).json(await buildById(pool, id));
   });
 
@@ -27,7 +27,7 @@ export function plateRoutes(pool: pg.Pool, queue: Queue): Router {
 
   router.post('/plates/:id/cancel', async (req, res) => {
     const id = readId(req);
-    await cancel(pool, { task: 'plates', id });
+    await cancel(pool, { task: 'plates', id }, clientOf(req), askingOf(req));
     res.json(await buildById(pool, id));
   });
 

@@ -13,7 +13,7 @@ export function useIntake(ready: (artwork: ArtworkSummary) => void | Promise<voi
   const look = ref<string>();
   const problem = shallowRef<Problem>();
   let sending: Upload | undefined;
-  let reading: string | undefined;
+  let reading: ArtworkSummary | undefined;
   let cancelled = false;
 
   const words = computed(() =>
@@ -48,7 +48,7 @@ export function useIntake(ready: (artwork: ArtworkSummary) => void | Promise<voi
         fileName: file.name,
         dpi,
       });
-      reading = artwork.id;
+      reading = artwork;
       while (artwork.state === 'queued' || artwork.state === 'running') {
         await new Promise((done) => setTimeout(done, POLL_MS));
         artwork = await get<ArtworkSummary>(`/artworks/${artwork.id}`);
@@ -71,7 +71,8 @@ export function useIntake(ready: (artwork: ArtworkSummary) => void | Promise<voi
   function cancel(): void {
     cancelled = true;
     sending?.cancel();
-    if (reading) void post(`/artworks/${reading}/cancel`).catch(() => undefined);
+    if (reading)
+      void post(`/artworks/${reading.id}/cancel`, { attempt: reading.attempt }).catch(() => undefined);
   }
   onScopeDispose(() => sending?.cancel());
 

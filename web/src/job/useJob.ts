@@ -359,7 +359,7 @@ export const useJob = defineStore('job', () => {
         if (platesKey.value !== key) {
           // Nobody waits for these plates any more.
           if (found.state === 'queued' || found.state === 'running')
-            await post(`/plates/${found.id}/cancel`);
+            await post(`/plates/${found.id}/cancel`, { attempt: found.attempt });
           return;
         }
         build.value = { ...found, key };
@@ -378,7 +378,8 @@ export const useJob = defineStore('job', () => {
   );
   /** Leaves the plates at what the screen picture says, until they are asked for or changed. */
   const cancelBuild = async (): Promise<void> => {
-    if (build.value) await post(`/plates/${build.value.id}/cancel`);
+    if (build.value)
+      await post(`/plates/${build.value.id}/cancel`, { attempt: build.value.attempt });
   };
 
   /** Whether a special and colour both print where the file lets one erase the other. */

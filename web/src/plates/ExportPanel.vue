@@ -45,7 +45,7 @@ async function make() {
       if (gone || subject.value !== wanted) {
         // Nobody waits for these files any more.
         if (now.state === 'queued' || now.state === 'running')
-          await post(`/exports/${now.id}/cancel`);
+          await post(`/exports/${now.id}/cancel`, { attempt: now.attempt });
         return;
       }
       made.value = now;
@@ -60,7 +60,8 @@ async function make() {
     problem.value = error.problem;
   }
 }
-const cancel = () => made.value && post(`/exports/${made.value.id}/cancel`);
+const cancel = () =>
+  made.value && post(`/exports/${made.value.id}/cancel`, { attempt: made.value.attempt });
 const megabytes = (bytes: number) => (bytes / 1024 / 1024).toFixed(1);
 </script>
 

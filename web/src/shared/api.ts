@@ -23,6 +23,9 @@ const asProblem = (body: unknown): Problem =>
     ? (body as Problem)
     : { code: 'UNKNOWN', message: 'The server gave an answer that can’t be read. Try again.' };
 
+/** Names this tab: work that several wait for is cancelled when none of them does any more. */
+const CLIENT = { 'Kyanos-Client': crypto.getRandomValues(new Uint32Array(4)).join('-') };
+
 async function request<T>(
   method: string,
   path: string,
@@ -32,9 +35,8 @@ async function request<T>(
   const response = await fetch(`/api${path}`, {
     method,
     keepalive,
-    ...(body === undefined
-      ? {}
-      : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
+    headers: { ...CLIENT, ...(body === undefined ? {} : { 'Content-Type': 'application/json' }) },
+    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
   }).catch(() => {
     throw new Refused(UNREACHABLE, 0);
   });

@@ -1,0 +1,106 @@
+/**
+ * The reader's process: one file, then it ends. It is started by parent.ts, apart from the network and within limits, and
+ * becomes nobody before it opens the file if root started it.
+ */
+import { rmSync } from 'node:fs';
+import { become } from '../confine.ts';
+import { firstLook } from '../firstlook.ts';
+import { measure, type StoredPage } from '../measure.ts';
+import type { PlanarFile } from '../planar.ts';
+import { coveredPage, loadReader, type PageFile } from '../reading.ts';
+import { ArtworkRefused, refuse } from '../refusal.ts';
+import type { FromParent, FromReader, Order } from './messages.ts';
+
+/** Time between signs of life. */
+const ALIVE_MS = 500;
+/** Pages that may wait to be taken: the next is read meanwhile. */
+const AHEAD = 2;
+
+const stop = new AbortController();
+let share = 0;
+let taken = 0;
+let wake = () => {};
+
+const say = (message: FromReader) =>
+  new Promise<void>((done) => process.send!(message, undefined, undefined, () => done()));
+
+process.on('message', (message: FromParent) => {
+  if (message.kind === 'order') void begin(message.order);
+  else {
+    taken++;
+    wake();
+  }
+});
+// Whoever wanted it is gone.
+process.on('disconnect', () => process.exit(1));
+
+async function begin(order: Order): Promise<void> {
+  const beat = setInterval(() => void say({ kind: 'alive', share }), ALIVE_MS);
+  try {
+    await say({ kind: 'done', info: await read(order) });
+  } catch (error) {
+    stop.abort(error);
+    await say(
+      error instanceof ArtworkRefused
+        ? { kind: 'refused', code: error.code, message: error.message }
+        : { kind: 'broken', stack: error instanceof Error ? (error.stack ?? error.message) : String(error) },
+    );
+  } finally {
+    clearInterval(beat);
+    process.disconnect();
+  }
+}
+
+async function read({ file, tmp, dpi, pages, what, keep, firstLook: longest, user }: Order) {
+  const reader = await loadReader(file);
+  if (user !== undefined) become(user);
+  if (longest !== undefined) {
+    const path = await firstLook(file, tmp, longest, stop.signal);
+    if (path !== undefined) await say({ kind: 'first-look', path });
+  }
+  let sent = 0;
+  const each = async (page: PageFile): Promise<void> => {
+    if (what === 'coverage') {
+      await say({ kind: 'covered', page: await coveredPage(page) });
+      discard(page, tmp, file);
+      return;
+    }
+    const measured = await measure(page, (done) => page.file.written ?? (share = 0.9 + 0.1 * done), stop.signal);
+    await say({ kind: 'page', page: measured.page, stored: whole(measured.stored) });
+    sent++;
+    while (sent - taken > AHEAD) await new Promise<void>((done) => (wake = done));
+    if (!keep) waiting.push(page);
+    while (!keep && waiting.length > sent - taken) discard(waiting.shift()!, tmp, file);
+  };
+  const waiting: PageFile[] = [];
+  const options = {
+    dpi,
+    pages,
+    tmp,
+    coverageOnly: what === 'coverage',
+    signal: stop.signal,
+    progress: (done: number) => (share = done),
+  };
+  try {
+    return await reader(file, options, each);
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'ENOSPC')
+      return refuse(
+        'DISK_FULL',
+        'There is no room on the disk for the plates. Free some space, then take the file in again.',
+      );
+    throw error;
+  }
+}
+
+/** By now nothing grows any more. */
+const whole = ({ file, second, differing }: StoredPage): StoredPage => {
+  const still = ({ written: _, ...rest }: PlanarFile): PlanarFile => rest;
+  return { file: still(file), second: second && still(second), differing };
+};
+
+/** Plates that were taken need no room any more; those that lie in the file itself stay. */
+function discard({ file, overprinted }: PageFile, tmp: string, artwork: string): void {
+  for (const path of [file.path, overprinted?.path])
+    if (path !== undefined && path !== artwork && path.startsWith(tmp)) rmSync(path, { force: true });
+}

@@ -1,0 +1,229 @@
+/** Starts a reader in a process of its own, watches its limits, and hands on what it tells. */
+import { spawn } from 'node:child_process';
+import { constants, existsSync } from 'node:fs';
+import { chmod, chown, copyFile, statfs } from 'node:fs/promises';
+import { dirname, join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { confinement } from '../confine.ts';
+import { atExit } from '../exit.ts';
+import { ArtworkRefused, refuse } from '../refusal.ts';
+import { makeTemp, tempBytes, type TempFolder } from '../temp.ts';
+import type { FromReader, Order } from './messages.ts';
+
+/** A reader that gives no sign of life for so long is caught in a loop. */
+const SILENT_SECONDS = 60;
+/** Time of the processor, all its programs alone; a page has a limit of its own. */
+const CPU_SECONDS = 3600;
+const MEMORY_MB = 6144;
+const HEAP_MB = 2048;
+/** Largest single file: the plates of the largest page. */
+const FILE_MB = 16_384;
+/** Disk for one file's plates at once, and for all that are being read. */
+export const MAX_TEMP_MB = limit('KYANOS_TEMP_MB', 12_288);
+export const MAX_ALL_TEMP_MB = limit('KYANOS_ALL_TEMP_MB', 32_768);
+/** What the disk keeps free for everybody else. */
+const FREE_MB = 512;
+const WATCH_MS = 500;
+const MAX_TEXT = 16_384;
+
+function limit(name: string, otherwise: number): number {
+  const value = Number(process.env[name]);
+  return value > 0 ? value : otherwise;
+}
+
+/** Beside the program that runs, or where the programs are built. */
+function readerPath(): string {
+  const here = dirname(fileURLToPath(import.meta.url));
+  for (let folder = here; ; folder = dirname(folder)) {
+    for (const candidate of [join(folder, 'reader.js'), join(folder, '.cache/programs/reader.js')])
+      if (existsSync(candidate)) return candidate;
+    if (folder === dirname(folder))
+      throw new Error('The program reader.js is missing: build the programs.');
+  }
+}
+
+export interface Reading {
+  readonly path: string;
+  /** The file is in a folder of the caller's, who needs it no more: it may be given away. */
+  readonly order: Omit<Order, 'file' | 'tmp' | 'user'>;
+  readonly signal: AbortSignal | undefined;
+  on(message: FromReader): Promise<void>;
+}
+
+/**
+ * Reads a file in a process of its own and gives each of its messages to `on`, one after another.
+ * @returns the folder with what it wrote; the caller removes it
+ * @throws ArtworkRefused with a sentence; the signal's reason if it is aborted. Nothing stays behind then
+ */
+export async function startReading({ path, order, signal, on }: Reading): Promise<TempFolder> {
+  signal?.throwIfAborted();
+  const folder = await makeTemp();
+  try {
+    const { user, command } = confinement();
+    let file = resolve(path);
+    if (user !== undefined) {
+      // Nobody may not get to where the file lies.
+      file = join(folder.path, 'artwork');
+      await copyFile(resolve(path), file, constants.COPYFILE_FICLONE);
+      await chmod(file, 0o644);
+      await chown(folder.path, user, user);
+    }
+    await converse({ ...order, file, tmp: folder.path, user }, command, signal, on);
+    return folder;
+  } catch (error) {
+    await folder.remove();
+    if ((error as NodeJS.ErrnoException).code === 'ENOSPC') diskFull();
+    throw error;
+  }
+}
+
+const diskFull = () =>
+  refuse(
+    'DISK_FULL',
+    'There is no room on the disk for the plates. Free some space, then take the file in again.',
+  );
+
+function converse(
+  order: Order,
+  confine: readonly string[],
+  signal: AbortSignal | undefined,
+  on: (message: FromReader) => Promise<void>,
+): Promise<void> {
+  const limits = [
+    'prlimit',
+    `--data=${MEMORY_MB * 1024 * 1024}`,
+    `--fsize=${FILE_MB * 1024 * 1024}`,
+    `--cpu=${CPU_SECONDS}`,
+    '--core=0',
+  ];
+  const [program, ...args] = [
+    ...confine,
+    ...limits,
+    process.execPath,
+    `--max-old-space-size=${HEAP_MB}`,
+    readerPath(),
+  ];
+  return new Promise((done, fail) => {
+    const child = spawn(program, args, {
+      detached: true,
+      stdio: ['ignore', 'ignore', 'pipe', 'ipc'],
+      env: {
+        PATH: process.env.PATH,
+        TMPDIR: order.tmp,
+        HOME: order.tmp,
+        LC_ALL: 'C.UTF-8',
+      },
+      serialization: 'advanced',
+      cwd: '/',
+    });
+    let problem: unknown;
+    let finished = false;
+    let heard = Date.now();
+    let text = '';
+    let handled = Promise.resolve();
+    const kill = () => {
+      if (child.pid === undefined) return;
+      try {
+        process.kill(-child.pid, 'SIGKILL');
+      } catch (error) {
+        if ((error as NodeJS.ErrnoException).code !== 'ESRCH') throw error;
+      }
+    };
+    const end = (reason: unknown) => {
+      problem ??= reason;
+      kill();
+    };
+    const refused = (code: string, message: string) => end(new ArtworkRefused(code, message, 'artwork'));
+    const forget = atExit(kill);
+    const aborted = () => end(signal!.reason);
+    signal?.addEventListener('abort', aborted, { once: true });
+
+    let looking = false;
+    const watch = setInterval(() => {
+      if (Date.now() - heard > SILENT_SECONDS * 1000)
+        refused(
+          'READING_TOO_SLOW',
+          `Reading the file came to no end: nothing was heard for ${SILENT_SECONDS} s. Flatten or simplify it, or export it again.`,
+        );
+      if (looking) return;
+      looking = true;
+      checkDisk(order.tmp)
+        .then((sentence) => sentence && refused(...sentence))
+        .catch(end)
+        .finally(() => (looking = false));
+    }, WATCH_MS);
+
+    child.stderr!.setEncoding('utf8').on('data', (part: string) => (text = (text + part).slice(-MAX_TEXT)));
+    child.on('message', (message: FromReader) => {
+      heard = Date.now();
+      if (message.kind === 'done') finished = true;
+      if (message.kind === 'refused')
+        problem ??= new ArtworkRefused(message.code, message.message, 'artwork');
+      if (message.kind === 'broken') problem ??= new Error(`The reader failed: ${message.stack}`);
+      handled = handled
+        .then(() => (problem === undefined ? on(message) : undefined))
+        .then(() => {
+          if (message.kind === 'page' && child.connected) child.send({ kind: 'taken' }, () => undefined);
+        })
+        .catch(end);
+    });
+    child.on('error', end);
+    child.send({ kind: 'order', order }, () => undefined);
+    child.on('close', (code, by) => {
+      clearInterval(watch);
+      forget();
+      signal?.removeEventListener('abort', aborted);
+      // What it started may outlive it.
+      kill();
+      void handled.then(() => {
+        if (problem === undefined && !finished) problem = died(code, by, text);
+        if (problem === undefined) done();
+        else fail(problem instanceof Error ? problem : new Error(String(problem)));
+      });
+    });
+  });
+}
+
+/** A limit that was passed on the disk, as code and sentence. */
+async function checkDisk(tmp: string): Promise<[string, string] | undefined> {
+  const mb = (bytes: number) => bytes / 1024 / 1024;
+  const gb = (megabytes: number) => `${Math.round((megabytes / 1024) * 10) / 10} GB`;
+  if (mb(tempBytes(tmp)) > MAX_TEMP_MB)
+    return [
+      'DISK_LIMIT',
+      `The plates of this file take more than ${gb(MAX_TEMP_MB)} on the disk. Choose a lower resolution, or take the pages in one by one.`,
+    ];
+  const { bavail, bsize } = await statfs(tmp);
+  if (mb(bavail * bsize) < FREE_MB)
+    return [
+      'DISK_FULL',
+      'There is no room on the disk for the plates. Free some space, then take the file in again.',
+    ];
+  if (mb(tempBytes()) > MAX_ALL_TEMP_MB)
+    return [
+      'DISK_LIMIT',
+      `All files that are being read take more than ${gb(MAX_ALL_TEMP_MB)} on the disk together. Wait until some are done, then take this one in again.`,
+    ];
+  return undefined;
+}
+
+/** Why a reader ended without a word: the system ended it at a limit. */
+function died(code: number | null, signal: NodeJS.Signals | null, text: string): Error {
+  const memory =
+    signal === 'SIGABRT' ||
+    code === 134 ||
+    /heap out of memory|Cannot allocate|allocation failed|bad_alloc/i.test(text);
+  if (memory)
+    return new ArtworkRefused(
+      'READING_TOO_LARGE',
+      `Reading the file takes more memory than the ${MEMORY_MB / 1024} GB it may have. Flatten or simplify it, or lower its resolution.`,
+      'artwork',
+    );
+  if (signal === 'SIGXCPU' || signal === 'SIGXFSZ')
+    return new ArtworkRefused(
+      'READING_TOO_SLOW',
+      'Reading the file takes more time or disk than a file may have. Flatten or simplify it, or lower its resolution.',
+      'artwork',
+    );
+  return new Error(`The reader ended with ${signal ?? `code ${code}`}. ${text}`);
+}
