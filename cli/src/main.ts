@@ -27,13 +27,15 @@ try {
     throw new UsageError(
       `There is no command "${name}". Commands: ${Object.keys(COMMANDS).join(', ')}.`,
     );
-  await (await load())(args);
+  await (
+    await load()
+  )(args);
 } catch (error) {
   const expected =
     error instanceof UsageError ||
     error instanceof DomainError ||
     String((error as { code?: string }).code).startsWith('ERR_PARSE_ARGS');
-  if (!expected) throw error;
-  console.error((error as Error).message);
-  process.exitCode = 2;
+  console.error(expected ? (error as Error).message : error);
+  // A fault of ours is EX_SOFTWARE of sysexits.h; 1 is for what --fail-on finds.
+  process.exitCode = expected ? 2 : 70;
 }

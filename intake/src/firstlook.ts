@@ -39,7 +39,10 @@ export async function firstLook(
       case 'png':
       case 'jpeg':
       case 'webp':
-        await (await import('sharp')).default(path, { limitInputPixels: MAX_PIXELS })
+        await (
+          await import('sharp')
+        )
+          .default(path, { limitInputPixels: MAX_PIXELS })
           .rotate()
           .resize({ width: longest, height: longest, fit: 'inside', withoutEnlargement: true })
           .toColourspace('srgb')

@@ -17,6 +17,7 @@ import {
 import { lookCloser } from './barcodes/closer.ts';
 import { PageCodes } from './barcodes/pageCodes.ts';
 import type { PageFile } from './reading.ts';
+import { breath } from './run.ts';
 import { growingBands, planarRaster, processPlanes, type PlanarFile } from './planar.ts';
 
 /** Where the plates of a page lie. */
@@ -66,7 +67,7 @@ export async function measure(
   // Turning every byte from light to ink costs as much as adding them up, so it is done only where planes are compared.
   const light = file.inverted && !knockout;
   for await (const band of growingBands(file, light)) {
-    signal?.throwIfAborted();
+    await breath(signal);
     inside.add(band);
     if (bleeds) whole.add(band);
     const other = (await meant?.next())?.value as Band | undefined;
@@ -83,7 +84,9 @@ export async function measure(
   const declared = new Set(structure?.spots.map(({ name }) => name));
   // A swatch that nothing on this page uses has a plate as well, if another page uses it or the pages share their swatches.
   const isPhantom = (i: number) =>
-    everywhere[i] === 0 && !PROCESS_NAMES.includes(channels[i] as 'Cyan') && structure !== undefined &&
+    everywhere[i] === 0 &&
+    !PROCESS_NAMES.includes(channels[i] as 'Cyan') &&
+    structure !== undefined &&
     !(used ?? declared).has(channels[i]);
   const kept = channels.flatMap((_, i) => (isPhantom(i) ? [] : [i]));
   const differing = knockout?.differing ?? [];

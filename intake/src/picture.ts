@@ -8,6 +8,7 @@ import type { Source, SourceFile } from './reading.ts';
 import { isTurned, type Orientation, type PlanarFile } from './planar.ts';
 import { anchorOf } from './profile.ts';
 import { checkSize, MAX_PIXELS, refuse } from './refusal.ts';
+import { breath } from './run.ts';
 
 /** Resolution of a picture that states none. Common practice for artwork at final size. */
 const ASSUMED_DPI = 300;
@@ -77,7 +78,7 @@ export async function readPicture(source: Source): Promise<SourceFile> {
   try {
     const buffer = new Uint8Array(BAND_ROWS * width * samples);
     for (let top = 0; top < height; top += BAND_ROWS) {
-      source.signal?.throwIfAborted();
+      await breath(source.signal);
       const rows = Math.min(BAND_ROWS, height - top);
       const pixels = buffer.subarray(0, rows * width * samples);
       readSync(handle, pixels, 0, pixels.length, VIPS_HEADER + top * width * samples);

@@ -62,24 +62,31 @@ export async function pictureConverter(
     cms.cmsCloseProfile(source);
     source = 0;
   }
-  const own = source !== 0;
+  const target = openProfile(cms, printingProfile());
+  const transformOf = (from: lcms.Handle, format: number) =>
+    cms.cmsCreateTransform(
+      from,
+      format,
+      target,
+      lcms.TYPE_CMYK_8,
+      lcms.INTENT_RELATIVE_COLORIMETRIC,
+      BLACK_POINT_COMPENSATION,
+    );
+  // A profile may be readable and still lack the table that is needed.
+  let transform =
+    source && transformOf(source, channels === 1 ? lcms.TYPE_GRAY_8 : lcms.TYPE_RGB_8);
+  const own = Boolean(transform);
+  if (!own) {
+    if (source) cms.cmsCloseProfile(source);
+    source = cms.cmsCreate_sRGBProfile();
+    transform = transformOf(source, lcms.TYPE_RGB_8);
+  }
   // Grey without a profile is read as sRGB with three equal channels.
   const spread = channels === 1 && !own;
-  if (!own) source = cms.cmsCreate_sRGBProfile();
-  const bytes = printingProfile();
-  const target = openProfile(cms, bytes);
-  const transform = cms.cmsCreateTransform(
-    source,
-    channels === 1 && own ? lcms.TYPE_GRAY_8 : lcms.TYPE_RGB_8,
-    target,
-    lcms.TYPE_CMYK_8,
-    lcms.INTENT_RELATIVE_COLORIMETRIC,
-    BLACK_POINT_COMPENSATION,
-  );
   return {
     sourceName: own
       ? cms.cmsGetProfileInfoASCII(source, lcms.cmsInfoDescription, 'en', 'US')
-      : 'sRGB, as none is embedded',
+      : `sRGB, as ${embedded ? 'its own profile can’t be used' : 'none is embedded'}`,
     toCmyk(pixels, count) {
       let input = pixels;
       if (spread) {
@@ -100,22 +107,27 @@ export async function pictureConverter(
 /** Lab of solids and tints in a CMYK profile, by its colorimetric table. The default profile if there is no other. */
 export async function anchorOf(embedded?: Uint8Array): Promise<ProcessAnchor> {
   const cms = await lcmsEngine();
-  let bytes = embedded ?? printingProfile();
-  let profile = openProfile(cms, bytes);
+  let profile = openProfile(cms, embedded ?? printingProfile());
   if (!profile || cms.cmsGetColorSpaceASCII(profile).trim() !== 'CMYK') {
     if (profile) cms.cmsCloseProfile(profile);
-    bytes = printingProfile();
-    profile = openProfile(cms, bytes);
+    profile = openProfile(cms, printingProfile());
   }
   const lab = cms.cmsCreateLab4Profile(null);
-  const transform = cms.cmsCreateTransform(
-    profile,
-    CMYK_FLOAT,
-    lab,
-    LAB_FLOAT,
-    lcms.INTENT_RELATIVE_COLORIMETRIC,
-    0,
-  );
+  const transformOf = () =>
+    cms.cmsCreateTransform(
+      profile,
+      CMYK_FLOAT,
+      lab,
+      LAB_FLOAT,
+      lcms.INTENT_RELATIVE_COLORIMETRIC,
+      0,
+    );
+  let transform = transformOf();
+  if (!transform) {
+    cms.cmsCloseProfile(profile);
+    profile = openProfile(cms, printingProfile());
+    transform = transformOf();
+  }
   const labOf = (cmyk: readonly number[]): Triple => {
     const out = cms.cmsDoTransform(
       transform,

@@ -14,6 +14,7 @@ import {
 } from '@kyanos/core';
 import { coverageOf, type PlanarFile } from './planar.ts';
 import { lcmsEngine, printingProfile } from './profile.ts';
+import { otherKind } from './otherKinds.ts';
 import { refuse } from './refusal.ts';
 
 /** One page as a reader leaves it. */
@@ -139,15 +140,39 @@ const SIGNATURES: readonly [Format, readonly number[]][] = [
   ['tiff', [0x49, 0x49, 0x2b, 0x00]],
   ['tiff', [0x4d, 0x4d, 0x00, 0x2b]],
 ];
-/** What may stand before the root element of a drawing: byte order mark, declaration, comments, document type. */
-const SVG =
-  /^\uFEFF?\s*(?:<\?xml[^>]*\?>\s*|<!--[\s\S]*?-->\s*|<!DOCTYPE[^>[]*(?:\[[\s\S]*?\])?\s*>\s*)*<(?:[\w-]+:)?svg[\s>]/;
+/** Bytes looked at: comments and a document type may stand before the root element of a drawing. */
+const HEAD_BYTES = 65_536;
+/** Other readers find a PDF's header within so many bytes too (ISO 32000-1, annex H, note 13). */
+const PDF_HEADER_BYTES = 1024;
+
+/**
+ * Whether text begins as an SVG does: byte order mark, declaration, comments and document type, then the root element.
+ * Each character is passed once.
+ */
+function isSvg(text: string): boolean {
+  let at = text.startsWith('\uFEFF') ? 1 : 0;
+  const pass = (end: string) => {
+    const found = text.indexOf(end, at);
+    at = found < 0 ? text.length : found + end.length;
+  };
+  for (;;) {
+    while (/\s/.test(text[at] ?? '')) at++;
+    if (text.startsWith('<?', at)) pass('?>');
+    else if (text.startsWith('<!--', at)) pass('-->');
+    else if (text.startsWith('<!', at)) {
+      const subset = text.indexOf('[', at);
+      const end = text.indexOf('>', at);
+      if (subset >= 0 && subset < end) pass(']');
+      pass('>');
+    } else return /^<(?:[\w-]+:)?svg[\s>/]/.test(text.slice(at, at + 80));
+  }
+}
 
 /** The format by the first bytes; a file's name says nothing about what is in it. */
 export function sniff(path: string): Format {
   if (statSync(path).size === 0)
     refuse('ARTWORK_EMPTY', 'The file is empty: 0 bytes. Export or copy it again.');
-  const buffer = Buffer.alloc(4096);
+  const buffer = Buffer.alloc(HEAD_BYTES);
   const handle = openSync(path, 'r');
   let head: Buffer;
   try {
@@ -157,9 +182,12 @@ export function sniff(path: string): Format {
   }
   const found = SIGNATURES.find(([, bytes]) => bytes.every((byte, i) => head[i] === byte));
   if (found) return found[0];
-  if (head.toString('latin1', 0, 4) === 'RIFF' && head.toString('latin1', 8, 12) === 'WEBP')
-    return 'webp';
-  if (SVG.test(head.toString('utf8'))) return 'svg';
+  const latin = head.toString('latin1');
+  if (latin.startsWith('RIFF') && latin.startsWith('WEBP', 8)) return 'webp';
+  const kind = otherKind(latin);
+  if (kind) return refuse('ARTWORK_UNKNOWN', `This is ${kind.name}. ${kind.instead}`);
+  if (latin.slice(0, PDF_HEADER_BYTES).includes('%PDF-')) return 'pdf';
+  if (isSvg(head.toString('utf8'))) return 'svg';
   return refuse(
     'ARTWORK_UNKNOWN',
     'This is not a PDF, TIFF, PNG, JPEG, WebP or SVG. Export the artwork as one of these.',

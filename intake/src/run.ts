@@ -84,3 +84,12 @@ export function run(
     });
   });
 }
+
+/**
+ * Between two bands of a long computation: whoever waits is answered, signs of life go out.
+ * @throws the signal's reason if it is aborted
+ */
+export async function breath(signal?: AbortSignal): Promise<void> {
+  await new Promise((done) => setImmediate(done));
+  signal?.throwIfAborted();
+}

@@ -12,7 +12,7 @@ import type { Source, SourceFile } from './reading.ts';
 import { pictureFile } from './picture.ts';
 import { anchorOf } from './profile.ts';
 import { checkSize, MAX_PIXELS, MAX_SPOTS, refuse } from './refusal.ts';
-import { run } from './run.ts';
+import { breath, run } from './run.ts';
 
 const MAX_MB = 32;
 const MAX_ELEMENTS = 400_000;
@@ -41,12 +41,17 @@ export async function readSvg(source: Source): Promise<SourceFile> {
   checkSize(width, height);
 
   const layers = new Map<string, Element[]>();
+  const found = new Set<Node>();
+  // Outer elements come before those inside them.
   for (const element of elements) {
     const name = layerName(element);
     if (name === undefined || !['white', 'metallic', 'clear'].includes(kindOf(name))) continue;
     // A layer inside another special is part of it.
-    if ([...layers.values()].flat().some((outer) => contains(outer, element))) continue;
-    layers.set(name, [...(layers.get(name) ?? []), element]);
+    if (isInside(element, found)) continue;
+    found.add(element);
+    const own = layers.get(name);
+    if (own) own.push(element);
+    else layers.set(name, [element]);
   }
   if (layers.size > MAX_SPOTS)
     refuse(
@@ -71,7 +76,7 @@ export async function readSvg(source: Source): Promise<SourceFile> {
   try {
     const pixels = await pixelsOf(base, 'all');
     for (let top = 0; top < height; top += BAND_ROWS) {
-      source.signal?.throwIfAborted();
+      await breath(source.signal);
       const rows = Math.min(BAND_ROWS, height - top);
       const [from, to] = [top * width, (top + rows) * width];
       bands.write(
@@ -174,7 +179,7 @@ function elementsOf(root: Element): Element[] {
 }
 
 const REFERENCE = /url\(\s*['"]?([^'")]*)/gi;
-const isInside = (target: string) => /^\s*(#|data:)/i.test(target) || target.trim() === '';
+const isOwn = (target: string) => /^\s*(#|data:)/i.test(target) || target.trim() === '';
 
 /** Refuses what runs or reaches outside. @returns how many texts there are */
 function inspect(elements: readonly Element[]): number {
@@ -191,13 +196,13 @@ function inspect(elements: readonly Element[]): number {
       const attribute = element.attributes.item(i)!;
       const key = attribute.name.toLowerCase();
       if (/^on[a-z]+$/.test(key)) unsafe('holds a script');
-      if (/(^|:)href$/.test(key) && name !== 'a' && !isInside(attribute.value))
+      if (/(^|:)href$/.test(key) && name !== 'a' && !isOwn(attribute.value))
         unsafe(`points to another file ("${attribute.value.slice(0, 60)}")`);
       values.push(attribute.value);
     }
     for (const value of values)
       for (const [, target] of value.matchAll(REFERENCE))
-        if (!isInside(target)) unsafe(`points to another file ("${target.slice(0, 60)}")`);
+        if (!isOwn(target)) unsafe(`points to another file ("${target.slice(0, 60)}")`);
   }
   return texts;
 }
@@ -243,8 +248,10 @@ function layerName(element: Element): string | undefined {
     .replace(/_/g, ' ');
 }
 
-function contains(outer: Element, inner: Node): boolean {
-  for (let node: Node | null = inner; node; node = node.parentNode) if (node === outer) return true;
+/** Whether one of these elements is above it. */
+function isInside(element: Node, outer: ReadonlySet<Node>): boolean {
+  for (let node = element.parentNode; node; node = node.parentNode)
+    if (outer.has(node)) return true;
   return false;
 }
 

@@ -77,7 +77,9 @@ export function tempBytes(folder?: string): number {
       for (const entry of readdirSync(path, { withFileTypes: true, recursive: true }))
         if (entry.isFile())
           // Of a file with holes, what is there.
-          total += (statSync(join(entry.parentPath, entry.name), { throwIfNoEntry: false })?.blocks ?? 0) * 512;
+          total +=
+            (statSync(join(entry.parentPath, entry.name), { throwIfNoEntry: false })?.blocks ?? 0) *
+            512;
     } catch (error) {
       // Removed meanwhile.
       if ((error as NodeJS.ErrnoException).code !== 'ENOENT') throw error;

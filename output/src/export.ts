@@ -1,5 +1,5 @@
 /** The plates of a plan as files: what the machine prints, what a person looks at. */
-import { closeSync, mkdirSync, openSync, renameSync, rmSync, writeSync } from 'node:fs';
+import { closeSync, existsSync, mkdirSync, openSync, renameSync, rmSync, writeSync } from 'node:fs';
 import { mkdtemp } from 'node:fs/promises';
 import { basename, join } from 'node:path';
 import {
@@ -76,11 +76,12 @@ export async function exportPlates(
       written.push({ path, kind: 'pdf', file: file.number, plates }, ...pictures);
       progress(0.5 + (i + 1) / files.length / 2);
     }
-    return written.map((one) => {
-      const path = join(folder, basename(one.path));
-      renameSync(one.path, path);
-      return { ...one, path };
-    });
+    const moved = written.map((one) => ({ ...one, path: join(folder, basename(one.path)) }));
+    moveAll(
+      moved.map(({ path }, i) => [written[i].path, path] as const),
+      staging,
+    );
+    return moved;
   } finally {
     await tmp.remove();
     rmSync(staging, { recursive: true, force: true });
@@ -206,11 +207,46 @@ class PlateSource {
   }
 }
 
-const slug = (name: string) =>
-  name
-    .normalize('NFKD')
-    .replace(/[^A-Za-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '') || 'plate';
+/** Longest part of a file's name that comes from the artwork, bytes: a name may have 255 in all. */
+const SLUG_BYTES = 100;
+
+/** A name as part of a file's: letters and digits of any script. */
+function slug(name: string): string {
+  let text = name.normalize('NFC').replace(/[^\p{L}\p{M}\p{N}]+/gu, '-');
+  while (Buffer.byteLength(text) > SLUG_BYTES) text = [...text].slice(0, -1).join('');
+  return text.replace(/^-|-$/g, '') || 'plate';
+}
+
+/** The names as parts of files' names, each another one even where capitals don't count. */
+export function slugs(names: readonly string[]): string[] {
+  const taken = new Set<string>();
+  return names.map((name) => {
+    const own = slug(name);
+    let text = own;
+    for (let n = 2; taken.has(text.toLowerCase()); n++) text = `${own}-${n}`;
+    taken.add(text.toLowerCase());
+    return text;
+  });
+}
+
+/** Moves files to where they belong: all of them, or none. */
+function moveAll(moves: readonly (readonly [from: string, to: string])[], aside: string): void {
+  const done: (() => void)[] = [];
+  try {
+    for (const [i, [from, to]] of moves.entries()) {
+      const before = join(aside, `before-${i}`);
+      if (existsSync(to)) {
+        renameSync(to, before);
+        done.push(() => renameSync(before, to));
+      }
+      renameSync(from, to);
+      done.push(() => rmSync(to, { recursive: true, force: true }));
+    }
+  } catch (error) {
+    for (const undo of done.reverse()) undo();
+    throw error;
+  }
+}
 
 async function writeTiffs(
   source: PlateSource,
@@ -220,7 +256,8 @@ async function writeTiffs(
   const { size, planes, name, file } = source;
   const { width, height } = size;
   const all = join(folder, `${name}.tif`);
-  const single = planes.map((plane) => join(folder, `${name}-${slug(plane.name)}.tif`));
+  const parts = slugs(planes.map((plane) => plane.name));
+  const single = parts.map((part) => join(folder, `${name}-${part}.tif`));
   const names = planes.map((plane) => plane.name);
   // One ink alone is a plate, not a picture of inks.
   const together = planes.length > 1 ? new TiffWriter(all, size, names) : undefined;
@@ -245,7 +282,7 @@ async function writeTiffs(
   const told = planes.map((plane, i) => ({ name: plane.name, coverage: coverage[i] }));
   const pictures: Exported[] = [];
   for (const [i, look] of looks.entries()) {
-    const path = join(folder, `${name}-${slug(names[i])}.png`);
+    const path = join(folder, `${name}-${parts[i]}.png`);
     const { width: w, height: h, plane } = look;
     await sharp(
       plane.map((ink) => 255 - ink),

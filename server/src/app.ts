@@ -49,7 +49,7 @@ export function makeApp(
   const api = express.Router();
   // Uploads stream past the JSON reader.
   api.use(fileRoutes(pool));
-  api.use(express.json({ limit: '2mb' }));
+  api.use(express.json({ limit: '2mb', reviver: cleaned }));
   api.use(
     shopRoutes(pool),
     presetRoutes(pool),
@@ -75,6 +75,10 @@ export function makeApp(
   app.use(answerErrors);
   return app;
 }
+
+/** The database takes neither NUL nor half a character, and nobody types one. */
+const cleaned = (_key: string, value: unknown): unknown =>
+  typeof value === 'string' ? Buffer.from(value.replaceAll('\0', '')).toString() : value;
 
 /**
  * Another site's page in the same browser may send requests here. It can't read answers, but it could write; and a

@@ -26,7 +26,11 @@ export const openQueue = (pool: pg.Pool): Promise<Queue> =>
 
 /** One entry a piece of work, however often it is asked for. */
 export const enqueue = async (queue: Queue, { task, id }: Work): Promise<void> => {
-  await queue.addJob(task, { id }, { jobKey: `${task}:${id}`, jobKeyMode: 'preserve_run_at', maxAttempts: 1 });
+  await queue.addJob(
+    task,
+    { id },
+    { jobKey: `${task}:${id}`, jobKeyMode: 'preserve_run_at', maxAttempts: 1 },
+  );
 };
 
 /** A worker that does not renew its lease for so long has lost its work. */
@@ -161,11 +165,7 @@ export async function perform(
   db: Db,
   { task, id }: Work,
   owner: string,
-  work: (
-    report: (share: number) => void,
-    signal: AbortSignal,
-    attempt: Attempt,
-  ) => Promise<void>,
+  work: (report: (share: number) => void, signal: AbortSignal, attempt: Attempt) => Promise<void>,
   refusal: (error: unknown) => { code: string; message: string },
   stopping: AbortSignal,
 ): Promise<void> {

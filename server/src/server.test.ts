@@ -19,7 +19,6 @@ import { demo, useServer } from '../test/served.ts';
 import { migrate } from './db.ts';
 import { fetchFile } from './files/queries.ts';
 import { refusalFor, RULES } from './http.ts';
-import { recover } from './queue.ts';
 
 const served = useServer();
 const call = served.call.bind(served);
@@ -237,16 +236,6 @@ describe('artwork', () => {
     await new Promise((done) => setTimeout(done, 1500));
     const again = await rip(body.id, 60);
     expect(again.state).toBe('done');
-  });
-
-  it('whose worker was killed is queued again', async () => {
-    const { body } = await upload(await demo('brushed-plate').draw());
-    const { rows } = await served.database.pool.query<{ id: string }>(
-      `insert into artwork (file_id, file_name, dpi, state, touched_at) values ($1, 'x.pdf', 90, 'running', now() - interval '1 hour') returning id`,
-      [body.id],
-    );
-    await recover(served.database.pool, served.queue);
-    expect((await until<ArtworkSummary>(`/artworks/${rows[0].id}`)).state).toBe('done');
   });
 });
 

@@ -1,6 +1,6 @@
 /** A server with a database of its own and one worker, as tests call it. */
 import { fork, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { chmodSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -25,7 +25,7 @@ export class Served {
 
   async start(): Promise<void> {
     this.database = await testDatabase();
-    const { pool, url } = this.database;
+    const { pool } = this.database;
     await prepareShop(pool);
     this.queue = await openQueue(pool);
     await this.queue.migrate();
@@ -33,11 +33,26 @@ export class Served {
     await new Promise<void>((done) => this.server.listen(0, '127.0.0.1', done));
     this.base = `http://127.0.0.1:${(this.server.address() as { port: number }).port}/api`;
     this.tmp = mkdtempSync(join(tmpdir(), 'server-test-'));
-    this.worker = fork(BUNDLED_WORKER, {
-      env: { ...process.env, DATABASE_URL: url, TMPDIR: this.tmp },
+    // Files are read by nobody where root runs the tests.
+    chmodSync(this.tmp, 0o755);
+    this.worker = await this.startWorker();
+  }
+
+  /** One more worker, once it takes work. */
+  async startWorker(): Promise<ChildProcess> {
+    const worker = fork(BUNDLED_WORKER, {
+      env: { ...process.env, DATABASE_URL: this.database.url, TMPDIR: this.tmp },
       execArgv: [],
     });
-    await new Promise((done) => this.worker.once('message', done));
+    await new Promise((done) => worker.once('message', done));
+    return worker;
+  }
+
+  /** Ends the worker, in order or not, and starts another. */
+  async replaceWorker(signal: 'SIGTERM' | 'SIGKILL'): Promise<void> {
+    this.worker.kill(signal);
+    await new Promise((done) => this.worker.once('exit', done));
+    this.worker = await this.startWorker();
   }
 
   async stop(): Promise<void> {
@@ -55,12 +70,15 @@ export class Served {
     method: string,
     path: string,
     body?: unknown,
+    headers: Readonly<Record<string, string>> = {},
   ): Promise<{ status: number; body: T }> {
     const response = await fetch(this.base + path, {
       method,
-      ...(body === undefined
-        ? {}
-        : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
+      headers: {
+        ...headers,
+        ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+      },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
     const text = await response.text();
     return { status: response.status, body: (text ? JSON.parse(text) : undefined) as T };

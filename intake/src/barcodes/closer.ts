@@ -26,8 +26,7 @@ const ENOUGH_PX = 3.5;
 export async function lookCloser(
   sightings: readonly Sighting[],
   page: { readonly widthMm: number; readonly heightMm: number; readonly dpi: number },
-  closer:
-    ((boxes: readonly MmBox[], dpi: number) => Promise<readonly PlanarFile[]>) | undefined,
+  closer: ((boxes: readonly MmBox[], dpi: number) => Promise<readonly PlanarFile[]>) | undefined,
 ): Promise<Barcode[]> {
   const wanted = closer
     ? sightings
@@ -39,7 +38,13 @@ export async function lookCloser(
         )
         .slice(0, MOST_CLOSER)
     : [];
-  const files = wanted.length > 0 ? await closer!(wanted.map(({ part }) => part), CLOSER_DPI) : [];
+  const files =
+    wanted.length > 0
+      ? await closer!(
+          wanted.map(({ part }) => part),
+          CLOSER_DPI,
+        )
+      : [];
   const codes: Barcode[] = [];
   for (const sighting of sightings) {
     const at = wanted.findIndex((one) => one.sighting === sighting);

@@ -45,10 +45,7 @@ export function upright(box: Corners, { frame, turn, unit }: Frame): MmBox {
 }
 
 /** The other way round: a box in mm as it is seen, in the page's own coordinates. */
-export function stored(
-  { left, top, width, height }: MmBox,
-  { frame, turn, unit }: Frame,
-): Corners {
+export function stored({ left, top, width, height }: MmBox, { frame, turn, unit }: Frame): Corners {
   const points = (mm: number) => ((mm / MM_PER_INCH) * POINTS_PER_INCH) / unit;
   const [l, t, r, b] = [left, top, left + width, top + height].map(points);
   switch (turn) {

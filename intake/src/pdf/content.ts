@@ -1,5 +1,7 @@
 /** Content streams to operators. Source: ISO 32000-2, 7.2 (lexical conventions), 7.8.2 (content streams), 8.9.7 (inline images). */
 
+import { nameFromBytes } from './objects.ts';
+
 export type Operand =
   number | string | Uint8Array | boolean | null | readonly Operand[] | Dictionary;
 export interface Dictionary {
@@ -238,12 +240,9 @@ function latin(bytes: Uint8Array, from: number, to: number): string {
   return text;
 }
 
-/** Names are bytes, by habit UTF-8. */
+/** A name of a content stream as text. */
 function utf8(text: string): string {
   for (let i = 0; i < text.length; i++)
-    if (text.charCodeAt(i) > 127) {
-      const decoded = Buffer.from(text, 'latin1').toString('utf8');
-      return decoded.includes('\uFFFD') ? text : decoded;
-    }
+    if (text.charCodeAt(i) > 127) return nameFromBytes(Buffer.from(text, 'latin1'));
   return text;
 }

@@ -121,16 +121,21 @@ type Instruction = number | string | readonly Instruction[];
 /** Instructions run at most, so that no program of a hostile file runs for long. */
 const MAX_STEPS = 10_000;
 const MAX_STACK = 100;
+const MAX_NESTING = 32;
 
 function calculator(source: string): PdfFunction | undefined {
   const tokens = source.match(/[{}]|[^\s{}]+/g) ?? [];
   let at = 0;
-  const block = (): Instruction[] => {
+  let deepest = 0;
+  const block = (depth = 0): Instruction[] => {
+    deepest = Math.max(deepest, depth);
     const out: Instruction[] = [];
     for (; at < tokens.length && tokens[at] !== '}'; at++) {
       if (tokens[at] === '{') {
         at++;
-        out.push(block());
+        // Deeper than any tint transform: the rest is not read.
+        out.push(depth < MAX_NESTING ? block(depth + 1) : []);
+        if (deepest >= MAX_NESTING) return out;
       } else {
         const value = Number(tokens[at]);
         out.push(Number.isFinite(value) ? value : tokens[at]);
@@ -140,6 +145,7 @@ function calculator(source: string): PdfFunction | undefined {
   };
   if (tokens[at++] !== '{') return undefined;
   const program = block();
+  if (deepest >= MAX_NESTING) return undefined;
   return (input) => {
     const stack: number[] = [...input];
     let steps = 0;

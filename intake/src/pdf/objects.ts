@@ -43,6 +43,17 @@ export const isReference = (value: PdfValue | undefined): value is string =>
 export const isList = (value: PdfValue | undefined): value is readonly PdfValue[] =>
   Array.isArray(value);
 
+const UTF8 = new TextDecoder('utf-8', { fatal: true });
+
+/** Names are bytes, by habit UTF-8 (ISO 32000-2, 7.3.5); older programs write Latin-1. */
+export function nameFromBytes(bytes: Uint8Array): string {
+  try {
+    return UTF8.decode(bytes);
+  } catch {
+    return Buffer.from(bytes).toString('latin1');
+  }
+}
+
 /** A name without its slash, as text. */
 export function nameOf(value: PdfValue | undefined): string | undefined {
   if (typeof value !== 'string') return undefined;
@@ -103,7 +114,10 @@ export class PdfObjects {
         'The PDF is locked with a password. Ask for one without, or save it again unlocked.',
       );
     if (timedOut)
-      refuse('PDF_TOO_SLOW', 'Checking the PDF took more than 60 s. Flatten it, or export it again.');
+      refuse(
+        'PDF_TOO_SLOW',
+        'Checking the PDF took more than 60 s. Flatten it, or export it again.',
+      );
     if (statSync(out, { throwIfNoEntry: false })?.size === MAX_JSON_MB * 1024 * 1024)
       refuse(
         'ARTWORK_TOO_LARGE',

@@ -95,12 +95,19 @@ export function partsOf(objects: PdfObjects, parts: readonly Part[], begin: Patc
     patch.set(reference(i), { value: { ...kept, '/Parent': tree, '/CropBox': [...part.frame] } });
   }
   patch.set(tree, {
-    value: { '/Type': '/Pages', '/Kids': parts.map((_, i) => reference(i)), '/Count': parts.length },
+    value: {
+      '/Type': '/Pages',
+      '/Kids': parts.map((_, i) => reference(i)),
+      '/Count': parts.length,
+    },
   });
   const { root } = objects;
   if (isReference(root)) {
     const catalog = changed(objects, patch, root);
-    const kept = CATALOG.filter((key) => catalog[key] !== undefined).map((key) => [key, catalog[key]]);
+    const kept = CATALOG.filter((key) => catalog[key] !== undefined).map((key) => [
+      key,
+      catalog[key],
+    ]);
     put(objects, patch, root, { ...Object.fromEntries(kept), '/Pages': tree } as PdfDict);
   }
   return patch;

@@ -7,6 +7,7 @@ import type { PlanarFile } from '../planar.ts';
 import { checkSize, MAX_SPOTS, refuse } from '../refusal.ts';
 import { run, said, type Finished } from '../run.ts';
 import { printedSize, type PdfPage } from './boxes.ts';
+import { nameFromBytes } from './objects.ts';
 
 /** Longest time in which nothing comes of a page. */
 const RIP_SECONDS = 120;
@@ -223,7 +224,7 @@ function spotNames(resources: Buffer): string[] {
     if (id === NAMES_RESOURCE) {
       const names: string[] = [];
       for (let i = 0; i < body.length; i += body[i] + 1)
-        if (body[i] > 0) names.push(body.toString('utf8', i + 1, i + 1 + body[i]));
+        if (body[i] > 0) names.push(nameFromBytes(body.subarray(i + 1, i + 1 + body[i])));
       return names;
     }
     at = begin + 4 + length + (length % 2);

@@ -113,7 +113,10 @@ class Document {
     const share = (part: number) =>
       progress((0.98 * (done + part * pages.length)) / this.chosen.length);
     if (asItLies) return separate(this.#source, pages, path, name, flag, share);
-    const parts = pages.map(({ number, frame }) => ({ reference: this.objects.pages[number - 1], frame }));
+    const parts = pages.map(({ number, frame }) => ({
+      reference: this.objects.pages[number - 1],
+      frame,
+    }));
     return this.#made(pages, parts, this.patch, dpi, name, share);
   }
 

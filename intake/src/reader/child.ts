@@ -22,7 +22,21 @@ let taken = 0;
 let wake = () => {};
 
 const say = (message: FromReader) =>
-  new Promise<void>((done) => process.send!(message, undefined, undefined, () => done()));
+  new Promise<void>((done) => process.send!(cleaned(message), undefined, undefined, () => done()));
+
+/** No database and no JSON takes a NUL or half a character, and a file may hold both in any of its texts. */
+function cleaned<T>(value: T): T {
+  if (typeof value === 'string') return Buffer.from(value.replaceAll('\0', '')).toString() as T;
+  if (typeof value !== 'object' || value === null || ArrayBuffer.isView(value)) return value;
+  if (Array.isArray(value)) {
+    // Lists of numbers are long.
+    if (value.every((entry) => typeof entry === 'number')) return value;
+    return value.map(cleaned) as T;
+  }
+  return Object.fromEntries(
+    Object.entries(value).map(([key, entry]) => [cleaned(key), cleaned<unknown>(entry)]),
+  ) as T;
+}
 
 process.on('message', (message: FromParent) => {
   if (message.kind === 'order') void begin(message.order);
@@ -43,7 +57,10 @@ async function begin(order: Order): Promise<void> {
     await say(
       error instanceof ArtworkRefused
         ? { kind: 'refused', code: error.code, message: error.message }
-        : { kind: 'broken', stack: error instanceof Error ? (error.stack ?? error.message) : String(error) },
+        : {
+            kind: 'broken',
+            stack: error instanceof Error ? (error.stack ?? error.message) : String(error),
+          },
     );
   } finally {
     clearInterval(beat);
@@ -65,7 +82,11 @@ async function read({ file, tmp, dpi, pages, what, keep, firstLook: longest, use
       discard(page, tmp, file);
       return;
     }
-    const measured = await measure(page, (done) => page.file.written ?? (share = 0.9 + 0.1 * done), stop.signal);
+    const measured = await measure(
+      page,
+      (done) => page.file.written ?? (share = 0.9 + 0.1 * done),
+      stop.signal,
+    );
     await say({ kind: 'page', page: measured.page, stored: whole(measured.stored) });
     sent++;
     while (sent - taken > AHEAD) await new Promise<void>((done) => (wake = done));
@@ -102,5 +123,6 @@ const whole = ({ file, second, differing }: StoredPage): StoredPage => {
 /** Plates that were taken need no room any more; those that lie in the file itself stay. */
 function discard({ file, overprinted }: PageFile, tmp: string, artwork: string): void {
   for (const path of [file.path, overprinted?.path])
-    if (path !== undefined && path !== artwork && path.startsWith(tmp)) rmSync(path, { force: true });
+    if (path !== undefined && path !== artwork && path.startsWith(tmp))
+      rmSync(path, { force: true });
 }

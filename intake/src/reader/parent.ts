@@ -133,7 +133,8 @@ function converse(
       problem ??= reason;
       kill();
     };
-    const refused = (code: string, message: string) => end(new ArtworkRefused(code, message, 'artwork'));
+    const refused = (code: string, message: string) =>
+      end(new ArtworkRefused(code, message, 'artwork'));
     const forget = atExit(kill);
     const aborted = () => end(signal!.reason);
     signal?.addEventListener('abort', aborted, { once: true });
@@ -153,17 +154,20 @@ function converse(
         .finally(() => (looking = false));
     }, WATCH_MS);
 
-    child.stderr!.setEncoding('utf8').on('data', (part: string) => (text = (text + part).slice(-MAX_TEXT)));
+    child
+      .stderr!.setEncoding('utf8')
+      .on('data', (part: string) => (text = (text + part).slice(-MAX_TEXT)));
     child.on('message', (message: FromReader) => {
       heard = Date.now();
       if (message.kind === 'done') finished = true;
       if (message.kind === 'refused')
         problem ??= new ArtworkRefused(message.code, message.message, 'artwork');
-      if (message.kind === 'broken') problem ??= new Error(`The reader failed: ${message.stack}`);
+      if (message.kind === 'broken') problem ??= broken(message.stack);
       handled = handled
         .then(() => (problem === undefined ? on(message) : undefined))
         .then(() => {
-          if (message.kind === 'page' && child.connected) child.send({ kind: 'taken' }, () => undefined);
+          if (message.kind === 'page' && child.connected)
+            child.send({ kind: 'taken' }, () => undefined);
         })
         .catch(end);
     });
@@ -207,6 +211,16 @@ async function checkDisk(tmp: string): Promise<[string, string] | undefined> {
   return undefined;
 }
 
+/** A fault of ours, or a file that nobody thought of: the operator gets a sentence, the log the rest. */
+function broken(details: string): ArtworkRefused {
+  console.error(`Kyanos could not read a file, which is a fault of its own. ${details}`);
+  return new ArtworkRefused(
+    'READER_BROKE',
+    'Kyanos can’t make sense of this file, and it should have said why. Export it again another way, and send us the file.',
+    'artwork',
+  );
+}
+
 /** Why a reader ended without a word: the system ended it at a limit. */
 function died(code: number | null, signal: NodeJS.Signals | null, text: string): Error {
   const memory =
@@ -225,5 +239,5 @@ function died(code: number | null, signal: NodeJS.Signals | null, text: string):
       'Reading the file takes more time or disk than a file may have. Flatten or simplify it, or lower its resolution.',
       'artwork',
     );
-  return new Error(`The reader ended with ${signal ?? `code ${code}`}. ${text}`);
+  return broken(`The reader ended with ${signal ?? `code ${code}`}. ${text}`);
 }

@@ -1,5 +1,5 @@
 /** How a TIFF's samples lie in its file. Source: TIFF 6.0, sections 3, 7, 15 (tiles) and 16 (CMYK, InkNames). */
-import { statSync } from 'node:fs';
+import { closeSync, fstatSync, openSync, readSync, statSync } from 'node:fs';
 import { PROCESS_NAMES } from '@kyanos/core';
 import type { PlanarFile } from '../planar.ts';
 import { refuse } from '../refusal.ts';
@@ -55,6 +55,52 @@ export function checkLayout(path: string, layout: Layout, subsampled: boolean): 
       'TIFF_BLOCK_TOO_LARGE',
       `The TIFF is packed in parts of ${Math.ceil(bytes / 1024 / 1024)} MB; the most is ${MAX_BLOCK_MB} MB. Export it again in strips or tiles.`,
     );
+}
+
+/** Bytes of a value by its type. Source: TIFF 6.0, section 2; BigTIFF adds 16 to 18. */
+const TYPE_BYTES = [0, 1, 1, 2, 4, 8, 1, 1, 2, 4, 8, 4, 8, 4, 0, 0, 8, 8, 8];
+const MAX_TAGS = 4096;
+
+/**
+ * The first directory, looked through before anything is made of it: no tag may hold more than the file does.
+ * @throws ArtworkRefused
+ */
+export function checkDirectory(path: string): void {
+  const handle = openSync(path, 'r');
+  try {
+    const { size } = fstatSync(handle);
+    const at = (position: number, length: number): Buffer => {
+      const part = Buffer.alloc(length);
+      if (position < 0 || readSync(handle, part, 0, length, position) < length)
+        throw new Error('the file ends');
+      return part;
+    };
+    const head = at(0, 16 > size ? 8 : 16);
+    const little = head[0] === 0x49;
+    const big = (little ? head.readUInt16LE(2) : head.readUInt16BE(2)) === 43;
+    const whole = (buffer: Buffer, from: number, bytes: 2 | 4 | 8) =>
+      bytes === 8
+        ? Number(little ? buffer.readBigUInt64LE(from) : buffer.readBigUInt64BE(from))
+        : little
+          ? buffer.readUIntLE(from, bytes)
+          : buffer.readUIntBE(from, bytes);
+    const directory = whole(head, big ? 8 : 4, big ? 8 : 4);
+    const [countBytes, entryBytes] = big ? ([8, 20] as const) : ([2, 12] as const);
+    const tags = whole(at(directory, countBytes), 0, countBytes);
+    if (tags > MAX_TAGS) throw new Error('too many tags');
+    const entries = at(directory + countBytes, tags * entryBytes);
+    for (let tag = 0; tag < tags; tag++) {
+      const type = whole(entries, tag * entryBytes + 2, 2);
+      const count = whole(entries, tag * entryBytes + 4, big ? 8 : 4);
+      if (count * (TYPE_BYTES[type] ?? 0) > size)
+        refuse(
+          'ARTWORK_DAMAGED',
+          `The TIFF says that its tag ${whole(entries, tag * entryBytes, 2)} has ${count} values, more than the whole file of ${size} bytes can hold. Export or copy it again.`,
+        );
+    }
+  } finally {
+    closeSync(handle);
+  }
 }
 
 export interface Inks {

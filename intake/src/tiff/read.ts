@@ -7,7 +7,8 @@ import { assumedResolution, pictureFile } from '../picture.ts';
 import { type Orientation, type PlanarFile } from '../planar.ts';
 import { anchorOf } from '../profile.ts';
 import { checkSize, MAX_SPOTS, refuse } from '../refusal.ts';
-import { checkLayout, inkPlaces, inPlaceOf, type Layout } from './layout.ts';
+import { breath } from '../run.ts';
+import { checkDirectory, checkLayout, inkPlaces, inPlaceOf, type Layout } from './layout.ts';
 import { rowsOf } from './rows.ts';
 
 /** TIFF 6.0, section 8: PhotometricInterpretation. */
@@ -26,6 +27,7 @@ const ICC_PROFILE = 34_675;
 
 export async function readTiff(source: Source): Promise<SourceFile> {
   try {
+    checkDirectory(source.path);
     const tiff = await fromFile(source.path);
     try {
       return await readImage(source, await tiff.getImage(0));
@@ -154,7 +156,7 @@ async function readImage(source: Source, image: GeoTIFFImage): Promise<SourceFil
   );
   try {
     for await (const { top, rows, planes } of rowsOf(source, layout)) {
-      source.signal?.throwIfAborted();
+      await breath(source.signal);
       if (photometric === WHITE_IS_ZERO) invert(planes[0]);
       if (photometric === YCBCR) toRgb(planes);
       const extras = inks.extras.map(({ sample }) => planes[sample]);

@@ -48,7 +48,10 @@ export async function ripArtwork(
             longest: FIRST_LOOK_PX,
             async take(png) {
               // Outside the transaction: it is shown while the plates are being made.
-              await pool.query('update artwork set first_look = $2::bytea where id = $1::uuid', [id, png]);
+              await pool.query('update artwork set first_look = $2::bytea where id = $1::uuid', [
+                id,
+                png,
+              ]);
             },
           },
         },
@@ -65,7 +68,12 @@ export async function ripArtwork(
   }
 }
 
-async function storePage(db: Db, id: string, { page, raster }: OpenPage, signal: AbortSignal): Promise<void> {
+async function storePage(
+  db: Db,
+  id: string,
+  { page, raster }: OpenPage,
+  signal: AbortSignal,
+): Promise<void> {
   const kept = pageStore(db, id, page, tileLevels(page.widthPx, page.heightPx));
   const small = channelsOf(page).map(() => new Shrinker(page.widthPx, page.heightPx, PREVIEW_PX));
   for await (const band of raster.bands()) {

@@ -72,7 +72,9 @@ export function useIntake(ready: (artwork: ArtworkSummary) => void | Promise<voi
     cancelled = true;
     sending?.cancel();
     if (reading)
-      void post(`/artworks/${reading.id}/cancel`, { attempt: reading.attempt }).catch(() => undefined);
+      void post(`/artworks/${reading.id}/cancel`, { attempt: reading.attempt }).catch(
+        () => undefined,
+      );
   }
   onScopeDispose(() => sending?.cancel());
 
