@@ -15,6 +15,7 @@ export default defineConfig({
         main: 'server/src/main.ts',
         worker: 'server/src/worker.ts',
         cli: 'cli/src/main.ts',
+        aside: 'server/src/aside/tasks.ts',
         reader: 'intake/src/reader/child.ts',
       },
     },

@@ -1,6 +1,6 @@
 /** What the commands that take a plan share: its file, the artwork opened for its pages, and closed whatever happens. */
 import { readFileSync } from 'node:fs';
-import { Plan, problemOf } from '@kyanos/contract';
+import { readPlan as readStoredPlan } from '@kyanos/contract';
 import { pagesOf, type PrintPlan } from '@kyanos/core';
 import { openArtwork, type OpenArtwork } from '@kyanos/intake';
 import { fileArgument, reading, UsageError, wholeNumber } from './usage.ts';
@@ -41,7 +41,7 @@ function readPlan(file: string): PrintPlan {
   } catch (error) {
     throw new UsageError(`The plan file ${file} is not JSON: ${(error as Error).message}.`);
   }
-  const parsed = Plan.safeParse(value);
-  if (!parsed.success) throw new UsageError(problemOf(parsed.error, 'the plan file'));
-  return parsed.data;
+  const found = readStoredPlan(value, 'the plan file');
+  if ('problem' in found) throw new UsageError(found.problem.message);
+  return found.plan;
 }

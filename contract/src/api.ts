@@ -69,6 +69,10 @@ export const JobSummary = z.object({
   savedBy: z.string(),
   artworkId: z.uuid().nullable(),
   artworkState: RipState.nullable(),
+  /** The name under which the artwork came to this job. */
+  fileName: z.string().nullable(),
+  /** Why the plan that is stored can't be read; null if it can. */
+  problem: Problem.nullable(),
   machine: z.string(),
   material: z.string(),
   stack: z.string(),
@@ -82,6 +86,8 @@ export const Job = z.object({
   savedAt: z.string(),
   savedBy: z.string(),
   artworkId: z.uuid().nullable(),
+  /** The name under which the artwork came to this job. */
+  fileName: z.string().nullable(),
   plan: Plan,
 });
 export type Job = z.output<typeof Job>;
@@ -98,6 +104,8 @@ export type ArtworkVersion = z.output<typeof ArtworkVersion>;
 export const NewJob = z.strictObject({
   plan: Plan,
   artworkId: z.uuid().nullable(),
+  /** The name under which the artwork comes; as before if absent. */
+  fileName: z.string().min(1).max(500).optional(),
   savedBy: z.string().max(80),
 });
 
@@ -106,6 +114,8 @@ export const SaveJob = z.strictObject({
   base: z.int().min(1),
   plan: Plan,
   artworkId: z.uuid().nullable(),
+  /** The name under which the artwork comes; as before if absent. */
+  fileName: z.string().min(1).max(500).optional(),
   savedBy: z.string().max(80),
 });
 

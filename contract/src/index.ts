@@ -24,3 +24,4 @@ export {
   PlatesReport,
 } from './report.ts';
 export { ProcessSettings, SETTINGS, WhiteSettings, type SettingName } from './settings.ts';
+export * from './storedPlan.ts';

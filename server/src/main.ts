@@ -5,8 +5,10 @@ import { createServer } from 'node:http';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
+import { confinementInWords } from '@kyanos/intake';
 import pino from 'pino';
 import { makeApp } from './app.ts';
+import { endAside } from './aside/aside.ts';
 import { migrate, openPool } from './db.ts';
 import { refusalFor } from './http.ts';
 import { openQueue } from './queue.ts';
@@ -73,6 +75,7 @@ server.on('error', (error: NodeJS.ErrnoException) => {
 });
 server.listen(Number(values.port), HOST, () => {
   const { port } = server.address() as { port: number };
+  console.log(confinementInWords());
   console.log(`Kyanos is ready: http://${HOST}:${port}`);
 });
 
@@ -87,6 +90,7 @@ async function stop() {
     new Promise((done) => setTimeout(done, 4000)),
   ]);
   worker?.kill('SIGKILL');
+  await endAside();
   await pool.end().catch(() => undefined);
   process.exit(0);
 }

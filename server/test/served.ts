@@ -9,6 +9,7 @@ import { DEMO_JOBS } from '@kyanos/demo';
 import pino from 'pino';
 import { afterAll, beforeAll, expect } from 'vitest';
 import { makeApp } from '../src/app.ts';
+import { endAside } from '../src/aside/aside.ts';
 import { openQueue, type Queue } from '../src/queue.ts';
 import { prepareShop } from '../src/shop/demo.ts';
 import { testDatabase, type TestDatabase } from './database.ts';
@@ -62,6 +63,7 @@ export class Served {
     rmSync(this.tmp, { recursive: true });
     this.server.closeAllConnections();
     this.server.close();
+    await endAside();
     await this.queue.release();
     await this.database.drop();
   }

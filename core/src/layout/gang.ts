@@ -1,5 +1,6 @@
 /** Small jobs that share a load: packed by a library, since pieces of several sizes are a problem of their own. */
 import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
+import { DomainError } from '../errors.ts';
 import type { Rectangle, Size, Strip } from './pieces.ts';
 
 /** Another job on the same load. Sizes as printed, mm. */
@@ -25,12 +26,15 @@ interface Item extends Size {
 
 /** Rectangles that the packer is given; more copies are bound into rows first. */
 const MOST_ITEMS = 220;
+/** Pieces on a gang in all: each is a place in the layout. */
+export const MOST_GANGED = 20_000;
 /** Tries for the shortest length of a roll. */
 const LENGTH_TRIES = 9;
 
 /**
  * @param room inside the margins; on a roll as long as a load may be
  * @param turns whether pieces may be turned
+ * @throws DomainError `LAYOUT_TOO_MANY`
  * @returns loads, or nothing where a piece does not fit at all
  */
 export function gang(
@@ -41,6 +45,13 @@ export function gang(
   turns: boolean,
   roll: boolean,
 ): readonly GangLoad[] | undefined {
+  const pieces = companions.reduce((sum, { copies }) => sum + copies, own.copies);
+  if (pieces > MOST_GANGED)
+    throw new DomainError(
+      'LAYOUT_TOO_MANY',
+      `The jobs on this load are ${pieces} pieces together; at most ${MOST_GANGED} can be laid out with others. Plan the long run by itself.`,
+      'layout.companions',
+    );
   const items = itemsOf(own, companions, room, gap);
   const whole = pack(items, room, gap, turns);
   if (!whole || !roll || whole.length > 1) return whole?.map((load) => movedBy(load, room));

@@ -39,6 +39,8 @@ export interface JobReport extends ReportRow {
 
 const COLUMNS = ['job', 'finished', 'minutes', ...CHANNELS];
 const MOST_ROWS = 5000;
+/** Characters of the line of headings. */
+const MOST_HEADS = 1000;
 /** No job uses more of an ink, mL, or takes longer, minutes. */
 const MOST_ML = 100_000;
 const MOST_MINUTES = 100_000;
@@ -78,8 +80,14 @@ function fromJson(text: string): Raw[] {
 }
 
 function fromCsv(text: string): Raw[] {
+  const [heads] = text.split('\n', 1);
+  if (heads.length > MOST_HEADS)
+    throw wrong(
+      `The first line of the file has ${heads.length} characters, and headings need at most ${MOST_HEADS}. It should begin with ${COLUMNS.slice(0, 4).join(',')}.`,
+    );
   const parsed = Papa.parse<Record<string, string>>(text, {
     header: true,
+    preview: MOST_ROWS + 1,
     skipEmptyLines: 'greedy',
     transformHeader: (name) => name.trim(),
   });

@@ -119,6 +119,7 @@ export function reckon(plan: PrintPlan, info: ArtworkInfo, measured: Measures): 
 /** Errors after which time, ink and money would be numbers for a print that can't be made. */
 const IMPOSSIBLE = new Set([
   'LAYOUT_TOO_LARGE',
+  'LAYOUT_TOO_MANY',
   'INK_NOT_FITTED',
   'TOO_MANY_LAYERS',
   'TOO_MANY_HITS',

@@ -13,9 +13,11 @@ export function artworkRoutes(pool: pg.Pool, queue: Queue): Router {
   const router = Router();
 
   router.post('/artworks', async (req, res) => {
-    const { id, state } = await upsertArtwork(pool, readBody(req, NewRip));
+    const wanted = readBody(req, NewRip);
+    const { id, state } = await upsertArtwork(pool, wanted);
     await ask(pool, queue, { task: 'rip', id }, clientOf(req), state);
-    res.status(202).json(await artworkById(pool, id));
+    // The same bytes may have come under another name before: whoever asks keeps theirs.
+    res.status(202).json({ ...(await artworkById(pool, id)), fileName: wanted.fileName });
   });
 
   router.get('/artworks/:id', async (req, res) => {

@@ -1,7 +1,6 @@
 /** Queue task: the files of a plan for its machine, packed into one and stored. */
 import { basename, join } from 'node:path';
 import type { Readable } from 'node:stream';
-import { Plan } from '@kyanos/contract';
 import { makeTemp } from '@kyanos/intake';
 import { exportPlates } from '@kyanos/output';
 import type pg from 'pg';
@@ -10,6 +9,7 @@ import { readyArtwork } from '../artwork/queries.ts';
 import { inTransaction } from '../db.ts';
 import { storeFile } from '../files/queries.ts';
 import { fence, type Attempt } from '../queue.ts';
+import { planOf } from '../jobs/queries.ts';
 import { storedArtwork } from '../plates/build.ts';
 
 export async function exportStoredPlates(
@@ -24,7 +24,7 @@ export async function exportStoredPlates(
     [id],
   );
   const { artworkId, createdAt } = rows[0];
-  const plan = Plan.parse(rows[0].plan);
+  const plan = planOf(rows[0].plan);
   const info = await readyArtwork(pool, artworkId);
   const tmp = await makeTemp();
   try {

@@ -1,12 +1,12 @@
 import { encodePlan, type Job, NewJob, SaveJob } from '@kyanos/contract';
-import { Router, type Response } from 'express';
+import { Router } from 'express';
 import type pg from 'pg';
-import { inTransaction } from '../db.ts';
 import { readBody, readId } from '../http.ts';
+import { once } from '../once.ts';
 import { artworksOf, insertJob, jobById, listJobs, saveJob } from './queries.ts';
 
 /** A job on the wire: its stack in the short notation. */
-const send = (res: Response, job: Job) => res.json({ ...job, plan: encodePlan(job.plan) });
+const onWire = (job: Job) => ({ ...job, plan: encodePlan(job.plan) });
 
 export function jobRoutes(pool: pg.Pool): Router {
   const router = Router();
@@ -17,13 +17,15 @@ export function jobRoutes(pool: pg.Pool): Router {
 
   router.post('/jobs', async (req, res) => {
     const wanted = readBody(req, NewJob);
-    const job = await inTransaction(pool, (db) => insertJob(db, wanted));
-    res.status(201).location(`/api/jobs/${job.id}`);
-    send(res, job);
+    await once(pool, req, res, async (db) => {
+      const job = await insertJob(db, wanted);
+      res.location(`/api/jobs/${job.id}`);
+      return { status: 201, body: onWire(job) };
+    });
   });
 
   router.get('/jobs/:id', async (req, res) => {
-    send(res, await jobById(pool, readId(req)));
+    res.json(onWire(await jobById(pool, readId(req))));
   });
 
   router.get('/jobs/:id/artworks', async (req, res) => {
@@ -31,8 +33,12 @@ export function jobRoutes(pool: pg.Pool): Router {
   });
 
   router.put('/jobs/:id', async (req, res) => {
+    const id = readId(req);
     const { base, ...version } = readBody(req, SaveJob);
-    send(res, await saveJob(pool, readId(req), base, version));
+    await once(pool, req, res, async (db) => ({
+      status: 200,
+      body: onWire(await saveJob(db, id, base, version)),
+    }));
   });
 
   return router;

@@ -1,5 +1,4 @@
 /** Queue task: the plates of a plan, measured at full resolution. */
-import { Plan } from '@kyanos/contract';
 import {
   DomainError,
   measurePlates,
@@ -17,7 +16,7 @@ import type pg from 'pg';
 import { storedRaster } from '../artwork/bands.ts';
 import { readyArtwork } from '../artwork/queries.ts';
 import { inTransaction } from '../db.ts';
-import { jobById } from '../jobs/queries.ts';
+import { jobById, planOf } from '../jobs/queries.ts';
 import { fence, type Attempt } from '../queue.ts';
 
 export async function buildStoredPlates(
@@ -31,7 +30,7 @@ export async function buildStoredPlates(
     'select artwork_id as "artworkId", plan from plate_build where id = $1::uuid',
     [id],
   );
-  const plan = Plan.parse(rows[0].plan);
+  const plan = planOf(rows[0].plan);
   const { artworkId } = rows[0];
   const info = await readyArtwork(pool, artworkId);
   const artwork = storedArtwork(pool, artworkId, info, plan);

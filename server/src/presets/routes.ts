@@ -3,6 +3,7 @@ import { formatStack } from '@kyanos/core';
 import { Router } from 'express';
 import type pg from 'pg';
 import { readBody, readId } from '../http.ts';
+import { once } from '../once.ts';
 
 /** Presets that the shop saved for itself. */
 export function presetRoutes(pool: pg.Pool): Router {
@@ -17,12 +18,14 @@ export function presetRoutes(pool: pg.Pool): Router {
 
   router.post('/presets', async (req, res) => {
     const { name, about, notation } = readBody(req, NewPreset);
-    const { rows } = await pool.query<SavedPreset>(
-      `insert into preset (name, about, notation) values ($1::text, $2::text, $3::text)
-       returning id, name, about, notation`,
-      [name, about, formatStack(notation)],
-    );
-    res.status(201).json(rows[0]);
+    await once(pool, req, res, async (db) => {
+      const { rows } = await db.query<SavedPreset>(
+        `insert into preset (name, about, notation) values ($1::text, $2::text, $3::text)
+         returning id, name, about, notation`,
+        [name, about, formatStack(notation)],
+      );
+      return { status: 201, body: rows[0] };
+    });
   });
 
   router.delete('/presets/:id', async (req, res) => {

@@ -1,8 +1,6 @@
 import type { ReportsTaken, StoredReport } from '@kyanos/contract';
 import {
   learn,
-  readReports,
-  reckon,
   withLearnt,
   type JobReport,
   type Lesson,
@@ -10,6 +8,7 @@ import {
   type ReportRow,
 } from '@kyanos/core';
 import type pg from 'pg';
+import { aside } from '../aside/aside.ts';
 import { readyArtwork } from '../artwork/queries.ts';
 import { inTransaction, type Db } from '../db.ts';
 import { Refusal } from '../http.ts';
@@ -42,7 +41,7 @@ export async function takeReports(
   const jobs = await listJobs(pool);
   const left: { job: string; why: string }[] = [];
   const taken: { jobId: string; report: JobReport }[] = [];
-  for (const row of readReports(text)) {
+  for (const row of await aside('readReports', text)) {
     const job = jobs.find(({ name }) => name.trim() === row.job);
     if (!job) {
       left.push({ job: row.job, why: 'No job on the board has this name.' });
@@ -80,24 +79,11 @@ async function besidePlan(
     );
   if (!artworkId) throw new Refusal(409, 'NO_ARTWORK', 'This job has no artwork.');
   const info = await readyArtwork(db, artworkId);
-  const { work } = reckon({ ...plan, machine }, info, await measuresFor(db, artworkId, plan));
-  if (!work) throw new Refusal(409, 'NOT_PRINTABLE', 'This job can’t be printed as it is planned.');
-  const sum = (key: 'sweepMinutes' | 'turnMinutes' | 'returnMinutes') =>
-    work.trips.reduce((all, trip) => all + trip[key], 0);
-  return {
-    ...row,
-    planned: Object.fromEntries(
-      work.inks.map(({ channel, solidM2, starts, otherMl }) => [
-        channel,
-        { solidM2, starts, otherMl },
-      ]),
-    ),
-    plannedMinutes: {
-      sweep: sum('sweepMinutes'),
-      turn: sum('turnMinutes'),
-      back: sum('returnMinutes'),
-    },
-  };
+  const measures = await measuresFor(db, artworkId, plan);
+  const planned = await aside('foretold', { plan, info, measures, machine });
+  if (!planned)
+    throw new Refusal(409, 'NOT_PRINTABLE', 'This job can’t be printed as it is planned.');
+  return { ...row, ...planned };
 }
 
 export async function setUse(db: Db, id: string, use: boolean | null): Promise<void> {
@@ -138,4 +124,4 @@ export const takeOver = (
         ]);
     }
     return withLearnt(machine, learning, subjects);
-  });
+  }).then(({ machine }) => machine);

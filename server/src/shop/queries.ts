@@ -3,6 +3,7 @@ import type { Machine, Shop } from '@kyanos/core';
 import type pg from 'pg';
 import { inTransaction, type Db } from '../db.ts';
 import { Refusal } from '../http.ts';
+import { keepRevision } from '../revisions.ts';
 
 export async function shopOf(db: Db): Promise<Shop> {
   const { rows } = await db.query<{ data: unknown }>('select data from shop');
@@ -10,11 +11,16 @@ export async function shopOf(db: Db): Promise<Shop> {
 }
 
 /** Kept as it is if there is one. */
-export async function foundShop(db: Db, shop: Shop): Promise<void> {
-  await db.query('insert into shop (data) values ($1::jsonb) on conflict do nothing', [
-    JSON.stringify(shop),
-  ]);
-}
+export const foundShop = (pool: pg.Pool, shop: Shop): Promise<void> =>
+  inTransaction(pool, async (db) => {
+    const made = await db.query(
+      'insert into shop (data) values ($1::jsonb) on conflict do nothing returning 1',
+      [JSON.stringify(shop)],
+    );
+    if (made.rows.length > 0)
+      for (const machine of shop.machines)
+        await keepRevision(db, 'machine', machine.id, machine, undefined);
+  });
 
 /** A machine of the shop. @throws Refusal if it has no such */
 export async function machineById(db: Db, id: string): Promise<Machine> {
@@ -24,17 +30,23 @@ export async function machineById(db: Db, id: string): Promise<Machine> {
   return found;
 }
 
-/** Changes one machine of the shop; two that change machines at the same time take turns. */
+/**
+ * Changes one machine of the shop; two that change machines at the same time take turns.
+ * @param base the revision that the change was made on, if it says so
+ * @throws Refusal 409 if that is not the present one
+ */
 export const saveMachine = (
   pool: pg.Pool,
   id: string,
   change: (machine: Machine, db: pg.PoolClient) => Machine | Promise<Machine>,
-): Promise<Machine> =>
+  base?: number,
+): Promise<{ machine: Machine; revision: number }> =>
   inTransaction(pool, async (db) => {
     await db.query('select 1 from shop for update');
-    const next = await change(await machineById(db, id), db);
+    const next = { ...(await change(await machineById(db, id), db)), id };
+    const revision = await keepRevision(db, 'machine', id, next, base);
     const shop = await shopOf(db);
-    const machines = shop.machines.map((one) => (one.id === id ? { ...next, id } : one));
+    const machines = shop.machines.map((one) => (one.id === id ? next : one));
     await db.query('update shop set data = $1::jsonb', [JSON.stringify({ ...shop, machines })]);
-    return next;
+    return { machine: next, revision };
   });

@@ -194,11 +194,11 @@ function chooseRear(number: number | null) {
             :point="point"
             :pins="pins"
             :place="looked?.place"
-            :label="`Page ${page.number} of ${job.artwork?.fileName}`"
+            :label="`Page ${page.number} of ${job.fileName}`"
             @probe="move"
             @pin="pin"
           >
-            {{ job.artwork?.fileName }} ·
+            {{ job.fileName }} ·
             {{
               shown.size === 1
                 ? `“${[...shown][0]}” alone, paper for no ink, dark for full`

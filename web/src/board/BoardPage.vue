@@ -74,6 +74,7 @@ async function begin(artwork: ArtworkSummary) {
   const job = await post<Job>('/jobs', {
     plan: encodePlan(plan),
     artworkId: artwork.id,
+    fileName: artwork.fileName,
     savedBy: operator.value,
   });
   await router.push({ name: 'artwork', params: { id: job.id } });
@@ -121,7 +122,8 @@ async function begin(artwork: ArtworkSummary) {
           <div class="facts">
             <h2>{{ job.name }}</h2>
             <p>{{ job.material }} · {{ job.copies }} cop{{ job.copies === 1 ? 'y' : 'ies' }}</p>
-            <p class="figures stack">{{ job.stack }}</p>
+            <p v-if="job.problem" class="unread">{{ job.problem.message }}</p>
+            <p v-else class="figures stack">{{ job.stack }}</p>
             <p class="soft foot">
               {{ job.machine }} · saved {{ formatDistanceToNow(new Date(job.savedAt)) }} ago by
               {{ job.savedBy }}
@@ -193,6 +195,11 @@ h2 {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+
+.unread {
+  color: rgb(var(--v-theme-error));
+  font-size: var(--size-small);
 }
 
 .foot {

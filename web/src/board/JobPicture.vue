@@ -18,7 +18,7 @@ watch(
   () => props.job.artworkState,
   async (state) => {
     const { artworkId, id } = props.job;
-    if (state !== 'done' || !artworkId) return;
+    if (state !== 'done' || !artworkId || props.job.problem) return;
     try {
       const [job, artwork] = await Promise.all([
         get<Job>(`/jobs/${id}`),
@@ -39,7 +39,7 @@ watch(
 <template>
   <div class="picture">
     <pixel-canvas :picture="picture" :label="`${job.name}, simulated`" />
-    <span v-if="job.artworkState === 'failed' || failed" class="soft"
+    <span v-if="job.artworkState === 'failed' || failed || job.problem" class="soft"
       >No picture of this artwork</span
     >
     <span v-else-if="!picture" class="soft">{{

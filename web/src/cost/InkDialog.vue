@@ -10,7 +10,7 @@ import {
 } from '@kyanos/core';
 import { computed, ref, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
-import { put, Refused } from '../shared/api.ts';
+import { getRevised, putRevised, Refused } from '../shared/api.ts';
 import NumberField from '../shared/NumberField.vue';
 import WorkingBody from '../shared/WorkingBody.vue';
 import { without } from '../shared/without.ts';
@@ -79,7 +79,13 @@ async function done() {
   const shop = job.shop?.machines.find(({ id }) => id === machine.value.id);
   if (everyJob.value && shop)
     try {
-      const kept = await put<Machine>(`/shop/machines/${shop.id}`, withInk(shop, next));
+      // One ink of the machine as it is now: somebody may have changed another.
+      const now = await getRevised<Machine>(`/shop/machines/${shop.id}`);
+      const { value: kept } = await putRevised<Machine>(
+        `/shop/machines/${shop.id}`,
+        withInk(now.value, next),
+        now.revision,
+      );
       job.shop = {
         ...job.shop!,
         machines: job.shop!.machines.map((one) => (one.id === kept.id ? kept : one)),

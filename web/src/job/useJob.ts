@@ -2,8 +2,10 @@
 import {
   encodePlan,
   Plan,
+  readPlan,
   type ArtworkSummary,
   type Job,
+  type PlanJson,
   type PlateBuild,
   type Problem,
 } from '@kyanos/contract';
@@ -25,7 +27,7 @@ import { useEventListener, useStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { lookWorker } from '../look/worker.ts';
-import { get, post, put, Refused } from '../shared/api.ts';
+import { get, newKey, post, put, Refused } from '../shared/api.ts';
 import { useLatest } from '../shared/useLatest.ts';
 import { useHistory } from './history.ts';
 import { raiseHaze, setRule } from '../stack/editStack.ts';
@@ -44,6 +46,19 @@ interface JobOnWire extends Omit<Job, 'plan'> {
 }
 const readJob = (job: JobOnWire): Job => ({ ...job, plan: Plan.parse(job.plan) });
 
+/** What the browser keeps of a job until the server has it. */
+interface Draft extends SaveBody {
+  /** What was sent and not answered, if anything. */
+  readonly sent?: SaveBody;
+}
+interface SaveBody {
+  readonly base: number;
+  readonly plan: PlanJson;
+  readonly artworkId: string | null;
+  readonly fileName?: string;
+  readonly savedBy: string;
+}
+
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
 /** Who is working here; told to whoever opens the same job. */
@@ -54,6 +69,8 @@ export const useJob = defineStore('job', () => {
   const version = ref(0);
   const plan = shallowRef<PrintPlan>();
   const artworkId = ref<string | null>(null);
+  /** The name under which the artwork came to this job. */
+  const fileName = ref<string | null>(null);
   const artwork = shallowRef<ArtworkSummary>();
   const shop = shallowRef<Shop>();
   const problem = shallowRef<Problem>();
@@ -134,6 +151,7 @@ export const useJob = defineStore('job', () => {
     version.value = job.version;
     plan.value = job.plan;
     artworkId.value = job.artworkId;
+    fileName.value = job.fileName;
     saveState.value = 'saved';
     theirs.value = undefined;
     history.forget();
@@ -146,6 +164,7 @@ export const useJob = defineStore('job', () => {
     plan.value = undefined;
     artwork.value = undefined;
     artworkId.value = null;
+    fileName.value = null;
     problem.value = undefined;
     screenMeasures.value = undefined;
     build.value = undefined;
@@ -181,6 +200,7 @@ export const useJob = defineStore('job', () => {
 
   function useArtwork(next: ArtworkSummary): void {
     artworkId.value = next.id;
+    fileName.value = next.fileName;
     artwork.value = next;
     schedule();
     void followArtwork();
@@ -198,20 +218,26 @@ export const useJob = defineStore('job', () => {
     base: version.value,
     plan: encodePlan(plan.value!),
     artworkId: artworkId.value,
+    ...(fileName.value === null ? {} : { fileName: fileName.value }),
     savedBy: operator.value,
   });
 
+  /** A save whose answer did not come: it is sent again as it was, since the server may have carried it out. */
+  let unanswered: { job: string; body: ReturnType<typeof body>; key: string } | undefined;
+
   /** A copy in the browser, in case the server or the page goes away. */
   function keepDraft(): void {
-    if (id.value && plan.value) localStorage.setItem(draftName(id.value), JSON.stringify(body()));
+    if (!id.value || !plan.value) return;
+    const sent = unanswered?.job === id.value ? unanswered.body : undefined;
+    localStorage.setItem(draftName(id.value), JSON.stringify({ ...body(), sent }));
   }
 
   function restoreDraft(job: Job): void {
     const kept = localStorage.getItem(draftName(job.id));
     if (!kept) return;
-    const draft = JSON.parse(kept) as ReturnType<typeof body>;
-    const parsed = Plan.safeParse(draft.plan);
-    if (!parsed.success) {
+    const draft = JSON.parse(kept) as Draft;
+    const read = readPlan(draft.plan);
+    if ('problem' in read) {
       localStorage.removeItem(draftName(job.id));
       return;
     }
@@ -222,10 +248,17 @@ export const useJob = defineStore('job', () => {
       localStorage.removeItem(draftName(job.id));
       return;
     }
-    plan.value = parsed.data;
+    plan.value = read.plan;
     artworkId.value = draft.artworkId;
+    fileName.value = draft.fileName ?? null;
     void followArtwork();
-    if (draft.base === job.version) schedule();
+    // What was saved meanwhile may be our own, whose answer was lost.
+    const ours =
+      draft.sent !== undefined &&
+      job.version === draft.sent.base + 1 &&
+      JSON.stringify(draft.sent.plan) === JSON.stringify(encodePlan(job.plan)) &&
+      draft.sent.artworkId === job.artworkId;
+    if (draft.base === job.version || ours) schedule();
     else {
       theirs.value = job;
       saveState.value = 'conflict';
@@ -238,16 +271,21 @@ export const useJob = defineStore('job', () => {
     const job = id.value;
     const sent = plan.value;
     const sentArtwork = artworkId.value;
+    const again = unanswered?.job === job ? unanswered : undefined;
+    const request = again ?? { job, body: body(), key: newKey() };
+    unanswered = request;
     try {
-      const saved = await put<JobOnWire>(`/jobs/${job}`, body());
+      const saved = await put<JobOnWire>(`/jobs/${job}`, request.body, { key: request.key });
+      unanswered = undefined;
       if (id.value !== job) return;
       version.value = saved.version;
-      if (plan.value === sent && artworkId.value === sentArtwork) {
+      if (!again && plan.value === sent && artworkId.value === sentArtwork) {
         saveState.value = 'saved';
         localStorage.removeItem(draftName(job));
       } else schedule();
     } catch (error) {
       if (!(error instanceof Refused) || id.value !== job) throw error;
+      if (error.status !== 0 && error.status < 500) unanswered = undefined;
       if (error.problem.code === 'JOB_CONFLICT') {
         saveState.value = 'conflict';
         theirs.value = readJob(await get<JobOnWire>(`/jobs/${job}`));
@@ -264,7 +302,7 @@ export const useJob = defineStore('job', () => {
   function flush(): void {
     clearTimeout(timer);
     if (id.value && plan.value && saveState.value === 'saving' && !sending)
-      void put(`/jobs/${id.value}`, body(), true).then(
+      void put(`/jobs/${id.value}`, body(), { keepalive: true }).then(
         (
           (job: string) => () =>
             localStorage.removeItem(draftName(job))
@@ -291,10 +329,11 @@ export const useJob = defineStore('job', () => {
 
   /** Mine becomes a job of its own; this one shows theirs. */
   async function saveAsNew(): Promise<string> {
-    const { plan: mine, artworkId: file, savedBy } = body();
+    const { plan: mine, artworkId: file, fileName: name, savedBy } = body();
     const job = await post<JobOnWire>('/jobs', {
       plan: { ...mine, name: `${mine.name} (copy)`.slice(0, 200) },
       artworkId: file,
+      ...(name === undefined ? {} : { fileName: name }),
       savedBy,
     });
     if (id.value) localStorage.removeItem(draftName(id.value));
@@ -420,6 +459,7 @@ export const useJob = defineStore('job', () => {
     plan,
     artworkId,
     artwork,
+    fileName,
     info,
     shop,
     problem,

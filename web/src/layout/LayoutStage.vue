@@ -95,6 +95,7 @@ const oversize = computed(() => {
 const held = computed(() => heldEdges(plan.value.machine));
 const CODES = [
   'LAYOUT_TOO_LARGE',
+  'LAYOUT_TOO_MANY',
   'TOO_NARROW',
   'OVERHANG',
   'HEAD_CLEARANCE',

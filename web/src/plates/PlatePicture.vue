@@ -72,7 +72,11 @@ function up() {
 /** An outline ends with a double click or with Enter. */
 function finish() {
   if (!props.tool) return;
-  const drawn = props.tool === 'brush' ? thinnedOut(points.value, props.brushMm / 4) : points.value;
+  const line = props.tool === 'brush' || props.tool === 'polygon';
+  // A tenth of a brush is within its own edge; an outline keeps what a plate shows.
+  const drawn = line
+    ? thinnedOut(points.value, props.tool === 'brush' ? props.brushMm / 10 : 0.02)
+    : points.value;
   const shape = drawnShape(props.tool, drawn.slice(0, 2000), props.brushMm);
   points.value = [];
   if (shape) emit('draw', shape);

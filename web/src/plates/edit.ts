@@ -1,4 +1,5 @@
 /** Rules as they are composed: what a new source or step begins with, and where steps move. */
+import simplify from 'simplify-js';
 import {
   DEFAULT_HAZE,
   DEFAULT_HIGHLIGHT,
@@ -164,15 +165,19 @@ export function drawnShape(
   }
 }
 
-/** Points of a brush stroke that matter: a hand gives many more than the eye sees. */
-export function thinnedOut<P extends { readonly x: number; readonly y: number }>(
-  points: readonly P[],
-  least: number,
-): P[] {
-  const kept: P[] = [];
-  for (const point of points) {
-    const last = kept.at(-1);
-    if (!last || Math.hypot(point.x - last.x, point.y - last.y) >= least) kept.push(point);
-  }
+/** Points that a drawn line has at most: a plan holds several, and no plate shows more. */
+const MOST_DRAWN = 800;
+
+/**
+ * The points of a drawn line that matter, by Ramer, Douglas and Peucker: a hand gives many more than the eye sees. The line
+ * moves by no more than `tolerance`, in mm, or, where that leaves too many points, by as little as it takes.
+ */
+export function thinnedOut(
+  points: readonly { readonly x: number; readonly y: number }[],
+  tolerance: number,
+): { x: number; y: number }[] {
+  let kept = simplify([...points], tolerance, true);
+  for (let wider = tolerance * 1.5; kept.length > MOST_DRAWN; wider *= 1.5)
+    kept = simplify(kept, wider, true);
   return kept;
 }

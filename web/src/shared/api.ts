@@ -26,30 +26,65 @@ const asProblem = (body: unknown): Problem =>
 /** Names this tab: work that several wait for is cancelled when none of them does any more. */
 const CLIENT = { 'Kyanos-Client': crypto.getRandomValues(new Uint32Array(4)).join('-') };
 
-async function request<T>(
+export interface Sending {
+  /** Names the request, so that it is carried out once, however often it is sent; a new one if absent. */
+  readonly key?: string;
+  /** Goes out even when the page goes away. */
+  readonly keepalive?: boolean;
+  /** The revision that a change was made on. */
+  readonly ifMatch?: string | undefined;
+}
+
+export const newKey = (): string => crypto.getRandomValues(new Uint32Array(4)).join('-');
+
+async function response(
   method: string,
   path: string,
   body?: unknown,
-  keepalive = false,
-): Promise<T> {
+  { key, keepalive = false, ifMatch }: Sending = {},
+): Promise<{ answer: unknown; etag: string | undefined }> {
+  const changes = method === 'POST' || method === 'PUT';
   const response = await fetch(`/api${path}`, {
     method,
     keepalive,
-    headers: { ...CLIENT, ...(body === undefined ? {} : { 'Content-Type': 'application/json' }) },
+    headers: {
+      ...CLIENT,
+      ...(changes ? { 'Idempotency-Key': key ?? newKey() } : {}),
+      ...(ifMatch === undefined ? {} : { 'If-Match': ifMatch }),
+      ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+    },
     ...(body === undefined ? {} : { body: JSON.stringify(body) }),
   }).catch(() => {
     throw new Refused(UNREACHABLE, 0);
   });
   const answer: unknown = await response.json().catch(() => null);
   if (!response.ok) throw new Refused(asProblem(answer), response.status);
-  return answer as T;
+  return { answer, etag: response.headers.get('ETag') ?? undefined };
 }
 
+const request = async <T>(...args: Parameters<typeof response>): Promise<T> =>
+  (await response(...args)).answer as T;
+
 export const get = <T>(path: string): Promise<T> => request('GET', path);
-export const post = <T>(path: string, body: unknown = {}): Promise<T> =>
-  request('POST', path, body);
-export const put = <T>(path: string, body: unknown, keepalive = false): Promise<T> =>
-  request('PUT', path, body, keepalive);
+/** With the revision that the answer has, to be named when it is changed. */
+export async function getRevised<T>(
+  path: string,
+): Promise<{ value: T; revision: string | undefined }> {
+  const { answer, etag } = await response('GET', path);
+  return { value: answer as T, revision: etag };
+}
+export const post = <T>(path: string, body: unknown = {}, sending: Sending = {}): Promise<T> =>
+  request('POST', path, body, sending);
+export const put = <T>(path: string, body: unknown, sending: Sending = {}): Promise<T> =>
+  request('PUT', path, body, sending);
+export async function putRevised<T>(
+  path: string,
+  body: unknown,
+  revision: string | undefined,
+): Promise<{ value: T; revision: string | undefined }> {
+  const { answer, etag } = await response('PUT', path, body, { ifMatch: revision });
+  return { value: answer as T, revision: etag };
+}
 
 export const remove = (path: string): Promise<unknown> => request('DELETE', path);
 

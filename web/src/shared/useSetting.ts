@@ -2,7 +2,7 @@
 import type { SettingName } from '@kyanos/contract';
 import { useDebounceFn } from '@vueuse/core';
 import { ref, shallowRef, type Ref } from 'vue';
-import { get, put, Refused } from './api.ts';
+import { getRevised, putRevised, Refused } from './api.ts';
 
 const SAVE_MS = 600;
 
@@ -10,16 +10,18 @@ export function useSetting<T>(name: SettingName, initial: T) {
   const value = shallowRef(initial) as Ref<T>;
   const problem = ref<string>();
 
-  void get<T | null>(`/settings/${name}`).then(
+  let revision: string | undefined;
+  void getRevised<T | null>(`/settings/${name}`).then(
     (found) => {
-      if (found !== null) value.value = found;
+      revision = found.revision;
+      if (found.value !== null) value.value = found.value;
     },
     (error: unknown) => (problem.value = (error as Error).message),
   );
 
   const save = useDebounceFn(async () => {
     try {
-      await put(`/settings/${name}`, value.value);
+      ({ revision } = await putRevised(`/settings/${name}`, value.value, revision));
       problem.value = undefined;
     } catch (error) {
       if (!(error instanceof Refused)) throw error;

@@ -1,0 +1,46 @@
+/** Plans that were written earlier: brought up to the present format, or told why they can't be read. */
+import { PLAN_FORMAT, type PrintPlan } from '@kyanos/core';
+import { z } from 'zod';
+import type { Problem } from './api.ts';
+import { Plan, problemOf } from './plan.ts';
+
+type Raw = Readonly<Record<string, unknown>>;
+/** By the format that it begins with: what makes the next one of a plan. */
+export type Steps = Readonly<Record<number, (plan: Raw) => Raw>>;
+
+/** Format 1 is the first, so nothing leads up to it yet. */
+const STEPS: Steps = {};
+
+const Formatted = z.looseObject({ format: z.int().min(1) });
+
+/** @param steps for specifications of the way itself */
+export function upToDate(
+  value: unknown,
+  steps: Steps = STEPS,
+  present: number = PLAN_FORMAT,
+): unknown {
+  const parsed = Formatted.safeParse(value);
+  if (!parsed.success) return value;
+  let plan: Raw = parsed.data;
+  for (let format = parsed.data.format; format < present && steps[format]; format++)
+    plan = { ...steps[format](plan), format: format + 1 };
+  return plan;
+}
+
+/** A plan of any format that this version knows, or the sentence that says what is wrong with it. */
+export function readPlan(
+  value: unknown,
+  whole = 'the plan',
+): { readonly plan: PrintPlan } | { readonly problem: Problem } {
+  const formatted = Formatted.safeParse(value);
+  if (formatted.success && formatted.data.format > PLAN_FORMAT)
+    return {
+      problem: {
+        code: 'PLAN_NEWER',
+        message: `This was saved by a newer version of Kyanos (plan format ${formatted.data.format}; this one reads up to ${PLAN_FORMAT}). Open it with that version, or update this one.`,
+      },
+    };
+  const parsed = Plan.safeParse(upToDate(value));
+  if (parsed.success) return { plan: parsed.data };
+  return { problem: { code: 'PLAN_UNREADABLE', message: problemOf(parsed.error, whole) } };
+}

@@ -1,0 +1,71 @@
+/**
+ * Computations beside the loop that answers people, in threads, each with a deadline: one that does not keep it is ended, and
+ * whoever asked is told.
+ */
+import { existsSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { DomainError } from '@kyanos/core';
+import Piscina from 'piscina';
+import { Refusal } from '../http.ts';
+import type { Answer, Tasks } from './tasks.ts';
+
+const SECONDS = 20;
+
+let pool: Piscina | undefined;
+const threads = () =>
+  (pool ??= new Piscina({
+    filename: tasksPath(),
+    minThreads: 0,
+    maxThreads: 2,
+    idleTimeout: 30_000,
+    maxQueue: 64,
+    resourceLimits: { maxOldGenerationSizeMb: 1024 },
+  }));
+
+/** Beside the program that runs, or where the programs are built. */
+function tasksPath(): string {
+  for (let folder = dirname(fileURLToPath(import.meta.url)); ; folder = dirname(folder)) {
+    for (const candidate of [join(folder, 'aside.js'), join(folder, '.cache/programs/aside.js')])
+      if (existsSync(candidate)) return candidate;
+    if (folder === dirname(folder))
+      throw new Error('The program aside.js is missing: build the programs.');
+  }
+}
+
+/** @throws DomainError as the task does; Refusal 503 if it takes too long, or too many wait */
+export async function aside<K extends keyof Tasks>(
+  task: K,
+  input: Parameters<Tasks[K]>[0],
+): Promise<Awaited<ReturnType<Tasks[K]>>> {
+  const signal = AbortSignal.timeout(SECONDS * 1000);
+  let answer: Answer;
+  try {
+    answer = (await threads().run({ task, input }, { signal })) as Answer;
+  } catch (error) {
+    if (signal.aborted)
+      throw new Refusal(
+        503,
+        'TOO_SLOW',
+        `Working this out takes more than ${SECONDS} s. Plan fewer pieces or fewer jobs on a sheet, or try again when less is going on.`,
+      );
+    if (/task queue/i.test((error as Error).message))
+      throw new Refusal(
+        503,
+        'TOO_BUSY',
+        'Too much is being worked out just now. Try again in a moment.',
+      );
+    throw error;
+  }
+  if ('refused' in answer) {
+    const { code, message, field } = answer.refused;
+    throw new DomainError(code, message, field);
+  }
+  return answer.value as Awaited<ReturnType<Tasks[K]>>;
+}
+
+/** Ends the threads, whatever they do. */
+export const endAside = async (): Promise<void> => {
+  await pool?.destroy();
+  pool = undefined;
+};

@@ -1,0 +1,112 @@
+/** What takes longer than an answer may: run in threads of their own by aside.ts. */
+import {
+  DomainError,
+  jigOf,
+  offersOf,
+  pageOf,
+  pieceOf,
+  quantitiesOf,
+  readReports,
+  reckon,
+  type ArtworkInfo,
+  type Machine,
+  type Measures,
+  type PrintPlan,
+} from '@kyanos/core';
+import { innerSheetPdf, jigPdf, quotePdf, runSheetPdf, type PaperJob } from '@kyanos/output';
+
+interface Planned {
+  readonly plan: PrintPlan;
+  readonly info: ArtworkInfo;
+  readonly measures: Measures;
+}
+
+export interface PaperOrder
+  extends Planned, Pick<PaperJob, 'fileName' | 'shopName' | 'version' | 'printedAt'> {
+  readonly paper: string;
+}
+
+type Ready = PaperJob & Planned;
+
+const PAPERS: Readonly<Record<string, (job: Ready) => NodeJS.ReadableStream>> = {
+  'run-sheet': runSheetPdf,
+  'inner-sheet': innerSheetPdf,
+  quote: (job) =>
+    quotePdf({
+      ...job,
+      page: pageOf(job.plan, job.info, 'front'),
+      offers: offersOf(job.plan, job.info, job.measures, quantitiesOf(job.plan)),
+    }),
+  jig: ({ plan, info, work, printedAt }) => {
+    const page = pageOf(plan, info, 'front');
+    const jig = jigOf(work.layout, pieceOf(page), page.trimMm, plan.machine, plan.material);
+    return jigPdf({ name: plan.name, jig, printedAt });
+  },
+};
+export const PAPER_NAMES: readonly string[] = Object.keys(PAPERS);
+
+async function paper({ paper: name, ...job }: PaperOrder): Promise<Uint8Array> {
+  const result = reckon(job.plan, job.info, job.measures);
+  const { work } = result;
+  if (!work) {
+    const [first] = result.findings.filter(({ severity }) => severity === 'error');
+    throw new DomainError(
+      'NOT_PRINTABLE',
+      `There is no paper for a print that can’t be made. ${first.message}`,
+      'plan',
+    );
+  }
+  const parts: Buffer[] = [];
+  for await (const part of PAPERS[name]({ ...job, result, work })) parts.push(part as Buffer);
+  return Buffer.concat(parts);
+}
+
+/** What a plan foretells of a job on a machine, as reports are compared with it; undefined if it can't be printed. */
+function foretold({ plan, info, measures, machine }: Planned & { readonly machine: Machine }) {
+  const { work } = reckon({ ...plan, machine }, info, measures);
+  if (!work) return undefined;
+  const sum = (key: 'sweepMinutes' | 'turnMinutes' | 'returnMinutes') =>
+    work.trips.reduce((all, trip) => all + trip[key], 0);
+  return {
+    planned: Object.fromEntries(
+      work.inks.map(({ channel, solidM2, starts, otherMl }) => [
+        channel,
+        { solidM2, starts, otherMl },
+      ]),
+    ),
+    plannedMinutes: {
+      sweep: sum('sweepMinutes'),
+      turn: sum('turnMinutes'),
+      back: sum('returnMinutes'),
+    },
+  };
+}
+
+const TASKS = { paper, foretold, readReports };
+export type Tasks = typeof TASKS;
+
+export type Answer =
+  | { readonly value: unknown }
+  | {
+      readonly refused: {
+        readonly code: string;
+        readonly message: string;
+        readonly field: string | undefined;
+      };
+    };
+
+/** One call from aside.ts. A refusal travels as data: an error would lose what it is on the way. */
+export default async function run<K extends keyof Tasks>({
+  task,
+  input,
+}: {
+  task: K;
+  input: Parameters<Tasks[K]>[0];
+}): Promise<Answer> {
+  try {
+    return { value: await (TASKS[task] as (input: unknown) => unknown)(input) };
+  } catch (error) {
+    if (!(error instanceof DomainError)) throw error;
+    return { refused: { code: error.code, message: error.message, field: error.field } };
+  }
+}

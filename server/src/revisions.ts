@@ -1,0 +1,71 @@
+/**
+ * Machines and settings with every state they had. An answer tells its number as ETag; a change that names the number it was
+ * made on as If-Match is refused if somebody else saved meanwhile (RFC 9110, 8.8.3 and 13.1.1).
+ */
+import type { Request, Response } from 'express';
+import type { Db } from './db.ts';
+import { Refusal } from './http.ts';
+
+type Kind = 'machine' | 'setting';
+
+const CONFLICT: Readonly<Record<Kind, readonly [code: string, message: string]>> = {
+  machine: [
+    'MACHINE_CONFLICT',
+    'Somebody changed this machine while you did. Look at what it is now, then change it again.',
+  ],
+  setting: [
+    'SETTING_CONFLICT',
+    'Somebody changed these figures while you did. Look at what they are now, then change them again.',
+  ],
+};
+
+export async function revisionOf(db: Db, kind: Kind, name: string): Promise<number> {
+  const { rows } = await db.query<{ number: number }>(
+    'select coalesce(max(number), 0)::int as number from revision where kind = $1::text and name = $2::text',
+    [kind, name],
+  );
+  return rows[0].number;
+}
+
+export const tellRevision = (res: Response, number: number): Response =>
+  res.set('ETag', `"${number}"`);
+
+/** The revision that a change was made on, if it says so. */
+export function basedOn(req: Request): number | undefined {
+  const match = /^"(\d+)"$/.exec(req.get('If-Match') ?? '');
+  return match ? Number(match[1]) : undefined;
+}
+
+/** Keeps a new state; called in the transaction that writes it. @throws Refusal 409 if it was made on another */
+export async function keepRevision(
+  db: Db,
+  kind: Kind,
+  name: string,
+  data: unknown,
+  base: number | undefined,
+): Promise<number> {
+  await db.query('select pg_advisory_xact_lock(hashtextextended($1::text, 1))', [
+    `${kind}:${name}`,
+  ]);
+  const now = await revisionOf(db, kind, name);
+  if (base !== undefined && base !== now) throw new Refusal(409, ...CONFLICT[kind]);
+  await db.query(
+    'insert into revision (kind, name, number, data) values ($1::text, $2::text, $3::int, $4::jsonb)',
+    [kind, name, now + 1, JSON.stringify(data)],
+  );
+  return now + 1;
+}
+
+/** Every state that was saved, the newest first. */
+export async function revisions(
+  db: Db,
+  kind: Kind,
+  name: string,
+): Promise<{ number: number; savedAt: string; data: unknown }[]> {
+  const { rows } = await db.query<{ number: number; savedAt: Date; data: unknown }>(
+    `select number, saved_at as "savedAt", data from revision
+     where kind = $1::text and name = $2::text order by number desc`,
+    [kind, name],
+  );
+  return rows.map((row) => ({ ...row, savedAt: row.savedAt.toISOString() }));
+}
