@@ -1,11 +1,13 @@
-import { spawn, spawnSync } from 'node:child_process';
+import { execFileSync, spawn, spawnSync } from 'node:child_process';
 import {
   chmodSync,
+  copyFileSync,
   mkdirSync,
   mkdtempSync,
   readdirSync,
   readFileSync,
   rmSync,
+  symlinkSync,
   writeFileSync,
 } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -157,6 +159,53 @@ describe('kyanos inspect for scripts', () => {
     const ends = (file: string, severity: string) => inspect('--fail-on', severity, file).status;
     expect([ends(faulty, 'error'), ends(tag, 'error'), ends(tag, 'note')]).toEqual([1, 0, 1]);
     expect(inspect('--fail-on', 'sometimes', tag).stderr).toContain('note, warning, error');
+  });
+});
+
+describe('--fail-on', () => {
+  it('is taken by plan, look and plates as by inspect: 1 for what is found, 0 where nothing is as grave', () => {
+    const [faulty, faultyPlan] = demo('night-market');
+    const [tag, tagPlan] = demo('kraft-tag');
+    const ends = (command: string, file: string, plan: string, ...more: string[]) =>
+      kyanos(command, file, '--plan', plan, '--dpi', '72', '--fail-on', 'error', ...more).status;
+    const out = ['--out', join(folder, 'failing')];
+    expect([ends('plan', faulty, faultyPlan), ends('plan', tag, tagPlan)]).toEqual([1, 0]);
+    expect(ends('look', faulty, faultyPlan, '--px', '60')).toBe(1);
+    expect(ends('plates', faulty, faultyPlan, ...out)).toBe(1);
+    expect(kyanos('plan', tag, '--plan', tagPlan, '--fail-on', 'never').status).toBe(2);
+  });
+});
+
+describe('where a file lies', () => {
+  it('does not matter: beside us, with blanks, in other scripts, behind a link, with a dash or a percent sign', () => {
+    const [tag] = demo('kraft-tag');
+    const place = join(folder, 'a place%d Größe 見本');
+    mkdirSync(place);
+    const names = ['--dash.pdf', 'Größe 見本 (1).pdf', "50% 'off'.pdf", 'link.pdf'];
+    for (const name of names.slice(0, 3)) copyFileSync(tag, join(place, name));
+    symlinkSync(tag, join(place, 'link.pdf'));
+    const pictures = ['white.png', 'white.tif', 'white.svg'];
+    writeFileSync(
+      join(place, 'white.svg'),
+      '<svg xmlns="http://www.w3.org/2000/svg" width="9mm" height="9mm"/>',
+    );
+    execFileSync('vips', ['black', join(place, 'white.png'), '9', '9']);
+    execFileSync('vips', ['black', join(place, 'white.tif'), '9', '9']);
+    const { status, stdout, stderr } = spawnSync(
+      'node',
+      [PROGRAM, 'inspect', '--json', '--dpi', '72', '--', ...names, ...pictures],
+      { encoding: 'utf8', cwd: place, env: { ...process.env, TMPDIR: place } },
+    );
+    expect([status, stderr]).toEqual([0, '']);
+    const reports = JSON.parse(stdout) as { pages: unknown[] }[];
+    expect(reports.map(({ pages }) => pages.length)).toEqual(Array(7).fill(1));
+    // As the README has it.
+    const line = spawnSync(
+      'bash',
+      ['-c', `exec node "${PROGRAM}" inspect --json --fail-on error -- *.pdf *.tif`],
+      { cwd: place },
+    );
+    expect(line.status).toBe(0);
   });
 });
 

@@ -6,11 +6,10 @@ import {
   type InspectReport,
 } from '@kyanos/contract';
 import { ArtworkRefused, openArtwork, readCoverage, type IntakeOptions } from '@kyanos/intake';
+import { failOn, gravest } from './failOn.ts';
 import { fileArguments, printJson, UsageError, wholeNumber } from './usage.ts';
 
 const USAGE = 'kyanos inspect FILE… [--json] [--dpi N] [--fail-on error|warning|note | --coverage]';
-
-const SEVERITIES = ['note', 'warning', 'error'] as const;
 
 /** A file that can't be read, in the words for its operator. */
 interface Unread {
@@ -60,14 +59,6 @@ export async function inspectCommand(args: string[]): Promise<void> {
     process.exitCode = 1;
 }
 
-function failOn(text: string | undefined): number | undefined {
-  if (text === undefined) return undefined;
-  const at = (SEVERITIES as readonly string[]).indexOf(text);
-  if (at < 0)
-    throw new UsageError(`--fail-on must be one of ${SEVERITIES.join(', ')}; got "${text}".`);
-  return at;
-}
-
 const isWhole = (report: InspectReport | CoverageReport | Unread): report is InspectReport =>
   'findings' in report;
 
@@ -90,12 +81,7 @@ const coverage = async (file: string, options: IntakeOptions): Promise<CoverageR
   CoverageReport.parse({ file, ...(await readCoverage(file, options)) });
 
 const worst = ({ findings, pages }: InspectReport): number =>
-  Math.max(
-    -1,
-    ...[findings, ...pages.map((page) => page.findings)]
-      .flat()
-      .map(({ severity }) => SEVERITIES.indexOf(severity)),
-  );
+  gravest([findings, ...pages.map((page) => page.findings)].flat());
 
 function printCoverage({ pages }: CoverageReport): void {
   for (const { number, widthMm, heightMm, separations } of pages) {

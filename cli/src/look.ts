@@ -24,7 +24,7 @@ import { PLANNED_OPTIONS, withPlanned } from './planned.ts';
 import { printJson, wholeNumber, writing } from './usage.ts';
 
 const USAGE =
-  'kyanos look FILE --plan PLAN.json [--view VIEW] [--out LOOK.png] [--json] [--px N] [--dpi N]';
+  'kyanos look FILE --plan PLAN.json [--view VIEW] [--out LOOK.png] [--json] [--px N] [--dpi N] [--fail-on SEVERITY]';
 
 /** The print as it will look, as a picture and in numbers. */
 export async function lookCommand(args: string[]): Promise<void> {
@@ -65,6 +65,7 @@ export async function lookCommand(args: string[]): Promise<void> {
     );
     if (values.json) printJson(report);
     else printReport(plan, report);
+    return undefined;
   });
 }
 

@@ -4,7 +4,7 @@ import { formatMoney, LEVEL, planJob, type PlanResult, type PrintPlan } from '@k
 import { PLANNED_OPTIONS, withPlanned } from './planned.ts';
 import { printJson } from './usage.ts';
 
-const USAGE = 'kyanos plan FILE --plan PLAN.json [--json] [--dpi N]';
+const USAGE = 'kyanos plan FILE --plan PLAN.json [--json] [--dpi N] [--fail-on error|warning|note]';
 
 export async function planCommand(args: string[]): Promise<void> {
   const { values, positionals } = parseArgs({
@@ -16,6 +16,7 @@ export async function planCommand(args: string[]): Promise<void> {
     const result = await planJob(plan, artwork);
     if (values.json) printJson(planReport(result));
     else print(plan, result);
+    return result;
   });
 }
 

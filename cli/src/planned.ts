@@ -1,23 +1,33 @@
 /** What the commands that take a plan share: its file, the artwork opened for its pages, and closed whatever happens. */
 import { readFileSync } from 'node:fs';
 import { readPlan as readStoredPlan } from '@kyanos/contract';
-import { pagesOf, type PrintPlan } from '@kyanos/core';
+import { pagesOf, planJob, type PlanResult, type PrintPlan } from '@kyanos/core';
 import { openArtwork, type OpenArtwork } from '@kyanos/intake';
+import { failOn, gravest } from './failOn.ts';
 import { fileArgument, reading, UsageError, wholeNumber } from './usage.ts';
 
 export const PLANNED_OPTIONS = {
   json: { type: 'boolean', default: false },
   plan: { type: 'string' },
   dpi: { type: 'string' },
+  'fail-on': { type: 'string' },
 } as const;
 
-/** @throws UsageError where the artwork or the plan is missing or wrong */
+/**
+ * @param act what it worked out is looked through for --fail-on; where that is nothing, the plan is worked out for it
+ * @throws UsageError where the artwork or the plan is missing or wrong
+ */
 export async function withPlanned(
   positionals: readonly string[],
-  values: { readonly plan?: string | undefined; readonly dpi?: string | undefined },
+  values: {
+    readonly plan?: string | undefined;
+    readonly dpi?: string | undefined;
+    readonly 'fail-on'?: string | undefined;
+  },
   usage: string,
-  act: (plan: PrintPlan, artwork: OpenArtwork) => Promise<void>,
+  act: (plan: PrintPlan, artwork: OpenArtwork) => Promise<PlanResult | undefined>,
 ): Promise<void> {
+  const limit = failOn(values['fail-on']);
   const file = fileArgument(positionals, usage);
   if (values.plan === undefined) throw new UsageError(`Name a plan file: ${usage}`);
   const plan = readPlan(values.plan);
@@ -27,7 +37,10 @@ export async function withPlanned(
     ...(dpi === undefined ? {} : { dpi }),
   });
   try {
-    await act(plan, artwork);
+    const result = await act(plan, artwork);
+    if (limit === undefined) return;
+    const { findings } = result ?? (await planJob(plan, artwork));
+    if (gravest(findings) >= limit) process.exitCode = 1;
   } finally {
     await artwork.close();
   }

@@ -4,7 +4,8 @@ import { exportPlates } from '@kyanos/output';
 import { PLANNED_OPTIONS, withPlanned } from './planned.ts';
 import { printJson, UsageError } from './usage.ts';
 
-const USAGE = 'kyanos plates FILE --plan PLAN.json --out DIR [--json] [--dpi N]';
+const USAGE =
+  'kyanos plates FILE --plan PLAN.json --out DIR [--json] [--dpi N] [--fail-on SEVERITY]';
 
 /** Builds the plates of a plan at full resolution and writes them as files. */
 export async function platesCommand(args: string[]): Promise<void> {
@@ -23,5 +24,6 @@ export async function platesCommand(args: string[]): Promise<void> {
         console.log(
           `${kind.padEnd(6)} ${path}: ${plates.map(({ name, coverage }) => `${name} ${(coverage * 100).toFixed(1)} %`).join(', ')}`,
         );
+    return undefined;
   });
 }

@@ -36,6 +36,9 @@ export function run(
 ): Promise<Finished> {
   const limits = { ...DEFAULT_LIMITS, ...options.limits };
   const wrapped = [
+    // Whatever ends this process ends the program too.
+    '--pdeathsig=KILL',
+    'prlimit',
     `--as=${limits.memoryMb * 1024 * 1024}`,
     `--fsize=${limits.fileMb * 1024 * 1024}`,
     `--cpu=${limits.cpuSeconds ?? limits.seconds}`,
@@ -45,14 +48,21 @@ export function run(
   ];
   return new Promise((resolve, reject) => {
     options.signal?.throwIfAborted();
-    const child = spawn('prlimit', wrapped, {
+    const child = spawn('setpriv', wrapped, {
+      detached: true,
       stdio: ['ignore', 'pipe', 'pipe'],
       env: { PATH: process.env.PATH, TMPDIR: options.tmp, HOME: options.tmp, LC_ALL: 'C.UTF-8' },
       cwd: options.tmp,
     });
     let timedOut = false;
-    // prlimit becomes the program, which starts no others.
-    const kill = () => void child.kill('SIGKILL');
+    const kill = () => {
+      if (child.pid === undefined) return;
+      try {
+        process.kill(-child.pid, 'SIGKILL');
+      } catch (error) {
+        if ((error as NodeJS.ErrnoException).code !== 'ESRCH') throw error;
+      }
+    };
     const forget = atExit(kill);
     const timer = setTimeout(() => {
       timedOut = true;
