@@ -23,5 +23,11 @@ export {
   planReport,
   PlatesReport,
 } from './report.ts';
-export { ProcessSettings, SETTINGS, WhiteSettings, type SettingName } from './settings.ts';
+export {
+  ProcessSettings,
+  SETTINGS,
+  SpotNames,
+  WhiteSettings,
+  type SettingName,
+} from './settings.ts';
 export * from './storedPlan.ts';

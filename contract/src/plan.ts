@@ -6,6 +6,7 @@ import {
   formatStack,
   parseStack,
   PLAN_FORMAT,
+  ROLES,
   type PrintPlan,
   type Shop,
   type Stack,
@@ -220,7 +221,7 @@ export const Plan = z.strictObject({
   artwork: z.strictObject({
     page: z.int().min(1).max(10_000),
     rearPage: z.int().min(1).max(10_000).nullable(),
-    names: z.record(z.string().max(1000), z.enum(['W', 'S', 'V', 'process', 'ignore'])),
+    names: z.record(z.string().max(1000), z.enum(ROLES)),
     overprint: z.array(z.string().max(1000)).max(60).default([]),
   }),
   viewing: z.strictObject({

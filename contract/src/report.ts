@@ -2,9 +2,12 @@
 import {
   documentFindings,
   inkMl,
+  KINDS,
   LEVEL,
+  LINE_ROLES,
   pageFindings,
   processInk,
+  ROLES,
   type ArtworkInfo,
   type PlanResult,
   type Trip,
@@ -16,7 +19,7 @@ const share = z.number().min(0).max(1);
 const Interval = z.object({ low: z.number(), high: z.number() });
 
 const Box = z.object({ left: z.number(), top: z.number(), width: z.number(), height: z.number() });
-const Role = z.enum(['W', 'S', 'V', 'process', 'ignore']);
+const Role = z.enum(ROLES);
 
 /** Lengths in mm, places from the top left corner of what is printed. */
 export const FindingReport = z.object({
@@ -69,7 +72,15 @@ const DocumentReport = z.object({
   version: z.string(),
   claims: z.array(z.string()),
   outputIntent: z.string().nullable(),
-  layers: z.array(z.object({ name: z.string(), shown: z.boolean(), prints: z.boolean() })),
+  layers: z.array(
+    z.object({
+      name: z.string(),
+      shown: z.boolean(),
+      prints: z.boolean(),
+      /** What lines it holds, by its name. */
+      lines: z.enum(LINE_ROLES).optional(),
+    }),
+  ),
   fonts: z.array(z.object({ name: z.string(), kind: z.string(), embedded: z.boolean() })),
 });
 
@@ -103,10 +114,23 @@ const StructureReport = z.object({
   text: z.array(
     z.object({ box: Box, sizePt: z.number(), inks: z.array(z.string()), mirrored: z.boolean() }),
   ),
+  /** What is stroked in one spot alone, or lies on a layer of lines; path data as in SVG, mm. */
+  lines: z.array(
+    z.object({
+      name: z.string(),
+      from: z.enum(['spot', 'layer']),
+      strokes: z.int(),
+      closed: z.boolean(),
+      overprinting: z.int(),
+      lengthMm: z.number(),
+      paths: z.array(z.object({ widthMm: z.number(), d: z.string() })),
+    }),
+  ),
   hairlines: z.array(z.object({ box: Box, widthMm: z.number(), inks: z.array(z.string()) })),
   rgbObjects: z.int(),
   transparency: z.boolean(),
   marks: z.array(Box),
+  layerColour: z.record(z.string(), z.array(Box)),
   hidden: z.record(z.string(), z.int()),
   incomplete: z.boolean(),
 });
@@ -131,7 +155,7 @@ export const InspectReport = z.object({
       separations: z.array(
         z.object({
           name: z.string(),
-          kind: z.enum(['process', 'white', 'metallic', 'clear', 'spot']),
+          kind: z.enum(KINDS),
           /** Mean over the trimmed page. */
           coverage: share,
           coverageWithBleed: share,
@@ -183,7 +207,7 @@ export const CoverageReport = z.object({
       separations: z.array(
         z.object({
           name: z.string(),
-          kind: z.enum(['process', 'white', 'metallic', 'clear', 'spot']),
+          kind: z.enum(KINDS),
           coverage: share,
         }),
       ),
@@ -287,7 +311,7 @@ export const PlatesReport = z.object({
     z.object({
       path: z.string(),
       /** For the machine, all inks together, one plate, or one plate for a look. */
-      kind: z.enum(['pdf', 'inks', 'plate', 'look']),
+      kind: z.enum(['pdf', 'inks', 'plate', 'look', 'lines']),
       /** Files for the machine are counted in the order of printing, from 1. */
       file: z.int(),
       plates: z.array(z.object({ name: z.string(), coverage: share })),

@@ -1,5 +1,5 @@
 /** What a shop says of itself once and means for every job. Money minor units. */
-import { PROCESS_IDS, type Process, type WhiteUse } from '@kyanos/core';
+import { ROLES, PROCESS_IDS, type Process, type WhiteUse } from '@kyanos/core';
 import { z } from 'zod';
 import { MaterialClass } from './plan.ts';
 
@@ -59,7 +59,17 @@ export const WhiteSettings = z.strictObject({
 });
 export type WhiteSettings = z.output<typeof WhiteSettings>;
 
-export const SETTINGS = { processes: ProcessSettings, 'white-use': WhiteSettings } as const;
+/** What the shop said of spots, by their names: remembered for the files that come. */
+export const SpotNames = z
+  .record(z.string().max(1000), z.enum(ROLES))
+  .refine((names) => Object.keys(names).length <= 1000, 'at most 1000 names');
+export type SpotNames = z.output<typeof SpotNames>;
+
+export const SETTINGS = {
+  processes: ProcessSettings,
+  'white-use': WhiteSettings,
+  'spot-names': SpotNames,
+} as const;
 export type SettingName = keyof typeof SETTINGS;
 
 /** Fails to compile when schema and core type part ways. */

@@ -159,6 +159,8 @@ export const NO_OBJECTS: PageStructure = {
   spots: [],
   pictures: [],
   text: [],
+  lines: [],
+  layerColour: {},
   hairlines: [],
   rgb: [],
   rgbObjects: 0,

@@ -5,6 +5,7 @@ import { basename, join } from 'node:path';
 import {
   BAND_ROWS,
   CoverageMeter,
+  linesOf,
   measurePlates,
   plateSpecs,
   pageOf,
@@ -20,6 +21,7 @@ import {
 } from '@kyanos/core';
 import { makeTemp, planarRaster, PRINTING_CONDITION, printingProfile } from '@kyanos/intake';
 import sharp from 'sharp';
+import { writeLines } from './lines.ts';
 import { PdfWriter } from './pdf.ts';
 import { TiffWriter } from './tiff.ts';
 
@@ -28,7 +30,8 @@ const LOOK_PX = 1400;
 
 export interface Exported {
   readonly path: string;
-  readonly kind: 'pdf' | 'inks' | 'plate' | 'look';
+  /** `lines` are vectors for a blade, a fold or a jig. */
+  readonly kind: 'pdf' | 'inks' | 'plate' | 'look' | 'lines';
   /** Of {@link printFiles}. */
   readonly file: number;
   readonly plates: readonly { readonly name: string; readonly coverage: number }[];
@@ -76,6 +79,7 @@ export async function exportPlates(
       written.push({ path, kind: 'pdf', file: file.number, plates }, ...pictures);
       progress(0.5 + (i + 1) / files.length / 2);
     }
+    written.push(...(await writeAllLines(plan, artwork, files, staging, createdAt)));
     const moved = written.map((one) => ({ ...one, path: join(folder, basename(one.path)) }));
     moveAll(
       moved.map(({ path }, i) => [written[i].path, path] as const),
@@ -86,6 +90,28 @@ export async function exportPlates(
     await tmp.remove();
     rmSync(staging, { recursive: true, force: true });
   }
+}
+
+/** Of each picture that is printed, the lines that were drawn with it. */
+async function writeAllLines(
+  plan: PrintPlan,
+  artwork: Artwork,
+  files: readonly PrintFile[],
+  folder: string,
+  createdAt: Date,
+): Promise<Exported[]> {
+  const written: Exported[] = [];
+  for (const picture of new Set(files.map((file) => file.picture))) {
+    const page = pageOf(plan, artwork.info, picture);
+    const lines = linesOf(page, plan.artwork.names);
+    if (lines.length === 0) continue;
+    const path = join(folder, `lines-${picture}.pdf`);
+    await writeLines(path, page, lines, { title: plan.name, createdAt });
+    const { number } = files.find((file) => file.picture === picture)!;
+    const plates = lines.map(({ name }) => ({ name, coverage: 0 }));
+    written.push({ path, kind: 'lines', file: number, plates });
+  }
+  return written;
 }
 
 /** Builds every plate of the stack into a file of its own. @returns their paths by key */

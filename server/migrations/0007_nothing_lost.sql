@@ -25,3 +25,7 @@ insert into revision (kind, name, number, data)
 
 -- The same bytes may come under several names: each job keeps the name under which it got them.
 alter table job_version add column file_name text;
+
+-- More is read from a file than before: lines that don't print, and names of layers.
+delete from plate_build;
+update artwork set state = 'queued', progress = 0, info = null where state = 'done';

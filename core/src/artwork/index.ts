@@ -10,14 +10,22 @@ export { KnockoutMeter } from './knockout.ts';
 export { compareArtwork, type ArtworkChange } from './compare.ts';
 export { ContentMeter, FAINT, processInk, SUM_STEP, type PageContent } from './content.ts';
 export { documentFindings, LABEL_EXCESS_MM, pageFindings, type Use } from './findings/index.ts';
+export { drawnCutting, likelyLines, LINE_NAMES, linesOf, type TechnicalLines } from './lines.ts';
+export { LINE_ROLES, type LineRole } from './nameWords.ts';
 export {
+  guessKind,
+  isLineRole,
   KINDS,
   kindOf,
   nearMiss,
   PROCESS_NAMES,
   roleOf,
+  ROLES,
+  specialRole,
+  SURE,
   visibleName,
   type Kind,
+  type NameGuess,
   type Role,
   type SpecialRole,
 } from './names.ts';
@@ -41,6 +49,8 @@ export type {
   DocumentStructure,
   FileLayer,
   Font,
+  LinePath,
+  LineUse,
   PageBoxes,
   PageStructure,
   PictureUse,

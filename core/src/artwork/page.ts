@@ -3,7 +3,7 @@ import type { ProcessAnchor } from '../optics/index.ts';
 import type { Cells, PixelBox } from '../raster/index.ts';
 import type { Barcode } from './barcode.ts';
 import type { PageContent } from './content.ts';
-import type { Kind } from './names.ts';
+import type { Kind, Role } from './names.ts';
 import type { DocumentStructure, PageStructure } from './structure.ts';
 
 export interface Separation {
@@ -40,7 +40,7 @@ export type Repair =
       readonly label: string;
       readonly kind: 'map-name';
       readonly separation: string;
-      readonly role: 'W' | 'S' | 'V' | 'process' | 'ignore';
+      readonly role: Role;
     }
   | {
       readonly label: string;

@@ -1,4 +1,5 @@
 /** What a PDF says of itself: colourants, overprint, layers, pictures, type. Lengths in mm, places from the top left corner of what is printed. */
+import type { LineRole } from './nameWords.ts';
 import type { MmBox } from './page.ts';
 
 export interface DocumentStructure {
@@ -17,6 +18,8 @@ export interface FileLayer {
   readonly name: string;
   readonly shown: boolean;
   readonly prints: boolean;
+  /** What lines it holds, by its name: such a layer never prints. */
+  readonly lines?: LineRole;
 }
 
 export interface Font {
@@ -60,6 +63,28 @@ export interface StrokeUse {
   readonly inks: readonly string[];
 }
 
+/** One stroke of a line for a blade, a fold or a jig. */
+export interface LinePath {
+  readonly widthMm: number;
+  /** As SVG path data: M, L, C and Z with absolute places, mm from the top left corner of what is printed. */
+  readonly d: string;
+}
+
+/** What is stroked in one spot alone, or lies on a layer that is named as such lines are. */
+export interface LineUse {
+  /** Of the spot, or of the layer. */
+  readonly name: string;
+  readonly from: 'spot' | 'layer';
+  readonly strokes: number;
+  /** Every stroke ends where it begins. */
+  readonly closed: boolean;
+  /** Strokes that leave what lies under them. */
+  readonly overprinting: number;
+  /** All strokes together, along their middle. */
+  readonly lengthMm: number;
+  readonly paths: readonly LinePath[];
+}
+
 /** Boxes that the page states itself; the media box it always has. */
 export interface PageBoxes {
   readonly media: MmBox;
@@ -76,6 +101,8 @@ export interface PageStructure {
   readonly pictures: readonly PictureUse[];
   /** Runs of type, as far as it is still type and not outlines. */
   readonly text: readonly TextUse[];
+  /** Lines that may be for a blade, a fold or a jig. */
+  readonly lines: readonly LineUse[];
   /** Strokes thinner than {@link HAIRLINE_MM}. */
   readonly hairlines: readonly StrokeUse[];
   /** Objects in RGB, and where. */
@@ -84,6 +111,8 @@ export interface PageStructure {
   readonly transparency: boolean;
   /** Painted in every separation, as printers' marks are. */
   readonly marks: readonly MmBox[];
+  /** Process colour on a layer that is named as a special, and where, by the layer's name. */
+  readonly layerColour: Readonly<Record<string, readonly MmBox[]>>;
   /** Objects left out as their layer does not print, by its name. */
   readonly hidden: Readonly<Record<string, number>>;
   /**

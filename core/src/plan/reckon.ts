@@ -1,5 +1,5 @@
 /** The one function: a plan and its artwork in, everything the operator wants to know out. */
-import { PROCESS_NAMES, type ArtworkInfo, type Finding } from '../artwork/index.ts';
+import { drawnCutting, PROCESS_NAMES, type ArtworkInfo, type Finding } from '../artwork/index.ts';
 import { costOf, type Cost } from '../cost/index.ts';
 import { DomainError } from '../errors.ts';
 import {
@@ -138,14 +138,22 @@ const IMPOSSIBLE = new Set([
   'NO_CUTTER',
 ]);
 
+/** What is not said of the blade's path is taken from the lines that the artist drew, where the machine has a blade. */
+function withDrawnCutting(plan: PrintPlan, page: ReturnType<typeof pageOf>): PrintPlan {
+  const drawn =
+    plan.cutting || !plan.machine.cutter ? undefined : drawnCutting(page, plan.artwork.names);
+  return drawn ? { ...plan, cutting: drawn } : plan;
+}
+
 function workOf(
-  plan: PrintPlan,
+  said: PrintPlan,
   page: ReturnType<typeof pageOf>,
   layout: Layout,
   coverages: Coverages,
   opacity: Opacity,
   findings: readonly Finding[],
 ): Work {
+  const plan = withDrawnCutting(said, page);
   const { machine, material, prices } = plan;
   const mode = modeOf(plan);
   const trips = planTrips(plan.stack, machine, mode, plan.trips, layout);

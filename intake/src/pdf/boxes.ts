@@ -44,6 +44,12 @@ export function upright(box: Corners, { frame, turn, unit }: Frame): MmBox {
   }
 }
 
+/** A place in mm from the top left corner of what is printed, after the page is turned. */
+export function uprightPoint(x: number, y: number, page: Frame): readonly [number, number] {
+  const { left, top } = upright([x, y, x, y], page);
+  return [left, top];
+}
+
 /** The other way round: a box in mm as it is seen, in the page's own coordinates. */
 export function stored({ left, top, width, height }: MmBox, { frame, turn, unit }: Frame): Corners {
   const points = (mm: number) => ((mm / MM_PER_INCH) * POINTS_PER_INCH) / unit;

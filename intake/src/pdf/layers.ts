@@ -1,19 +1,28 @@
 /** Layers (optional content) of a document and what becomes of them in print. Source: ISO 32000-2, 8.11. */
-import type { FileLayer } from '@kyanos/core';
+import { guessKind, isLineRole, SURE, type FileLayer } from '@kyanos/core';
 import { isReference, textOf, type PdfDict, type PdfObjects, type PdfValue } from './objects.ts';
 
 export interface Layers {
   readonly told: readonly FileLayer[];
   /** References of the groups that don't print. */
   readonly off: ReadonlySet<string>;
+  /** Names of those that hold lines for a blade, a fold or a jig: they never print. */
+  readonly lines: ReadonlySet<string>;
+  /** Names of those that print and are named as a special. */
+  readonly specials: ReadonlySet<string>;
 }
+
+const kindOfLayer = (name: string) => {
+  const { kind, score } = guessKind(name);
+  return score >= SURE ? kind : 'spot';
+};
 
 export function readLayers(objects: PdfObjects): Layers {
   const properties = objects.dict(objects.catalog['/OCProperties']);
   const config = objects.dict(properties['/D']);
   const groups = objects.list(properties['/OCGs']).filter(isReference);
-  const named = (key: string) => new Set(objects.list(config[key]).filter(isReference));
-  const [on, off] = [named('/ON'), named('/OFF')];
+  const listed = (key: string) => new Set(objects.list(config[key]).filter(isReference));
+  const [on, off] = [listed('/ON'), listed('/OFF')];
   const base = objects.name(config['/BaseState']);
   const shown = (group: string) => (off.has(group) ? false : on.has(group) ? true : base !== 'OFF');
   const printing = forPrint(objects, config);
@@ -23,13 +32,26 @@ export function readLayers(objects: PdfObjects): Layers {
     const state = objects.name(usage['/PrintState']);
     return state === undefined ? shown(group) : state === 'ON';
   };
-  return {
-    told: groups.map((group) => ({
-      name: textOf(objects.resolve(objects.dict(group)['/Name'])) ?? 'without a name',
+  const told = groups.map((group) => {
+    const name = textOf(objects.resolve(objects.dict(group)['/Name'])) ?? 'without a name';
+    const kind = kindOfLayer(name);
+    const lines = isLineRole(kind) ? kind : undefined;
+    return {
+      name,
       shown: shown(group),
-      prints: prints(group),
-    })),
-    off: new Set(groups.filter((group) => !prints(group))),
+      prints: prints(group) && !lines,
+      ...(lines && { lines }),
+    };
+  });
+  const named = (wanted: (layer: (typeof told)[number]) => boolean) =>
+    new Set(told.filter(wanted).map(({ name }) => name));
+  return {
+    told,
+    off: new Set(groups.filter((_, i) => !told[i].prints)),
+    lines: named(({ lines }) => lines !== undefined),
+    specials: named(
+      ({ name, prints }) => prints && ['white', 'metallic', 'clear'].includes(kindOfLayer(name)),
+    ),
   };
 }
 
@@ -68,3 +90,14 @@ export function hiddenBy(
 
 const membersOf = (objects: PdfObjects, value: PdfValue): readonly PdfValue[] =>
   isReference(value) && objects.dict(value)['/Type'] !== undefined ? [value] : objects.list(value);
+
+/** The name of the printing special's layer that something lies on, if it does. */
+export function specialLayer(
+  objects: PdfObjects,
+  { specials }: Layers,
+  value: PdfValue | undefined,
+): string | undefined {
+  if (value === undefined || value === null) return undefined;
+  const name = textOf(objects.resolve(objects.dict(value)['/Name']));
+  return name !== undefined && specials.has(name) ? name : undefined;
+}

@@ -2,7 +2,7 @@
  * What a page says of itself, object by object: its content streams are followed with the graphics state, without painting.
  * Source: ISO 32000-2, 8.4 (graphics state), 8.5 (paths), 8.6.7 (overprint), 8.8–8.10 (shadings, images, forms), 9 (text).
  */
-import type { PageStructure } from '@kyanos/core';
+import { PROCESS_NAMES, type PageStructure } from '@kyanos/core';
 import { POINTS_PER_INCH, type Corners, type PdfPage } from './boxes.ts';
 import {
   colourSpace,
@@ -11,6 +11,7 @@ import {
   paintOf,
   spaceName,
   type ColourSpace,
+  type Paint,
 } from './colours.ts';
 import { operations, type Operand, type Operation } from './content.ts';
 import { fontOf, type Font } from './fonts.ts';
@@ -23,10 +24,11 @@ import {
   transformed,
   union,
 } from './geometry.ts';
-import { hiddenBy, type Layers } from './layers.ts';
+import { hiddenBy, specialLayer, type Layers } from './layers.ts';
 import { isDict, isReference, type PdfDict, type PdfObjects, type PdfValue } from './objects.ts';
 import { GRAY, INITIAL, initialPaint, type State } from './state.ts';
 import { contentsOf } from './streams.ts';
+import { Stroke } from './strokes.ts';
 import { PageTally } from './tally.ts';
 import { textExtent } from './text.ts';
 
@@ -123,6 +125,9 @@ class Walker {
     const marked: (string | undefined)[] = [];
     let state: State = { ...begin };
     let path: Corners | undefined;
+    let stroke: Stroke | undefined;
+    /** The special's layer that content lies on, one for each level of marks. */
+    const onSpecial: (string | undefined)[] = [];
     let point: readonly [number, number] = [0, 0];
     let clipping = false;
     let tm = IDENTITY;
@@ -143,10 +148,26 @@ class Walker {
       this.#tally.hidden(layer);
       return true;
     };
-    const endPath = (fill: boolean, stroke: boolean) => {
-      if (path && (fill || stroke) && !leftOut()) {
+    /** Vectors are kept of what may be a line that does not print. */
+    const drawing = () => {
+      const layer = hidden();
+      const wanted = layer === undefined ? isLineInk(state.stroke) : this.#layers.lines.has(layer);
+      return wanted ? (stroke ??= new Stroke()) : undefined;
+    };
+    const keepLine = () => {
+      if (!stroke || stroke.finish().empty) return;
+      const layer = hidden();
+      const name = layer ?? state.stroke.inks[0];
+      this.#tally.technical(name, layer === undefined ? 'spot' : 'layer', stroke, {
+        widthPt: state.lineWidth * scaleOf(state.ctm),
+        overprint: state.strokeOver,
+      });
+    };
+    const endPath = (fill: boolean, strokes: boolean) => {
+      if (strokes) keepLine();
+      if (path && (fill || strokes) && !leftOut()) {
         if (fill) this.#painted(state, whole ?? path, false, depth);
-        if (stroke) {
+        if (strokes) {
           const half = (state.lineWidth * scaleOf(state.ctm)) / 2;
           const box: Corners = [path[0] - half, path[1] - half, path[2] + half, path[3] + half];
           this.#painted(state, whole ?? box, true, depth);
@@ -155,6 +176,7 @@ class Walker {
       }
       if (path && clipping) state.clip = intersection(state.clip, path);
       path = undefined;
+      stroke = undefined;
       clipping = false;
     };
     const colour = (stroke: boolean, space: ColourSpace, operands?: readonly Operand[]) => {
@@ -193,6 +215,13 @@ class Walker {
     };
     const newLine = (x: number, y: number) => (tm = tlm = times([1, 0, 0, 1, x, y], tlm));
 
+    const outer = this.#tally.layer;
+    const innermost = () => onSpecial.findLast((name) => name !== undefined) ?? outer;
+    const mark = (layer: string | undefined, special: string | undefined) => {
+      marked.push(layer);
+      onSpecial.push(special);
+      this.#tally.layer = innermost();
+    };
     const act: Record<string, (o: readonly Operand[]) => void> = {
       q: () => {
         if (saved.length < 4096) saved.push({ ...state });
@@ -207,11 +236,31 @@ class Walker {
           state,
           objects.dict(objects.dict(resources['/ExtGState'])[String(o[0])]),
         ),
-      m: (o) => reach(number(o, 0), number(o, 1)),
-      l: (o) => reach(number(o, 0), number(o, 1)),
-      c: (o) => [0, 2, 4].forEach((i) => reach(number(o, i), number(o, i + 1))),
-      v: (o) => [0, 2].forEach((i) => reach(number(o, i), number(o, i + 1))),
-      y: (o) => [0, 2].forEach((i) => reach(number(o, i), number(o, i + 1))),
+      m: (o) => {
+        reach(number(o, 0), number(o, 1));
+        drawing()?.moveTo(...point, state.ctm);
+      },
+      l: (o) => {
+        reach(number(o, 0), number(o, 1));
+        drawing()?.lineTo(...point, state.ctm);
+      },
+      c: (o) => {
+        [0, 2, 4].forEach((i) => reach(number(o, i), number(o, i + 1)));
+        drawing()?.curveTo(
+          [0, 1, 2, 3, 4, 5].map((i) => number(o, i)),
+          state.ctm,
+        );
+      },
+      v: (o) => {
+        const values = [...point, ...[0, 1, 2, 3].map((i) => number(o, i))];
+        [0, 2].forEach((i) => reach(number(o, i), number(o, i + 1)));
+        drawing()?.curveTo(values, state.ctm);
+      },
+      y: (o) => {
+        const [a, b, x, y] = [0, 1, 2, 3].map((i) => number(o, i));
+        [0, 2].forEach((i) => reach(number(o, i), number(o, i + 1)));
+        drawing()?.curveTo([a, b, x, y, x, y], state.ctm);
+      },
       re: (o) => {
         const [x, y, w, h] = [0, 1, 2, 3].map((i) => number(o, i));
         for (const [px, py] of [
@@ -222,20 +271,38 @@ class Walker {
         ])
           reach(px, py);
         point = [x, y];
+        const line = drawing();
+        line?.moveTo(x, y, state.ctm);
+        line?.lineTo(x + w, y, state.ctm);
+        line?.lineTo(x + w, y + h, state.ctm);
+        line?.lineTo(x, y + h, state.ctm);
+        line?.close();
       },
-      h: () => reach(...point),
+      h: () => {
+        reach(...point);
+        stroke?.close();
+      },
       W: () => (clipping = true),
       'W*': () => (clipping = true),
       n: () => endPath(false, false),
       S: () => endPath(false, true),
-      s: () => endPath(false, true),
+      s: () => {
+        stroke?.close();
+        endPath(false, true);
+      },
       f: () => endPath(true, false),
       F: () => endPath(true, false),
       'f*': () => endPath(true, false),
       B: () => endPath(true, true),
       'B*': () => endPath(true, true),
-      b: () => endPath(true, true),
-      'b*': () => endPath(true, true),
+      b: () => {
+        stroke?.close();
+        endPath(true, true);
+      },
+      'b*': () => {
+        stroke?.close();
+        endPath(true, true);
+      },
       cs: (o) => colour(false, colourSpace(objects, String(o[0]), resources)),
       CS: (o) => colour(true, colourSpace(objects, String(o[0]), resources)),
       sc: (o) => components(false, o),
@@ -264,11 +331,15 @@ class Walker {
         const dict = objects.dict(reference);
         const layer = hiddenBy(objects, this.#layers, dict['/OC']);
         marked.push(layer);
+        onSpecial.push(specialLayer(objects, this.#layers, dict['/OC']));
+        this.#tally.layer = innermost();
         if (!leftOut())
           if (objects.name(dict['/Subtype']) === 'Form')
             this.#form(reference, dict, state, resources, depth, whole);
           else this.#picture(dict, state, resources, whole, depth);
         marked.pop();
+        onSpecial.pop();
+        this.#tally.layer = innermost();
       },
       BI: (o) => {
         const [entry] = o;
@@ -281,10 +352,14 @@ class Walker {
           tag === '/OC' && typeof name === 'string'
             ? objects.dict(resources['/Properties'])[name]
             : undefined;
-        marked.push(hiddenBy(objects, this.#layers, group));
+        mark(hiddenBy(objects, this.#layers, group), specialLayer(objects, this.#layers, group));
       },
-      BMC: () => marked.push(undefined),
-      EMC: () => marked.pop(),
+      BMC: () => mark(undefined, undefined),
+      EMC: () => {
+        marked.pop();
+        onSpecial.pop();
+        this.#tally.layer = innermost();
+      },
       BT: () => (tm = tlm = IDENTITY),
       Tf: (o) => {
         state.font = this.#font(objects.dict(resources['/Font'])[String(o[0])]);
@@ -424,6 +499,11 @@ class Walker {
     return font;
   }
 }
+
+/** Set in spots alone, none of them a process ink. */
+const isLineInk = ({ inks, set, all }: Paint): boolean =>
+  inks.length === 1 && !all && set.every((ink) => !PROCESS.includes(ink));
+const PROCESS: readonly string[] = PROCESS_NAMES;
 
 const NEWLINE = Buffer.from('\n');
 

@@ -2,6 +2,8 @@
 import {
   HAIRLINE_MM,
   PROCESS_NAMES,
+  type LinePath,
+  type LineUse,
   type MmBox,
   type PageStructure,
   type PictureUse,
@@ -9,16 +11,19 @@ import {
   type StrokeUse,
   type TextUse,
 } from '@kyanos/core';
-import { pointsToMm, upright, type Corners, type PdfPage } from './boxes.ts';
+import { pointsToMm, upright, uprightPoint, type Corners, type PdfPage } from './boxes.ts';
 import type { Paint } from './colours.ts';
 import { Cover, intersection, isEmpty } from './geometry.ts';
 import type { State } from './state.ts';
+import type { Stroke } from './strokes.ts';
 import type { ShownText } from './text.ts';
 
 /** Things told one by one, of each kind. */
 const MOST = 400;
 const MOST_TEXT = 5 * MOST;
 const PROCESS: readonly string[] = PROCESS_NAMES;
+
+type LineTally = { -readonly [K in keyof LineUse]: LineUse[K] } & { paths: LinePath[] };
 
 interface SpotTally {
   objects: number;
@@ -28,6 +33,8 @@ interface SpotTally {
 
 export class PageTally {
   transparency = false;
+  /** The special's layer that what comes lies on. */
+  layer: string | undefined;
   incomplete = false;
 
   readonly #page: PdfPage;
@@ -38,6 +45,8 @@ export class PageTally {
   readonly #rgb: MmBox[] = [];
   readonly #marks: MmBox[] = [];
   readonly #hidden = new Map<string, number>();
+  readonly #lines = new Map<string, LineTally>();
+  readonly #layerColour = new Map<string, MmBox[]>();
   /** Where each special was painted. */
   readonly #special = new Map<string, Cover>();
   readonly #colour: Cover;
@@ -76,6 +85,11 @@ export class PageTally {
       this.#rgbObjects++;
       if (this.#rgb.length < MOST) this.#rgb.push(this.#mm(seen));
     }
+    if (this.layer !== undefined && paint.inks.some((ink) => PROCESS.includes(ink))) {
+      const boxes = this.#layerColour.get(this.layer) ?? [];
+      if (boxes.length < MOST) boxes.push(this.#mm(seen));
+      this.#layerColour.set(this.layer, boxes);
+    }
     this.#cover(seen, paint, laid, overprint && !state.blended);
     return true;
   }
@@ -87,7 +101,7 @@ export class PageTally {
 
   /** A line drawn; only one too thin to hold is kept. */
   line(box: Corners, widthPt: number, { inks }: Paint): void {
-    const widthMm = pointsToMm(widthPt);
+    const widthMm = pointsToMm(widthPt * this.#page.unit);
     if (widthMm < HAIRLINE_MM && this.#hairlines.length < MOST && inks.length > 0)
       this.#hairlines.push({ box: this.#mm(box), widthMm, inks });
   }
@@ -106,6 +120,44 @@ export class PageTally {
       Math.abs(mm.left - (last.box.left + last.box.width)) < pointsToMm(sizePt);
     if (follows) this.#text[this.#text.length - 1] = { ...last, box: joined(last.box, mm) };
     else if (this.#text.length < MOST_TEXT) this.#text.push({ box: mm, sizePt, inks, mirrored });
+  }
+
+  /** A stroke that may be a line for a blade, a fold or a jig. */
+  technical(
+    name: string,
+    from: 'spot' | 'layer',
+    stroke: Stroke,
+    { widthPt, overprint }: { readonly widthPt: number; readonly overprint: boolean },
+  ): void {
+    const key = `${from}/${name}`;
+    let use = this.#lines.get(key);
+    if (!use)
+      this.#lines.set(
+        key,
+        (use = { name, from, strokes: 0, closed: true, overprinting: 0, lengthMm: 0, paths: [] }),
+      );
+    use.strokes++;
+    use.closed &&= stroke.closed;
+    if (overprint) use.overprinting++;
+    const { unit } = this.#page;
+    use.lengthMm += pointsToMm(stroke.length * unit);
+    if (use.paths.length < MOST)
+      use.paths.push({ widthMm: pointsToMm(widthPt * unit), d: this.#pathData(stroke) });
+  }
+
+  #pathData({ segments }: Stroke): string {
+    return segments
+      .map(([letter, ...places]) => {
+        const points: string[] = [];
+        for (let i = 0; i + 1 < places.length; i += 2)
+          points.push(
+            uprightPoint(places[i], places[i + 1], this.#page)
+              .map((mm) => Number(mm.toFixed(3)))
+              .join(' '),
+          );
+        return letter + points.join(' ');
+      })
+      .join('');
   }
 
   /** An object that does not print, because its layer is off. */
@@ -135,6 +187,8 @@ export class PageTally {
       })),
       pictures: this.#pictures,
       text: this.#text,
+      lines: [...this.#lines.values()],
+      layerColour: Object.fromEntries(this.#layerColour),
       hairlines: this.#hairlines,
       rgb: this.#rgb,
       rgbObjects: this.#rgbObjects,

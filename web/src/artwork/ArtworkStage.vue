@@ -2,6 +2,7 @@
 import type { ArtworkSummary } from '@kyanos/contract';
 import {
   documentFindings,
+  linesOf,
   pageFindings,
   useOf,
   visibleName,
@@ -24,6 +25,8 @@ import PageViewer from './PageViewer.vue';
 import ProbePanel from './ProbePanel.vue';
 import SeparationTable from './SeparationTable.vue';
 import { useProbe } from './useProbe.ts';
+import { rememberName } from '../shared/spotMemory.ts';
+import LineList from './LineList.vue';
 import VersionCompare from './VersionCompare.vue';
 
 const job = useJob();
@@ -91,7 +94,11 @@ function assign(name: string, role: Role | '') {
   job.update({
     artwork: { ...artwork, names: role === '' ? others : { ...others, [name]: role } },
   });
+  void rememberName(name, role === '' ? undefined : role);
 }
+const lines = computed(() =>
+  page.value && job.plan ? linesOf(page.value, job.plan.artwork.names) : [],
+);
 
 // ---- findings ----
 
@@ -194,6 +201,7 @@ function chooseRear(number: number | null) {
             :point="point"
             :pins="pins"
             :place="looked?.place"
+            :lines="lines"
             :label="`Page ${page.number} of ${job.fileName}`"
             @probe="move"
             @pin="pin"
@@ -275,6 +283,7 @@ function chooseRear(number: number | null) {
           @toggle="toggle"
           @assign="assign"
         />
+        <line-list v-if="lines.length" :lines="lines" />
         <probe-panel
           :subject="subject"
           :plan="job.plan"

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 /** A page to be looked at closely: it is drawn in tiles as one zooms, down to single pixels. */
 import { PREVIEW_PX } from '@kyanos/contract';
-import type { Place } from '@kyanos/core';
+import type { Place, TechnicalLines } from '@kyanos/core';
 import { mdiFitToScreenOutline, mdiMagnifyMinusOutline, mdiMagnifyPlusOutline } from '@mdi/js';
 import { useElementSize, useEventListener } from '@vueuse/core';
 import { select, zoom, zoomIdentity, type ZoomTransform } from 'd3';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useLatest } from '../shared/useLatest.ts';
 import { toCanvas } from '../look/canvas.ts';
-import { drawPin, drawPlace, drawProbe, extentOf, type OnScreen } from './marks.ts';
+import { drawLines, drawPin, drawPlace, drawProbe, extentOf, type OnScreen } from './marks.ts';
 import type { PageSubject } from './page.worker.ts';
 import { pageWorker } from './pageWorker.ts';
 import type { Pin, Spot } from './useProbe.ts';
@@ -20,6 +20,8 @@ const props = defineProps<{
   pins: readonly Pin[];
   /** Where the finding is that is being looked at. */
   place?: Place | undefined;
+  /** Lines for a blade, a fold or a jig, which don't print. */
+  lines?: readonly TechnicalLines[];
   label: string;
 }>();
 const emit = defineEmits<{ probe: [spot: Spot]; pin: [] }>();
@@ -110,7 +112,19 @@ function draw(): void {
     paint();
   });
 }
-watch([view, width, height, () => props.point, () => props.pins, () => props.place, fit], draw);
+watch(
+  [
+    view,
+    width,
+    height,
+    () => props.point,
+    () => props.pins,
+    () => props.place,
+    () => props.lines,
+    fit,
+  ],
+  draw,
+);
 
 function paint(): void {
   const target = canvas.value;
@@ -135,6 +149,7 @@ function paint(): void {
   pen.shadowBlur = 0;
   const shown = { width: width.value, height: height.value };
   tiles.draw(pen, props.subject!, current, shown, ratio);
+  if (props.lines?.length) drawLines(pen, props.lines, current);
   if (props.place) drawPlace(pen, props.place, current);
   props.pins.forEach((pin, i) => drawPin(pen, pin, i, current));
   if (props.point) drawProbe(pen, props.point, current);

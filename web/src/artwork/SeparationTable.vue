@@ -2,6 +2,8 @@
 /** Every separation of a page: whether it is shown, how much of the page it covers, and what it holds at the probe. */
 import {
   LAY_NAMES,
+  LINE_NAMES,
+  LINE_ROLES,
   roleOf,
   visibleName,
   type ArtworkPage,
@@ -53,6 +55,7 @@ const choices = ({ alternate }: Separation) => [
   ...(alternate
     ? [{ title: `in process ink, as the file says (${alternate.space})`, value: 'process' }]
     : []),
+  ...LINE_ROLES.map((role) => ({ title: `is a ${LINE_NAMES[role]}`, value: role })),
   { title: 'ignored on purpose', value: 'ignore' },
 ];
 const here = (byte: number) => `${Math.round(byte / 2.55)} %`;

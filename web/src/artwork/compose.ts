@@ -3,6 +3,7 @@
  * thickens with its tint. A separation seen alone is a map on the even scale.
  */
 import {
+  isLineRole,
   LookTable,
   makeScene,
   modelOf,
@@ -12,6 +13,7 @@ import {
   PROCESS_NAMES,
   type ArtworkInfo,
   type Kind,
+  type LineRole,
   type Scene,
   type Separation,
 } from '@kyanos/core';
@@ -37,7 +39,7 @@ interface Marks {
 }
 
 /** At full tint about a third of the ground is marked, so that colour is still seen under it. */
-const MARKS: Readonly<Record<Exclude<Kind, 'process'>, Marks>> = {
+const MARKS: Readonly<Record<Exclude<Kind, 'process' | LineRole>, Marks>> = {
   // A stipple.
   white: {
     colour: [96, 112, 150],
@@ -56,6 +58,9 @@ const MARKS: Readonly<Record<Exclude<Kind, 'process'>, Marks>> = {
   // Slanting lines.
   spot: { colour: [176, 86, 47], threshold: (x, y) => Math.abs(((x + y) % 9) - 4) * 130 },
 };
+/** Lines that don't print are seen whole. */
+const LINES: Marks = { colour: [150, 40, 120], threshold: () => 0 };
+const marksOf = (kind: Exclude<Kind, 'process'>): Marks => (isLineRole(kind) ? LINES : MARKS[kind]);
 /** How much of the ground a mark covers. */
 const MARK = 0.85;
 /** Where single pixels are looked at a texture would be taken for one of them: a veil instead. */
@@ -97,7 +102,7 @@ export function compose(
   table.release();
   for (const { name, kind } of visible) {
     if (kind === 'process') continue;
-    const { colour, threshold } = MARKS[kind];
+    const { colour, threshold } = marksOf(kind);
     const plane = planes.get(name)!;
     for (let y = 0, i = 0; y < height; y++)
       for (let x = 0; x < width; x++, i++) {

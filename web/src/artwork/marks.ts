@@ -1,5 +1,11 @@
 /** What is drawn over a page that is looked at: places of findings, pinned points, the probe. */
-import { cellLevels, type MmBox, type Place } from '@kyanos/core';
+import {
+  cellLevels,
+  type LineRole,
+  type MmBox,
+  type Place,
+  type TechnicalLines,
+} from '@kyanos/core';
 import type { Pin, Spot } from './useProbe.ts';
 
 /** A page as it lies on screen. */
@@ -21,6 +27,38 @@ const INK = '#14213d';
 const PIN = '#1b3158';
 
 type Pen = CanvasRenderingContext2D;
+
+/** Long and short strokes on screen, px: a blade's path is whole, what only bends or tears is broken. */
+const DASHES: Readonly<Record<LineRole, readonly number[]>> = {
+  cut: [],
+  'kiss-cut': [12, 3],
+  crease: [6, 5],
+  perforate: [2, 4],
+  register: [10, 4, 2, 4],
+  technical: [1, 3],
+};
+const LINE = '#8e1f7a';
+
+/** Lines that don't print, as vectors over the plates: as sharp at any zoom. */
+export function drawLines(pen: Pen, lines: readonly TechnicalLines[], page: OnScreen): void {
+  const perMm = (page.widthPx / page.widthMm) * page.scale;
+  pen.save();
+  pen.translate(page.left, page.top);
+  pen.scale(perMm, perMm);
+  for (const { role, paths } of lines)
+    for (const { d } of paths) {
+      const path = new Path2D(d);
+      pen.setLineDash([]);
+      pen.strokeStyle = PAPER;
+      pen.lineWidth = 4 / perMm;
+      pen.stroke(path);
+      pen.setLineDash(DASHES[role].map((px) => px / perMm));
+      pen.strokeStyle = LINE;
+      pen.lineWidth = 2 / perMm;
+      pen.stroke(path);
+    }
+  pen.restore();
+}
 
 /** The box round all of a place, mm; none where it holds nothing. */
 export function extentOf(

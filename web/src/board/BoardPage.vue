@@ -20,6 +20,7 @@ import { useRouter } from 'vue-router';
 import DropZone from '../artwork/DropZone.vue';
 import { operator } from '../job/useJob.ts';
 import { get, post, Refused } from '../shared/api.ts';
+import { rememberedNames } from '../shared/spotMemory.ts';
 import JobPicture from './JobPicture.vue';
 import { newPlan } from './newPlan.ts';
 
@@ -65,8 +66,13 @@ async function begin(artwork: ArtworkSummary) {
   let plan: PrintPlan;
   try {
     const preset = notation === '' ? undefined : parseStack(notation);
-    plan = newPlan(shop.value!, artwork.info!, artwork.fileName, preset);
+    const remembered = await rememberedNames();
+    plan = newPlan(shop.value!, artwork.info!, artwork.fileName, preset, remembered);
   } catch (error) {
+    if (error instanceof Refused) {
+      problem.value = error.problem;
+      return;
+    }
     if (!(error instanceof DomainError)) throw error;
     problem.value = { code: error.code, message: error.message };
     return;

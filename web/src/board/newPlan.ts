@@ -10,14 +10,23 @@ import {
   type Shop,
   type Stack,
 } from '@kyanos/core';
+import type { SpotNames } from '@kyanos/contract';
+import { knownRoles } from '../shared/spotMemory.ts';
 
-/** @param preset stack to begin with; without one the artwork's own specials decide */
+/**
+ * @param preset stack to begin with; without one the artwork's own specials decide
+ * @param remembered what the shop said of spots before
+ */
 export function newPlan(
   shop: Shop,
   info: ArtworkInfo,
   fileName: string,
   preset?: Stack,
+  remembered: SpotNames = {},
 ): PrintPlan {
+  const spots = info.pages.flatMap(({ separations }) =>
+    separations.flatMap(({ name, kind }) => (kind === 'process' ? [] : [name])),
+  );
   const kinds = new Set(info.pages[0].separations.map(({ name }) => kindOf(name)));
   const entry =
     kinds.has('metallic') && kinds.has('white')
@@ -33,7 +42,12 @@ export function newPlan(
       return {
         format: 1,
         name: fileName.replace(/\.[a-z]+$/i, '').replace(/[-_]+/g, ' ') || 'New job',
-        artwork: { page: info.pages[0].number, rearPage: null, names: {}, overprint: [] },
+        artwork: {
+          page: info.pages[0].number,
+          rearPage: null,
+          names: knownRoles(spots, remembered),
+          overprint: [],
+        },
         viewing: { side: 'front', light: 'front', backing: 'white' },
         material,
         lot: '',

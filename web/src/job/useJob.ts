@@ -28,6 +28,7 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { lookWorker } from '../look/worker.ts';
 import { get, newKey, post, put, Refused } from '../shared/api.ts';
+import { rememberName } from '../shared/spotMemory.ts';
 import { useLatest } from '../shared/useLatest.ts';
 import { useHistory } from './history.ts';
 import { raiseHaze, setRule } from '../stack/editStack.ts';
@@ -437,6 +438,7 @@ export const useJob = defineStore('job', () => {
         update({
           artwork: { ...chosen, names: { ...chosen.names, [wanted.separation]: wanted.role } },
         });
+        void rememberName(wanted.separation, wanted.role);
         break;
       case 'overprint':
         keepOverprint(wanted.separation, wanted.keep);

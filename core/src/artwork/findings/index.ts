@@ -7,8 +7,8 @@
 import type { ArtworkInfo, ArtworkPage, Finding } from '../page.ts';
 import type { Check, Use } from './check.ts';
 import { barcodes, hairlines, smallType } from './detail.ts';
-import { empty, knockouts, names } from './inks.ts';
-import { hidden, incomplete, marks, mirrored, size } from './page.ts';
+import { empty, erasingLines, knockouts, names } from './inks.ts';
+import { hidden, incomplete, layerColour, marks, mirrored, size } from './page.ts';
 import { haze, resolution, rgb } from './pictures.ts';
 
 export type { Use } from './check.ts';
@@ -19,6 +19,7 @@ const CHECKS: readonly Check[] = [
   names,
   empty,
   knockouts,
+  erasingLines,
   mirrored,
   haze,
   barcodes,
@@ -28,6 +29,7 @@ const CHECKS: readonly Check[] = [
   size,
   marks,
   rgb,
+  layerColour,
   hidden,
   incomplete,
 ];

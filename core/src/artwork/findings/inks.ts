@@ -1,7 +1,8 @@
 /** Names that print nothing, plates that are empty, and inks that erase one another. */
 import { LAY_NAMES, usesLay } from '../../stack/index.ts';
-import { missReason, nearMiss } from '../names.ts';
-import type { Finding, Knockout, Place, Severity } from '../page.ts';
+import { likelyLines, LINE_NAMES } from '../lines.ts';
+import { isLineRole, missReason, nearMiss, specialRole } from '../names.ts';
+import type { ArtworkPage, Finding, Knockout, Place, Severity } from '../page.ts';
 import { cm2, drawn, pageArea, roleIn, said, type Check, type Use } from './check.ts';
 
 export const names: Check = (page, use) => {
@@ -11,6 +12,8 @@ export const names: Check = (page, use) => {
     if (kind === 'process' || roleIn(name, use)) return [];
     const area = separation.coverageWithBleed * pageArea(page);
     const measure = { value: area / 100, unit: 'cm²' } as const;
+    const lines = likelyLines(page, name);
+    if (lines) return [lineFinding(page, name, lines)];
     const role = nearMiss(name, use.machine);
     if (role) {
       const wanted = use.machine.inks.find(({ channel }) => channel === role)!.spotName ?? '';
@@ -49,14 +52,69 @@ export const names: Check = (page, use) => {
   });
 };
 
+function lineFinding(
+  page: ArtworkPage,
+  name: string,
+  { role, by }: NonNullable<ReturnType<typeof likelyLines>>,
+): Finding {
+  const use = page.structure?.lines.find((one) => one.name === name);
+  const what =
+    by === 'name'
+      ? `"${name}" is named like a ${LINE_NAMES[role]}`
+      : `"${name}" is drawn as closed lines only, as a ${LINE_NAMES[role]} is`;
+  return {
+    code: 'LINES_UNSAID',
+    severity: 'warning',
+    message: `${what}: it is not printed${use ? `, and is ${use.lengthMm.toFixed(0)} mm long` : ''}. Say what it is; the shop remembers it.`,
+    ...(use && { measure: { value: use.lengthMm, unit: 'mm' as const } }),
+    repair: {
+      label: `"${name}" is a ${LINE_NAMES[role]}`,
+      kind: 'map-name',
+      separation: name,
+      role,
+    },
+  };
+}
+
+/** A line that does not print and takes colour away all the same. */
+export const erasingLines: Check = (page, use) => {
+  if (!use) return [];
+  return page.knockouts.flatMap(
+    ({ separation, colourLostMm2, specialLostMm2, cells }): Finding[] => {
+      const said = roleIn(separation, use);
+      const lost = colourLostMm2;
+      if (said === 'process' || specialRole(said) || lost < LINE_SLIVER_MM2) return [];
+      if (!isLineRole(said) && said !== 'ignore' && !likelyLines(page, separation)) return [];
+      if (use.said.overprint.includes(separation)) return [];
+      return [
+        {
+          code: 'LINE_ERASES',
+          severity: 'error',
+          message: `"${separation}" does not print, and it erases ${cm2(lost)} cm² of colour under it, as it does not overprint: a bare line would show. Keep the colour in our plates, or set the line to overprint in the file.`,
+          place: { kind: 'cells', cells },
+          measure: { value: (lost + specialLostMm2) / 100, unit: 'cm²' },
+          repair: {
+            label: `Keep the colour under "${separation}"`,
+            kind: 'overprint',
+            separation,
+            keep: true,
+          },
+        },
+      ];
+    },
+  );
+};
+
+/** A hairline of 100 mm is this much, mm². */
+const LINE_SLIVER_MM2 = 1;
+
 export const empty: Check = (page, use) => {
   const blank = page.separations.every(({ coverageWithBleed }) => coverageWithBleed === 0);
   const found = page.separations.flatMap(({ name, kind, coverageWithBleed }): Finding[] => {
     if (kind === 'process' || coverageWithBleed > 0) return [];
     const objects = page.structure?.spots.find((spot) => spot.name === name)?.objects;
-    const role = use && roleIn(name, use);
-    const wanted =
-      role && role !== 'ignore' && role !== 'process' && use && usesLay(use.stack, role);
+    const role = specialRole(use && roleIn(name, use));
+    const wanted = role && use && usesLay(use.stack, role);
     return [
       {
         code: 'SPECIAL_EMPTY',
@@ -84,7 +142,7 @@ export const knockouts: Check = (page, use) =>
   page.knockouts.flatMap((knockout): Finding[] => {
     const { separation, specialLostMm2, colourLostMm2, cells } = knockout;
     const lost = specialLostMm2 + colourLostMm2;
-    if (lost < SLIVER_MM2) return [];
+    if (lost < SLIVER_MM2 || isLine(page, separation, use)) return [];
     const place: Place = { kind: 'cells', cells };
     const measure = { value: lost / 100, unit: 'cm²' } as const;
     if (said(use).overprint.includes(separation))
@@ -127,18 +185,24 @@ export const knockouts: Check = (page, use) =>
     ];
   });
 
+/** Told by {@link erasingLines}. */
+const isLine = (page: ArtworkPage, separation: string, use: Use | undefined): boolean =>
+  use !== undefined &&
+  !said(use).overprint.includes(separation) &&
+  (isLineRole(roleIn(separation, use)) || likelyLines(page, separation) !== undefined);
+
 /** Laid in one layer with colour, where an overlap would mix wet ink: there a knockout is what is wanted. */
 function isBeside(separation: string, use: Use | undefined): boolean {
-  const role = use && roleIn(separation, use);
-  if (!role || role === 'ignore' || role === 'process') return false;
+  const role = specialRole(use && roleIn(separation, use));
+  if (!use || !role) return false;
   const layers = drawn(use.stack, role);
   return layers.length > 0 && layers.every(({ parts }) => parts.some(({ lay }) => lay === 'CMYK'));
 }
 
 function knockoutSeverity(separation: string, use: Use | undefined): Severity {
   if (!use) return 'warning';
-  const role = roleIn(separation, use);
-  if (!role || role === 'ignore' || role === 'process') return 'note';
+  const role = specialRole(roleIn(separation, use));
+  if (!role) return 'note';
   return drawn(use.stack, role).length > 0 ? 'error' : 'note';
 }
 

@@ -89,6 +89,16 @@ export const mirrored: Check = (page, use) => {
   ];
 };
 
+/** What lies on a layer named white prints as colour if it is drawn in colour. */
+export const layerColour: Check = (page) =>
+  Object.entries(page.structure?.layerColour ?? {}).map(([layer, boxes]) => ({
+    code: 'LAYER_COLOUR',
+    severity: 'warning' as const,
+    message: `The layer "${layer}" is named like a special, and ${several(boxes.length, 'object', 'objects')} on it ${boxes.length === 1 ? 'is' : 'are'} drawn in process colour: ${boxes.length === 1 ? 'it prints' : 'they print'} as colour, not as that ink. Ask for ${boxes.length === 1 ? 'it' : 'them'} in a spot colour of the machine’s name.`,
+    place: at(boxes),
+    measure: { value: boxes.length, unit: 'count' as const },
+  }));
+
 export const hidden: Check = (page) =>
   Object.entries(page.structure?.hidden ?? {}).map(([layer, objects]) => ({
     code: 'LAYER_HIDDEN',

@@ -1,0 +1,48 @@
+<script setup lang="ts">
+/** Lines that don't print: what each is, and how long. */
+import { LINE_NAMES, visibleName, type TechnicalLines } from '@kyanos/core';
+import { length } from '../shared/format.ts';
+
+defineProps<{ lines: readonly TechnicalLines[] }>();
+</script>
+
+<template>
+  <div class="panel list">
+    <h2>Lines that don’t print</h2>
+    <ul>
+      <li v-for="line in lines" :key="`${line.from}/${line.name}`">
+        <b>{{ visibleName(line.name) }}</b>
+        <span class="soft"
+          >{{ LINE_NAMES[line.role] }}{{ line.from === 'layer' ? ', a layer' : '' }}</span
+        >
+        <span class="figures">{{ length(line.lengthMm) }}</span>
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.list {
+  padding: 10px 14px 14px;
+}
+
+h2 {
+  font-size: var(--size-small);
+}
+
+ul {
+  list-style: none;
+  display: grid;
+  gap: 6px;
+}
+
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 0 8px;
+}
+
+.soft {
+  grid-row: 2;
+}
+</style>
