@@ -168,6 +168,13 @@ export const NO_OBJECTS: PageStructure = {
   marks: [],
   hidden: {},
   mayKnockOut: false,
+  annotations: [],
+  vanishing: [],
+  reversed: [],
+  cutType: [],
+  beyondMm: 0,
+  outside: [],
+  fontsUsed: [],
   incomplete: false,
 };
 
@@ -204,6 +211,7 @@ export function artwork(coverage: Record<string, number>): ArtworkInfo {
         overprinted: [],
         knockouts: [],
         content: { highest: [], inkSum: [] },
+        edgeShare: 0,
         barcodes: [],
         structure: NO_OBJECTS,
         notes: [],

@@ -1,7 +1,7 @@
 /** Interleaved pixels of any colour to process plates, with the alpha channel keeping the material bare. */
 import type { Finding } from '@kyanos/core';
 import { isTurned, PlanarWriter, type Orientation, type PlanarFile } from './planar.ts';
-import { pictureConverter, type Converter } from './profile.ts';
+import { pictureConverter, RENDERING, type Converter } from './profile.ts';
 
 /** How colour came about where nothing was converted. */
 export const IN_FILE = 'process ink as in the file';
@@ -34,7 +34,8 @@ export class CmykBands {
     icc: Uint8Array | undefined,
     orientation: Orientation = 1,
   ): Promise<CmykBands> {
-    const converter = colours === 4 ? undefined : await pictureConverter(colours, icc);
+    // Grey is black ink, as it is in a PDF.
+    const converter = colours === 3 ? await pictureConverter(icc) : undefined;
     return new CmykBands(file, colours, alpha, converter, orientation);
   }
 
@@ -52,8 +53,9 @@ export class CmykBands {
     const planes = [0, 1, 2, 3].map(() => new Uint8Array(count));
     for (let i = 0, o = 0; i < count; i++, o += 4) {
       const opaque = this.#alpha ? pixels[i * samples + this.#colours] : 255;
-      for (let c = 0; c < 4; c++)
-        planes[c][i] = opaque === 255 ? ink[o + c] : Math.round((ink[o + c] * opaque) / 255);
+      const laid = (value: number) => (opaque === 255 ? value : Math.round((value * opaque) / 255));
+      if (this.#colours === 1) planes[3][i] = laid(255 - colour[i]);
+      else for (let c = 0; c < 4; c++) planes[c][i] = laid(ink[o + c]);
     }
     this.#writer.write(top, [...planes, ...extras]);
   }
@@ -64,8 +66,9 @@ export class CmykBands {
   }
 
   get colour(): string {
+    if (this.#colours === 1) return 'taken as black ink';
     return this.#converter
-      ? `converted to process ink by ICC profile (${this.#converter.sourceName})`
+      ? `converted to process ink by ICC profile (${this.#converter.sourceName}), ${RENDERING}`
       : IN_FILE;
   }
 

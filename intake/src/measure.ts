@@ -2,6 +2,8 @@
 import {
   ContentMeter,
   CoverageMeter,
+  EdgeMeter,
+  isLineRole,
   kindOf,
   KnockoutMeter,
   mmToPx,
@@ -61,6 +63,11 @@ export async function measure(
   const bleeds = trimPx.right - trimPx.left < width || trimPx.bottom - trimPx.top < height;
   const content = new ContentMeter(width, height, processPlanes(channels));
   const barcodes = new PageCodes(file, content);
+  const edge = new EdgeMeter(
+    width,
+    trimPx,
+    channels.flatMap((name, i) => (isLineRole(kindOf(name)) ? [] : [i])),
+  );
   const second = overprinted && reordered(overprinted, channels);
   const knockout = second && new KnockoutMeter(width, height, channels);
   const meant = second && growingBands(second);
@@ -70,6 +77,7 @@ export async function measure(
     await breath(signal);
     inside.add(band);
     if (bleeds) whole.add(band);
+    edge.add(band, light);
     const other = (await meant?.next())?.value as Band | undefined;
     if (knockout && other) knockout.add(band, other.planes);
     await barcodes.add(band, light);
@@ -113,6 +121,7 @@ export async function measure(
     overprinted: differing,
     knockouts: knockout?.knockouts(pxToMm(1, dpi) ** 2) ?? [],
     content: content.content(),
+    edgeShare: edge.share(),
     barcodes: await lookCloser(await barcodes.finish(), { ...size, dpi }, closer),
     ...(structure && { structure }),
     notes,

@@ -4,10 +4,11 @@ import { join } from 'node:path';
 import { BAND_ROWS, PROCESS_NAMES, pxToMm, type Finding } from '@kyanos/core';
 import sharp from 'sharp';
 import { CmykBands } from './cmykbands.ts';
-import type { Source, SourceFile } from './reading.ts';
+import { sniff, type Source, type SourceFile } from './reading.ts';
 import { isTurned, type Orientation, type PlanarFile } from './planar.ts';
 import { anchorOf } from './profile.ts';
 import { checkSize, MAX_PIXELS, refuse } from './refusal.ts';
+import { statedDpi } from './resolution.ts';
 import { breath } from './run.ts';
 
 /** Resolution of a picture that states none. Common practice for artwork at final size. */
@@ -69,7 +70,8 @@ export async function readPicture(source: Source): Promise<SourceFile> {
   source.signal?.throwIfAborted();
   source.progress(0.4);
 
-  const dpi = meta.density ?? ASSUMED_DPI;
+  const stated = statedDpi(source.path, sniff(source.path) as 'png' | 'jpeg' | 'webp');
+  const dpi = stated ?? ASSUMED_DPI;
   const file = pictureFile(source, width, height, dpi, 1, PROCESS_NAMES);
   const icc = meta.icc && new Uint8Array(meta.icc);
   const bands = await CmykBands.open(file, colours, alpha, icc);
@@ -101,7 +103,7 @@ export async function readPicture(source: Source): Promise<SourceFile> {
         alternates: new Map(),
         notes: [
           ...(cmyk ? [] : [bands.conversionNote()]),
-          ...(meta.density ? [] : [assumedResolution.note(file)]),
+          ...(stated === undefined ? [assumedResolution.note(file)] : []),
         ],
       },
     ],

@@ -42,6 +42,9 @@ let printing: Uint8Array | undefined;
 export const printingProfile = (): Uint8Array =>
   (printing ??= readFileSync(assetPath('process.icc')));
 
+/** How colour is converted, for the operator. */
+export const RENDERING = 'relative colorimetric with black point compensation';
+
 export interface Converter {
   /** Interleaved pixels in, interleaved C, M, Y, K out (0–255 ink). */
   toCmyk(pixels: Uint8Array, count: number): Uint8Array;
@@ -50,51 +53,38 @@ export interface Converter {
   close(): void;
 }
 
-/** @param embedded the picture's own profile, if it has one that fits its channels */
-export async function pictureConverter(
-  channels: 1 | 3,
-  embedded: Uint8Array | undefined,
-): Promise<Converter> {
+/** @param embedded the picture's own profile, if it has one */
+export async function pictureConverter(embedded: Uint8Array | undefined): Promise<Converter> {
   const cms = await lcmsEngine();
-  const wanted = channels === 1 ? 'GRAY' : 'RGB';
   let source = embedded ? openProfile(cms, embedded) : 0;
-  if (source && cms.cmsGetColorSpaceASCII(source).trim() !== wanted) {
+  if (source && cms.cmsGetColorSpaceASCII(source).trim() !== 'RGB') {
     cms.cmsCloseProfile(source);
     source = 0;
   }
   const target = openProfile(cms, printingProfile());
-  const transformOf = (from: lcms.Handle, format: number) =>
+  const transformOf = (from: lcms.Handle) =>
     cms.cmsCreateTransform(
       from,
-      format,
+      lcms.TYPE_RGB_8,
       target,
       lcms.TYPE_CMYK_8,
       lcms.INTENT_RELATIVE_COLORIMETRIC,
       BLACK_POINT_COMPENSATION,
     );
   // A profile may be readable and still lack the table that is needed.
-  let transform =
-    source && transformOf(source, channels === 1 ? lcms.TYPE_GRAY_8 : lcms.TYPE_RGB_8);
+  let transform = source && transformOf(source);
   const own = Boolean(transform);
   if (!own) {
     if (source) cms.cmsCloseProfile(source);
     source = cms.cmsCreate_sRGBProfile();
-    transform = transformOf(source, lcms.TYPE_RGB_8);
+    transform = transformOf(source);
   }
-  // Grey without a profile is read as sRGB with three equal channels.
-  const spread = channels === 1 && !own;
   return {
     sourceName: own
       ? cms.cmsGetProfileInfoASCII(source, lcms.cmsInfoDescription, 'en', 'US')
       : `sRGB, as ${embedded ? 'its own profile can’t be used' : 'none is embedded'}`,
     toCmyk(pixels, count) {
-      let input = pixels;
-      if (spread) {
-        input = new Uint8Array(count * 3);
-        for (let i = 0, o = 0; i < count; i++, o += 3)
-          input[o] = input[o + 1] = input[o + 2] = pixels[i];
-      }
-      return cms.cmsDoTransform(transform, input, count) as Uint8Array;
+      return cms.cmsDoTransform(transform, pixels, count) as Uint8Array;
     },
     close() {
       cms.cmsDeleteTransform(transform);

@@ -5,7 +5,15 @@
 import { readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { DOMParser, XMLSerializer, type Document, type Element, type Node } from '@xmldom/xmldom';
-import { BAND_ROWS, kindOf, mmToPx, PROCESS_NAMES, pxToMm, type Finding } from '@kyanos/core';
+import {
+  BAND_ROWS,
+  guessKind,
+  mmToPx,
+  PROCESS_NAMES,
+  pxToMm,
+  SURE,
+  type Finding,
+} from '@kyanos/core';
 import sharp from 'sharp';
 import { CmykBands } from './cmykbands.ts';
 import type { Source, SourceFile } from './reading.ts';
@@ -42,10 +50,15 @@ export async function readSvg(source: Source): Promise<SourceFile> {
 
   const layers = new Map<string, Element[]>();
   const found = new Set<Node>();
+  const unsure = new Set<string>();
   // Outer elements come before those inside them.
   for (const element of elements) {
     const name = layerName(element);
-    if (name === undefined || !['white', 'metallic', 'clear'].includes(kindOf(name))) continue;
+    if (name === undefined) continue;
+    const { kind, score } = guessKind(name);
+    if (kind !== 'spot' && score > 0 && score < SURE) unsure.add(name);
+    // Lines for a blade or a fold are kept apart as well, as they don't print.
+    if (kind === 'spot' || score < SURE) continue;
     // A layer inside another special is part of it.
     if (isInside(element, found)) continue;
     found.add(element);
@@ -101,6 +114,11 @@ export async function readSvg(source: Source): Promise<SourceFile> {
           },
         ]
       : []),
+    ...[...unsure].map((name): Finding => ({
+      code: 'LAYER_UNSURE',
+      severity: 'warning',
+      message: `The layer "${name}" may be meant as a special, and prints as colour. Name it as the machine wants it, or make it part of the picture.`,
+    })),
     ...(texts > 0
       ? [
           {

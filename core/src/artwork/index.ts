@@ -6,6 +6,7 @@ export {
   quietWanted,
   type Barcode,
 } from './barcode.ts';
+export { EdgeMeter } from './edge.ts';
 export { KnockoutMeter } from './knockout.ts';
 export { compareArtwork, type ArtworkChange } from './compare.ts';
 export { ContentMeter, FAINT, processInk, SUM_STEP, type PageContent } from './content.ts';

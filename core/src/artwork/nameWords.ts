@@ -203,7 +203,7 @@ export const KIND_WORDS: Readonly<Record<NamedKind, Readonly<Record<string, stri
 /** Words that only say more of the same: what it lies on, how it is made, which one it is. */
 export const PLAIN_WORDS = new Set(
   (
-    'ink inks spot spots opaque print printing plate layer layers base under over back front flood channel color colour hit pass ' +
+    'foil folie foils leaf effect effects ink inks spot spots opaque print printing plate layer layers base under over back front flood channel color colour hit pass ' +
     'full solid special extra underlay backing support block primer first second one two the a of for on with and in art artwork ' +
     'line lines path contour outline marks mark only all area shape tool matt matte gloss glossy uv varnish partial high build raised relief relieve relieflack ' +
     'through thru half kiss micro box carton label sheet data job final new digital rip rgb cmyk hd s w v c k t ' +

@@ -128,6 +128,8 @@ export interface ArtworkPage {
   readonly overprinted: readonly string[];
   readonly knockouts: readonly Knockout[];
   readonly content: PageContent;
+  /** Share of the edge of the finished size that holds ink, 0 to 1. */
+  readonly edgeShare: number;
   readonly barcodes: readonly Barcode[];
   /** What the file itself says; only a PDF does. */
   readonly structure?: PageStructure;

@@ -119,6 +119,20 @@ export interface PageStructure {
    * A special and colour meet where at least one of them does not overprint, so that one may erase the other.
    */
   readonly mayKnockOut: boolean;
+  /** Notes, stamps and form fields that print. */
+  readonly annotations: readonly MmBox[];
+  /** What is set in no ink at all and overprints: it leaves no trace. Type, and other objects. */
+  readonly vanishing: readonly MmBox[];
+  /** Paper-white type on colour, by its size. */
+  readonly reversed: readonly TextUse[];
+  /** Type that the edge of the finished size cuts through. */
+  readonly cutType: readonly MmBox[];
+  /** How far art reaches beyond what is printed, on the side where it does most; 0 if nowhere. */
+  readonly beyondMm: number;
+  /** Short thin strokes that lie outside the finished size, as crop marks do. */
+  readonly outside: readonly MmBox[];
+  /** Names of the fonts that type is set in, without the tag of a subset. */
+  readonly fontsUsed: readonly string[];
   /** The page was too long to be read to its end. */
   readonly incomplete: boolean;
 }

@@ -3,14 +3,17 @@ import { BAND_ROWS, ContentMeter, kindOf, type Band } from '@kyanos/core';
 import { processPlanes, type PlanarFile } from '../planar.ts';
 import { BarcodeFinder, overlap, type Sighting } from './finder.ts';
 
+/** A page has one or two; more would take longer than they are worth. */
+const MOST_SPECIALS = 4;
+
 export class PageCodes {
   readonly #colour: BarcodeFinder;
-  readonly #special: BarcodeFinder | undefined;
+  /** One for each special: silver over white is seen in the silver alone. */
+  readonly #special: readonly { readonly plane: number; readonly finder: BarcodeFinder }[];
   readonly #content: ContentMeter;
   readonly #light: Uint8Array;
   readonly #dark: Uint8Array;
   readonly #spots: readonly number[];
-  readonly #specials: readonly number[];
   readonly #width: number;
 
   constructor(
@@ -22,11 +25,12 @@ export class PageCodes {
     this.#width = width;
     this.#content = content;
     this.#spots = places((kind) => kind === 'spot');
-    this.#specials = places((kind) => ['white', 'metallic', 'clear'].includes(kind));
     this.#colour = new BarcodeFinder(width, height, dpi);
-    if (this.#specials.length > 0) this.#special = new BarcodeFinder(width, height, dpi);
+    this.#special = places((kind) => ['white', 'metallic', 'clear'].includes(kind))
+      .slice(0, MOST_SPECIALS)
+      .map((plane) => ({ plane, finder: new BarcodeFinder(width, height, dpi) }));
     this.#light = new Uint8Array(BAND_ROWS * width);
-    this.#dark = new Uint8Array(this.#special ? BAND_ROWS * width : 0);
+    this.#dark = new Uint8Array(this.#special.length > 0 ? BAND_ROWS * width : 0);
   }
 
   /** @param inverted planes hold light, not ink */
@@ -36,20 +40,21 @@ export class PageCodes {
     this.#content.add(band, light, inverted);
     for (const i of this.#spots) darken(light, band.planes[i], inverted);
     await this.#colour.add(light);
-    if (!this.#special) return;
-    const special = this.#dark.subarray(0, size).fill(255);
-    for (const i of this.#specials) darken(special, band.planes[i], inverted);
-    await this.#special.add(special);
+    for (const { plane, finder } of this.#special) {
+      const special = this.#dark.subarray(0, size).fill(255);
+      darken(special, band.planes[plane], inverted);
+      await finder.add(special);
+    }
   }
 
   /** One that is drawn in colour and in a special is told once. */
   async finish(): Promise<Sighting[]> {
-    const colour = await this.#colour.finish();
-    const special = (await this.#special?.finish()) ?? [];
-    return [
-      ...colour,
-      ...special.filter(({ code, sure }) => sure && !colour.some((one) => overlap(one.code, code))),
-    ];
+    const found = await this.#colour.finish();
+    for (const { finder } of this.#special)
+      for (const sighting of await finder.finish())
+        if (sighting.sure && !found.some(({ code }) => overlap(code, sighting.code)))
+          found.push(sighting);
+    return found;
   }
 }
 

@@ -1,6 +1,7 @@
 /** The page at one resolution, looked at through overlapping windows; it hands itself on at half the resolution. */
 import { Halver, levelSize } from '@kyanos/core';
 import type { ReadResult } from 'zxing-wasm/reader';
+import { uprightBars, type Bars } from './bars.ts';
 import { decoded } from './decoder.ts';
 import { measured, type Measured } from './measured.ts';
 
@@ -19,6 +20,67 @@ export interface Found extends Measured {
   readonly scale: number;
   readonly left: number;
   readonly top: number;
+}
+
+/** Symbols that the decoder passes over, in both directions. */
+async function bars(
+  window: Uint8Array,
+  width: number,
+  height: number,
+): Promise<(Measured & { result: ReadResult })[]> {
+  const upright = (await uprightBars(window, width, height)).map((one) => {
+    const place = corners(one.begin, one.top, one.end, one.bottom);
+    return told(one, place, 0);
+  });
+  const turned = new Uint8Array(window.length);
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) turned[x * height + y] = window[y * width + x];
+  const lying = (await uprightBars(turned, height, width)).map((one) => {
+    const place = corners(one.top, one.begin, one.bottom, one.end);
+    return told(one, place, 90);
+  });
+  return [...upright, ...lying];
+}
+
+const corners = (left: number, top: number, right: number, bottom: number) => ({
+  topLeft: { x: left, y: top },
+  topRight: { x: right, y: top },
+  bottomRight: { x: right, y: bottom },
+  bottomLeft: { x: left, y: bottom },
+});
+
+function told(
+  { result, modulePx, quiet, backwards }: Bars,
+  position: ReturnType<typeof corners>,
+  turn: number,
+): Measured & { result: ReadResult } {
+  const orientation = backwards ? turn + 180 : turn;
+  return {
+    result: { ...result, position: { ...result.position, ...position }, orientation },
+    modulePx,
+    quiet: backwards ? [quiet[1], quiet[0]] : quiet,
+  };
+}
+
+/** Both seen at the same place of the page. */
+function near(
+  other: Found,
+  { result }: { readonly result: ReadResult },
+  scale: number,
+  left: number,
+  top: number,
+): boolean {
+  const middle = (
+    { topLeft, bottomRight }: ReadResult['position'],
+    by: number,
+    x: number,
+    y: number,
+  ) => [((topLeft.x + bottomRight.x) / 2 + x) * by, ((topLeft.y + bottomRight.y) / 2 + y) * by];
+  const [ax, ay] = middle(other.result.position, other.scale, other.left, other.top);
+  const [bx, by] = middle(result.position, scale, left, top);
+  const { topLeft, bottomRight } = result.position;
+  const reach = Math.max(bottomRight.x - topLeft.x, bottomRight.y - topLeft.y) * scale;
+  return Math.hypot(ax - bx, ay - by) < reach / 2;
 }
 
 export class Level {
@@ -93,6 +155,15 @@ export class Level {
           top: this.#top,
           ...measured(result, window, width, height),
         });
+      for (const found of await bars(window, width, height)) {
+        // What the decoder read by itself it has measured too.
+        const known = this.#found.some(
+          (other) =>
+            other.result.text === found.result.text &&
+            near(other, found, this.#scale, left, this.#top),
+        );
+        if (!known) this.#found.push({ ...found, scale: this.#scale, left, top: this.#top });
+      }
     }
   }
 

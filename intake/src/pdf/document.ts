@@ -1,5 +1,6 @@
 /** What a PDF says of itself as a whole. */
 import type { DocumentStructure, Font } from '@kyanos/core';
+import { SUBSET } from './fonts.ts';
 import type { Layers } from './layers.ts';
 import { isDict, isReference, textOf, type PdfDict, type PdfObjects } from './objects.ts';
 
@@ -7,10 +8,12 @@ import { isDict, isReference, textOf, type PdfDict, type PdfObjects } from './ob
 export const documentStreams = (objects: PdfObjects): string[] =>
   [objects.catalog['/Metadata'], outputIntent(objects)['/DestOutputProfile']].filter(isReference);
 
+/** @param used names of the fonts that type is set in; all count where that is not known */
 export function documentStructure(
   objects: PdfObjects,
   layers: Layers,
   streams: ReadonlyMap<string, Uint8Array>,
+  used: ReadonlySet<string> | undefined,
 ): DocumentStructure {
   const intent = outputIntent(objects);
   const text = (key: string) => textOf(objects.resolve(intent[key]));
@@ -19,7 +22,7 @@ export function documentStructure(
     claims: claims(objects, streams),
     outputIntent: text('/Info') ?? text('/OutputConditionIdentifier') ?? null,
     layers: layers.told,
-    fonts: fonts(objects),
+    fonts: fonts(objects).filter(({ name }) => used?.has(name) ?? true),
   };
 }
 
@@ -87,7 +90,7 @@ function fonts(objects: PdfObjects): Font[] {
     const inner = kind === 'Type0' ? objects.dict(objects.list(dict['/DescendantFonts'])[0]) : dict;
     const descriptor = objects.dict(inner['/FontDescriptor']);
     const embedded = kind === 'Type3' || FILES.some((key) => descriptor[key] !== undefined);
-    const name = (objects.name(dict['/BaseFont']) ?? 'without a name').replace(/^[A-Z]{6}\+/, '');
+    const name = (objects.name(dict['/BaseFont']) ?? 'without a name').replace(SUBSET, '');
     const key = `${name}/${embedded}`;
     found.set(key, { name, kind, embedded });
   }

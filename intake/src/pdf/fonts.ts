@@ -2,6 +2,8 @@
 import type { PdfObjects, PdfValue } from './objects.ts';
 
 export interface Font {
+  /** Without the tag of a subset; absent where the file gives it none. */
+  readonly name: string | undefined;
   /** Two bytes a character. */
   readonly wide: boolean;
   /** Thousandths of an em. */
@@ -10,6 +12,9 @@ export interface Font {
 
 /** Of a character whose width is not told: common practice, thousandths of an em. */
 export const USUAL_WIDTH = 500;
+
+/** Tag before the name of a font of which a part is embedded. */
+export const SUBSET = /^[A-Z]{6}\+/;
 
 export function fontOf(objects: PdfObjects, reference: PdfValue | undefined): Font {
   const dict = objects.dict(reference);
@@ -39,5 +44,6 @@ export function fontOf(objects: PdfObjects, reference: PdfValue | undefined): Fo
     const first = Number(objects.resolve(dict['/FirstChar']) ?? 0);
     objects.numbers(dict['/Widths']).forEach((width, k) => widths.set(first + k, width));
   }
-  return { wide, widthOf: (code) => widths.get(code) ?? fallback };
+  const name = objects.name(dict['/BaseFont'])?.replace(SUBSET, '');
+  return { name, wide, widthOf: (code) => widths.get(code) ?? fallback };
 }

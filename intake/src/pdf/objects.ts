@@ -2,7 +2,7 @@
  * The objects of a PDF as qpdf tells them in its JSON, version 2: a hostile file is parsed in a process of its own, and
  * only what was asked for comes back. References are "12 0 R", names begin with a slash, strings with u: or b:.
  */
-import { existsSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { closeSync, existsSync, openSync, readFileSync, readSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { refuse } from '../refusal.ts';
 import { run, said } from '../run.ts';
@@ -33,6 +33,17 @@ interface QpdfJson {
 
 export const damaged = (): never =>
   refuse('ARTWORK_DAMAGED', 'The PDF is damaged or ends too early. Export or copy it again.');
+
+function beginsWithHeader(path: string): boolean {
+  const handle = openSync(path, 'r');
+  try {
+    const head = Buffer.alloc(5);
+    readSync(handle, head, 0, 5, 0);
+    return head.toString('latin1') === '%PDF-';
+  } finally {
+    closeSync(handle);
+  }
+}
 
 const REFERENCE = /^(\d+) (\d+) R$/;
 
@@ -132,7 +143,7 @@ export class PdfObjects {
       return damaged();
     }
     rmSync(out);
-    return new PdfObjects(json, path, tmp, signal, code === 3);
+    return new PdfObjects(json, path, tmp, signal, code === 3 || !beginsWithHeader(path));
   }
 
   get version(): string {

@@ -27,19 +27,57 @@ function put(objects: PdfObjects, patch: Patch, reference: string, dict: PdfDict
 }
 
 /**
- * What the interpreter would not do by itself: layers by their state in print, and page groups blended in the inks that
- * are printed, as any other space turns specials into colour.
+ * What the interpreter would not do by itself: layers by their state in print; process ink and grey that come with a profile
+ * as the ink they are, since a print is made of it; and page groups blended in the inks that are printed where there are
+ * specials, as any other space turns those into colour. Pages without specials are blended in the space they state.
  */
-export function forPrint(objects: PdfObjects, layers: Layers): Patch {
+export function forPrint(objects: PdfObjects, layers: Layers, hasSpots: boolean): Patch {
   const patch: Patch = new Map();
   bakeLayers(objects, layers, patch);
+  inkAsItIs(objects, patch);
+  if (!hasSpots) return patch;
   for (const reference of objects.pages) {
-    const page = objects.dict(reference);
+    const page = changed(objects, patch, reference);
     const group = objects.dict(page['/Group']);
     if (group['/CS'] !== undefined && objects.name(group['/CS']) !== 'DeviceCMYK')
       put(objects, patch, reference, { ...page, '/Group': { ...group, '/CS': '/DeviceCMYK' } });
   }
   return patch;
+}
+
+/** Colour spaces with a profile of four components or of one are process ink or black. */
+function inkAsItIs(objects: PdfObjects, patch: Patch): void {
+  for (const [reference, value] of objects.all) {
+    const next = withoutProfiles(objects, value);
+    if (next === value) continue;
+    if (isDict(next)) put(objects, patch, reference, next);
+    else patch.set(reference, { value: next });
+  }
+}
+
+const DEVICE: Readonly<Record<number, string>> = { 1: '/DeviceGray', 4: '/DeviceCMYK' };
+const DEFAULTS = ['/DefaultCMYK', '/DefaultGray'];
+
+/** The same value where there is nothing to change. */
+function withoutProfiles(objects: PdfObjects, value: PdfValue, depth = 0): PdfValue {
+  if (depth > 24) return value;
+  if (isList(value)) {
+    if (value.length === 2 && value[0] === '/ICCBased')
+      return DEVICE[Number(objects.resolve(objects.dict(value[1])['/N']))] ?? value;
+    const next = value.map((entry) => withoutProfiles(objects, entry, depth + 1));
+    return next.some((entry, i) => entry !== value[i]) ? next : value;
+  }
+  if (!isDict(value)) return value;
+  let next: Record<string, PdfValue | undefined> | undefined;
+  for (const [key, entry] of Object.entries(value)) {
+    if (entry === undefined) continue;
+    const becomes = DEFAULTS.includes(key) ? undefined : withoutProfiles(objects, entry, depth + 1);
+    if (becomes === entry) continue;
+    next ??= { ...value };
+    if (becomes === undefined) delete next[key];
+    else next[key] = becomes;
+  }
+  return next ?? value;
 }
 
 function bakeLayers(objects: PdfObjects, { off, told }: Layers, patch: Patch): void {

@@ -1,13 +1,14 @@
 /** Pages to plates by Ghostscript, which is called as a separate program, and the layout of the files it writes. */
-import { closeSync, existsSync, openSync, readSync, statSync } from 'node:fs';
+import { closeSync, existsSync, openSync, readSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { mmToPx, PROCESS_NAMES } from '@kyanos/core';
 import type { Source } from '../reading.ts';
 import type { PlanarFile } from '../planar.ts';
+import { printingProfile } from '../profile.ts';
 import { checkSize, MAX_SPOTS, refuse } from '../refusal.ts';
 import { run, said, type Finished } from '../run.ts';
+import { channelNames } from '../tiff/imageResources.ts';
 import { printedSize, type PdfPage } from './boxes.ts';
-import { nameFromBytes } from './objects.ts';
 
 /** Longest time in which nothing comes of a page. */
 const RIP_SECONDS = 120;
@@ -132,7 +133,7 @@ function interpret(
       '-sDEVICE=psdcmyk',
       `-dMaxSpots=${MAX_SPOTS + 4}`,
       '-dPDFSTOPONERROR',
-      '-dOverrideICC=true',
+      ...colourFlags(tmp),
       '-dNumRenderingThreads=2',
       `-r${dpi}`,
       flag,
@@ -143,6 +144,25 @@ function interpret(
     ],
     { tmp, signal: AbortSignal.any([signal, stop]), limits },
   );
+}
+
+/**
+ * One way for colour in every format: what is no process ink becomes it once, through the same profile and with the same
+ * intent as pictures do (profile.ts); process ink stays as it is.
+ */
+function colourFlags(tmp: string): string[] {
+  const profile = join(tmp, 'process.icc');
+  // Whoever reads may not get to where the program lies.
+  if (!existsSync(profile)) writeFileSync(profile, printingProfile());
+  return [
+    `--permit-file-read=${profile}`,
+    `-sOutputICCProfile=${profile}`,
+    `-sDefaultCMYKProfile=${profile}`,
+    // Relative colorimetric, with black point compensation, black not kept apart.
+    '-dRenderIntent=1',
+    '-dBlackPtComp=1',
+    '-dKPreserve=0',
+  ];
 }
 
 const tooSlow = ({ number }: PdfPage): never =>
@@ -172,9 +192,6 @@ const reason = (output: string): string =>
     120,
   );
 
-/** Resource 1006: names of the extra channels. Source: the open description of the planar file format. */
-const NAMES_RESOURCE = 1006;
-
 /**
  * The layout of a planar file from Ghostscript's psdcmyk device: 8 bit, light rather than ink, not packed. Undefined while the
  * file is not there or its header not whole.
@@ -199,7 +216,7 @@ export function psdHeader(path: string): Omit<PlanarFile, 'dpi'> | undefined {
     if (size < at + 2) return undefined;
     if (head.readUInt16BE(at) !== 0)
       throw new Error('The plates are packed, which was not asked for.');
-    const spots = spotNames(resources).slice(0, channels - 4);
+    const spots = channelNames(resources).slice(0, channels - 4);
     while (spots.length < channels - 4) spots.push(`Spot ${spots.length + 1}`);
     return {
       path,
@@ -212,22 +229,4 @@ export function psdHeader(path: string): Omit<PlanarFile, 'dpi'> | undefined {
   } finally {
     closeSync(handle);
   }
-}
-
-function spotNames(resources: Buffer): string[] {
-  for (let at = 0; at + 12 <= resources.length;) {
-    const id = resources.readUInt16BE(at + 4);
-    const title = resources[at + 6];
-    const begin = at + 6 + title + 1 + ((title + 1) % 2);
-    const length = resources.readUInt32BE(begin);
-    const body = resources.subarray(begin + 4, begin + 4 + length);
-    if (id === NAMES_RESOURCE) {
-      const names: string[] = [];
-      for (let i = 0; i < body.length; i += body[i] + 1)
-        if (body[i] > 0) names.push(nameFromBytes(body.subarray(i + 1, i + 1 + body[i])));
-      return names;
-    }
-    at = begin + 4 + length + (length % 2);
-  }
-  return [];
 }

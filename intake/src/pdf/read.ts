@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import type { MmBox, PageStructure } from '@kyanos/core';
 import type { PageFile, Source, SourceFile } from '../reading.ts';
 import type { PlanarFile } from '../planar.ts';
-import { anchorOf } from '../profile.ts';
+import { anchorOf, RENDERING } from '../profile.ts';
 import { MAX_PAGES, MAX_SPOTS, refuse } from '../refusal.ts';
 import { run, said } from '../run.ts';
 import { alternateOf, alternateStreams, spotSpaces } from './alternates.ts';
@@ -40,14 +40,20 @@ export async function readPdf(source: Source): Promise<SourceFile> {
     ? pages.filter(({ number }) => source.pages!.includes(number))
     : pages;
   const layers = readLayers(objects);
-  const document = new Document(source, objects, chosen, pages.length, forPrint(objects, layers));
+  const document = new Document(
+    source,
+    objects,
+    chosen,
+    pages.length,
+    forPrint(objects, layers, spotSpaces(objects).size > 0),
+  );
   // The interpreter begins while the rest of the file is still being read.
   const runs = document.runs();
   const first = runs.length > 0 ? document.begin(runs[0]) : undefined;
   first?.catch(() => undefined);
   const told = source.coverageOnly ? undefined : await tell(objects, layers, chosen);
   return {
-    colour: 'plates by Ghostscript with overprint honoured',
+    colour: `plates by Ghostscript with overprint honoured; other colour by ICC profile, ${RENDERING}`,
     anchor: await anchorOf(told?.profile),
     document: told?.document,
     count: chosen.length,
@@ -221,16 +227,18 @@ async function tell(objects: PdfObjects, layers: Layers, chosen: readonly PdfPag
       ),
     ),
   );
+  const structures = new Map(
+    chosen.map((page, i) => [page.number, pageStructure(objects, page, dicts[i], layers, streams)]),
+  );
+  const known = [...structures.values()];
+  const fontsUsed = known.some(({ incomplete }) => incomplete)
+    ? undefined
+    : new Set(known.flatMap((structure) => structure.fontsUsed));
   return {
-    document: documentStructure(objects, layers, streams),
+    document: documentStructure(objects, layers, streams, fontsUsed),
     profile: intentProfile(objects, streams),
     alternates,
-    structures: new Map(
-      chosen.map((page, i) => [
-        page.number,
-        pageStructure(objects, page, dicts[i], layers, streams),
-      ]),
-    ),
+    structures,
   };
 }
 

@@ -35,6 +35,10 @@ import { textExtent } from './text.ts';
 /** Operators read of one page; a page of a hundred thousand objects has about a million. */
 const MAX_OPERATIONS = 3_000_000;
 const MAX_DEPTH = 12;
+/** Flags of annotations. */
+const HIDDEN = 2;
+const PRINTS = 4;
+
 export function pageStructure(
   objects: PdfObjects,
   page: PdfPage,
@@ -77,7 +81,22 @@ class Walker {
     // A token may not run across parts, but a q and its Q may.
     const bytes = Buffer.concat(parts.flatMap((part) => (part ? [part, NEWLINE] : [])));
     this.#run(bytes, resources, { ...INITIAL, ctm: IDENTITY, clip: this.#page.frame }, 0);
+    this.#annotations(dict);
     return this.#tally.told();
+  }
+
+  /** Those that print and show something (12.5.3, flags; 12.5.5, appearances). */
+  #annotations(dict: PdfDict): void {
+    const objects = this.#objects;
+    for (const entry of objects.list(dict['/Annots'])) {
+      const annotation = objects.dict(entry);
+      const flags = Number(objects.resolve(annotation['/F']) ?? 0);
+      const kind = objects.name(annotation['/Subtype']);
+      const shows = annotation['/AP'] !== undefined && kind !== 'Popup' && kind !== 'Link';
+      const [l, b, r, t] = objects.numbers(annotation['/Rect']);
+      if (shows && (flags & PRINTS) !== 0 && (flags & HIDDEN) === 0 && Number.isFinite(t))
+        this.#tally.annotation([Math.min(l, r), Math.min(b, t), Math.max(l, r), Math.max(b, t)]);
+    }
   }
 
   #declare(resources: PdfDict): void {

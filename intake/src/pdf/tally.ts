@@ -50,6 +50,13 @@ export class PageTally {
   /** Where each special was painted. */
   readonly #special = new Map<string, Cover>();
   readonly #colour: Cover;
+  readonly #annotations: MmBox[] = [];
+  readonly #vanishing: MmBox[] = [];
+  readonly #reversed: TextUse[] = [];
+  readonly #cutType: MmBox[] = [];
+  readonly #outside: MmBox[] = [];
+  readonly #fonts = new Set<string>();
+  #beyond = 0;
   #rgbObjects = 0;
   #mayKnockOut = false;
 
@@ -67,8 +74,11 @@ export class PageTally {
 
   /** One object that paints. @returns whether it lies on what is printed */
   painted(box: Corners, paint: Paint, overprint: boolean, state: State): boolean {
-    const seen = intersection(intersection(box, state.clip), this.#page.frame);
+    const whole = intersection(box, state.clip);
+    const seen = intersection(whole, this.#page.frame);
     if (isEmpty(seen)) return false;
+    if (paint.inks.length > 0) this.#reaches(whole);
+    else if (vanishes(paint, overprint, state)) this.#note(this.#vanishing, seen);
     const specials = paint.set.filter((ink) => !PROCESS.includes(ink) && ink !== 'All');
     const laid = specials.filter((name) => paint.inks.includes(name));
     for (const name of specials) this.spot(name);
@@ -102,14 +112,25 @@ export class PageTally {
   /** A line drawn; only one too thin to hold is kept. */
   line(box: Corners, widthPt: number, { inks }: Paint): void {
     const widthMm = pointsToMm(widthPt * this.#page.unit);
+    if (isCropMark(box, widthMm, this.#page) && inks.length > 0) this.#note(this.#outside, box);
     if (widthMm < HAIRLINE_MM && this.#hairlines.length < MOST && inks.length > 0)
       this.#hairlines.push({ box: this.#mm(box), widthMm, inks });
   }
 
   /** Pieces of one line are told as one run. */
-  text({ box, sizePt, mirrored }: ShownText, { inks }: Paint, { clip }: State): void {
-    const seen = intersection(box, clip);
-    if (isEmpty(seen) || isEmpty(intersection(seen, this.#page.frame)) || inks.length === 0) return;
+  text({ box, sizePt, mirrored }: ShownText, paint: Paint, state: State): void {
+    const seen = intersection(box, state.clip);
+    const { inks } = paint;
+    const { frame, trim } = this.#page;
+    if (isEmpty(seen) || isEmpty(intersection(seen, frame))) return;
+    if (state.font?.name) this.#fonts.add(state.font.name);
+    if (inks.length === 0) {
+      const reversed = paint.set.length > 0 && !vanishes(paint, state.fillOver, state);
+      if (reversed && this.#reversed.length < MOST && this.#colour.meets(seen))
+        this.#reversed.push({ box: this.#mm(seen), sizePt, inks, mirrored });
+      return;
+    }
+    if (crosses(seen, trim)) this.#note(this.#cutType, seen);
     const mm = this.#mm(seen);
     const last = this.#text.at(-1);
     const follows =
@@ -160,6 +181,24 @@ export class PageTally {
       .join('');
   }
 
+  /** A note, stamp or field that prints. */
+  annotation(box: Corners): void {
+    if (!isEmpty(intersection(box, this.#page.frame))) this.#note(this.#annotations, box);
+  }
+
+  #note(list: MmBox[], box: Corners): void {
+    if (list.length < MOST) list.push(this.#mm(box));
+  }
+
+  /** Art that is cut off at the edge of what is printed, though there is more of it. */
+  #reaches(box: Corners): void {
+    const { frame, stated, unit } = this.#page;
+    const media = stated.get('/MediaBox') ?? frame;
+    const [l, b, r, t] = intersection(box, media);
+    const far = Math.max(frame[0] - l, frame[1] - b, r - frame[2], t - frame[3]);
+    this.#beyond = Math.max(this.#beyond, pointsToMm(far * unit));
+  }
+
   /** An object that does not print, because its layer is off. */
   hidden(layer: string): void {
     this.#hidden.set(layer, (this.#hidden.get(layer) ?? 0) + 1);
@@ -196,6 +235,13 @@ export class PageTally {
       marks: this.#marks,
       hidden: Object.fromEntries(this.#hidden),
       mayKnockOut: this.#mayKnockOut,
+      annotations: this.#annotations,
+      vanishing: this.#vanishing,
+      reversed: this.#reversed,
+      cutType: this.#cutType,
+      beyondMm: this.#beyond,
+      outside: this.#outside,
+      fontsUsed: [...this.#fonts],
       incomplete: this.incomplete,
     };
   }
@@ -222,6 +268,30 @@ export class PageTally {
   #mm(box: Corners): MmBox {
     return upright(box, this.#page);
   }
+}
+
+/** Nothing of each process ink, and what lies under it kept: no trace of it is left (8.6.7, overprint mode 1). */
+const vanishes = (paint: Paint, overprint: boolean, { mode }: State): boolean =>
+  overprint && mode === 1 && paint.set.length === PROCESS.length && paint.inks.length === 0;
+
+/** Half a millimetre: less than that is a bearing or a serif. */
+const CUT_PT = 1.5;
+/** Type that lies on both sides of an edge of the finished size. */
+function crosses([l, b, r, t]: Corners, [left, bottom, right, top]: Corners): boolean {
+  const inside = r > left + CUT_PT && l < right - CUT_PT && t > bottom + CUT_PT && b < top - CUT_PT;
+  const outside =
+    l < left - CUT_PT || r > right + CUT_PT || b < bottom - CUT_PT || t > top + CUT_PT;
+  return inside && outside;
+}
+
+/** Crop marks are up to half a point wide and 2 to 15 mm long, and lie outside the finished size. Common practice. */
+const MARK_MM = { width: 0.36, least: 2, most: 15 };
+function isCropMark(box: Corners, widthMm: number, { trim, unit }: PdfPage): boolean {
+  const [width, height] = [box[2] - box[0], box[3] - box[1]].map((pt) => pointsToMm(pt * unit));
+  const long = Math.max(width, height);
+  const thin = Math.min(width, height) <= MARK_MM.width && widthMm <= MARK_MM.width;
+  const away = box[2] <= trim[0] || box[0] >= trim[2] || box[3] <= trim[1] || box[1] >= trim[3];
+  return thin && away && long >= MARK_MM.least && long <= MARK_MM.most;
 }
 
 function joined(a: MmBox, b: MmBox): MmBox {

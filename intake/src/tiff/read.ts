@@ -1,6 +1,6 @@
 /** TIFF: grey, RGB, CMYK, and CMYK with named extra inks, 8 or 16 bit, in strips or tiles, together or in planes. */
 import { PROCESS_NAMES, pxToMm, type Finding } from '@kyanos/core';
-import { fromFile, type GeoTIFFImage } from 'geotiff';
+import { fromFile, type GeoTIFF, type GeoTIFFImage } from 'geotiff';
 import { CmykBands, IN_FILE } from '../cmykbands.ts';
 import type { PageFile, Source, SourceFile } from '../reading.ts';
 import { assumedResolution, pictureFile } from '../picture.ts';
@@ -8,6 +8,7 @@ import { type Orientation, type PlanarFile } from '../planar.ts';
 import { anchorOf } from '../profile.ts';
 import { checkSize, MAX_SPOTS, refuse } from '../refusal.ts';
 import { breath } from '../run.ts';
+import { channelNames } from './imageResources.ts';
 import { checkDirectory, checkLayout, inkPlaces, inPlaceOf, type Layout } from './layout.ts';
 import { rowsOf } from './rows.ts';
 
@@ -17,11 +18,24 @@ const BLACK_IS_ZERO = 1;
 const RGB = 2;
 const SEPARATED = 5;
 const YCBCR = 6;
+/** SampleFormat: IEEE floating point. */
+const FLOATING = 3;
+/** Kinds of colour that are not read, and what to do. */
+const COLOUR_KINDS: Readonly<Record<number, string>> = {
+  3: 'in indexed colour (a palette). Convert it to RGB or CMYK.',
+  4: 'a transparency mask, no picture. Export the artwork itself.',
+  8: 'in Lab colour. Convert it to CMYK, or to RGB with a profile.',
+  9: 'in Lab colour. Convert it to CMYK, or to RGB with a profile.',
+  10: 'in Lab colour. Convert it to CMYK, or to RGB with a profile.',
+  32_803: 'raw data of a camera. Develop it, and save RGB or CMYK.',
+};
 /** ExtraSamples: associated and unassociated alpha. */
 const ALPHA = [1, 2];
 /** InkSet: inks that are not C, M, Y, K in this order, but as their names say. */
 const NAMED_INKS = 2;
 
+/** Tag of the resources that image editors write. */
+const IMAGE_RESOURCES = 34_377;
 /** Tag of the embedded profile. Source: ICC.1, annex B. */
 const ICC_PROFILE = 34_675;
 
@@ -30,6 +44,7 @@ export async function readTiff(source: Source): Promise<SourceFile> {
     checkDirectory(source.path);
     const tiff = await fromFile(source.path);
     try {
+      await checkPages(tiff);
       return await readImage(source, await tiff.getImage(0));
     } finally {
       await tiff.close();
@@ -48,6 +63,30 @@ export async function readTiff(source: Source): Promise<SourceFile> {
       'The TIFF can’t be read: its directory or its picture data is damaged, or packed in a way that is not known here. Export it again with LZW or Deflate.',
     );
   }
+}
+
+/** NewSubfileType: a smaller version of another picture, or a mask for it. */
+const NOT_A_PAGE = 0b101;
+/** Pages looked for; a chain of directories may be a ring. */
+const MOST_PAGES = 20;
+
+/** One picture is read; what else is in the file would be left out without a word. */
+async function checkPages(tiff: GeoTIFF): Promise<void> {
+  let pages = 0;
+  for (let i = 0; i < MOST_PAGES; i++) {
+    const image = await tiff.getImage(i).catch(() => undefined);
+    if (!image) break;
+    const directory = image.fileDirectory;
+    const kind = directory.hasTag('NewSubfileType')
+      ? Number(await directory.loadValue('NewSubfileType'))
+      : 0;
+    if ((kind & NOT_A_PAGE) === 0) pages++;
+  }
+  if (pages > 1)
+    refuse(
+      'TIFF_PAGES',
+      `The TIFF has ${pages === MOST_PAGES ? `${pages} pages or more` : `${pages} pages`}, and one is read. Save each page as a file of its own, or send a PDF.`,
+    );
 }
 
 async function readImage(source: Source, image: GeoTIFFImage): Promise<SourceFile> {
@@ -73,6 +112,18 @@ async function readImage(source: Source, image: GeoTIFFImage): Promise<SourceFil
   const photometric = await one('PhotometricInterpretation', BLACK_IS_ZERO);
   const samples = Number(image.getSamplesPerPixel());
   const bits = Number(image.getBitsPerSample());
+  const unread = COLOUR_KINDS[photometric];
+  if (unread) return refuse('TIFF_COLOUR', `The TIFF is ${unread}`);
+  if ((await one('SampleFormat', 1)) === FLOATING)
+    return refuse(
+      'TIFF_DEPTH',
+      `The TIFF holds floating point numbers of ${bits} bits. Convert it to 8 bits a channel.`,
+    );
+  if (bits === 1)
+    return refuse(
+      'TIFF_DEPTH',
+      'The TIFF is a bitmap of 1 bit a pixel. Convert it to grey or CMYK of 8 bits a channel at the same resolution.',
+    );
   if (bits !== 8 && bits !== 16)
     return refuse(
       'TIFF_DEPTH',
@@ -92,10 +143,11 @@ async function readImage(source: Source, image: GeoTIFFImage): Promise<SourceFil
     );
   const alpha =
     photometric !== SEPARATED && samples > colours && ALPHA.includes(await one('ExtraSamples', 0));
+  const inkNames = String((await tag('InkNames')) ?? '')
+    .split('\0')
+    .filter(Boolean);
   const inks = inkPlaces(
-    String((await tag('InkNames')) ?? '')
-      .split('\0')
-      .filter(Boolean),
+    inkNames.length > 0 ? inkNames : channelNames(await tag(IMAGE_RESOURCES)),
     samples,
     colours + (alpha ? 1 : 0),
     named,

@@ -27,7 +27,9 @@ export const at = (boxes: readonly MmBox[]): Place => ({
   kind: 'boxes',
   boxes: boxes.slice(0, MOST_BOXES),
 });
-export const cm2 = (mm2: number) => (mm2 / 100).toFixed(mm2 < 1000 ? 2 : 1);
+/** In cm²; never nothing, as only what is there is told. */
+export const cm2 = (mm2: number) =>
+  mm2 < 0.5 ? 'less than 0.01' : (mm2 / 100).toFixed(mm2 < 1000 ? 2 : 1);
 export const several = (count: number, one: string, many = `${one}s`) =>
   `${count} ${count === 1 ? one : many}`;
 export const percentOf255 = (value: number) => (value / 255) * 100;

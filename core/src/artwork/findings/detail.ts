@@ -1,7 +1,8 @@
 /** What is small: barcodes, type and thin lines. */
 import { usesLay } from '../../stack/index.ts';
 import type { Finding } from '../page.ts';
-import { at, several, type Check } from './check.ts';
+import { guessKind, isLineRole, specialRole } from '../names.ts';
+import { at, roleIn, several, type Check } from './check.ts';
 
 /** EAN and UPC modules at 80 % of nominal; GS1 General Specifications, section 5.12 (from memory). */
 const LEAST_MODULE_MM = 0.264;
@@ -62,8 +63,60 @@ export const smallType: Check = (page, use) => {
   ];
 };
 
-export const hairlines: Check = (page) => {
-  const lines = page.structure?.hairlines ?? [];
+/** Paper-white type this small fills in where inks shift, points. */
+const SMALL_REVERSED_PT = 8;
+
+export const reversedType: Check = (page, use) => {
+  const small = (page.structure?.reversed ?? []).filter(({ sizePt }) => sizePt < SMALL_REVERSED_PT);
+  if (small.length === 0) return [];
+  const smallest = Math.min(...small.map(({ sizePt }) => sizePt));
+  const underWhite = !use || usesLay(use.stack, 'W');
+  return [
+    {
+      code: 'REVERSED_TYPE',
+      severity: underWhite ? 'warning' : 'note',
+      message: `${several(small.length, 'line', 'lines')} of paper-white type from ${smallest.toFixed(1)} pt ${small.length === 1 ? 'stands' : 'stand'} in colour: ink runs into ${small.length === 1 ? 'it' : 'them'}, and where white is laid under colour ${small.length === 1 ? 'it gets' : 'they get'} none. Ask for bolder type, or ${SMALL_REVERSED_PT} pt at least.`,
+      place: at(small.map(({ box }) => box)),
+      measure: { value: smallest, unit: 'pt' },
+    },
+  ];
+};
+
+export const vanishing: Check = (page) => {
+  const boxes = page.structure?.vanishing ?? [];
+  if (boxes.length === 0) return [];
+  return [
+    {
+      code: 'VANISHES',
+      severity: 'error',
+      message: `${several(boxes.length, 'object is', 'objects are')} white and set to overprint: ${boxes.length === 1 ? 'it leaves' : 'they leave'} no trace, and what lies under ${boxes.length === 1 ? 'it' : 'them'} prints instead. Ask for overprint to be switched off there.`,
+      place: at(boxes),
+      measure: { value: boxes.length, unit: 'count' },
+    },
+  ];
+};
+
+export const cutType: Check = (page) => {
+  const boxes = page.structure?.cutType ?? [];
+  if (boxes.length === 0) return [];
+  return [
+    {
+      code: 'TYPE_CUT',
+      severity: 'warning',
+      message: `${several(boxes.length, 'line', 'lines')} of type ${boxes.length === 1 ? 'crosses' : 'cross'} the edge of the finished size: part of ${boxes.length === 1 ? 'it' : 'them'} is cut off. Ask for type inside the edge.`,
+      place: at(boxes),
+      measure: { value: boxes.length, unit: 'count' },
+    },
+  ];
+};
+
+export const hairlines: Check = (page, use) => {
+  const prints = (ink: string) =>
+    page.separations.some((s) => s.name === ink && s.kind === 'process') ||
+    specialRole(use ? roleIn(ink, use) : undefined) !== undefined ||
+    (!use && !isLineRole(guessKind(ink).kind));
+  // What doesn't print can't break up.
+  const lines = (page.structure?.hairlines ?? []).filter(({ inks }) => inks.some(prints));
   if (lines.length === 0) return [];
   const thinnest = Math.min(...lines.map(({ widthMm }) => widthMm));
   return [

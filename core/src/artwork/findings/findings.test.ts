@@ -167,10 +167,63 @@ describe('findings of a page', () => {
     expect(on(200, 100)).toEqual(['LABEL_SIZE warning']);
     expect(on(210, 100)).toEqual(['LABEL_SIZE error']);
     const sheet = use('film | W@art / CMYK', { ...MATERIAL, label: null });
-    expect(found({ bleedDeclared: false }, sheet)).toEqual(['NO_BLEED note']);
-    expect(found({}, sheet)).toEqual(['LITTLE_BLEED note']);
-    const trimMm = { left: 3, top: 3, width: 194, height: 94 };
-    expect(found({ trimMm }, sheet)).toEqual([]);
+    const inked = { edgeShare: 0.4 };
+    const trim = (by: number) => ({ left: by, top: by, width: 200 - 2 * by, height: 100 - 2 * by });
+    expect(found({ ...inked, bleedDeclared: false }, sheet)).toEqual(['NO_BLEED note']);
+    expect(found({ ...inked, trimMm: trim(1) }, sheet)).toEqual(['LITTLE_BLEED note']);
+    expect(found({ ...inked, trimMm: trim(3) }, sheet)).toEqual([]);
+    // A box that lies a hair outside is no bleed, and no bleed of −0.0 mm.
+    expect(found({ ...inked, trimMm: trim(-0.01) }, sheet)).toEqual(['NO_BLEED note']);
+    // Where nothing reaches the edge nothing can show a bare line.
+    expect(found({ bleedDeclared: false }, sheet)).toEqual([]);
+    const cut = { ...inked, bleedDeclared: false, ...structure({ beyondMm: 3 }) };
+    expect(found(cut, sheet)).toEqual(['BLEED_CUT warning']);
+  });
+
+  it.each<[string, Partial<PageStructure>, string]>([
+    ['notes that print', { annotations: [box] }, 'ANNOTATIONS warning'],
+    ['white that overprints', { vanishing: [box] }, 'VANISHES error'],
+    ['type that is cut', { cutType: [box] }, 'TYPE_CUT warning'],
+    ['crop marks in the bleed', { outside: [box, box, box, box] }, 'MARKS_IN_BLEED error'],
+    [
+      'small paper-white type on colour',
+      { reversed: [{ box, sizePt: 6, inks: [], mirrored: false }] },
+      'REVERSED_TYPE warning',
+    ],
+    ['colour on a layer of white', { layerColour: { White: [box] } }, 'LAYER_COLOUR warning'],
+  ])('tell %s, with the place, and nothing where there is none', (_, change, told) => {
+    expect(found(structure(change))).toEqual([told]);
+    expect(finding(structure(change)).place).toMatchObject({ kind: 'boxes' });
+    const none = Object.fromEntries(
+      Object.entries(change).map(([key, value]) => [key, Array.isArray(value) ? [] : {}]),
+    );
+    expect(found(structure(none))).toEqual([]);
+  });
+
+  it('ask once what a line is, by its name, and make an error of one that takes colour away', () => {
+    const dieline = artwork({ Cyan: 0.5, Dieline: 0.01 }).pages[0];
+    const asked = finding({}, use(), dieline);
+    expect(asked).toMatchObject({
+      code: 'LINES_UNSAID',
+      repair: { kind: 'map-name', role: 'cut' },
+    });
+    const said: Use = { ...use(), said: { names: { Dieline: 'cut' }, overprint: [] } };
+    expect(found({}, said, dieline)).toEqual([]);
+    const knockouts = [{ separation: 'Dieline', specialLostMm2: 0, colourLostMm2: 20, cells }];
+    expect(finding({ knockouts }, said, dieline)).toMatchObject({
+      code: 'LINE_ERASES',
+      severity: 'error',
+      repair: { kind: 'overprint', separation: 'Dieline', keep: true },
+    });
+    const kept = { ...said, said: { ...said.said, overprint: ['Dieline'] } };
+    expect(found({ knockouts }, kept, dieline)).toEqual(['KNOCKOUT_MENDED note']);
+  });
+
+  it('leave thin lines alone that do not print', () => {
+    const thin = (ink: string) => structure({ hairlines: [{ box, widthMm: 0.05, inks: [ink] }] });
+    expect(found(thin('Dieline'))).toEqual([]);
+    expect(found(thin('Black'))).toEqual(['HAIRLINES note']);
+    expect(found(thin('Dieline'), null)).toEqual([]);
   });
 
   it('name fonts that are not embedded', () => {
@@ -192,7 +245,12 @@ describe('findings of a page', () => {
 
   it('say each in a sentence that ends, with the page it is about', () => {
     const all = pageFindings(
-      { ...PAGE, bleedDeclared: false, ...structure({ marks: [box], rgb: [box], rgbObjects: 1 }) },
+      {
+        ...PAGE,
+        bleedDeclared: false,
+        edgeShare: 1,
+        ...structure({ marks: [box], rgb: [box], rgbObjects: 1 }),
+      },
       undefined,
     );
     expect(all.length).toBeGreaterThan(2);

@@ -6,9 +6,18 @@
  */
 import type { ArtworkInfo, ArtworkPage, Finding } from '../page.ts';
 import type { Check, Use } from './check.ts';
-import { barcodes, hairlines, smallType } from './detail.ts';
+import { barcodes, cutType, hairlines, reversedType, smallType, vanishing } from './detail.ts';
 import { empty, erasingLines, knockouts, names } from './inks.ts';
-import { hidden, incomplete, layerColour, marks, mirrored, size } from './page.ts';
+import {
+  annotations,
+  cropMarks,
+  hidden,
+  incomplete,
+  layerColour,
+  marks,
+  mirrored,
+  size,
+} from './page.ts';
 import { haze, resolution, rgb } from './pictures.ts';
 
 export type { Use } from './check.ts';
@@ -23,11 +32,16 @@ const CHECKS: readonly Check[] = [
   mirrored,
   haze,
   barcodes,
+  vanishing,
   smallType,
+  reversedType,
+  cutType,
   hairlines,
   resolution,
   size,
   marks,
+  cropMarks,
+  annotations,
   rgb,
   layerColour,
   hidden,

@@ -8,8 +8,8 @@ import { cm2, drawn, pageArea, roleIn, said, type Check, type Use } from './chec
 export const names: Check = (page, use) => {
   if (!use) return [];
   return page.separations.flatMap((separation): Finding[] => {
-    const { name, kind } = separation;
-    if (kind === 'process' || roleIn(name, use)) return [];
+    const { name, kind, coverageWithBleed } = separation;
+    if (kind === 'process' || coverageWithBleed === 0 || roleIn(name, use)) return [];
     const area = separation.coverageWithBleed * pageArea(page);
     const measure = { value: area / 100, unit: 'cm²' } as const;
     const lines = likelyLines(page, name);

@@ -5,34 +5,50 @@ import { at, several, type Check } from './check.ts';
 /** Artwork is drawn this much larger than a pre-cut label both ways; common practice: 0.03 in. */
 export const LABEL_EXCESS_MM = 0.762;
 const BLEED_MM = 2;
+/** Of the finished size's edge that holds ink: less is a corner or a mark. */
+const EDGE_SHARE = 0.005;
 
 export const size: Check = (page, use) => {
   const label = use?.material.label;
   const { trimMm, widthMm, heightMm } = page;
   if (!label) {
-    if (page.bleedDeclared) {
-      const least = Math.min(
-        trimMm.left,
-        trimMm.top,
-        widthMm - trimMm.left - trimMm.width,
-        heightMm - trimMm.top - trimMm.height,
-      );
-      return least >= BLEED_MM - 0.05
-        ? []
-        : [
-            {
-              code: 'LITTLE_BLEED',
-              severity: 'note',
-              message: `The bleed is ${least.toFixed(1)} mm at its narrowest; cutting wants about ${BLEED_MM} mm.`,
-              measure: { value: least, unit: 'mm' },
-            },
-          ];
-    }
+    if (page.edgeShare < EDGE_SHARE) return [];
+    const least = page.bleedDeclared
+      ? Math.max(
+          0,
+          Math.min(
+            trimMm.left,
+            trimMm.top,
+            widthMm - trimMm.left - trimMm.width,
+            heightMm - trimMm.top - trimMm.height,
+          ),
+        )
+      : 0;
+    if (least >= BLEED_MM - 0.05) return [];
+    const cut = page.structure?.beyondMm ?? 0;
+    if (least < 0.05 && cut > 0.5)
+      return [
+        {
+          code: 'BLEED_CUT',
+          severity: 'warning',
+          message: `The art reaches ${cut.toFixed(1)} mm beyond the finished size, and the file says of no bleed that it should be printed: it is cut off at the edge. Ask for the file with a bleed box of ${BLEED_MM} mm.`,
+          measure: { value: cut, unit: 'mm' },
+        },
+      ];
+    if (least < 0.05)
+      return [
+        {
+          code: 'NO_BLEED',
+          severity: 'note',
+          message: `Ink reaches the edge, and the artwork has no bleed: a bare line may show where it is cut. Ask for ${BLEED_MM} mm more all round, or cut into it.`,
+        },
+      ];
     return [
       {
-        code: 'NO_BLEED',
+        code: 'LITTLE_BLEED',
         severity: 'note',
-        message: `The artwork has no bleed: what reaches the edge may show a bare line where it is cut. Ask for ${BLEED_MM} mm more all round, or cut into it.`,
+        message: `The bleed is ${least.toFixed(1)} mm at its narrowest; cutting wants about ${BLEED_MM} mm.`,
+        measure: { value: least, unit: 'mm' },
       },
     ];
   }
@@ -60,6 +76,37 @@ export const marks: Check = (page, use) => {
       message: label
         ? `Printers’ marks lie on the artwork, and the label is cut already: they would print on it. Ask for the page without marks.`
         : `${several(boxes.length, 'mark is', 'marks are')} drawn in every ink, white and clear included. Ask for the page without marks unless they are wanted.`,
+      place: at(boxes),
+      measure: { value: boxes.length, unit: 'count' },
+    },
+  ];
+};
+
+/** Crop marks that are drawn in ordinary ink: four corners have eight. */
+const LEAST_MARKS = 4;
+
+export const cropMarks: Check = (page, use) => {
+  const outside = page.structure?.outside ?? [];
+  if (outside.length < LEAST_MARKS) return [];
+  return [
+    {
+      code: 'MARKS_IN_BLEED',
+      severity: use?.material.label ? 'error' : 'warning',
+      message: `${several(outside.length, 'thin line lies', 'thin lines lie')} in the bleed, as crop marks do: they print, and show where the cut is not exact. Ask for the page without marks.`,
+      place: at(outside),
+      measure: { value: outside.length, unit: 'count' },
+    },
+  ];
+};
+
+export const annotations: Check = (page) => {
+  const boxes = page.structure?.annotations ?? [];
+  if (boxes.length === 0) return [];
+  return [
+    {
+      code: 'ANNOTATIONS',
+      severity: 'warning',
+      message: `${several(boxes.length, 'note, stamp or form field', 'notes, stamps or form fields')} on the page will print. Ask for the file without ${boxes.length === 1 ? 'it' : 'them'}, unless ${boxes.length === 1 ? 'it is' : 'they are'} wanted.`,
       place: at(boxes),
       measure: { value: boxes.length, unit: 'count' },
     },

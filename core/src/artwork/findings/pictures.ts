@@ -37,7 +37,7 @@ export const haze: Check = (page, use) => {
       {
         code: 'HAZE',
         severity: grave ? 'warning' : 'note',
-        message: `${cm2(caught)} cm² look blank and hold ink of ${threshold} to ${highestFaint} %: haze, or the lightest part of a picture. A rule that goes by any ink lays white there, with a halo round the art.`,
+        message: `${cm2(caught)} cm² look blank and hold ink of ${threshold > 0 ? `${threshold} to` : 'up to'} ${highestFaint} %: haze, or the lightest part of a picture. A rule that goes by any ink lays white there, with a halo round the art.`,
         place,
         measure: { value: caught / 100, unit: 'cm²' },
         ...(rules.length > 0 && {
@@ -94,7 +94,7 @@ export const rgb: Check = (page) => {
     {
       code: 'RGB_LEFT',
       severity: 'warning',
-      message: `${several(rgbObjects, 'object is', 'objects are')} still in RGB and ${rgbObjects === 1 ? 'was' : 'were'} converted by the interpreter’s own defaults: blacks become four inks and colours may shift. Ask for CMYK if it matters.`,
+      message: `${several(rgbObjects, 'object is', 'objects are')} still in RGB and ${rgbObjects === 1 ? 'was' : 'were'} converted to process ink by profile: blacks become four inks and colours may shift. Ask for CMYK if it matters.`,
       place: at(boxes),
       measure: { value: rgbObjects, unit: 'count' },
     },
