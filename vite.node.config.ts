@@ -3,7 +3,8 @@ import { defineConfig } from 'vite';
 
 export default defineConfig({
   publicDir: false,
-  ssr: { target: 'node', noExternal: [/^@kyanos\//] },
+  // Zod too: bundled it is what is used of it, and starts in a tenth of the time.
+  ssr: { target: 'node', noExternal: [/^@kyanos\//, 'zod'] },
   build: {
     ssr: true,
     target: 'node20',

@@ -21,6 +21,9 @@ export interface Finished {
 /** All that a program printed. */
 export const said = ({ stderr, stdout }: Finished): string => `${stderr}${stdout}`;
 
+/** What the reader itself may take, all its programs each: none of them can be allowed more. */
+export const MOST = { cpuSeconds: 3600, fileMb: 16_384 } as const;
+
 export const DEFAULT_LIMITS: Limits = { seconds: 60, memoryMb: 4096, fileMb: 1024 };
 
 const MAX_TEXT = 4 * 1024 * 1024;
@@ -40,8 +43,8 @@ export function run(
     '--pdeathsig=KILL',
     'prlimit',
     `--as=${limits.memoryMb * 1024 * 1024}`,
-    `--fsize=${limits.fileMb * 1024 * 1024}`,
-    `--cpu=${limits.cpuSeconds ?? limits.seconds}`,
+    `--fsize=${Math.min(MOST.fileMb, limits.fileMb) * 1024 * 1024}`,
+    `--cpu=${Math.min(MOST.cpuSeconds, limits.cpuSeconds ?? limits.seconds)}`,
     '--core=0',
     program,
     ...args,

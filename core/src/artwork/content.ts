@@ -68,7 +68,24 @@ export class ContentMeter {
     light: Uint8Array,
     flip: number,
   ): void {
+    // Most of a page is bare: four pixels of nothing are passed at once.
+    const bare = flip === 0 ? 0 : 0xffffffff;
+    const words = [c, m, y, k].map(wordsOf);
+    const lightWords = wordsOf(light);
+    const quick = lightWords !== undefined && words.every((one) => one !== undefined);
+    const [cw, mw, yw, kw] = words as readonly Uint32Array[];
     for (let i = from; i < to; i++) {
+      if (quick && i % 4 === 0 && i + 4 <= to) {
+        let w = i >> 2;
+        const last = to >> 2;
+        while (w < last && cw[w] === bare && mw[w] === bare && yw[w] === bare && kw[w] === bare)
+          lightWords[w++] = 0xffffffff;
+        const passed = (w << 2) - i;
+        this.#sums[0] += passed;
+        this.#highest[0] += passed;
+        i += passed;
+        if (i >= to) break;
+      }
       const ci = c[i] ^ flip;
       const mi = m[i] ^ flip;
       const yi = y[i] ^ flip;
@@ -101,6 +118,12 @@ export class ContentMeter {
     return { highest, inkSum, ...(faint && { faint }), ...(heavy && { heavy }) };
   }
 }
+
+/** The same bytes four at a time; undefined where they don't begin on a word. */
+const wordsOf = (plane: Uint8Array): Uint32Array | undefined =>
+  plane.byteOffset % 4 === 0
+    ? new Uint32Array(plane.buffer, plane.byteOffset, plane.length >> 2)
+    : undefined;
 
 /** Told apart from the levels of heavy ink, which begin at {@link HEAVY} / {@link SUM_STEP}. */
 const FAINT_LEVEL = 1;

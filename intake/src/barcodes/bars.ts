@@ -15,6 +15,8 @@ const EVERY = 12;
 const CONTRAST = 36;
 /** Pixels over which the middle between bar and space is taken. */
 const REACH = 40;
+/** Runs of the shortest symbol. */
+const LEAST_RUNS = 20;
 /** A drawn module, and what stays blank to either side, modules. */
 const DRAWN_PX = 4;
 const ROOM = 12;
@@ -60,6 +62,7 @@ export async function uprightBars(
   for (let y = EVERY >> 1; y < height; y += EVERY) {
     if (!threshold(pixels.subarray(y * width, (y + 1) * width), dark)) continue;
     const runs = runsOf(dark);
+    if (runs.starts.length < LEAST_RUNS) continue;
     for (const first of [1, 0] as const)
       for (const found of symbolsIn(runs, first, y)) keep(candidates, found);
   }

@@ -158,7 +158,8 @@ class Walker {
     };
     const reach = (x: number, y: number) => {
       point = [x, y];
-      const [px, py] = transformed([x, y, x, y], state.ctm);
+      const [a, b, c, d, e, f] = state.ctm;
+      const [px, py] = [x * a + y * c + e, x * b + y * d + f];
       path = path ? union(path, [px, py, px, py]) : [px, py, px, py];
     };
     const leftOut = (): boolean => {

@@ -7,17 +7,14 @@ import { fileURLToPath } from 'node:url';
 import { confinement } from '../confine.ts';
 import { atExit } from '../exit.ts';
 import { ArtworkRefused, refuse } from '../refusal.ts';
+import { MOST } from '../run.ts';
 import { makeTemp, tempBytes, type TempFolder } from '../temp.ts';
 import type { FromReader, Order } from './messages.ts';
 
 /** A reader that gives no sign of life for so long is caught in a loop. */
 const SILENT_SECONDS = 60;
-/** Time of the processor, all its programs alone; a page has a limit of its own. */
-const CPU_SECONDS = 3600;
 const MEMORY_MB = 6144;
 const HEAP_MB = 2048;
-/** Largest single file: the plates of the largest page. */
-const FILE_MB = 16_384;
 /** Disk for one file's plates at once, and for all that are being read. */
 export const MAX_TEMP_MB = limit('KYANOS_TEMP_MB', 12_288);
 export const MAX_ALL_TEMP_MB = limit('KYANOS_ALL_TEMP_MB', 32_768);
@@ -92,8 +89,8 @@ function converse(
   const limits = [
     'prlimit',
     `--data=${MEMORY_MB * 1024 * 1024}`,
-    `--fsize=${FILE_MB * 1024 * 1024}`,
-    `--cpu=${CPU_SECONDS}`,
+    `--fsize=${MOST.fileMb * 1024 * 1024}`,
+    `--cpu=${MOST.cpuSeconds}`,
     '--core=0',
   ];
   const [program, ...args] = [
