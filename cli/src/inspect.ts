@@ -7,7 +7,7 @@ import {
 } from '@kyanos/contract';
 import { ArtworkRefused, openArtwork, readCoverage, type IntakeOptions } from '@kyanos/intake';
 import { failOn, gravest } from './failOn.ts';
-import { fileArguments, printJson, UsageError, wholeNumber } from './usage.ts';
+import { scaleOption, fileArguments, printJson, UsageError, wholeNumber } from './usage.ts';
 
 const USAGE = 'kyanos inspect FILE… [--json] [--dpi N] [--fail-on error|warning|note | --coverage]';
 
@@ -25,6 +25,7 @@ export async function inspectCommand(args: string[]): Promise<void> {
     options: {
       json: { type: 'boolean', default: false },
       dpi: { type: 'string' },
+      scale: { type: 'string' },
       'fail-on': { type: 'string' },
       coverage: { type: 'boolean', default: false },
     },
@@ -34,7 +35,7 @@ export async function inspectCommand(args: string[]): Promise<void> {
   const limit = failOn(values['fail-on']);
   if (values.coverage && limit !== undefined)
     throw new UsageError('--coverage looks for no findings, so --fail-on has nothing to go by.');
-  const options = dpi === undefined ? {} : { dpi };
+  const options = { ...(dpi === undefined ? {} : { dpi }), ...scaleOption(values.scale) };
   const reports: (InspectReport | CoverageReport | Unread)[] = [];
   for (const file of files) {
     const report = await answer(file, () =>

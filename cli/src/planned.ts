@@ -4,12 +4,13 @@ import { readPlan as readStoredPlan } from '@kyanos/contract';
 import { pagesOf, planJob, type PlanResult, type PrintPlan } from '@kyanos/core';
 import { openArtwork, type OpenArtwork } from '@kyanos/intake';
 import { failOn, gravest } from './failOn.ts';
-import { fileArgument, reading, UsageError, wholeNumber } from './usage.ts';
+import { fileArgument, scaleOption, reading, UsageError, wholeNumber } from './usage.ts';
 
 export const PLANNED_OPTIONS = {
   json: { type: 'boolean', default: false },
   plan: { type: 'string' },
   dpi: { type: 'string' },
+  scale: { type: 'string' },
   'fail-on': { type: 'string' },
 } as const;
 
@@ -22,6 +23,7 @@ export async function withPlanned(
   values: {
     readonly plan?: string | undefined;
     readonly dpi?: string | undefined;
+    readonly scale?: string | undefined;
     readonly 'fail-on'?: string | undefined;
   },
   usage: string,
@@ -35,6 +37,7 @@ export async function withPlanned(
   const artwork = await openArtwork(file, {
     pages: [...new Set([plan.artwork.page, ...pagesOf(plan)])],
     ...(dpi === undefined ? {} : { dpi }),
+    ...scaleOption(values.scale),
   });
   try {
     const result = await act(plan, artwork);

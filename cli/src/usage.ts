@@ -72,4 +72,16 @@ export function wholeNumber(
   return value;
 }
 
+/** --scale: how many times larger it is printed than it is drawn, as a number or as 1:10. @throws UsageError */
+export function scaleOption(text: string | undefined): { scale?: number } {
+  if (text === undefined) return {};
+  const ratio = /^1:(\d+(?:\.\d+)?)$/.exec(text);
+  const scale = Number(ratio ? ratio[1] : text);
+  if (!(scale >= 0.01 && scale <= 100))
+    throw new UsageError(
+      `--scale must be a number from 0.01 to 100, or such as 1:10; got "${text}".`,
+    );
+  return { scale };
+}
+
 export const printJson = (value: unknown): void => console.log(JSON.stringify(value, null, 2));

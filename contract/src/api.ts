@@ -30,9 +30,12 @@ export const RipState = z.enum(['queued', 'running', 'done', 'failed', 'cancelle
 
 export const ArtworkSummary = z.object({
   id: z.uuid(),
+  fileId: z.uuid(),
   fileName: z.string(),
   bytes: z.int(),
   dpi: z.number(),
+  /** How many times larger it is printed than it is drawn. */
+  scale: z.number(),
   state: RipState,
   /** How often it was asked for: a cancel names the asking that it takes back. */
   attempt: z.int(),
@@ -50,6 +53,8 @@ export const NewRip = z.strictObject({
   fileName: z.string().min(1).max(500),
   /** Resolution at which a PDF is turned into plates. Pictures keep their own. */
   dpi: z.int().min(36).max(1200),
+  /** How many times larger it is printed than it is drawn: 10 for artwork at 1:10. */
+  scale: z.number().min(0.01).max(100).default(1),
 });
 export type NewRip = z.output<typeof NewRip>;
 

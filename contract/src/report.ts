@@ -53,6 +53,7 @@ export const FindingReport = z.object({
         keep: z.boolean(),
       }),
       z.object({ label: z.string(), kind: z.literal('haze'), percent: z.number() }),
+      z.object({ label: z.string(), kind: z.literal('scale'), factor: z.number() }),
       z.object({
         label: z.string(),
         kind: z.literal('rule'),

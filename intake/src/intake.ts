@@ -8,10 +8,14 @@ import { refuse } from './refusal.ts';
 import type { TempFolder } from './temp.ts';
 
 export const DEFAULT_DPI = 300;
+export const MIN_SCALE = 0.01;
+export const MAX_SCALE = 100;
 
 export interface IntakeOptions {
   /** Resolution for PDF and SVG; pictures keep their own. 36 to 1200. */
   readonly dpi?: number;
+  /** The artwork is drawn so many times smaller than it is printed; 0.01 to 100, 1 if absent. */
+  readonly scale?: number;
   /** Only these pages, from 1; all if absent. */
   readonly pages?: readonly number[];
   readonly signal?: AbortSignal;
@@ -117,8 +121,10 @@ const common = (path: string, { signal }: IntakeOptions): Pick<Reading, 'path' |
   signal,
 });
 
-function orderOf({ dpi = DEFAULT_DPI, pages }: IntakeOptions) {
+function orderOf({ dpi = DEFAULT_DPI, scale = 1, pages }: IntakeOptions) {
   if (!(dpi >= 36 && dpi <= 1200))
     refuse('DPI_RANGE', `The resolution must be within 36 to 1200 dpi; got ${dpi}.`);
-  return { dpi, pages };
+  if (!(scale >= MIN_SCALE && scale <= MAX_SCALE))
+    refuse('SCALE_RANGE', `The scale must be within ${MIN_SCALE} to ${MAX_SCALE}; got ${scale}.`);
+  return { dpi, scale, pages };
 }

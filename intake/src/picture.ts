@@ -71,7 +71,7 @@ export async function readPicture(source: Source): Promise<SourceFile> {
   source.progress(0.4);
 
   const stated = statedDpi(source.path, sniff(source.path) as 'png' | 'jpeg' | 'webp');
-  const dpi = stated ?? ASSUMED_DPI;
+  const dpi = (stated ?? ASSUMED_DPI) / source.scale;
   const file = pictureFile(source, width, height, dpi, 1, PROCESS_NAMES);
   const icc = meta.icc && new Uint8Array(meta.icc);
   const bands = await CmykBands.open(file, colours, alpha, icc);

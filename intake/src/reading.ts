@@ -50,6 +50,8 @@ export interface SourceFile {
 export interface ReadingOptions {
   /** Resolution for PDF and SVG; pictures keep their own. 36 to 1200. */
   readonly dpi: number;
+  /** The artwork is drawn so many times smaller than it is printed: 10 for a drawing at 1:10. 0.01 to 100. */
+  readonly scale: number;
   /** Only these pages, from 1; all if absent. */
   readonly pages: readonly number[] | undefined;
   /** A folder of its own, removed afterwards. */

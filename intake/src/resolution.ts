@@ -21,7 +21,9 @@ export function statedDpi(path: string, format: 'png' | 'jpeg' | 'webp'): number
     closeSync(handle);
   }
   const dpi = { png: ofPng, jpeg: ofJpeg, webp: ofWebp }[format](head);
-  return dpi !== undefined && dpi >= LEAST && dpi <= MOST ? dpi : undefined;
+  if (dpi === undefined || dpi < LEAST || dpi > MOST) return undefined;
+  // Whole pixels a metre are what whole pixels an inch were rounded to.
+  return Math.abs(dpi - Math.round(dpi)) < 0.02 ? Math.round(dpi) : dpi;
 }
 
 function ofPng(head: Buffer): number | undefined {

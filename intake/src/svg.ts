@@ -43,7 +43,12 @@ export async function readSvg(source: Source): Promise<SourceFile> {
   const root = drawing.documentElement!;
   const elements = elementsOf(root);
   const texts = inspect(elements);
-  const size = sizeOf(root);
+  const drawn = sizeOf(root);
+  const size = {
+    ...drawn,
+    width: drawn.width * source.scale,
+    height: drawn.height * source.scale,
+  };
   const { dpi } = source;
   const [width, height] = [size.width, size.height].map((mm) => Math.round(mmToPx(mm, dpi)));
   checkSize(width, height);

@@ -5,7 +5,7 @@ import { loadReader } from '../src/reading.ts';
 import { makeTemp } from '../src/temp.ts';
 import type { OpenArtwork } from '../src/index.ts';
 
-export async function readHere(path: string, dpi = 300): Promise<OpenArtwork> {
+export async function readHere(path: string, dpi = 300, scale = 1): Promise<OpenArtwork> {
   const tmp = await makeTemp();
   const stop = new AbortController();
   const pages: { page: ArtworkPage; stored: StoredPage }[] = [];
@@ -13,6 +13,7 @@ export async function readHere(path: string, dpi = 300): Promise<OpenArtwork> {
     const read = await loadReader(path);
     const options = {
       dpi,
+      scale,
       pages: undefined,
       tmp: tmp.path,
       coverageOnly: false,

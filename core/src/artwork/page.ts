@@ -50,6 +50,8 @@ export type Repair =
       readonly keep: boolean;
     }
   | { readonly label: string; readonly kind: 'haze'; readonly percent: number }
+  /** The artwork is read anew, so many times as large as it is now. */
+  | { readonly label: string; readonly kind: 'scale'; readonly factor: number }
   | {
       readonly label: string;
       readonly kind: 'rule';

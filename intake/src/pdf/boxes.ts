@@ -20,7 +20,10 @@ export interface PdfPage {
   readonly stated: ReadonlyMap<string, Corners>;
   /** Degrees clockwise: 0, 90, 180 or 270. */
   readonly turn: number;
-  /** UserUnit: points to a unit of the page, for pages of more than 200 inches (ISO 32000-2, table 31). */
+  /**
+   * Points to a unit of the page as it is printed: its UserUnit, for pages of more than 200 inches (ISO 32000-2, table 31), and
+   * the scale at which it is drawn.
+   */
   readonly unit: number;
 }
 
@@ -99,9 +102,10 @@ const within = (box: Corners, outer: Corners): Corners => [
 
 /**
  * The pages as the file states them. A box that reaches beyond the media box ends there; one without a size counts as none.
+ * @param scale how many times larger it is printed than it is drawn
  * @throws ArtworkRefused if a page states no size
  */
-export function pageBoxes(objects: PdfObjects): PdfPage[] {
+export function pageBoxes(objects: PdfObjects, scale: number): PdfPage[] {
   return objects.pages.map((reference, i) => {
     const dict = objects.dict(reference);
     const media = boxOf(objects, objects.inherited(dict, '/MediaBox'));
@@ -127,7 +131,7 @@ export function pageBoxes(objects: PdfObjects): PdfPage[] {
       trim: trim ?? crop,
       stated,
       turn: Number.isFinite(turn) ? (((Math.round(turn / 90) * 90) % 360) + 360) % 360 : 0,
-      unit: unit > 0 && Number.isFinite(unit) ? unit : 1,
+      unit: scale * (unit > 0 && Number.isFinite(unit) ? unit : 1),
     };
   });
 }

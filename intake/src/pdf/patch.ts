@@ -103,6 +103,8 @@ function bakeLayers(objects: PdfObjects, { off, told }: Layers, patch: Patch): v
 export interface Part {
   readonly reference: string;
   readonly frame: Corners;
+  /** Points to a unit of it. */
+  readonly unit: number;
 }
 
 /** What a document needs to be printed by; outlines, tags and links keep other pages alive. */
@@ -121,6 +123,7 @@ export function partsOf(objects: PdfObjects, parts: readonly Part[], begin: Patc
       '/BleedBox': _,
       '/TrimBox': __,
       '/ArtBox': ___,
+      '/UserUnit': ____,
       ...kept
     } = {
       ...Object.fromEntries(
@@ -130,7 +133,14 @@ export function partsOf(objects: PdfObjects, parts: readonly Part[], begin: Patc
       ),
       ...dict,
     } as PdfDict;
-    patch.set(reference(i), { value: { ...kept, '/Parent': tree, '/CropBox': [...part.frame] } });
+    patch.set(reference(i), {
+      value: {
+        ...kept,
+        '/Parent': tree,
+        '/CropBox': [...part.frame],
+        ...(part.unit === 1 ? {} : { '/UserUnit': part.unit }),
+      },
+    });
   }
   patch.set(tree, {
     value: {

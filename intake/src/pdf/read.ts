@@ -29,7 +29,7 @@ export async function readPdf(source: Source): Promise<SourceFile> {
   const checked = check(source);
   checked.catch(() => undefined);
   const objects = await PdfObjects.read(path, tmp, signal);
-  const pages = pageBoxes(objects);
+  const pages = pageBoxes(objects, source.scale);
   if (pages.length === 0) damaged();
   if (pages.length > MAX_PAGES)
     refuse(
@@ -107,11 +107,12 @@ class Document {
 
   /** Whole pages, as they are. */
   async begin(pages: readonly PdfPage[]): Promise<Waiting> {
-    const { path, dpi, progress } = this.#source;
+    const { path, dpi, scale, progress } = this.#source;
     const [{ flag }] = pages;
     const asItLies =
       pages.length === this.#count &&
       this.patch.size === 0 &&
+      scale === 1 &&
       !this.objects.mended &&
       pages.every((page) => page.flag === flag);
     const name = this.#name();
@@ -119,9 +120,10 @@ class Document {
     const share = (part: number) =>
       progress((0.98 * (done + part * pages.length)) / this.chosen.length);
     if (asItLies) return separate(this.#source, pages, path, name, flag, share);
-    const parts = pages.map(({ number, frame }) => ({
+    const parts = pages.map(({ number, frame, unit }) => ({
       reference: this.objects.pages[number - 1],
       frame,
+      unit,
     }));
     return this.#made(pages, parts, this.patch, dpi, name, share);
   }
@@ -130,7 +132,7 @@ class Document {
   async overprinted(page: PdfPage): Promise<PlanarFile> {
     const reference = this.objects.pages[page.number - 1];
     const patch = overprintAll(this.objects, reference, this.patch);
-    const parts = [{ reference, frame: page.frame }];
+    const parts = [{ reference, frame: page.frame, unit: page.unit }];
     const [plates] = await this.#made([page], parts, patch, this.#source.dpi, this.#name());
     return plates();
   }
@@ -140,7 +142,7 @@ class Document {
     const reference = this.objects.pages[page.number - 1];
     const frames = boxes.map((box) => stored(box, page));
     const pages = frames.map((frame): PdfPage => ({ ...page, frame, trim: frame }));
-    const parts = frames.map((frame) => ({ reference, frame }));
+    const parts = frames.map((frame) => ({ reference, frame, unit: page.unit }));
     const plates = await this.#made(pages, parts, this.patch, dpi, this.#name());
     return Promise.all(plates.map((each) => each()));
   }

@@ -507,7 +507,9 @@ class Walker {
       Number(objects.resolve(v)),
     );
     const [a, b, c, d] = state.ctm;
-    const inches = [Math.hypot(a, b), Math.hypot(c, d)].map((points) => points / POINTS_PER_INCH);
+    const inches = [Math.hypot(a, b), Math.hypot(c, d)].map(
+      (points) => (points * this.#page.unit) / POINTS_PER_INCH,
+    );
     const dpi = Math.min(widthPx / inches[0], heightPx / inches[1]);
     this.#tally.picture(box, { widthPx, heightPx, dpi, space: spaceName(space) });
   }

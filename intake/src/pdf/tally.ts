@@ -118,7 +118,8 @@ export class PageTally {
   }
 
   /** Pieces of one line are told as one run. */
-  text({ box, sizePt, mirrored }: ShownText, paint: Paint, state: State): void {
+  text({ box, sizePt: drawnPt, mirrored }: ShownText, paint: Paint, state: State): void {
+    const sizePt = drawnPt * this.#page.unit;
     const seen = intersection(box, state.clip);
     const { inks } = paint;
     const { frame, trim } = this.#page;

@@ -68,7 +68,7 @@ async function begin(order: Order): Promise<void> {
   }
 }
 
-async function read({ file, tmp, dpi, pages, what, keep, firstLook: longest, user }: Order) {
+async function read({ file, tmp, dpi, scale, pages, what, keep, firstLook: longest, user }: Order) {
   const reader = await loadReader(file);
   if (user !== undefined) become(user);
   if (longest !== undefined) {
@@ -96,6 +96,7 @@ async function read({ file, tmp, dpi, pages, what, keep, firstLook: longest, use
   const waiting: PageFile[] = [];
   const options = {
     dpi,
+    scale,
     pages,
     tmp,
     coverageOnly: what === 'coverage',

@@ -8,6 +8,7 @@ export interface Order {
   readonly file: string;
   readonly tmp: string;
   readonly dpi: number;
+  readonly scale: number;
   readonly pages: readonly number[] | undefined;
   /** `coverage`: nothing but how much each separation covers. */
   readonly what: 'all' | 'coverage';

@@ -182,7 +182,7 @@ async function readImage(source: Source, image: GeoTIFFImage): Promise<SourceFil
   checkLayout(source.path, layout, photometric === YCBCR);
 
   const stated = await resolution(list);
-  const dpi = stated ?? assumedResolution.dpi;
+  const dpi = (stated ?? assumedResolution.dpi) / source.scale;
   const orientation = Math.min(8, Math.max(1, await one('Orientation', 1))) as Orientation;
   const file = pictureFile(source, width, height, dpi, orientation, [
     ...PROCESS_NAMES,

@@ -1,11 +1,11 @@
-import type { ArtworkSummary } from '@kyanos/contract';
+import type { ArtworkSummary, NewRip } from '@kyanos/contract';
 import type { ArtworkInfo, ArtworkPage } from '@kyanos/core';
 import type { Db } from '../db.ts';
 import { Refusal } from '../http.ts';
 import { askedAgain } from '../queue.ts';
 
 const COLUMNS = /* sql */ `
-  a.id, a.file_name as "fileName", f.bytes::float8 as bytes, a.dpi, a.state, a.asked as attempt, a.progress, a.problem, a.info,
+  a.id, a.file_name as "fileName", f.id as "fileId", f.bytes::float8 as bytes, a.dpi, a.scale, a.state, a.asked as attempt, a.progress, a.problem, a.info,
   a.first_look is not null as "firstLook"`;
 
 export async function artworkById(db: Db, id: string): Promise<ArtworkSummary> {
@@ -33,16 +33,21 @@ export async function readyArtwork(db: Db, id: string): Promise<ArtworkInfo> {
 /** The file at this resolution; one that failed or was cancelled is begun again. */
 export async function upsertArtwork(
   db: Db,
-  { fileId, fileName, dpi }: { fileId: string; fileName: string; dpi: number },
+  { fileId, fileName, dpi, scale = 1 }: Omit<NewRip, 'scale'> & { readonly scale?: number },
 ): Promise<{ id: string; state: string }> {
-  const { rows } = await db.query<{ id: string; state: string }>(UPSERT, [fileId, fileName, dpi]);
+  const { rows } = await db.query<{ id: string; state: string }>(UPSERT, [
+    fileId,
+    fileName,
+    dpi,
+    scale,
+  ]);
   return rows[0];
 }
 
 const UPSERT = /* sql */ `
-  insert into artwork (file_id, file_name, dpi)
-  values ($1::uuid, $2::text, $3::int)
-  on conflict on constraint artwork_file_dpi_key do update set
+  insert into artwork (file_id, file_name, dpi, scale)
+  values ($1::uuid, $2::text, $3::int, $4::float8)
+  on conflict on constraint artwork_file_dpi_scale_key do update set
     ${askedAgain('artwork')},
     touched_at = now()
   returning id, state`;

@@ -23,11 +23,11 @@ export async function ripArtwork(
   signal: AbortSignal,
   attempt: Attempt,
 ): Promise<void> {
-  const { rows } = await pool.query<{ fileId: string; dpi: number }>(
-    'select file_id as "fileId", dpi from artwork where id = $1::uuid',
+  const { rows } = await pool.query<{ fileId: string; dpi: number; scale: number }>(
+    'select file_id as "fileId", dpi, scale from artwork where id = $1::uuid',
     [id],
   );
-  const { fileId, dpi } = rows[0];
+  const { fileId, dpi, scale } = rows[0];
   const tmp = await makeTemp();
   try {
     const path = join(tmp.path, 'artwork');
@@ -42,6 +42,7 @@ export async function ripArtwork(
         path,
         {
           dpi,
+          scale,
           signal,
           progress: report,
           firstLook: {

@@ -26,6 +26,7 @@ import ProbePanel from './ProbePanel.vue';
 import SeparationTable from './SeparationTable.vue';
 import { useProbe } from './useProbe.ts';
 import { rememberName } from '../shared/spotMemory.ts';
+import FinishedSize from './FinishedSize.vue';
 import LineList from './LineList.vue';
 import VersionCompare from './VersionCompare.vue';
 
@@ -284,6 +285,12 @@ function chooseRear(number: number | null) {
           @assign="assign"
         />
         <line-list v-if="lines.length" :lines="lines" />
+        <finished-size
+          v-if="job.artwork"
+          :page="page"
+          :scale="job.artwork.scale"
+          @rescale="job.rescale"
+        />
         <probe-panel
           :subject="subject"
           :plan="job.plan"

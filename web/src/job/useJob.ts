@@ -207,6 +207,25 @@ export const useJob = defineStore('job', () => {
     void followArtwork();
   }
 
+  /** Reads the same file anew, so many times as large as it is now. */
+  async function rescale(factor: number): Promise<void> {
+    const now = artwork.value;
+    if (!now) return;
+    try {
+      const { fileId, dpi, scale } = now;
+      const wanted = {
+        fileId,
+        fileName: fileName.value ?? now.fileName,
+        dpi,
+        scale: scale * factor,
+      };
+      useArtwork(await post<ArtworkSummary>('/artworks', wanted));
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error;
+      problem.value = error.problem;
+    }
+  }
+
   function schedule(): void {
     if (saveState.value === 'conflict') return;
     saveState.value = 'saving';
@@ -224,7 +243,15 @@ export const useJob = defineStore('job', () => {
   });
 
   /** A save whose answer did not come: it is sent again as it was, since the server may have carried it out. */
-  let unanswered: { job: string; body: ReturnType<typeof body>; key: string } | undefined;
+  let unanswered:
+    | {
+        readonly job: string;
+        readonly plan: PrintPlan;
+        readonly artworkId: string | null;
+        readonly body: ReturnType<typeof body>;
+        readonly key: string;
+      }
+    | undefined;
 
   /** A copy in the browser, in case the server or the page goes away. */
   function keepDraft(): void {
@@ -270,17 +297,17 @@ export const useJob = defineStore('job', () => {
     if (sending || !id.value || !plan.value) return;
     sending = true;
     const job = id.value;
-    const sent = plan.value;
-    const sentArtwork = artworkId.value;
-    const again = unanswered?.job === job ? unanswered : undefined;
-    const request = again ?? { job, body: body(), key: newKey() };
+    const request =
+      unanswered?.job === job
+        ? unanswered
+        : { job, plan: plan.value, artworkId: artworkId.value, body: body(), key: newKey() };
     unanswered = request;
     try {
       const saved = await put<JobOnWire>(`/jobs/${job}`, request.body, { key: request.key });
       unanswered = undefined;
       if (id.value !== job) return;
       version.value = saved.version;
-      if (!again && plan.value === sent && artworkId.value === sentArtwork) {
+      if (plan.value === request.plan && artworkId.value === request.artworkId) {
         saveState.value = 'saved';
         localStorage.removeItem(draftName(job));
       } else schedule();
@@ -443,6 +470,9 @@ export const useJob = defineStore('job', () => {
       case 'overprint':
         keepOverprint(wanted.separation, wanted.keep);
         break;
+      case 'scale':
+        void rescale(wanted.factor);
+        break;
       case 'haze':
         update({ stack: raiseHaze(stack, wanted.percent) });
         break;
@@ -487,6 +517,7 @@ export const useJob = defineStore('job', () => {
     canUndo: history.canUndo,
     canRedo: history.canRedo,
     useArtwork,
+    rescale,
     settle,
     saveAsNew,
     repair,

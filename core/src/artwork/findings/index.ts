@@ -17,6 +17,7 @@ import {
   marks,
   mirrored,
   size,
+  scale,
 } from './page.ts';
 import { haze, resolution, rgb } from './pictures.ts';
 
@@ -39,6 +40,7 @@ const CHECKS: readonly Check[] = [
   hairlines,
   resolution,
   size,
+  scale,
   marks,
   cropMarks,
   annotations,

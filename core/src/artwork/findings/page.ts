@@ -52,6 +52,10 @@ export const size: Check = (page, use) => {
       },
     ];
   }
+  const labelFactor = Math.max(
+    (label.width + LABEL_EXCESS_MM) / widthMm,
+    (label.height + LABEL_EXCESS_MM) / heightMm,
+  );
   const over = [widthMm - label.width, heightMm - label.height];
   const least = Math.min(...over);
   if (least >= LABEL_EXCESS_MM - 0.05) return [];
@@ -61,6 +65,47 @@ export const size: Check = (page, use) => {
       severity: least < 0 ? 'error' : 'warning',
       message: `The artwork is ${widthMm.toFixed(1)} × ${heightMm.toFixed(1)} mm and the label ${label.width.toFixed(1)} × ${label.height.toFixed(1)} mm: ${least < 0 ? `${(-least).toFixed(1)} mm of it stay bare` : 'the slightest shift shows a bare edge'}. Draw it 0.76 mm (0.03 in) larger both ways; common practice.`,
       measure: { value: least, unit: 'mm' },
+      ...(isSlight(labelFactor) && {
+        repair: {
+          label: `Make it ${LABEL_EXCESS_MM.toFixed(2)} mm larger than the label`,
+          kind: 'scale' as const,
+          factor: labelFactor,
+        },
+      }),
+    },
+  ];
+};
+
+/** Larger or smaller by this much is another drawing, not the same a little larger. */
+const SLIGHT = 0.15;
+const isSlight = (factor: number) => Math.abs(factor - 1) <= SLIGHT;
+
+/** Scales that large artwork is drawn at. Common practice. */
+const SCALES = [2, 4, 5, 10, 20];
+/** How near the size of the sheet must come. */
+const SCALE_SLACK = 0.02;
+/** Smaller sheets are printed as they are drawn, mm. */
+const LEAST_SHEET_MM = 500;
+
+/** Artwork that fills its sheet when it is made larger by a round number was drawn to scale. */
+export const scale: Check = (page, use) => {
+  if (!use || use.material.form === 'roll' || use.material.label) return [];
+  const { width, length } = use.material;
+  if (Math.max(width, length) < LEAST_SHEET_MM) return [];
+  const { trimMm } = page;
+  const near = (a: number, b: number) => Math.abs(a / b - 1) <= SCALE_SLACK;
+  const factor = SCALES.find((times) => {
+    const [w, h] = [trimMm.width * times, trimMm.height * times];
+    return (near(w, width) && near(h, length)) || (near(w, length) && near(h, width));
+  });
+  if (factor === undefined) return [];
+  return [
+    {
+      code: 'SCALED_ART',
+      severity: 'warning',
+      message: `The artwork is ${trimMm.width.toFixed(0)} × ${trimMm.height.toFixed(0)} mm, and at ${factor} times that it fills the sheet of ${width.toFixed(0)} × ${length.toFixed(0)} mm: it seems to be drawn at 1:${factor}. Read it at its true size, so that plates, ink and price are those of the print.`,
+      measure: { value: factor, unit: 'count' },
+      repair: { label: `Read it ${factor} times as large`, kind: 'scale', factor },
     },
   ];
 };

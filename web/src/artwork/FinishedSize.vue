@@ -1,0 +1,65 @@
+<script setup lang="ts">
+/** The finished size, set: the file is read anew at the scale that makes it so. */
+import type { ArtworkPage } from '@kyanos/core';
+import { computed, ref, watch } from 'vue';
+import { length } from '../shared/format.ts';
+import LengthField from '../shared/LengthField.vue';
+
+const props = defineProps<{
+  page: ArtworkPage;
+  /** How many times larger it is printed than it is drawn, as it was read. */
+  scale: number;
+}>();
+const emit = defineEmits<{
+  /** So many times as large as it is now. */
+  rescale: [factor: number];
+}>();
+
+const width = ref(props.page.trimMm.width);
+watch(
+  () => props.page.trimMm.width,
+  (now) => (width.value = now),
+);
+const factor = computed(() => width.value / props.page.trimMm.width);
+const height = computed(() => props.page.trimMm.height * factor.value);
+const changed = computed(
+  () =>
+    Math.abs(factor.value - 1) > 0.0005 &&
+    props.scale * factor.value >= 0.01 &&
+    props.scale * factor.value <= 100,
+);
+const drawnAt = computed(() =>
+  Math.abs(props.scale - 1) < 0.0005
+    ? 'as it is drawn'
+    : `${Number(props.scale.toFixed(4))} times as large as it is drawn`,
+);
+</script>
+
+<template>
+  <form class="panel finished" @submit.prevent="emit('rescale', factor)">
+    <h2>Finished size</h2>
+    <length-field v-model="width" label="Finished width" :min="1" :max="20000" />
+    <p class="figures">× {{ length(height) }}</p>
+    <v-btn type="submit" :disabled="!changed">Read it at this size</v-btn>
+    <p class="soft wide">Printed {{ drawnAt }}.</p>
+  </form>
+</template>
+
+<style scoped>
+.finished {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto auto;
+  align-items: center;
+  gap: 6px 10px;
+  padding: 10px 14px 14px;
+}
+
+h2,
+.wide {
+  grid-column: 1 / -1;
+}
+
+h2 {
+  font-size: var(--size-small);
+}
+</style>
