@@ -141,8 +141,12 @@ async function readImage(source: Source, image: GeoTIFFImage): Promise<SourceFil
       'TIFF_COLOUR',
       `The TIFF’s colours (kind ${photometric}, ${samples} channels) can’t be read as print. Convert it to CMYK, RGB or grey.`,
     );
+  // Of process inks one more sample may be transparency too; named inks never are.
   const alpha =
-    photometric !== SEPARATED && samples > colours && ALPHA.includes(await one('ExtraSamples', 0));
+    samples > colours &&
+    !named &&
+    (photometric !== SEPARATED || samples === colours + 1) &&
+    ALPHA.includes(await one('ExtraSamples', 0));
   const inkNames = String((await tag('InkNames')) ?? '')
     .split('\0')
     .filter(Boolean);
@@ -191,7 +195,9 @@ async function readImage(source: Source, image: GeoTIFFImage): Promise<SourceFil
   const profile = await tag(ICC_PROFILE);
   const icc = profile ? Uint8Array.from(profile as ArrayLike<number>) : undefined;
   const inPlace =
-    colours === 4 && orientation === 1 ? inPlaceOf(source.path, layout, file, inks) : undefined;
+    colours === 4 && !alpha && orientation === 1
+      ? inPlaceOf(source.path, layout, file, inks)
+      : undefined;
   if (inPlace)
     return {
       colour: IN_FILE,
@@ -212,7 +218,7 @@ async function readImage(source: Source, image: GeoTIFFImage): Promise<SourceFil
       if (photometric === WHITE_IS_ZERO) invert(planes[0]);
       if (photometric === YCBCR) toRgb(planes);
       const extras = inks.extras.map(({ sample }) => planes[sample]);
-      if (colours === 4) {
+      if (colours === 4 && !alpha) {
         const none = new Uint8Array(rows * width);
         bands.writePlanes(top, [...inks.process.map((i) => planes[i] ?? none), ...extras]);
       } else {
