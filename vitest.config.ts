@@ -25,7 +25,7 @@ export default defineConfig({
       {
         test: {
           name: 'server',
-          include: ['server/**/*.test.ts', 'scripts/**/*.test.ts'],
+          include: ['server/**/*.test.ts'],
           testTimeout: 60_000,
           hookTimeout: 60_000,
           fileParallelism: false,

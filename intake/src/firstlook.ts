@@ -1,7 +1,7 @@
 /** A rough picture of a file, long before its plates are there. */
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { sniff } from './reading.ts';
+import { sniff } from './sniff.ts';
 import { MAX_PIXELS } from './refusal.ts';
 import { run } from './run.ts';
 

@@ -14,5 +14,5 @@ export { planarRaster } from './planar.ts';
 export { anchorOf, PRINTING_CONDITION, printingProfile } from './profile.ts';
 export { ArtworkRefused, MAX_PAGES, MAX_PIXELS, MAX_SIDE_PX } from './refusal.ts';
 export { run } from './run.ts';
-export { sniff } from './reading.ts';
+export { sniff } from './sniff.ts';
 export { makeTemp, sweepTemp, type TempFolder } from './temp.ts';

@@ -3,7 +3,8 @@ import { readFile } from 'node:fs/promises';
 import type { Artwork, ArtworkInfo, ArtworkPage, Raster } from '@kyanos/core';
 import { pageRaster } from './measure.ts';
 import { startReading, type Reading } from './reader/parent.ts';
-import { sniff, type CoveredPage } from './reading.ts';
+import { sniff } from './sniff.ts';
+import type { CoveredPage } from './reading.ts';
 import { refuse } from './refusal.ts';
 import type { TempFolder } from './temp.ts';
 

@@ -18,7 +18,7 @@ import {
 } from '@kyanos/core';
 import { lookCloser } from './barcodes/closer.ts';
 import { PageCodes } from './barcodes/pageCodes.ts';
-import type { PageFile } from './reading.ts';
+import type { PageFile } from './source.ts';
 import { breath } from './run.ts';
 import { growingBands, planarRaster, processPlanes, type PlanarFile } from './planar.ts';
 

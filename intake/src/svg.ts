@@ -16,7 +16,7 @@ import {
 } from '@kyanos/core';
 import sharp from 'sharp';
 import { CmykBands } from './cmykbands.ts';
-import type { Source, SourceFile } from './reading.ts';
+import type { Source, SourceFile } from './source.ts';
 import { pictureFile } from './picture.ts';
 import { anchorOf } from './profile.ts';
 import { checkSize, MAX_PIXELS, MAX_SPOTS, refuse } from './refusal.ts';

@@ -2,7 +2,7 @@
 import { closeSync, existsSync, openSync, readSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { mmToPx, PROCESS_NAMES } from '@kyanos/core';
-import type { Source } from '../reading.ts';
+import type { Source } from '../source.ts';
 import type { PlanarFile } from '../planar.ts';
 import { printingProfile } from '../profile.ts';
 import { checkSize, MAX_SPOTS, refuse } from '../refusal.ts';

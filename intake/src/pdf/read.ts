@@ -5,7 +5,7 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import type { MmBox, PageStructure } from '@kyanos/core';
-import type { PageFile, Source, SourceFile } from '../reading.ts';
+import type { PageFile, Source, SourceFile } from '../source.ts';
 import type { PlanarFile } from '../planar.ts';
 import { anchorOf, RENDERING } from '../profile.ts';
 import { MAX_PAGES, MAX_SPOTS, refuse } from '../refusal.ts';

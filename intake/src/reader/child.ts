@@ -7,7 +7,8 @@ import { become } from '../confine.ts';
 import { firstLook } from '../firstlook.ts';
 import { measure, type StoredPage } from '../measure.ts';
 import type { PlanarFile } from '../planar.ts';
-import { coveredPage, loadReader, type PageFile } from '../reading.ts';
+import type { PageFile } from '../source.ts';
+import { coveredPage, loadReader } from '../reading.ts';
 import { ArtworkRefused, refuse } from '../refusal.ts';
 import type { FromParent, FromReader, Order } from './messages.ts';
 
@@ -19,7 +20,7 @@ const AHEAD = 2;
 const stop = new AbortController();
 let share = 0;
 let taken = 0;
-let wake = () => {};
+let wake: () => void = () => undefined;
 
 const say = (message: FromReader) =>
   new Promise<void>((done) => process.send!(cleaned(message), undefined, undefined, () => done()));

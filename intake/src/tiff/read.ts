@@ -2,7 +2,7 @@
 import { PROCESS_NAMES, pxToMm, type Finding } from '@kyanos/core';
 import { fromFile, type GeoTIFF, type GeoTIFFImage } from 'geotiff';
 import { CmykBands, IN_FILE } from '../cmykbands.ts';
-import type { PageFile, Source, SourceFile } from '../reading.ts';
+import type { PageFile, Source, SourceFile } from '../source.ts';
 import { assumedResolution, pictureFile } from '../picture.ts';
 import { type Orientation, type PlanarFile } from '../planar.ts';
 import { anchorOf } from '../profile.ts';

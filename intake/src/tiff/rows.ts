@@ -1,7 +1,7 @@
 /** A TIFF's samples, one plane each, some whole rows at a time. */
 import { closeSync, openSync, readSync } from 'node:fs';
 import { BAND_ROWS } from '@kyanos/core';
-import type { Source } from '../reading.ts';
+import type { Source } from '../source.ts';
 import { gather } from '../planar.ts';
 import { PACKING, undoDifferences, unpack } from './blocks.ts';
 import type { Layout } from './layout.ts';

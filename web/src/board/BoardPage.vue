@@ -6,14 +6,7 @@ import {
   type JobSummary,
   type Problem,
 } from '@kyanos/contract';
-import {
-  DomainError,
-  parseStack,
-  PRESETS,
-  type Preset,
-  type PrintPlan,
-  type Shop,
-} from '@kyanos/core';
+import { DomainError, parseStack, PRESETS, type Preset, type Shop } from '@kyanos/core';
 import { formatDistanceToNow } from 'date-fns';
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
@@ -23,6 +16,8 @@ import { get, post, Refused } from '../shared/api.ts';
 import { rememberedNames } from '../shared/spotMemory.ts';
 import JobPicture from './JobPicture.vue';
 import { newPlan } from './newPlan.ts';
+import { jobsOf, type PageJob } from './pages.ts';
+import PagesDialog from './PagesDialog.vue';
 
 const router = useRouter();
 const jobs = shallowRef<JobSummary[]>();
@@ -61,29 +56,42 @@ const beginnings = computed(() => [
 ]);
 onMounted(async () => (own.value = await get<Preset[]>('/presets')));
 
+/** A file of several pages, while it is asked what they are. */
+const asked = shallowRef<ArtworkSummary>();
+
 async function begin(artwork: ArtworkSummary) {
+  const info = artwork.info!;
+  if (info.pages.length > 1) asked.value = artwork;
+  else await beginJobs(artwork, jobsOf(info, 'front', [1]));
+}
+
+async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
+  asked.value = undefined;
   const { notation } = beginnings.value.find(({ name }) => name === beginning.value)!;
-  let plan: PrintPlan;
   try {
     const preset = notation === '' ? undefined : parseStack(notation);
     const remembered = await rememberedNames();
-    plan = newPlan(shop.value!, artwork.info!, artwork.fileName, preset, remembered);
-  } catch (error) {
-    if (error instanceof Refused) {
-      problem.value = error.problem;
-      return;
+    const made: Job[] = [];
+    for (const job of wanted) {
+      const plan = newPlan(shop.value!, artwork.info!, artwork.fileName, preset, remembered, job);
+      const name = wanted.length > 1 ? `${plan.name}, page ${job.front}` : plan.name;
+      made.push(
+        await post<Job>('/jobs', {
+          plan: encodePlan({ ...plan, name: name.slice(0, 200) }),
+          artworkId: artwork.id,
+          fileName: artwork.fileName,
+          savedBy: operator.value,
+        }),
+      );
     }
-    if (!(error instanceof DomainError)) throw error;
-    problem.value = { code: error.code, message: error.message };
-    return;
+    if (made.length === 1) await router.push({ name: 'artwork', params: { id: made[0].id } });
+    else await load();
+  } catch (error) {
+    if (error instanceof Refused) problem.value = error.problem;
+    else if (error instanceof DomainError)
+      problem.value = { code: error.code, message: error.message };
+    else throw error;
   }
-  const job = await post<Job>('/jobs', {
-    plan: encodePlan(plan),
-    artworkId: artwork.id,
-    fileName: artwork.fileName,
-    savedBy: operator.value,
-  });
-  await router.push({ name: 'artwork', params: { id: job.id } });
 }
 </script>
 
@@ -116,6 +124,12 @@ async function begin(artwork: ArtworkSummary) {
       />
     </div>
     <drop-zone title="Drop artwork here to begin a job" :ready="begin" />
+    <pages-dialog
+      :info="asked?.info ?? undefined"
+      :file-name="asked?.fileName ?? ''"
+      @choose="asked && beginJobs(asked, $event)"
+      @leave="asked = undefined"
+    />
     <v-alert v-if="problem" class="mt-4" type="warning" :text="problem.message" />
 
     <p v-if="jobs?.length === 0" class="empty soft">

@@ -11,10 +11,12 @@ import {
   type Stack,
 } from '@kyanos/core';
 import type { SpotNames } from '@kyanos/contract';
+import type { PageJob } from './pages.ts';
 import { knownRoles } from '../shared/spotMemory.ts';
 
 /**
  * @param preset stack to begin with; without one the artwork's own specials decide
+ * @param job pages of the file and copies; the first page once if absent
  * @param remembered what the shop said of spots before
  */
 export function newPlan(
@@ -23,11 +25,13 @@ export function newPlan(
   fileName: string,
   preset?: Stack,
   remembered: SpotNames = {},
+  job: PageJob = { front: info.pages[0].number, rear: null, copies: 1 },
 ): PrintPlan {
   const spots = info.pages.flatMap(({ separations }) =>
     separations.flatMap(({ name, kind }) => (kind === 'process' ? [] : [name])),
   );
-  const kinds = new Set(info.pages[0].separations.map(({ name }) => kindOf(name)));
+  const page = info.pages.find(({ number }) => number === job.front) ?? info.pages[0];
+  const kinds = new Set(page.separations.map(({ name }) => kindOf(name)));
   const entry =
     kinds.has('metallic') && kinds.has('white')
       ? 'silver-white'
@@ -54,7 +58,7 @@ export function newPlan(
         machine,
         modeId: mode.id,
         stack,
-        layout: { copies: 1, gap: 5, margin: 10, turned: false },
+        layout: { copies: job.copies, gap: 5, margin: 10, turned: false },
         trips: { split: 'together', waitMinutes: 0, testPrint: true },
         prices: shop.prices,
         laminated: false,

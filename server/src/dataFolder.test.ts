@@ -17,7 +17,7 @@ import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 
-const SCRIPTS = fileURLToPath(new URL('.', import.meta.url));
+const SCRIPTS = fileURLToPath(new URL('../../scripts/', import.meta.url));
 const NOBODY = '65534';
 const isRoot = process.getuid!() === 0;
 

@@ -1,0 +1,95 @@
+<script setup lang="ts">
+/** Asks once what the pages of a file are, and how many of each are wanted. */
+import type { ArtworkInfo } from '@kyanos/core';
+import { computed, ref, watch } from 'vue';
+import { length } from '../shared/format.ts';
+import NumberField from '../shared/NumberField.vue';
+import { jobsOf, waysOf, type PageJob, type Way } from './pages.ts';
+
+const props = defineProps<{ info: ArtworkInfo | undefined; fileName: string }>();
+const emit = defineEmits<{ choose: [jobs: readonly PageJob[]]; leave: [] }>();
+
+const way = ref<Way>('each');
+const copies = ref<number[]>([]);
+watch(
+  () => props.info,
+  (info) => {
+    if (!info) return;
+    [way.value] = waysOf(info);
+    copies.value = info.pages.map(() => 1);
+  },
+  { immediate: true },
+);
+
+const ways = computed(() => (props.info ? waysOf(props.info) : []));
+const WORDS: Readonly<Record<Way, string>> = {
+  both: 'One job: page 1 is the front, page 2 the back',
+  each: 'A job for each page, with a quantity of its own',
+  front: 'One job: page 1 alone',
+};
+const counted = computed(() =>
+  way.value === 'each' ? (props.info?.pages ?? []) : (props.info?.pages.slice(0, 1) ?? []),
+);
+const jobs = computed(() => (props.info ? jobsOf(props.info, way.value, copies.value) : []));
+</script>
+
+<template>
+  <v-dialog :model-value="info !== undefined" max-width="560" @update:model-value="emit('leave')">
+    <form v-if="info" class="panel dialog" @submit.prevent="emit('choose', jobs)">
+      <h2 class="question">What are the {{ info.pages.length }} pages of {{ fileName }}?</h2>
+      <v-radio-group :model-value="way" hide-details @update:model-value="$event && (way = $event)">
+        <v-radio v-for="one in ways" :key="one" :value="one" :label="WORDS[one]" />
+      </v-radio-group>
+      <ul class="counts">
+        <li v-for="(page, i) in counted" :key="page.number">
+          <span
+            >Page {{ page.number }}, {{ length(page.trimMm.width) }} ×
+            {{ length(page.trimMm.height) }}</span
+          >
+          <number-field
+            v-model="copies[i]"
+            label="Copies"
+            :min="way === 'each' ? 0 : 1"
+            :max="1_000_000"
+          />
+        </li>
+      </ul>
+      <div class="buttons">
+        <v-btn variant="text" @click="emit('leave')">Leave it</v-btn>
+        <v-btn type="submit" color="primary" variant="flat" :disabled="jobs.length === 0">
+          {{ jobs.length === 1 ? 'Begin the job' : `Begin ${jobs.length} jobs` }}
+        </v-btn>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+.dialog {
+  display: grid;
+  gap: 14px;
+  padding: 20px 22px;
+}
+
+.counts {
+  list-style: none;
+  display: grid;
+  gap: 8px;
+  max-height: 44vh;
+  overflow-y: auto;
+  padding: 6px 0;
+}
+
+.counts li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 150px;
+  align-items: center;
+  gap: 12px;
+}
+
+.buttons {
+  display: flex;
+  justify-content: flex-end;
+  gap: 8px;
+}
+</style>

@@ -1,0 +1,33 @@
+import type { ArtworkInfo } from '@kyanos/core';
+import { describe, expect, it } from 'vitest';
+import { jobsOf, likelyWay, waysOf } from './pages.ts';
+
+const file = (...sizes: [number, number][]) =>
+  ({
+    pages: sizes.map(([width, height], i) => ({
+      number: i + 1,
+      trimMm: { left: 0, top: 0, width, height },
+    })),
+  }) as unknown as ArtworkInfo;
+
+describe('a file of several pages', () => {
+  it('is a front and its back where there are two of one size, and so many labels where there are more', () => {
+    expect(likelyWay(file([90, 50], [90.4, 50]))).toBe('both');
+    expect(likelyWay(file([90, 50], [60, 50]))).toBe('each');
+    expect(likelyWay(file([90, 50], [90, 50], [90, 50]))).toBe('each');
+    expect(likelyWay(file([90, 50]))).toBe('front');
+    expect(waysOf(file([90, 50], [90, 50]))).toEqual(['both', 'each', 'front']);
+    expect(waysOf(file([90, 50], [60, 50]))).toEqual(['each', 'front']);
+  });
+
+  it('becomes a job for each page with its quantity, and none where none is wanted', () => {
+    const three = file([90, 50], [90, 50], [90, 50]);
+    expect(jobsOf(three, 'each', [200, 0, 50])).toEqual([
+      { front: 1, rear: null, copies: 200 },
+      { front: 3, rear: null, copies: 50 },
+    ]);
+    expect(jobsOf(file([90, 50], [90, 50]), 'both', [25])).toEqual([
+      { front: 1, rear: 2, copies: 25 },
+    ]);
+  });
+});
