@@ -43,7 +43,9 @@ const sentence = computed(() => {
   if (!value) return '';
   const { text } = size(value.trimMm.width, value.trimMm.height);
   const own = value.separations
-    .filter(({ kind }) => kind !== 'process')
+    .filter(
+      ({ name, kind }) => kind !== 'process' && !lines.value.some((line) => line.name === name),
+    )
     .map(({ name }) => `“${visibleName(name)}”`);
   const count = job.info!.pages.length;
   return `${count > 1 ? `${count} pages of ` : ''}${text} finished, ${own.length ? `with ${own.join(' and ')} of its own.` : 'in process colour, with no special plate of its own.'}`;

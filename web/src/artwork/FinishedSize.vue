@@ -38,7 +38,7 @@ const drawnAt = computed(() =>
 <template>
   <form class="panel finished" @submit.prevent="emit('rescale', factor)">
     <h2>Finished size</h2>
-    <length-field v-model="width" label="Finished width" :min="1" :max="20000" />
+    <length-field v-model="width" label="Width" :min="1" :max="20000" />
     <p class="figures">× {{ length(height) }}</p>
     <v-btn type="submit" :disabled="!changed">Read it at this size</v-btn>
     <p class="soft wide">Printed {{ drawnAt }}.</p>
