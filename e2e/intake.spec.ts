@@ -20,7 +20,7 @@ test('a cutting line is known by its name, measured, and printed nowhere; anothe
   await expect(lines).toContainText('Stanze');
   await expect(lines).toContainText('cutting line');
   await expect(page.getByText('60.0 × 40.0 mm finished, in process colour')).toBeVisible();
-  await page.getByLabel('“Stanze” on').click();
+  await page.getByRole('combobox', { name: '“Stanze” on' }).click({ force: true });
   await page.getByRole('option', { name: 'is a crease line' }).click();
   await expect(lines).toContainText('crease line');
   await expect(page.getByTestId('save-state')).toContainText('Saved · version 2');
@@ -50,8 +50,11 @@ test('the finished size is set, and the file is read anew at it', async ({ page 
   await pick(page, 'reportlab-white.pdf');
   await expect(page.getByText('60.0 × 40.0 mm finished')).toBeVisible();
   const size = page.locator('.finished');
-  await size.getByLabel('Width').fill('90');
-  await size.getByLabel('Width').blur();
+  const width = size.getByLabel('Width', { exact: true });
+  await width.click();
+  await width.press('Control+A');
+  await width.pressSequentially('90');
+  await width.press('Tab');
   await size.getByRole('button', { name: 'Read it at this size' }).click();
   await expect(page.getByText('90.0 × 60.0 mm finished')).toBeVisible({ timeout: 30_000 });
   await expect(size).toContainText('1.5 times as large as it is drawn');

@@ -8,6 +8,7 @@ import { openArtwork } from '@kyanos/intake';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readWhole } from '../../intake/test/planes.ts';
+import { slugs } from './export.ts';
 import { exportPlates, type Exported } from './index.ts';
 
 let folder: string;
@@ -190,5 +191,21 @@ describe('plates written and read back', () => {
     await expect(exported).rejects.toThrow('enough');
     expect(readdirSync(out)).toEqual([]);
     await artwork.close();
+  });
+});
+
+describe('names of files', () => {
+  it('keep letters of any script, are each another, and are no longer than a name may be', () => {
+    expect(slugs(['Белый', 'Лак', '白', 'White ink!', 'white-INK', '///', '***'])).toEqual([
+      'Белый',
+      'Лак',
+      '白',
+      'White-ink',
+      'white-INK-2',
+      'plate',
+      'plate-2',
+    ]);
+    const [long] = slugs(['白'.repeat(300)]);
+    expect(Buffer.byteLength(long)).toBeLessThanOrEqual(100);
   });
 });

@@ -15,12 +15,16 @@ const emit = defineEmits<{
   rescale: [factor: number];
 }>();
 
-const width = ref(props.page.trimMm.width);
+/** To the tenth that is shown, so that what is typed is what counts. */
+const tenth = (mm: number) => Math.round(mm * 10) / 10;
+const width = ref(tenth(props.page.trimMm.width));
 watch(
   () => props.page.trimMm.width,
-  (now) => (width.value = now),
+  (now) => (width.value = tenth(now)),
 );
-const factor = computed(() => width.value / props.page.trimMm.width);
+const factor = computed(() =>
+  width.value === tenth(props.page.trimMm.width) ? 1 : width.value / props.page.trimMm.width,
+);
 const height = computed(() => props.page.trimMm.height * factor.value);
 const changed = computed(
   () =>
