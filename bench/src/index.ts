@@ -1,9 +1,10 @@
 /** Benchmarks: each times our way and a named reference on the same input, in turns, in one run. */
+import { readFileSync } from 'node:fs';
 import type { BenchReport } from '@kyanos/contract';
 import { lookBenchmarks } from './look.ts';
 import { planBenchmarks } from './plan.ts';
 import { plateBenchmarks } from './plates.ts';
-import { ripPage } from './rip-page.ts';
+import { manyPages, ripPage } from './rip-page.ts';
 import { tiffBenchmarks } from './tiff-coverage.ts';
 
 export interface Benchmark {
@@ -21,6 +22,7 @@ export interface Benchmark {
 
 export const BENCHMARKS: Readonly<Record<string, Benchmark>> = {
   'rip-page': ripPage,
+  ...manyPages,
   ...tiffBenchmarks,
   ...plateBenchmarks,
   ...lookBenchmarks,
@@ -59,12 +61,31 @@ export async function runBenchmark(name: string): Promise<BenchReport[number]> {
   };
 }
 
-/** Highest resident memory of this process until stopped, MB; programs it calls are left out. */
+/** Highest resident memory of this process and its readers until stopped, MB; other people's programs are left out. */
 function watchMemory(): () => number {
-  let peak = process.memoryUsage.rss();
-  const timer = setInterval(() => (peak = Math.max(peak, process.memoryUsage.rss())), 20);
+  const now = () => process.memoryUsage.rss() + readersRss();
+  let peak = now();
+  const timer = setInterval(() => (peak = Math.max(peak, now())), 20);
   return () => {
     clearInterval(timer);
-    return Math.max(peak, process.memoryUsage.rss()) / 1024 / 1024;
+    return Math.max(peak, now()) / 1024 / 1024;
   };
+}
+
+/** Source: proc(5), children and VmRSS. */
+function readersRss(): number {
+  const text = (path: string) => {
+    try {
+      return readFileSync(path, 'utf8');
+    } catch {
+      return '';
+    }
+  };
+  return text(`/proc/${process.pid}/task/${process.pid}/children`)
+    .split(' ')
+    .filter((pid) => pid && text(`/proc/${pid}/cmdline`).includes('reader.js'))
+    .reduce((sum, pid) => {
+      const rss = /VmRSS:\s+(\d+) kB/.exec(text(`/proc/${pid}/status`));
+      return sum + Number(rss?.[1] ?? 0) * 1024;
+    }, 0);
 }

@@ -3,7 +3,7 @@ import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { PdfBoard, rect } from '@kyanos/demo';
-import { openArtwork, run } from '@kyanos/intake';
+import { openArtwork, readArtwork, readCoverage, run } from '@kyanos/intake';
 import type { Benchmark } from './index.ts';
 
 const DPI = 300;
@@ -47,7 +47,6 @@ export const ripPage: Benchmark = {
         await artwork.close();
       },
       async reference() {
-        // Word for word the call that is made inside.
         const args = [
           '-q',
           '-dSAFER',
@@ -56,7 +55,6 @@ export const ripPage: Benchmark = {
           '-sDEVICE=psdcmyk',
           '-dMaxSpots=60',
           '-dPDFSTOPONERROR',
-          '-dOverrideICC=true',
           '-dNumRenderingThreads=2',
           `-r${DPI}`,
           '-dUseCropBox',
@@ -65,14 +63,65 @@ export const ripPage: Benchmark = {
           '-f',
           file,
         ];
-        const { code, stderr } = await run('gs', args, {
-          tmp,
-          limits: { seconds: 300, cpuSeconds: 600 },
-        });
-        if (code !== 0) throw new Error(stderr);
+        await interpreted(args, tmp);
         await rm(out);
       },
       close: () => rm(tmp, { recursive: true, force: true }),
     };
   },
+};
+
+async function interpreted(args: readonly string[], tmp: string): Promise<void> {
+  const limits = { seconds: 300, cpuSeconds: 600 };
+  const { code, stderr } = await run('gs', args, { tmp, limits });
+  if (code !== 0) throw new Error(stderr);
+}
+
+const PAGES = 60;
+
+/** Sixty labels of 60 × 40 mm with a number each, white under all of it. */
+async function numbers(): Promise<Uint8Array> {
+  const board = await PdfBoard.create('Numbers');
+  for (let n = 1; n <= PAGES; n++) {
+    const page = board.page(60, 40);
+    page.fill(rect(4, 4, 52, 32), { spot: 'White', tint: 1 }, { overprint: true });
+    // The number as bars, so that no two pages are alike.
+    for (let bit = 0; bit < 6; bit++)
+      if ((n >> bit) & 1)
+        page.fill(rect(8 + 8 * bit, 10, 5, 20), [0, 0, 0, 1], { overprint: true });
+    page.finish();
+  }
+  return board.save();
+}
+
+const many = (read: (file: string) => Promise<unknown>): Benchmark => ({
+  what: 'one Ghostscript call over all pages',
+  rounds: 5,
+  async prepare() {
+    const tmp = await mkdtemp(join(tmpdir(), 'kyanos-bench-'));
+    const file = join(tmp, 'pages.pdf');
+    await writeFile(file, await numbers());
+    const args = [
+      '-q',
+      '-dSAFER',
+      '-dBATCH',
+      '-dNOPAUSE',
+      '-sDEVICE=psdcmyk',
+      '-dMaxSpots=60',
+      `-r${DPI}`,
+    ];
+    return {
+      ours: async () => void (await read(file)),
+      async reference() {
+        await interpreted([...args, '-o', join(tmp, 'page-%d.psd'), '-f', file], tmp);
+        for (let n = 1; n <= PAGES; n++) await rm(join(tmp, `page-${n}.psd`));
+      },
+      close: () => rm(tmp, { recursive: true, force: true }),
+    };
+  },
+});
+
+export const manyPages: Readonly<Record<string, Benchmark>> = {
+  'many-pages': many((file) => readArtwork(file, { dpi: DPI })),
+  'many-pages-coverage': many((file) => readCoverage(file, { dpi: DPI })),
 };

@@ -1,7 +1,8 @@
+import { fileURLToPath } from 'node:url';
 import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, basename } from 'node:path';
 import { parseStack, type PrintPlan } from '@kyanos/core';
 import { DEMO_JOBS } from '@kyanos/demo';
 import { openArtwork } from '@kyanos/intake';
@@ -191,6 +192,33 @@ describe('plates written and read back', () => {
     await expect(exported).rejects.toThrow('enough');
     expect(readdirSync(out)).toEqual([]);
     await artwork.close();
+  });
+});
+
+describe('lines that don’t print', () => {
+  it('are exported as vectors in a PDF of their own, each in its spot, as long as they were drawn', async () => {
+    const label = fileURLToPath(
+      new URL('../../intake/corpus/files/reportlab-line-stanze.pdf', import.meta.url),
+    );
+    const artwork = await openArtwork(label, { dpi: 72 });
+    const { plan } = DEMO_JOBS.find(({ id }) => id === 'orchard-label')!;
+    const said = {
+      ...plan,
+      artwork: { page: 1, rearPage: null, names: { Stanze: 'cut' as const }, overprint: [] },
+    };
+    const out = join(folder, 'lines');
+    const written = await exportPlates(said, artwork, out, { createdAt: new Date(0) });
+    await artwork.close();
+    const lines = written.find(({ kind }) => kind === 'lines')!;
+    expect(basename(lines.path)).toBe('lines-front.pdf');
+    const back = await openArtwork(lines.path, { dpi: 72 });
+    await back.close();
+    const drawn = (info: typeof artwork.info) => info.pages[0].structure!.lines[0];
+    expect(drawn(back.info).name).toBe('Stanze');
+    expect(drawn(back.info).lengthMm).toBeCloseTo(drawn(artwork.info).lengthMm, 1);
+    // No plate of it, nowhere.
+    const plates = written.filter(({ kind }) => kind !== 'lines').flatMap((one) => one.plates);
+    expect(plates.map(({ name }) => name)).not.toContain('Stanze');
   });
 });
 

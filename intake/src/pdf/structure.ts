@@ -80,7 +80,12 @@ class Walker {
     if (parts.some((part) => part === undefined)) this.#tally.incomplete = true;
     // A token may not run across parts, but a q and its Q may.
     const bytes = Buffer.concat(parts.flatMap((part) => (part ? [part, NEWLINE] : [])));
-    this.#run(bytes, resources, { ...INITIAL, ctm: IDENTITY, clip: this.#page.frame }, 0);
+    this.#run(
+      bytes,
+      resources,
+      { ...INITIAL, ctm: IDENTITY, clip: this.#page.stated.get('/MediaBox') ?? this.#page.frame },
+      0,
+    );
     this.#annotations(dict);
     return this.#tally.told();
   }

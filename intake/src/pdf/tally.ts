@@ -123,7 +123,8 @@ export class PageTally {
     const seen = intersection(box, state.clip);
     const { inks } = paint;
     const { frame, trim } = this.#page;
-    if (isEmpty(seen) || isEmpty(intersection(seen, frame))) return;
+    const shown = intersection(seen, frame);
+    if (isEmpty(seen) || isEmpty(shown)) return;
     if (state.font?.name) this.#fonts.add(state.font.name);
     if (inks.length === 0) {
       const reversed = paint.set.length > 0 && !vanishes(paint, state.fillOver, state);
@@ -132,7 +133,7 @@ export class PageTally {
       return;
     }
     if (crosses(seen, trim)) this.#note(this.#cutType, seen);
-    const mm = this.#mm(seen);
+    const mm = this.#mm(shown);
     const last = this.#text.at(-1);
     const follows =
       last?.mirrored === mirrored &&

@@ -2,6 +2,7 @@
 import {
   DomainError,
   jigOf,
+  learn,
   offersOf,
   pageOf,
   pieceOf,
@@ -9,6 +10,7 @@ import {
   readReports,
   reckon,
   type ArtworkInfo,
+  type JobReport,
   type Machine,
   type Measures,
   type PrintPlan,
@@ -82,7 +84,15 @@ function foretold({ plan, info, measures, machine }: Planned & { readonly machin
   };
 }
 
-const TASKS = { paper, foretold, readReports };
+const learnt = ({
+  machine,
+  reports,
+}: {
+  readonly machine: Machine;
+  readonly reports: readonly JobReport[];
+}) => learn(machine, reports);
+
+const TASKS = { paper, foretold, readReports, learnt };
 export type Tasks = typeof TASKS;
 
 export type Answer =

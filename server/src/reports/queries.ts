@@ -1,6 +1,5 @@
 import type { ReportsTaken, StoredReport } from '@kyanos/contract';
 import {
-  learn,
   withLearnt,
   type JobReport,
   type Lesson,
@@ -10,7 +9,7 @@ import {
 import type pg from 'pg';
 import { aside } from '../aside/aside.ts';
 import { readyArtwork } from '../artwork/queries.ts';
-import { inTransaction, type Db } from '../db.ts';
+import type { Db } from '../db.ts';
 import { Refusal } from '../http.ts';
 import { jobById, listJobs } from '../jobs/queries.ts';
 import { measuresFor } from '../plates/queries.ts';
@@ -31,14 +30,10 @@ export async function reportsOf(db: Db, machineId: string): Promise<StoredReport
   return rows.map(({ id, jobId, data }) => ({ id, jobId, report: data }));
 }
 
-/** Takes reports in: each is put beside what its job's plan foretells on this machine as it is now. */
-export async function takeReports(
-  pool: pg.Pool,
-  machineId: string,
-  text: string,
-): Promise<ReportsTaken> {
-  const machine = await machineById(pool, machineId);
-  const jobs = await listJobs(pool);
+/** Takes reports in, in the transaction it is called in: each is put beside what its job's plan foretells on this machine as it is now. */
+export async function takeReports(db: Db, machineId: string, text: string): Promise<ReportsTaken> {
+  const machine = await machineById(db, machineId);
+  const jobs = await listJobs(db);
   const left: { job: string; why: string }[] = [];
   const taken: { jobId: string; report: JobReport }[] = [];
   for (const row of await aside('readReports', text)) {
@@ -48,19 +43,17 @@ export async function takeReports(
       continue;
     }
     try {
-      taken.push({ jobId: job.id, report: await besidePlan(pool, job.id, machine, row) });
+      taken.push({ jobId: job.id, report: await besidePlan(db, job.id, machine, row) });
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
       left.push({ job: row.job, why: error.message });
     }
   }
-  await inTransaction(pool, async (db) => {
-    for (const { jobId, report } of taken)
-      await db.query(
-        'insert into job_report (machine_id, job_id, data) values ($1::text, $2::uuid, $3::jsonb)',
-        [machineId, jobId, JSON.stringify(report)],
-      );
-  });
+  for (const { jobId, report } of taken)
+    await db.query(
+      'insert into job_report (machine_id, job_id, data) values ($1::text, $2::uuid, $3::jsonb)',
+      [machineId, jobId, JSON.stringify(report)],
+    );
   return { taken: taken.length, left };
 }
 
@@ -109,10 +102,8 @@ export const takeOver = (
 ): Promise<Machine> =>
   saveMachine(pool, machineId, async (machine, db) => {
     const stored = await reportsOf(db, machineId);
-    const learning = learn(
-      machine,
-      stored.map(({ report }) => report),
-    );
+    const reports = stored.map(({ report }) => report);
+    const learning = await aside('learnt', { machine, reports });
     for (const [i, { id, report }] of stored.entries()) {
       const learnt = learning.lessons
         .filter(({ about, reports }) => subjects.includes(about) && reports.includes(i))

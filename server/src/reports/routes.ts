@@ -2,6 +2,7 @@ import { NewReports, ReportUse, TakeOver } from '@kyanos/contract';
 import { Router } from 'express';
 import type pg from 'pg';
 import { readBody, readId } from '../http.ts';
+import { once } from '../once.ts';
 import { machineById } from '../shop/queries.ts';
 import { removeReport, reportsOf, setUse, takeOver, takeReports } from './queries.ts';
 
@@ -16,7 +17,11 @@ export function reportRoutes(pool: pg.Pool): Router {
 
   router.post('/machines/:machine/reports', async (req, res) => {
     const { text } = readBody(req, NewReports);
-    res.status(201).json(await takeReports(pool, req.params.machine, text));
+    const { machine } = req.params;
+    await once(pool, req, res, async (db) => ({
+      status: 201,
+      body: await takeReports(db, machine, text),
+    }));
   });
 
   router.post('/machines/:machine/learnt', async (req, res) => {
