@@ -1,3 +1,4 @@
+export { programPath } from './assets.ts';
 export { decodedContents } from './barcodes/decoder.ts';
 export { confinementInWords } from './confine.ts';
 export {

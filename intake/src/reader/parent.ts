@@ -1,9 +1,9 @@
 /** Starts a reader in a process of its own, watches its limits, and hands on what it tells. */
 import { spawn } from 'node:child_process';
-import { constants, existsSync } from 'node:fs';
+import { constants } from 'node:fs';
 import { chmod, chown, copyFile, statfs } from 'node:fs/promises';
-import { dirname, join, resolve } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { join, resolve } from 'node:path';
+import { programPath } from '../assets.ts';
 import { confinement } from '../confine.ts';
 import { atExit } from '../exit.ts';
 import { ArtworkRefused, refuse } from '../refusal.ts';
@@ -26,17 +26,6 @@ const MAX_TEXT = 16_384;
 function limit(name: string, otherwise: number): number {
   const value = Number(process.env[name]);
   return value > 0 ? value : otherwise;
-}
-
-/** Beside the program that runs, or where the programs are built. */
-function readerPath(): string {
-  const here = dirname(fileURLToPath(import.meta.url));
-  for (let folder = here; ; folder = dirname(folder)) {
-    for (const candidate of [join(folder, 'reader.js'), join(folder, '.cache/programs/reader.js')])
-      if (existsSync(candidate)) return candidate;
-    if (folder === dirname(folder))
-      throw new Error('The program reader.js is missing: build the programs.');
-  }
 }
 
 export interface Reading {
@@ -98,7 +87,7 @@ function converse(
     ...limits,
     process.execPath,
     `--max-old-space-size=${HEAP_MB}`,
-    readerPath(),
+    programPath('reader.js'),
   ];
   return new Promise((done, fail) => {
     const child = spawn(program, args, {

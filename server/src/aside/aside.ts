@@ -2,10 +2,8 @@
  * Computations beside the loop that answers people, in threads, each with a deadline: one that does not keep it is ended, and
  * whoever asked is told.
  */
-import { existsSync } from 'node:fs';
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { DomainError } from '@kyanos/core';
+import { programPath } from '@kyanos/intake';
 import Piscina from 'piscina';
 import { Refusal } from '../http.ts';
 import type { Answer, Tasks } from './tasks.ts';
@@ -15,23 +13,13 @@ const SECONDS = 20;
 let pool: Piscina | undefined;
 const threads = () =>
   (pool ??= new Piscina({
-    filename: tasksPath(),
+    filename: programPath('aside.js'),
     minThreads: 0,
     maxThreads: 2,
     idleTimeout: 30_000,
     maxQueue: 64,
     resourceLimits: { maxOldGenerationSizeMb: 1024 },
   }));
-
-/** Beside the program that runs, or where the programs are built. */
-function tasksPath(): string {
-  for (let folder = dirname(fileURLToPath(import.meta.url)); ; folder = dirname(folder)) {
-    for (const candidate of [join(folder, 'aside.js'), join(folder, '.cache/programs/aside.js')])
-      if (existsSync(candidate)) return candidate;
-    if (folder === dirname(folder))
-      throw new Error('The program aside.js is missing: build the programs.');
-  }
-}
 
 /** @throws DomainError as the task does; Refusal 503 if it takes too long, or too many wait */
 export async function aside<K extends keyof Tasks>(
