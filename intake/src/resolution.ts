@@ -7,6 +7,8 @@ import { closeSync, openSync, readSync } from 'node:fs';
 const MM_PER_INCH = 25.4;
 /** Resolution stands before the picture; a profile and a preview may come first. */
 const HEAD_BYTES = 4 * 1024 * 1024;
+/** One pixel a millimetre, which libvips writes where it knows of no resolution; JFIF rounds it. */
+const UNKNOWN = [25.4, 25];
 /** What lies outside is a slip of whoever wrote it. */
 const [LEAST, MOST] = [10, 5000];
 
@@ -21,9 +23,9 @@ export function statedDpi(path: string, format: 'png' | 'jpeg' | 'webp'): number
     closeSync(handle);
   }
   const dpi = { png: ofPng, jpeg: ofJpeg, webp: ofWebp }[format](head);
-  if (dpi === undefined || dpi < LEAST || dpi > MOST) return undefined;
+  if (dpi === undefined || UNKNOWN.includes(dpi) || dpi < LEAST || dpi > MOST) return undefined;
   // Whole pixels a metre are what whole pixels an inch were rounded to.
-  return Math.abs(dpi - Math.round(dpi)) < 0.02 ? Math.round(dpi) : dpi;
+  return Math.abs(dpi - Math.round(dpi)) < 0.05 ? Math.round(dpi) : dpi;
 }
 
 function ofPng(head: Buffer): number | undefined {
