@@ -287,12 +287,6 @@ function chooseRear(number: number | null) {
           @assign="assign"
         />
         <line-list v-if="lines.length" :lines="lines" />
-        <finished-size
-          v-if="job.artwork"
-          :page="page"
-          :scale="job.artwork.scale"
-          @rescale="job.rescale"
-        />
         <probe-panel
           :subject="subject"
           :plan="job.plan"
@@ -301,6 +295,12 @@ function chooseRear(number: number | null) {
           :magnified="exact?.picture"
           :pins="pins"
           @unpin="unpin"
+        />
+        <finished-size
+          v-if="job.artwork"
+          :page="page"
+          :scale="job.artwork.scale"
+          @rescale="job.rescale"
         />
         <file-facts :info="job.info!" :page="page" />
       </div>

@@ -44,26 +44,22 @@ const drawnAt = computed(() =>
     <h2>Finished size</h2>
     <length-field v-model="width" label="Width" :min="1" :max="20000" />
     <p class="figures">× {{ length(height) }}</p>
+    <p class="soft">Printed {{ drawnAt }}.</p>
     <v-btn type="submit" :disabled="!changed">Read it at this size</v-btn>
-    <p class="soft wide">Printed {{ drawnAt }}.</p>
   </form>
 </template>
 
 <style scoped>
 .finished {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) auto auto;
+  grid-template-columns: minmax(150px, 1fr) 1fr;
   align-items: center;
   gap: 6px 10px;
   padding: 10px 14px 14px;
 }
 
-h2,
-.wide {
-  grid-column: 1 / -1;
-}
-
 h2 {
+  grid-column: 1 / -1;
   font-size: var(--size-small);
 }
 </style>
