@@ -5,7 +5,7 @@ import {
   InspectReports,
   type InspectReport,
 } from '@kyanos/contract';
-import { ArtworkRefused, openArtwork, readCoverage, type IntakeOptions } from '@kyanos/intake';
+import { ArtworkRefused, readArtwork, readCoverage, type IntakeOptions } from '@kyanos/intake';
 import { failOn, gravest } from './failOn.ts';
 import { scaleOption, fileArguments, printJson, UsageError, wholeNumber } from './usage.ts';
 
@@ -72,11 +72,8 @@ async function answer<T>(file: string, read: () => Promise<T>): Promise<T | Unre
   }
 }
 
-async function inspect(file: string, options: IntakeOptions): Promise<InspectReport> {
-  const artwork = await openArtwork(file, options);
-  await artwork.close();
-  return inspectReport(file, artwork.info);
-}
+const inspect = async (file: string, options: IntakeOptions): Promise<InspectReport> =>
+  inspectReport(file, await readArtwork(file, options));
 
 const coverage = async (file: string, options: IntakeOptions): Promise<CoverageReport> =>
   CoverageReport.parse({ file, ...(await readCoverage(file, options)) });
