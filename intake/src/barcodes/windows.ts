@@ -22,16 +22,20 @@ export interface Found extends Measured {
   readonly top: number;
 }
 
-/** Symbols that the decoder passes over, in both directions. */
+/** Symbols that the decoder passes over, in the directions in which there are edges enough. */
 async function bars(
   window: Uint8Array,
   width: number,
   height: number,
+  along: boolean,
+  down: boolean,
 ): Promise<(Measured & { result: ReadResult })[]> {
-  const upright = (await uprightBars(window, width, height)).map((one) => {
+  const seen = along ? await uprightBars(window, width, height) : [];
+  const upright = seen.map((one) => {
     const place = corners(one.begin, one.top, one.end, one.bottom);
     return told(one, place, 0);
   });
+  if (!down) return upright;
   const turned = new Uint8Array(window.length);
   for (let y = 0; y < height; y++)
     for (let x = 0; x < width; x++) turned[x * height + y] = window[y * width + x];
@@ -140,7 +144,8 @@ export class Level {
     const busy = this.#busy(height);
     for (let left = 0; left === 0 || left + STEP < this.#width; left += STEP) {
       const width = Math.min(WINDOW, this.#width - left);
-      if (width < 16 || height < 8 || !busy(left, width)) continue;
+      const { along, down } = busy(left, width);
+      if (width < 16 || height < 8 || !(along || down)) continue;
       const window = new Uint8Array(width * height);
       for (let y = 0; y < height; y++)
         window.set(
@@ -155,7 +160,7 @@ export class Level {
           top: this.#top,
           ...measured(result, window, width, height),
         });
-      for (const found of await bars(window, width, height)) {
+      for (const found of await bars(window, width, height, along, down)) {
         // What the decoder read by itself it has measured too.
         const known = this.#found.some(
           (other) =>
@@ -168,10 +173,10 @@ export class Level {
   }
 
   /**
-   * Which windows hold enough fine contrast along rows or columns to be bars. Windows overlap, so edges are counted once for
+   * Which windows hold enough fine contrast along rows, or down columns, to be bars. Windows overlap, so edges are counted once for
    * the half windows they are made of.
    */
-  #busy(height: number): (left: number, width: number) => boolean {
+  #busy(height: number): (left: number, width: number) => { along: boolean; down: boolean } {
     const rows = this.#rows;
     const stride = this.#width;
     const halves = Math.ceil(stride / STEP);
@@ -200,9 +205,10 @@ export class Level {
         (counts) => counts[half] + (width > STEP ? counts[half + 1] : 0) >= EDGES,
       );
       const columns = down.subarray(left / SAMPLE, Math.ceil((left + width) / SAMPLE));
-      return (
-        lines.length >= BUSY_LINES || columns.filter((edges) => edges >= EDGES).length >= BUSY_LINES
-      );
+      return {
+        along: lines.length >= BUSY_LINES,
+        down: columns.filter((edges) => edges >= EDGES).length >= BUSY_LINES,
+      };
     };
   }
 }

@@ -13,8 +13,8 @@ import { printedSize, type PdfPage } from './boxes.ts';
 /** Longest time in which nothing comes of a page. */
 const RIP_SECONDS = 120;
 
-/** How often the growing file is looked at. */
-const LOOK_MS = 15;
+/** How often the growing file is looked at: a small page takes ten times as long, and each waits for the next to begin. */
+const LOOK_MS = 2;
 
 /** Size in pixels at which a page is printed. @throws ArtworkRefused if that is too large */
 export function pixelsOf(page: PdfPage, dpi: number): readonly [width: number, height: number] {
