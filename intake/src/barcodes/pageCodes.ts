@@ -41,8 +41,8 @@ export class PageCodes {
     for (const i of this.#spots) darken(light, band.planes[i], inverted);
     await this.#colour.add(light);
     for (const { plane, finder } of this.#special) {
-      const special = this.#dark.subarray(0, size).fill(255);
-      darken(special, band.planes[plane], inverted);
+      const special = this.#dark.subarray(0, size);
+      asLight(special, band.planes[plane].subarray(0, size), inverted);
       await finder.add(special);
     }
   }
@@ -56,6 +56,15 @@ export class PageCodes {
           found.push(sighting);
     return found;
   }
+}
+
+/** A plate by itself, as it would look in black. */
+function asLight(light: Uint8Array, plane: Uint8Array, inverted: boolean): void {
+  light.set(plane);
+  if (inverted) return;
+  const words = new Uint32Array(light.buffer, light.byteOffset, light.length >> 2);
+  for (let w = 0; w < words.length; w++) words[w] = ~words[w];
+  for (let i = words.length << 2; i < light.length; i++) light[i] = 255 - light[i];
 }
 
 function darken(light: Uint8Array, plane: Uint8Array, inverted: boolean): void {
