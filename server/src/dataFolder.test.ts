@@ -42,7 +42,7 @@ function bash(user: User, lines: string, ...args: string[]) {
     isRoot && user === 'nobody'
       ? ['setpriv', `--reuid=${NOBODY}`, `--regid=${NOBODY}`, '--clear-groups']
       : [];
-  const [program, ...rest] = [...as, 'bash', '-c', script, 'bash', ...args];
+  const [program, ...rest] = [...as, 'bash', '--norc', '-c', script, 'bash', ...args];
   const { status, stdout, stderr } = spawnSync(program, rest, { encoding: 'utf8' });
   return { status, said: `${stdout}${stderr}`.trim() };
 }

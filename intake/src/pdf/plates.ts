@@ -80,10 +80,13 @@ export function separate(
       if (failure) throw failure as Error;
       if (ended && ended.code !== 0 && !existsSync(next)) cameShort(page, ended);
     };
-    let header = psdHeader(file);
-    while (!header) {
-      await until(size() + 1);
+    let header: ReturnType<typeof psdHeader>;
+    for (;;) {
+      // Taken before the look: what is written meanwhile is looked at again.
+      const before = size();
       header = psdHeader(file);
+      if (header) break;
+      await until(before + 1);
     }
     if (Math.abs(header.width - width) > 2 || Math.abs(header.height - height) > 2)
       refuse(
