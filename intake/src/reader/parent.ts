@@ -30,7 +30,7 @@ function limit(name: string, otherwise: number): number {
 
 export interface Reading {
   readonly path: string;
-  /** The file is in a folder of the caller's, who needs it no more: it may be given away. */
+  /** What is wanted of it; where it lies and who reads it is decided here. */
   readonly order: Omit<Order, 'file' | 'tmp' | 'user'>;
   readonly signal: AbortSignal | undefined;
   on(message: FromReader): Promise<void>;
