@@ -11,7 +11,7 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import {
   CoverageReport,
@@ -275,6 +275,46 @@ describe('kyanos plates', () => {
     );
     // Laid at 70 %: the file is as much lighter, to the rounding of each pixel.
     expect(files[0].plates[0].coverage).toBeCloseTo(0.7 * report.plates[0].coverage, 2);
+  });
+});
+
+describe('versions', () => {
+  it('are planned together and written page by page, in the order of printing', () => {
+    const [artwork, planFile] = demo('orchard-label');
+    const both = join(folder, 'both.pdf');
+    // The same label, its second page on its head.
+    execFileSync('qpdf', ['--empty', '--pages', artwork, '1', artwork, '1', '--', both]);
+    execFileSync('qpdf', ['--rotate=+180:2', '--replace-input', both]);
+    const value = JSON.parse(readFileSync(planFile, 'utf8')) as { layout: object };
+    const versions = [
+      { page: 1, copies: 30 },
+      { page: 2, copies: 90 },
+    ];
+    const plan = (copies: number) =>
+      write(
+        `versions-${copies}.json`,
+        JSON.stringify({ ...value, versions, layout: { ...value.layout, copies } }),
+      );
+    const planned = (file: string, use: string) =>
+      PlanReport.parse(kyanos('plan', file, '--plan', use, '--json', '--dpi', '72').json());
+    const report = planned(both, plan(120));
+    const alone = planned(artwork, planFile);
+    expect(report.plates[0].coverage).toBeCloseTo(alone.plates[0].coverage, 3);
+    expect(report.versionLoads[0].pieces[0]).toMatchObject({ page: 1 });
+    const [one, three] = report.versions;
+    expect(three.inkMl.W / one.inkMl.W).toBeCloseTo(3, 1);
+    expect(one.cost.minor + three.cost.minor).toBe(report.cost!.minor);
+    const { status, stderr } = kyanos('plan', both, '--plan', plan(100), '--dpi', '72');
+    expect(`${status} ${stderr}`).toMatch(/^2 .*layout\.copies: is 100, .* add up to 120/);
+    const out = join(folder, 'versions');
+    const { files } = PlatesReport.parse(
+      kyanos('plates', both, '--plan', plan(120), '--out', out, '--json', '--dpi', '72').json(),
+    );
+    expect(files.filter(({ kind }) => kind === 'pdf').map(({ path }) => basename(path))).toEqual([
+      'page-1-01-front.pdf',
+      'page-2-01-front.pdf',
+    ]);
+    expect(new Set(files.map(({ page }) => page))).toEqual(new Set([1, 2]));
   });
 });
 

@@ -46,11 +46,17 @@ function print({ name }: PrintPlan, { notation, plates, findings, work }: PlanRe
   console.log(
     `\n${work.minutes.toFixed(0)} min in all, ${interval.minutes.low.toFixed(0)} to ${interval.minutes.high.toFixed(0)} in ${LEVEL * 10} of 10 jobs`,
   );
+  for (const { first, times, pieces } of work.versionLoads)
+    console.log(
+      `load${times > 1 ? `s ${first} to ${first + times - 1}` : ` ${first}`}: ${pieces.map(({ page, copies }) => `page ${page} × ${copies}`).join(', ')}`,
+    );
   const width = Math.max(...cost.lines.map(({ label }) => label.length)) + 2;
   const row = (label: string, amount: string) =>
     console.log(`  ${label.padEnd(width)} ${amount.padStart(14)}`);
   for (const { label, amount } of cost.lines) row(label, formatMoney(amount));
   row('Cost', formatMoney(cost.total));
+  for (const { page, copies, cost: own, perPiece } of work.versions)
+    row(`of it page ${page} × ${copies}, ${formatMoney(perPiece)} each`, formatMoney(own));
   row('Price', formatMoney(cost.price));
   if (cost.tax.minor > 0) row('With tax', formatMoney(cost.withTax));
   console.log(

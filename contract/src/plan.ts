@@ -215,7 +215,12 @@ export const Extra = z.strictObject({
   per: z.enum(['job', 'load', 'piece', 'm2']),
 });
 
-export const Plan = z.strictObject({
+const Version = z.strictObject({
+  page: z.int().min(1).max(10_000),
+  copies: z.int().min(0).max(1_000_000),
+});
+
+const PlanFields = z.strictObject({
   format: z.literal(PLAN_FORMAT),
   name: text,
   artwork: z.strictObject({
@@ -224,6 +229,8 @@ export const Plan = z.strictObject({
     names: z.record(z.string().max(1000), z.enum(ROLES)),
     overprint: z.array(z.string().max(1000)).max(60).default([]),
   }),
+  /** Pages printed together, each in its quantity; `layout.copies` is their sum, and `artwork.page` the one looked at. */
+  versions: z.array(Version).min(2).max(500).exactOptional(),
   viewing: z.strictObject({
     side: z.enum(['front', 'back', 'both']),
     light: z.enum(['front', 'behind', 'both']),
@@ -287,6 +294,23 @@ export const Plan = z.strictObject({
     .exactOptional(),
   customer: z.string().max(200).exactOptional(),
   extras: z.array(Extra).max(60).exactOptional(),
+});
+
+export const Plan = PlanFields.superRefine((plan, context) => {
+  const { versions, artwork, layout } = plan;
+  if (!versions) return;
+  const wrong = (path: string, message: string) =>
+    context.addIssue({ code: 'custom', path: [path], message });
+  const pages = new Set(versions.map(({ page }) => page));
+  const copies = versions.reduce((sum, version) => sum + version.copies, 0);
+  if (pages.size < versions.length)
+    wrong('versions', 'has a page twice; add its copies up in one line');
+  else if (!pages.has(artwork.page))
+    wrong('artwork.page', `is ${artwork.page}, which is none of the versions`);
+  else if (artwork.rearPage !== null)
+    wrong('artwork.rearPage', 'is for a print of one page in front; with versions it is null');
+  else if (copies !== layout.copies)
+    wrong('layout.copies', `is ${layout.copies}, and the versions add up to ${copies}`);
 });
 export type PlanJson = z.input<typeof Plan>;
 

@@ -295,6 +295,24 @@ export const PlanReport = z.object({
   cost: Money.nullable(),
   /** They add up to the cost. */
   costLines: z.array(z.object({ label: z.string(), group: z.string(), amount: Money })),
+  /** Ink and cost by version; empty where the plan has none. They add up to the whole. */
+  versions: z.array(
+    z.object({
+      page: z.int(),
+      copies: z.int(),
+      inkMl: z.record(z.string(), z.number()),
+      cost: Money,
+      perPiece: Money,
+    }),
+  ),
+  /** Which versions lie on which load. */
+  versionLoads: z.array(
+    z.object({
+      first: z.int(),
+      times: z.int(),
+      pieces: z.array(z.object({ page: z.int(), copies: z.int() })),
+    }),
+  ),
   price: Money.nullable(),
   tax: Money.nullable(),
   /** Price over the time in all. */
@@ -322,6 +340,8 @@ export const PlatesReport = z.object({
       path: z.string(),
       /** For the machine, all inks together, one plate, or one plate for a look. */
       kind: z.enum(['pdf', 'inks', 'plate', 'look', 'lines']),
+      /** Page of the artwork that it holds: versions have files of their own. */
+      page: z.int(),
       /** Files for the machine are counted in the order of printing, from 1. */
       file: z.int(),
       plates: z.array(z.object({ name: z.string(), coverage: share })),
@@ -412,6 +432,8 @@ export function planReport(result: PlanResult): PlanReport {
     inkCost: cost?.ink ?? null,
     cost: cost?.total ?? null,
     costLines: cost?.lines ?? [],
+    versions: work?.versions ?? [],
+    versionLoads: work?.versionLoads ?? [],
     price: cost?.price ?? null,
     tax: cost?.tax ?? null,
     perHour: cost?.perHour ?? null,

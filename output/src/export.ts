@@ -7,6 +7,7 @@ import {
   CoverageMeter,
   linesOf,
   measurePlates,
+  oneVersion,
   plateSpecs,
   pageOf,
   plannedRaster,
@@ -14,6 +15,7 @@ import {
   PROCESS_NAMES,
   Shrinker,
   thinned,
+  versionsOf,
   type Artwork,
   type ArtworkPage,
   type PrintFile,
@@ -32,7 +34,9 @@ export interface Exported {
   readonly path: string;
   /** `lines` are vectors for a blade, a fold or a jig. */
   readonly kind: 'pdf' | 'inks' | 'plate' | 'look' | 'lines';
-  /** Of {@link printFiles}. */
+  /** Page of the artwork. */
+  readonly page: number;
+  /** Of {@link printFiles}: for each version from 1 again. */
   readonly file: number;
   readonly plates: readonly { readonly name: string; readonly coverage: number }[];
 }
@@ -60,26 +64,29 @@ export async function exportPlates(
   { createdAt, signal, progress = () => undefined }: ExportOptions,
 ): Promise<Exported[]> {
   mkdirSync(folder, { recursive: true });
-  const tmp = await makeTemp();
   // Beside where they will lie, so that a file is there whole or not at all.
   const staging = await mkdtemp(join(folder, '.writing-'));
   try {
-    const built = await buildInto(tmp.path, plan, artwork, (share) => {
-      signal?.throwIfAborted();
-      progress(share / 2);
-    });
-    const files = printFiles(plan);
+    const versions = versionsOf(plan).filter(({ copies }) => copies > 0);
     const written: Exported[] = [];
-    for (const [i, file] of files.entries()) {
-      const page = pageOf(plan, artwork.info, file.picture);
-      const source = new PlateSource(plan, artwork, page, file, built);
-      const pictures = await writeTiffs(source, staging, signal);
-      const path = await writePdf(source, staging, createdAt, signal);
-      const plates = pictures.filter(({ kind }) => kind === 'plate').flatMap((one) => one.plates);
-      written.push({ path, kind: 'pdf', file: file.number, plates }, ...pictures);
-      progress(0.5 + (i + 1) / files.length / 2);
+    for (const [i, version] of versions.entries()) {
+      const own = plan.versions ? oneVersion(plan, version) : plan;
+      const built = await makeTemp();
+      try {
+        written.push(
+          ...(await exportVersion(own, artwork, {
+            staging,
+            built: built.path,
+            prefix: plan.versions ? `page-${version.page}-` : '',
+            createdAt,
+            ...(signal && { signal }),
+            progress: (share) => progress((i + share) / versions.length),
+          })),
+        );
+      } finally {
+        await built.remove();
+      }
     }
-    written.push(...(await writeAllLines(plan, artwork, files, staging, createdAt)));
     const moved = written.map((one) => ({ ...one, path: join(folder, basename(one.path)) }));
     moveAll(
       moved.map(({ path }, i) => [written[i].path, path] as const),
@@ -87,9 +94,44 @@ export async function exportPlates(
     );
     return moved;
   } finally {
-    await tmp.remove();
     rmSync(staging, { recursive: true, force: true });
   }
+}
+
+interface VersionExport extends ExportOptions {
+  /** Folders for the files, and for plates on the way to them. */
+  readonly staging: string;
+  readonly built: string;
+  /** What the names of the files begin with. */
+  readonly prefix: string;
+}
+
+/** The files of the one page that a plan shows. */
+async function exportVersion(
+  plan: PrintPlan,
+  artwork: Artwork,
+  { staging, built, prefix, createdAt, signal, progress = () => undefined }: VersionExport,
+): Promise<Exported[]> {
+  const plates = await buildInto(built, plan, artwork, (share) => {
+    signal?.throwIfAborted();
+    progress(share / 2);
+  });
+  const files = printFiles(plan);
+  const written: Exported[] = [];
+  for (const [i, file] of files.entries()) {
+    const page = pageOf(plan, artwork.info, file.picture);
+    const source = new PlateSource(plan, artwork, page, file, plates, prefix);
+    const pictures = await writeTiffs(source, staging, signal);
+    const path = await writePdf(source, staging, createdAt, signal);
+    const told = pictures.filter(({ kind }) => kind === 'plate').flatMap((one) => one.plates);
+    written.push(
+      { path, kind: 'pdf', page: page.number, file: file.number, plates: told },
+      ...pictures,
+    );
+    progress(0.5 + (i + 1) / files.length / 2);
+  }
+  written.push(...(await writeAllLines(plan, artwork, files, staging, prefix, createdAt)));
+  return written;
 }
 
 /** Of each picture that is printed, the lines that were drawn with it. */
@@ -98,6 +140,7 @@ async function writeAllLines(
   artwork: Artwork,
   files: readonly PrintFile[],
   folder: string,
+  prefix: string,
   createdAt: Date,
 ): Promise<Exported[]> {
   const written: Exported[] = [];
@@ -105,11 +148,11 @@ async function writeAllLines(
     const page = pageOf(plan, artwork.info, picture);
     const lines = linesOf(page, plan.artwork.names);
     if (lines.length === 0) continue;
-    const path = join(folder, `lines-${picture}.pdf`);
+    const path = join(folder, `${prefix}lines-${picture}.pdf`);
     await writeLines(path, page, lines, { title: plan.name, createdAt });
     const { number } = files.find((file) => file.picture === picture)!;
     const plates = lines.map(({ name }) => ({ name, coverage: 0 }));
-    written.push({ path, kind: 'lines', file: number, plates });
+    written.push({ path, kind: 'lines', page: page.number, file: number, plates });
   }
   return written;
 }
@@ -160,6 +203,7 @@ class PlateSource {
     page: ArtworkPage,
     file: PrintFile,
     built: ReadonlyMap<string, string>,
+    prefix: string,
   ) {
     this.#plan = plan;
     this.#artwork = artwork;
@@ -167,7 +211,7 @@ class PlateSource {
     this.file = file;
     this.page = page;
     this.title = plan.name;
-    this.name = `${String(file.number).padStart(2, '0')}-${file.picture}`;
+    this.name = `${prefix}${String(file.number).padStart(2, '0')}-${file.picture}`;
     // Colour first, whatever its place in the stack: a TIFF of inks begins with it, and the order on the sheet is the stack's.
     const process = file.plates.some(({ ink }) => ink === 'CMYK' || ink === 'K');
     this.planes = [
@@ -279,7 +323,7 @@ async function writeTiffs(
   folder: string,
   signal: AbortSignal | undefined,
 ): Promise<Exported[]> {
-  const { size, planes, name, file } = source;
+  const { size, planes, name, file, page } = source;
   const { width, height } = size;
   const all = join(folder, `${name}.tif`);
   const parts = slugs(planes.map((plane) => plane.name));
@@ -316,13 +360,16 @@ async function writeTiffs(
     )
       .png()
       .toFile(path);
-    pictures.push({ path, kind: 'look', file: file.number, plates: [told[i]] });
+    pictures.push({ path, kind: 'look', page: page.number, file: file.number, plates: [told[i]] });
   }
   return [
-    ...(together ? [{ path: all, kind: 'inks' as const, file: file.number, plates: told }] : []),
+    ...(together
+      ? [{ path: all, kind: 'inks' as const, page: page.number, file: file.number, plates: told }]
+      : []),
     ...single.map((path, i) => ({
       path,
       kind: 'plate' as const,
+      page: page.number,
       file: file.number,
       plates: [told[i]],
     })),

@@ -7,7 +7,13 @@ export {
 } from './barcodeLook.ts';
 export { changed, withStack } from './change.ts';
 export { useOf } from './findings.ts';
-export { hasTone, measurePlates, plateRaster, type MeasureOptions } from './measurePlates.ts';
+export {
+  hasTone,
+  measurePlates,
+  measureVersions,
+  plateRaster,
+  type MeasureOptions,
+} from './measurePlates.ts';
 export { modelOf } from './model.ts';
 export { pieceOf } from './layoutFindings.ts';
 export {
@@ -17,6 +23,7 @@ export {
   type Artwork,
   type PrintPlan,
   type Shop,
+  type Version,
   type Viewing,
 } from './plan.ts';
 export { differenceOn, opacityOn, sampleOf, type LookSample } from './lookSample.ts';
@@ -36,4 +43,15 @@ export {
   type Screened,
 } from './printLook.ts';
 export { printFiles, thinned, type PrintFile, type PrintPlate } from './printFiles.ts';
-export { inkMl, pagesOf, planJob, reckon, type PlanResult, type Work } from './reckon.ts';
+export { inkMl, planJob, reckon, type PlanResult, type VersionWork, type Work } from './reckon.ts';
+export {
+  measuresOf,
+  oneVersion,
+  pagesOf,
+  platePages,
+  versionLoads,
+  versionsOf,
+  withCopies,
+  withVersions,
+  type VersionLoads,
+} from './versions.ts';

@@ -19,12 +19,14 @@ import {
   type PlateSink,
   type PlateSpec,
   type ReadyPlate,
+  type VersionMeasures,
 } from '../plates/index.ts';
 import type { Band, PixelBox, Raster } from '../raster/index.ts';
 import { recipesOf } from '../rule/index.ts';
 import { allLayers, LAY_NAMES } from '../stack/index.ts';
 import { modelOf } from './model.ts';
 import { pageOf, type Artwork, type PrintPlan } from './plan.ts';
+import { oneVersion } from './versions.ts';
 
 export interface MeasureOptions {
   readonly sink?: PlateSink;
@@ -35,7 +37,30 @@ export interface MeasureOptions {
   readonly observations?: (page: number) => Observations;
 }
 
-/** Builds the plates of both pictures; memory stays at a few bands. */
+/**
+ * Measures every version of a plan, one after another.
+ * @returns those of the first version, with those of each by its page; as {@link measurePlates} where there are none
+ */
+export async function measureVersions(
+  plan: PrintPlan,
+  artwork: Artwork,
+  { progress, ...options }: Omit<MeasureOptions, 'sink' | 'ready'> = {},
+): Promise<Measures> {
+  if (!plan.versions)
+    return measurePlates(plan, artwork, { ...options, ...(progress && { progress }) });
+  const versions: VersionMeasures[] = [];
+  for (const [i, version] of plan.versions.entries()) {
+    const measured = await measurePlates(oneVersion(plan, version), artwork, {
+      ...options,
+      ...(progress && { progress: (share) => progress((i + share) / plan.versions!.length) }),
+    });
+    versions.push({ page: version.page, ...measured });
+  }
+  const [{ plates, pictures }] = versions;
+  return { plates, pictures, versions };
+}
+
+/** Builds the plates of both pictures of the page that is shown; memory stays at a few bands. */
 export async function measurePlates(
   plan: PrintPlan,
   artwork: Artwork,

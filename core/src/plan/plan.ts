@@ -20,6 +20,12 @@ export interface Viewing {
   readonly backing: Backing;
 }
 
+/** A page of the artwork, and how many are wanted of it. */
+export interface Version {
+  readonly page: number;
+  readonly copies: number;
+}
+
 export interface PrintPlan {
   readonly format: typeof PLAN_FORMAT;
   readonly name: string;
@@ -32,6 +38,8 @@ export interface PrintPlan {
     /** Specials that print as if they and the colour over and under them overprinted, whatever the file says. */
     readonly overprint: readonly string[];
   };
+  /** Pages printed together, each in its quantity; the page above is the one that is looked at, layout.copies their sum. */
+  readonly versions?: readonly Version[];
   readonly viewing: Viewing;
   readonly material: Material;
   readonly lot: string;

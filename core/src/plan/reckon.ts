@@ -1,11 +1,18 @@
 /** The one function: a plan and its artwork in, everything the operator wants to know out. */
-import { drawnCutting, PROCESS_NAMES, type ArtworkInfo, type Finding } from '../artwork/index.ts';
+import {
+  drawnCutting,
+  PROCESS_NAMES,
+  type ArtworkInfo,
+  type ArtworkPage,
+  type Finding,
+} from '../artwork/index.ts';
 import { costOf, type Cost } from '../cost/index.ts';
 import { DomainError } from '../errors.ts';
 import {
   containersFor,
   inkUse,
   type ContainerNeed,
+  type Cover,
   type Coverages,
   type InkUse,
 } from '../ink/index.ts';
@@ -14,22 +21,33 @@ import { inkInterval, timeInterval, type Interval } from '../learning/index.ts';
 import { makeScene, opacityOf, type Opacity } from '../look/index.ts';
 import { plateKey, type Measures, type PlateMeasure } from '../plates/index.ts';
 import { runSheet, type RunStep } from '../runsheet/index.ts';
-import { allLayers, formatStack, inkOf, type Channel, type Picture } from '../stack/index.ts';
+import { formatStack, inkOf, type Channel } from '../stack/index.ts';
 import {
   driftRisk,
   phasesOf,
   planTrips,
   visitsOf,
+  type Cutting,
   type DriftRisk,
   type Phase,
   type Trip,
 } from '../trips/index.ts';
-import { term, type Working } from '../units/index.ts';
+import { money, term, type Money, type Working } from '../units/index.ts';
 import { planFindings } from './findings.ts';
 import { pieceOf, workFindings } from './layoutFindings.ts';
-import { measurePlates } from './measurePlates.ts';
+import { measureVersions } from './measurePlates.ts';
 import { modelOf } from './model.ts';
-import { modeOf, pageOf, type Artwork, type PrintPlan } from './plan.ts';
+import { modeOf, pageOf, type Artwork, type PrintPlan, type Version } from './plan.ts';
+import {
+  apportion,
+  measuresOf,
+  mergedFindings,
+  oneVersion,
+  versionFindings,
+  versionLoads,
+  versionsOf,
+  type VersionLoads,
+} from './versions.ts';
 
 export interface PlanResult {
   readonly notation: string;
@@ -62,8 +80,20 @@ export interface Work {
     readonly inkMl: Readonly<Partial<Record<Channel, Interval>>>;
   };
   readonly cost: Cost;
+  /** What each version takes of it all; none where the plan has no versions. */
+  readonly versions: readonly VersionWork[];
+  /** Which versions lie on which load. */
+  readonly versionLoads: readonly VersionLoads[];
   readonly runSheet: readonly RunStep[];
   readonly workings: Readonly<Record<'minutes' | 'operatorMinutes', Working>>;
+}
+
+/** One version's part of the ink and of the cost; the parts of all versions add up to the whole. */
+export interface VersionWork extends Version {
+  readonly inkMl: Readonly<Partial<Record<Channel, number>>>;
+  /** Ink by what the version lays, all else by its copies. */
+  readonly cost: Money;
+  readonly perPiece: Money;
 }
 
 /** ML by channel: the short form of {@link Work.inks}. */
@@ -72,25 +102,18 @@ export const inkMl = (work: Work): Partial<Record<Channel, number>> =>
 
 /** Everything that follows from a plan once its plates are measured. No pixels are touched: takes milliseconds. */
 export function reckon(plan: PrintPlan, info: ArtworkInfo, measured: Measures): PlanResult {
-  const measures = new Map(measured.plates.map((measure) => [measure.key, measure]));
   const page = pageOf(plan, info, 'front');
-  const process = (picture: Picture): ReturnType<Coverages['process']> => {
-    const { separations } = pageOf(plan, info, picture);
-    const done = measured.pictures.find((measure) => measure.picture === picture);
-    return PROCESS_NAMES.map((name, i) => ({
-      mean: done?.process[i] ?? separations.find((s) => s.name === name)?.coverageWithBleed ?? 0,
-      levels: done?.levels?.process[i],
-    })) as unknown as ReturnType<Coverages['process']>;
-  };
-  const coverages: Coverages = {
-    process,
-    plate: (layer, { lay, rule }) => {
-      if (lay === 'CMYK' || !rule) return { mean: 0 };
-      const key = plateKey(lay, layer.picture, rule);
-      const picture = measured.pictures.find((measure) => measure.picture === layer.picture);
-      return { mean: measures.get(key)?.coverage ?? 0, levels: picture?.levels?.plates[key] };
-    },
-  };
+  const versions = versionsOf(plan);
+  const parts = versions.map((version): VersionPart => {
+    const own = plan.versions ? oneVersion(plan, version) : plan;
+    return {
+      version,
+      plan: own,
+      page: pageOf(own, info, 'front'),
+      measures: measuresOf(measured, version.page),
+      coverages: coveragesOf(own, info, measuresOf(measured, version.page)),
+    };
+  });
 
   let layout: Layout | undefined;
   const failed: Finding[] = [];
@@ -100,19 +123,89 @@ export function reckon(plan: PrintPlan, info: ArtworkInfo, measured: Measures): 
     if (!(error instanceof DomainError)) throw error;
     failed.push({ code: error.code, severity: 'error', message: error.message });
   }
-  const findings = [...failed, ...planFindings(plan, info, measured, layout)];
+  const findings = [
+    ...failed,
+    ...versionFindings(plan, info),
+    ...mergedFindings(
+      parts.map((part) => ({
+        page: part.version.page,
+        findings: planFindings(part.plan, info, part.measures, layout),
+      })),
+      plan.artwork.page,
+    ),
+  ];
   const scene = makeScene({ ...plan, process: modelOf(info) });
   const opacity = opacityOf(scene, plan.viewing.side === 'back' ? 'back' : 'front');
   const impossible = findings.some(({ code }) => IMPOSSIBLE.has(code));
   const work =
-    layout && !impossible ? workOf(plan, page, layout, coverages, opacity, findings) : undefined;
+    layout && !impossible ? workOf(plan, page, layout, parts, opacity, findings) : undefined;
   return {
     notation: formatStack(plan.stack),
     findings: work ? [...findings, ...workFindings(work)] : findings,
-    plates: measured.plates,
+    plates: measuresOf(measured, plan.artwork.page).plates,
     opacity,
     layout,
     work,
+  };
+}
+
+/** One version with all that is known of it. */
+interface VersionPart {
+  readonly version: Version;
+  /** The plan as it is for this version alone. */
+  readonly plan: PrintPlan;
+  readonly page: ArtworkPage;
+  readonly measures: Measures;
+  readonly coverages: Coverages;
+}
+
+/** How much each ink covers of the page that a plan shows: as measured, else as the artwork says. */
+function coveragesOf(plan: PrintPlan, info: ArtworkInfo, measured: Measures): Coverages {
+  const measures = new Map(measured.plates.map((measure) => [measure.key, measure]));
+  return {
+    process: (picture) => {
+      const { separations } = pageOf(plan, info, picture);
+      const done = measured.pictures.find((measure) => measure.picture === picture);
+      return PROCESS_NAMES.map((name, i) => ({
+        mean: done?.process[i] ?? separations.find((s) => s.name === name)?.coverageWithBleed ?? 0,
+        levels: done?.levels?.process[i],
+      })) as unknown as ReturnType<Coverages['process']>;
+    },
+    plate: (layer, { lay, rule }) => {
+      if (lay === 'CMYK' || !rule) return { mean: 0 };
+      const key = plateKey(lay, layer.picture, rule);
+      const picture = measured.pictures.find((measure) => measure.picture === layer.picture);
+      return { mean: measures.get(key)?.coverage ?? 0, levels: picture?.levels?.plates[key] };
+    },
+  };
+}
+
+/** What covers the pieces of all versions together: each counts as its printed area. */
+function mixedCoverages(parts: readonly VersionPart[]): Coverages {
+  if (parts.length === 1) return parts[0].coverages;
+  const areas = parts.map(({ version, page }) => version.copies * page.widthMm * page.heightMm);
+  const whole = areas.reduce((sum, area) => sum + area, 0);
+  const mixed = (of: (coverages: Coverages) => Cover): Cover => {
+    const covers = parts.map(({ coverages }) => of(coverages));
+    const levels = covers.flatMap((cover, i) => {
+      const pixels = cover.levels?.reduce((sum, count) => sum + count, 0) ?? 0;
+      return cover.levels && pixels > 0
+        ? [cover.levels.map((count) => (count / pixels) * (areas[i] / whole))]
+        : [];
+    });
+    return {
+      mean: covers.reduce((sum, { mean }, i) => sum + mean * (areas[i] / whole), 0),
+      ...(levels.length === parts.length && {
+        levels: levels[0].map((_, value) => levels.reduce((sum, own) => sum + own[value], 0)),
+      }),
+    };
+  };
+  return {
+    process: (picture) =>
+      PROCESS_NAMES.map((_, i) =>
+        mixed((coverages) => coverages.process(picture)[i]),
+      ) as unknown as ReturnType<Coverages['process']>,
+    plate: (layer, part) => mixed((coverages) => coverages.plate(layer, part)),
   };
 }
 
@@ -136,24 +229,33 @@ const IMPOSSIBLE = new Set([
   'PLACED_OUTSIDE',
   'PLACED_OVERLAP',
   'NO_CUTTER',
+  'VERSION_SIZE',
 ]);
 
-/** What is not said of the blade's path is taken from the lines that the artist drew, where the machine has a blade. */
-function withDrawnCutting(plan: PrintPlan, page: ReturnType<typeof pageOf>): PrintPlan {
-  const drawn =
-    plan.cutting || !plan.machine.cutter ? undefined : drawnCutting(page, plan.artwork.names);
-  return drawn ? { ...plan, cutting: drawn } : plan;
+/** What is not said of the blade's path is taken from the lines that the artist drew, where the machine has a blade: of versions, their mean. */
+function withDrawnCutting(plan: PrintPlan, parts: readonly VersionPart[]): PrintPlan {
+  if (plan.cutting || !plan.machine.cutter) return plan;
+  const drawn = parts.map(({ page }) => drawnCutting(page, plan.artwork.names));
+  if (drawn.every((lines) => lines === undefined)) return plan;
+  const mean = (of: (lines: Cutting) => number) =>
+    parts.reduce(
+      (sum, { version }, i) =>
+        sum + ((drawn[i] ? of(drawn[i]) : 0) * version.copies) / plan.layout.copies,
+      0,
+    );
+  const cutting = { cutMm: mean(({ cutMm }) => cutMm), creaseMm: mean((one) => one.creaseMm) };
+  return { ...plan, cutting };
 }
 
 function workOf(
   said: PrintPlan,
   page: ReturnType<typeof pageOf>,
   layout: Layout,
-  coverages: Coverages,
+  parts: readonly VersionPart[],
   opacity: Opacity,
   findings: readonly Finding[],
 ): Work {
-  const plan = withDrawnCutting(said, page);
+  const plan = withDrawnCutting(said, parts);
   const { machine, material, prices } = plan;
   const mode = modeOf(plan);
   const trips = planTrips(plan.stack, machine, mode, plan.trips, layout);
@@ -174,15 +276,20 @@ function workOf(
   const minutes = sum(phases.map((phase) => phase.minutes));
   const attended = phases.filter((phase) => phase.attended);
   const operatorMinutes = sum(attended.map((phase) => phase.minutes));
-  const inks = inkUse({
+  const printed = {
     trips,
-    coverages,
     machine,
-    pieceMm2: page.widthMm * page.heightMm,
-    copies,
     starts,
     minutes: sum(trips.map((trip) => trip.minutes)),
     fittedFor,
+  };
+  const areaOf = (one: ArtworkPage) => one.widthMm * one.heightMm;
+  const inks = inkUse({
+    ...printed,
+    coverages: mixedCoverages(parts),
+    pieceMm2:
+      sum(parts.map((part) => areaOf(part.page) * part.version.copies)) / plan.layout.copies,
+    copies,
   });
   const containers = containersFor(inks, machine);
   const testMm2 = test * (layout.pieceHeight + 2 * plan.layout.margin) * material.width;
@@ -200,6 +307,17 @@ function workOf(
     prices,
     extras: plan.extras ?? [],
   });
+  const versions = plan.versions
+    ? versionWorks(
+        plan.versions,
+        inks,
+        parts.map(({ version, page: own, coverages }) =>
+          inkUse({ ...printed, coverages, pieceMm2: areaOf(own), copies: version.copies }),
+        ),
+        cost,
+      )
+    : [];
+  const runs = versionLoads(layout, versionsOf(plan));
   const sweep = sum(trips.map((trip) => trip.sweepMinutes));
   const turn = sum(trips.map((trip) => trip.turnMinutes));
   const byLabel = (of: readonly Phase[]) =>
@@ -229,7 +347,19 @@ function workOf(
       ),
     },
     cost,
-    runSheet: runSheet({ plan, mode, layout, trips, inks, containers, opacity, findings }),
+    versions,
+    versionLoads: plan.versions ? runs : [],
+    runSheet: runSheet({
+      plan,
+      mode,
+      layout,
+      versionLoads: plan.versions ? runs : [],
+      trips,
+      inks,
+      containers,
+      opacity,
+      findings,
+    }),
     workings: {
       minutes: {
         label: 'Time in all',
@@ -249,15 +379,48 @@ function workOf(
   };
 }
 
+/**
+ * Shares ink and cost among versions. What is lost in starting and the test print is shared by copies.
+ * @param laid what each version would use, of which only what it lays counts
+ */
+function versionWorks(
+  versions: readonly Version[],
+  inks: readonly InkUse[],
+  laid: readonly (readonly InkUse[])[],
+  cost: Cost,
+): VersionWork[] {
+  const copies = versions.reduce((sum, version) => sum + version.copies, 0);
+  const mls = new Map(
+    inks.map(({ channel, ml }) => {
+      const own = laid.map((uses) => uses.find((use) => use.channel === channel)?.laidMl ?? 0);
+      const common = ml - own.reduce((sum, part) => sum + part, 0);
+      return [
+        channel,
+        own.map((part, i) => part + (common * versions[i].copies) / Math.max(1, copies)),
+      ] as const;
+    }),
+  );
+  const inkLines = cost.lines.filter(({ group }) => group === 'ink');
+  const inkMinor = inkLines.map(({ amount }, k) => {
+    const { channel, ml } = inks[k];
+    return mls.get(channel)!.map((part) => (ml > 0 ? (amount.minor * part) / ml : 0));
+  });
+  const rest = cost.total.minor - cost.ink.minor;
+  const exact = versions.map(
+    (version, i) =>
+      inkMinor.reduce((sum, parts) => sum + parts[i], 0) +
+      (rest * version.copies) / Math.max(1, copies),
+  );
+  const minors = apportion(cost.total.minor, exact);
+  const { currency } = cost.total;
+  return versions.map((version, i) => ({
+    ...version,
+    inkMl: Object.fromEntries([...mls].map(([channel, parts]) => [channel, parts[i]])),
+    cost: money(minors[i], currency),
+    perPiece: money(version.copies > 0 ? minors[i] / version.copies : 0, currency),
+  }));
+}
+
 /** Plates and everything that follows, in one call. */
 export const planJob = async (plan: PrintPlan, artwork: Artwork): Promise<PlanResult> =>
-  reckon(plan, artwork.info, await measurePlates(plan, artwork));
-
-/** Which pages a plan prints, so that only those are read. */
-export const pagesOf = (plan: PrintPlan): readonly number[] => [
-  ...new Set(
-    allLayers(plan.stack).map(({ picture }) =>
-      picture === 'rear' ? (plan.artwork.rearPage ?? plan.artwork.page) : plan.artwork.page,
-    ),
-  ),
-];
+  reckon(plan, artwork.info, await measureVersions(plan, artwork));

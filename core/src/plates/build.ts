@@ -30,6 +30,12 @@ import { DecisionRows, hazeByte, observe, survey, type Observed, type Survey } f
 export interface Measures {
   readonly plates: readonly PlateMeasure[];
   readonly pictures: readonly PictureMeasure[];
+  /** Of each version by itself, where a plan has versions. */
+  readonly versions?: readonly VersionMeasures[];
+}
+
+export interface VersionMeasures extends Omit<Measures, 'versions'> {
+  readonly page: number;
 }
 
 /** Rows of a finished plate, and the index of the first. */

@@ -7,6 +7,7 @@ export {
   type PlateSink,
   type PlateSurroundings,
   type ReadyPlate,
+  type VersionMeasures,
 } from './build.ts';
 export { laidAt, type LaidLayer, type LaidPart, type PointInk } from './laid.ts';
 export type { PlateHole, PlateMeasure } from './measure.ts';

@@ -4,6 +4,7 @@ import type { ContainerNeed, InkUse } from '../ink/index.ts';
 import type { Layout } from '../layout/index.ts';
 import type { Opacity } from '../look/index.ts';
 import type { PrintPlan } from '../plan/plan.ts';
+import type { VersionLoads } from '../plan/versions.ts';
 import { bedOverhang, channelOf, inkOf, LAY_NAMES, layerName, type Mode } from '../stack/index.ts';
 import { ruleWords } from '../rule/index.ts';
 import { slotWanted, type Trip } from '../trips/index.ts';
@@ -25,6 +26,8 @@ export interface RunSheetInput {
   readonly plan: PrintPlan;
   readonly mode: Mode;
   readonly layout: Layout;
+  /** Which versions lie on which load; none where the plan has no versions. */
+  readonly versionLoads: readonly VersionLoads[];
   readonly trips: readonly Trip[];
   readonly inks: readonly InkUse[];
   readonly containers: readonly ContainerNeed[];
@@ -112,7 +115,14 @@ function prepare({ plan, inks, containers, findings }: RunSheetInput): RunStep {
   };
 }
 
-function material({ plan, layout }: RunSheetInput): RunStep {
+const loadsName = ({ first, times }: VersionLoads) =>
+  times > 1 ? `Loads ${first} to ${first + times - 1}` : `Load ${first}`;
+
+/** `page 2 × 40, page 3 × 8`. */
+const piecesText = ({ pieces }: VersionLoads) =>
+  pieces.map(({ page, copies }) => `page ${page} × ${copies}`).join(', ');
+
+function material({ plan, layout, versionLoads }: RunSheetInput): RunStep {
   const { material: stock, machine } = plan;
   const [first] = layout.loads;
   const rigid = stock.form === 'board';
@@ -133,6 +143,7 @@ function material({ plan, layout }: RunSheetInput): RunStep {
         (name) => setting('Shares its loads', name),
       ),
       setting('Printed length', mm(first.length)),
+      ...versionLoads.map((loads) => setting(loadsName(loads), piecesText(loads))),
     ],
     checks: [
       ...(stock.class === 'clear'
@@ -215,7 +226,12 @@ function tripStep({ plan, mode }: RunSheetInput, trip: Trip): RunStep {
       ...layers,
       setting('Order', trip.layers.map(layerName).join(' → ')),
       setting('Print', mixed ? 'as each layer says' : mirrored ? 'MIRRORED' : 'straight'),
-      setting('Page', `${[...new Set(pages)].join(' and ')} of the artwork`),
+      setting(
+        'Page',
+        plan.versions
+          ? 'of each version, as the loads say'
+          : `${[...new Set(pages)].join(' and ')} of the artwork`,
+      ),
       setting('Passes', `${trip.passes}`),
       setting(
         'Carriage',
@@ -319,7 +335,12 @@ function finish({ plan, layout }: RunSheetInput): RunStep {
   const copies = layout.loads.reduce((sum, load) => sum + load.times * load.copies, 0);
   return {
     title: 'Finish and count',
-    settings: [setting('Good copies', `${copies}`)],
+    settings: [
+      setting('Good copies', `${copies}`),
+      ...(plan.versions ?? [])
+        .filter((version) => version.copies > 0)
+        .map((version) => setting(`Of page ${version.page}`, `${version.copies}`)),
+    ],
     checks: [
       plan.machine.cure === 'solvent'
         ? 'Let the print gas out before laminating or stacking.'

@@ -1,4 +1,4 @@
-export { offersOf, quantitiesOf, withCopies, type Offer } from './quantities.ts';
+export { offersOf, quantitiesOf, type Offer } from './quantities.ts';
 export { sensitivitiesOf, SWING, type Sensitivity } from './sensitivity.ts';
 export {
   tryVariants,

@@ -1,6 +1,6 @@
 /** What other quantities of the same job would cost. */
 import type { ArtworkInfo } from '../artwork/index.ts';
-import { reckon, type PrintPlan } from '../plan/index.ts';
+import { reckon, withCopies, type PrintPlan } from '../plan/index.ts';
 import type { Measures } from '../plates/index.ts';
 import type { Money } from '../units/index.ts';
 
@@ -11,12 +11,6 @@ export interface Offer {
   readonly perPiece: Money;
   readonly minutes: number;
 }
-
-/** The plan for another number of copies; pieces placed by hand are for a load, whatever their number. */
-export const withCopies = (plan: PrintPlan, copies: number): PrintPlan => ({
-  ...plan,
-  layout: { ...plan.layout, copies },
-});
 
 /** Quantities around the plan's own, and those of its quantity breaks. */
 export function quantitiesOf({

@@ -42,6 +42,9 @@ export function quotePdf(job: QuoteJob): Paper {
     [{ share: 0.25 }, { share: 0.75 }],
     [
       ['Pieces', `${copies}`],
+      ...(plan.versions ?? [])
+        .filter((version) => version.copies > 0)
+        .map((version) => ['', `page ${version.page}: ${version.copies}`]),
       ['Size of one', bothUnits(page.trimMm.width, page.trimMm.height)],
       ['Material', plan.material.name],
       ['Print', printInWords(plan)],

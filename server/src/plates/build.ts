@@ -1,7 +1,7 @@
 /** Queue task: the plates of a plan, measured at full resolution. */
 import {
   DomainError,
-  measurePlates,
+  measureVersions,
   overprintedChannel,
   plateRaster,
   plateSpecs,
@@ -34,7 +34,7 @@ export async function buildStoredPlates(
   const { artworkId } = rows[0];
   const info = await readyArtwork(pool, artworkId);
   const artwork = storedArtwork(pool, artworkId, info, plan);
-  const measures = await measurePlates(plan, artwork, {
+  const measures = await measureVersions(plan, artwork, {
     progress: (share) => {
       signal.throwIfAborted();
       report(share);

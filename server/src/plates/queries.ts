@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { encodePlan, type PlateBuild } from '@kyanos/contract';
 import {
   hasTone,
-  pagesOf,
+  platePages,
   plateSpecs,
   recipesOf,
   type Measures,
@@ -36,7 +36,7 @@ export async function rulesKey(db: Db, plan: PrintPlan): Promise<string> {
     measured: MEASURED,
     ...(hasTone(plan) && { levels: true }),
     specs,
-    pages: [plan.artwork.page, plan.artwork.rearPage, pagesOf(plan)],
+    pages: platePages(plan),
     names: plan.artwork.names,
     overprint: plan.artwork.overprint,
     wanted: plan.machine.inks.map(({ channel, spotName }) => [channel, spotName]),

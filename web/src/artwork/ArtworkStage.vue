@@ -251,12 +251,17 @@ function chooseRear(number: number | null) {
       <div class="stage">
         <div v-if="job.info && job.info.pages.length > 1" class="panel pages">
           <v-select
-            label="Front shows page"
-            :items="job.info.pages.map(({ number }) => number)"
+            :label="job.plan.versions ? 'Version looked at, page' : 'Front shows page'"
+            :items="
+              (job.plan.versions ?? job.info.pages.map(({ number }) => ({ page: number }))).map(
+                ({ page: number }) => number,
+              )
+            "
             :model-value="job.plan.artwork.page"
             @update:model-value="choosePage"
           />
           <v-select
+            v-if="!job.plan.versions"
             label="Rear shows page"
             :items="[
               { title: 'the same', value: null },

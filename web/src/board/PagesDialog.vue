@@ -23,12 +23,15 @@ watch(
 
 const ways = computed(() => (props.info ? waysOf(props.info) : []));
 const WORDS: Readonly<Record<Way, string>> = {
+  versions: 'One job: every page is a version, with a quantity of its own',
   both: 'One job: page 1 is the front, page 2 the back',
   each: 'A job for each page, with a quantity of its own',
   front: 'One job: page 1 alone',
 };
 const counted = computed(() =>
-  way.value === 'each' ? (props.info?.pages ?? []) : (props.info?.pages.slice(0, 1) ?? []),
+  way.value === 'each' || way.value === 'versions'
+    ? (props.info?.pages ?? [])
+    : (props.info?.pages.slice(0, 1) ?? []),
 );
 const jobs = computed(() => (props.info ? jobsOf(props.info, way.value, copies.value) : []));
 </script>
@@ -49,7 +52,7 @@ const jobs = computed(() => (props.info ? jobsOf(props.info, way.value, copies.v
           <number-field
             v-model="copies[i]"
             label="Copies"
-            :min="way === 'each' ? 0 : 1"
+            :min="counted.length > 1 ? 0 : 1"
             :max="1_000_000"
           />
         </li>

@@ -47,8 +47,8 @@ export function newPlan(
         format: 1,
         name: fileName.replace(/\.[a-z]+$/i, '').replace(/[-_]+/g, ' ') || 'New job',
         artwork: {
-          page: info.pages[0].number,
-          rearPage: null,
+          page: page.number,
+          rearPage: job.rear,
           names: knownRoles(spots, remembered),
           overprint: [],
         },
@@ -58,6 +58,7 @@ export function newPlan(
         machine,
         modeId: mode.id,
         stack,
+        ...(job.versions && { versions: job.versions }),
         layout: { copies: job.copies, gap: 5, margin: 10, turned: false },
         trips: { split: 'together', waitMinutes: 0, testPrint: true },
         prices: shop.prices,

@@ -11,13 +11,31 @@ const file = (...sizes: [number, number][]) =>
   }) as unknown as ArtworkInfo;
 
 describe('a file of several pages', () => {
-  it('is a front and its back where there are two of one size, and so many labels where there are more', () => {
+  it('is a front and its back where there are two of one size, and versions where there are more', () => {
     expect(likelyWay(file([90, 50], [90.4, 50]))).toBe('both');
     expect(likelyWay(file([90, 50], [60, 50]))).toBe('each');
-    expect(likelyWay(file([90, 50], [90, 50], [90, 50]))).toBe('each');
+    expect(likelyWay(file([90, 50], [90, 50], [90, 50]))).toBe('versions');
+    expect(likelyWay(file([90, 50], [90, 50], [90, 60]))).toBe('each');
     expect(likelyWay(file([90, 50]))).toBe('front');
-    expect(waysOf(file([90, 50], [90, 50]))).toEqual(['both', 'each', 'front']);
+    expect(waysOf(file([90, 50], [90, 50]))).toEqual(['both', 'versions', 'each', 'front']);
     expect(waysOf(file([90, 50], [60, 50]))).toEqual(['each', 'front']);
+  });
+
+  it('becomes one job of versions with the quantity of each, without those that nobody wants', () => {
+    const three = file([90, 50], [90, 50], [90, 50]);
+    expect(jobsOf(three, 'versions', [200, 0, 50])).toEqual([
+      {
+        front: 1,
+        rear: null,
+        copies: 250,
+        versions: [
+          { page: 1, copies: 200 },
+          { page: 3, copies: 50 },
+        ],
+      },
+    ]);
+    expect(jobsOf(three, 'versions', [0, 0, 50])).toEqual([{ front: 3, rear: null, copies: 50 }]);
+    expect(jobsOf(three, 'versions', [0, 0, 0])).toEqual([]);
   });
 
   it('becomes a job for each page with its quantity, and none where none is wanted', () => {

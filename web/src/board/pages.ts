@@ -1,27 +1,32 @@
 /** What a file of several pages may be: one print, front and back, or as many prints. */
-import type { ArtworkInfo, ArtworkPage } from '@kyanos/core';
+import type { ArtworkInfo, ArtworkPage, Version } from '@kyanos/core';
 
 /** A job that comes of a file, with the pages that it prints. */
 export interface PageJob {
   readonly front: number;
   readonly rear: number | null;
   readonly copies: number;
+  /** All pages that it prints, where they are versions; the front is one of them. */
+  readonly versions?: readonly Version[];
 }
 
-export type Way = 'front' | 'both' | 'each';
+export type Way = 'front' | 'both' | 'versions' | 'each';
 
 /** Sizes of one print agree to this, mm. */
-const SAME_MM = 1;
+const SAME_MM = 0.5;
 
-const sameSize = (a: ArtworkPage, b: ArtworkPage): boolean =>
+export const sameSize = (a: ArtworkPage, b: ArtworkPage): boolean =>
   Math.abs(a.trimMm.width - b.trimMm.width) < SAME_MM &&
   Math.abs(a.trimMm.height - b.trimMm.height) < SAME_MM;
 
-/** Two pages of one size are a front and its back; more pages are so many labels. */
+/** Two pages of one size are a front and its back; more of one size are versions, and pages of several sizes so many jobs. */
 export function likelyWay({ pages }: ArtworkInfo): Way {
   if (pages.length === 2 && sameSize(pages[0], pages[1])) return 'both';
-  return pages.length > 1 ? 'each' : 'front';
+  if (pages.length < 2) return 'front';
+  return allAlike(pages) ? 'versions' : 'each';
 }
+
+const allAlike = (pages: readonly ArtworkPage[]) => pages.every((page) => sameSize(page, pages[0]));
 
 /** The ways that make sense of a file, the likeliest first. */
 export function waysOf(info: ArtworkInfo): Way[] {
@@ -29,6 +34,7 @@ export function waysOf(info: ArtworkInfo): Way[] {
   const { pages } = info;
   const all: Way[] = [
     ...(pages.length >= 2 && sameSize(pages[0], pages[1]) ? ['both' as const] : []),
+    ...(pages.length >= 2 && allAlike(pages) ? ['versions' as const] : []),
     ...(pages.length >= 2 ? ['each' as const] : []),
     'front',
   ];
@@ -40,6 +46,15 @@ export function jobsOf({ pages }: ArtworkInfo, way: Way, copies: readonly number
   const [first, second] = pages;
   if (way === 'front') return [{ front: first.number, rear: null, copies: copies[0] ?? 1 }];
   if (way === 'both') return [{ front: first.number, rear: second.number, copies: copies[0] ?? 1 }];
+  if (way === 'versions') {
+    const versions = pages.flatMap(({ number: page }, i) =>
+      (copies[i] ?? 1) > 0 ? [{ page, copies: copies[i] ?? 1 }] : [],
+    );
+    if (versions.length === 0) return [];
+    const all = versions.reduce((sum, version) => sum + version.copies, 0);
+    const job = { front: versions[0].page, rear: null, copies: all };
+    return [versions.length > 1 ? { ...job, versions } : job];
+  }
   return pages.flatMap(({ number }, i) => {
     const wanted = copies[i] ?? 1;
     return wanted > 0 ? [{ front: number, rear: null, copies: wanted }] : [];

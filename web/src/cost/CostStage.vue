@@ -13,6 +13,7 @@ import ExtraList from './ExtraList.vue';
 import InkTable from './InkTable.vue';
 import PriceFields from './PriceFields.vue';
 import SensitivityBars from './SensitivityBars.vue';
+import VersionTable from './VersionTable.vue';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -176,6 +177,10 @@ const paper = (name: string) => (ready.value ? `/api/jobs/${job.id}/${name}.pdf`
           <div class="panel pad">
             <h2 class="label">Ink</h2>
             <ink-table :work="work" :machine="plan.machine" />
+          </div>
+          <div v-if="work.versions.length" class="panel pad">
+            <h2 class="label">By version</h2>
+            <version-table :versions="work.versions" />
           </div>
           <div v-if="around?.sensitivities.length" class="panel pad">
             <h2 class="label">What matters most to the cost</h2>

@@ -10,6 +10,7 @@ import ConflictDialog from './ConflictDialog.vue';
 import LedgerBar from './LedgerBar.vue';
 import { STAGES } from './stages.ts';
 import { useJob } from './useJob.ts';
+import VersionPager from './VersionPager.vue';
 
 const props = defineProps<{ id: string }>();
 const job = useJob();
@@ -113,6 +114,7 @@ function rename() {
       >
         <span class="figures number">{{ i + 1 }}</span>{{ stage.name }}
       </router-link>
+      <version-pager />
     </nav>
 
     <div class="body">

@@ -12,8 +12,9 @@ import {
 import {
   changed,
   hasTone,
-  pagesOf,
+  measuresOf,
   parseRule,
+  platePages,
   plateSpecs,
   reckon,
   type ArtworkInfo,
@@ -96,8 +97,9 @@ export const useJob = defineStore('job', () => {
     return JSON.stringify([
       artworkId.value,
       plateSpecs(value.stack),
-      value.artwork,
-      pagesOf(value),
+      value.artwork.names,
+      value.artwork.overprint,
+      platePages(value),
       value.machine.inks.map((ink) => ink.spotName),
       hasTone(value),
     ]);
@@ -106,6 +108,7 @@ export const useJob = defineStore('job', () => {
   const fullSize = computed(
     () => build.value?.key === platesKey.value && build.value.state === 'done',
   );
+  /** Of all versions. */
   const measures = computed<Measures | undefined>(() => {
     if (fullSize.value && build.value?.measures) return build.value.measures;
     return screenMeasures.value?.key === platesKey.value
@@ -115,8 +118,10 @@ export const useJob = defineStore('job', () => {
 
   /** What the screen picture says of a plate, whether or not it was measured at full size since. */
   const screenMeasure = (key: string | undefined) =>
-    screenMeasures.value?.key === platesKey.value
-      ? screenMeasures.value.measures.plates.find((plate) => plate.key === key)
+    plan.value && screenMeasures.value?.key === platesKey.value
+      ? measuresOf(screenMeasures.value.measures, plan.value.artwork.page).plates.find(
+          (plate) => plate.key === key,
+        )
       : undefined;
 
   const result = computed<PlanResult | undefined>(() => {
@@ -184,8 +189,12 @@ export const useJob = defineStore('job', () => {
   const history = useHistory<PrintPlan>();
 
   function update(change: Partial<PrintPlan>): void {
+    if (plan.value) replace({ ...plan.value, ...change });
+  }
+
+  /** Another plan in place of this one, as a change that can be undone. */
+  function replace(next: PrintPlan): void {
     if (!plan.value) return;
-    const next = { ...plan.value, ...change };
     history.remember(plan.value, next);
     set(next);
   }
@@ -512,6 +521,7 @@ export const useJob = defineStore('job', () => {
     open,
     close,
     update,
+    replace,
     undo,
     redo,
     canUndo: history.canUndo,

@@ -7,6 +7,7 @@ import {
   type Machine,
   type Material,
   type PlacedPiece,
+  type Rectangle,
 } from '@kyanos/core';
 import { computed, ref, useTemplateRef } from 'vue';
 import { length } from '../shared/format.ts';
@@ -21,6 +22,8 @@ const props = defineProps<{
   /** Pieces of this load may be moved. */
   movable: boolean;
   name: string;
+  /** Page of each piece, where they differ. */
+  pages: readonly number[];
 }>();
 const emit = defineEmits<{ move: [places: readonly PlacedPiece[]] }>();
 
@@ -56,7 +59,21 @@ const outline = ({
   width: number;
   height: number;
 }) => `M${left} ${top}h${width}v${height}h${-width}z`;
-const many = computed(() => boxes.value.map(outline).join(''));
+/** Pieces too many to be drawn one by one: those of one version are one shape. */
+const many = computed(() => {
+  const groups = new Map<number | undefined, Rectangle[]>();
+  boxes.value.forEach((box, i) => {
+    const group = groups.get(props.pages[i]);
+    if (group) group.push(box);
+    else groups.set(props.pages[i], [box]);
+  });
+  return [...groups].map(([page, group]) => ({
+    page,
+    shape: group.map(outline).join(''),
+    x: group.reduce((sum, { left, width }) => sum + left + width / 2, 0) / group.length,
+    y: group.reduce((sum, { top, height }) => sum + top + height / 2, 0) / group.length,
+  }));
+});
 
 /** The feed runs from left to right where the material is longer than wide; turned, not mirrored: its left edge is below. */
 const lying = computed(() => sheet.value.height > sheet.value.width);
@@ -220,9 +237,39 @@ const shift = (index: number) =>
             :height="box.turned ? box.height : Math.min(box.width, box.height) * 0.09"
             class="head"
           />
+          <text
+            v-if="pages[i] !== undefined"
+            :transform="`translate(${box.left + box.width / 2} ${box.top + box.height / 2})${lying ? ' rotate(90)' : ''}`"
+            text-anchor="middle"
+            dominant-baseline="central"
+            :font-size="Math.min(box.width, box.height) * 0.34"
+            class="page"
+          >
+            p{{ pages[i] }}
+          </text>
         </g>
       </template>
-      <path v-else :d="many" class="piece" />
+      <template v-else>
+        <path
+          v-for="({ page: number, shape }, i) in many"
+          :key="number"
+          :d="shape"
+          class="piece"
+          :class="{ other: i % 2 }"
+        />
+        <template v-for="{ page: number, x, y } in many" :key="`label ${number}`">
+          <text
+            v-if="number !== undefined"
+            :transform="`translate(${x} ${y})${lying ? ' rotate(90)' : ''}`"
+            text-anchor="middle"
+            dominant-baseline="central"
+            :font-size="around * 1.4"
+            class="page many"
+          >
+            p{{ number }}
+          </text>
+        </template>
+      </template>
       <g v-for="(box, i) in load.others" :key="`other ${i}`">
         <title>{{ box.name }}</title>
         <rect :x="box.left" :y="box.top" :width="box.width" :height="box.height" class="other" />
@@ -313,6 +360,23 @@ const shift = (index: number) =>
 
 text {
   fill: rgb(var(--v-theme-on-surface));
+}
+
+.page {
+  fill: #1b3158;
+  pointer-events: none;
+}
+
+.page.many {
+  font-weight: 700;
+  stroke: #fffdf7;
+  stroke-width: 5px;
+  paint-order: stroke;
+  vector-effect: non-scaling-stroke;
+}
+
+.piece.other {
+  fill: #9db8de;
 }
 
 .edge {

@@ -15,10 +15,10 @@ import { useJob } from '../job/useJob.ts';
 import FindingList from '../shared/FindingList.vue';
 import { area, currency, length, percent, size } from '../shared/format.ts';
 import LengthField from '../shared/LengthField.vue';
-import NumberField from '../shared/NumberField.vue';
 import { without } from '../shared/without.ts';
 import CompanionList from './CompanionList.vue';
 import LayoutDrawing from './LayoutDrawing.vue';
+import VersionList from './VersionList.vue';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -42,7 +42,6 @@ function setOr<K extends 'grain' | 'loadLength' | 'companions' | 'mixed'>(
   ) as LayoutWish;
   job.update({ layout: value === undefined ? rest : { ...rest, [key]: value } });
 }
-const setCopies = (copies: number) => job.update({ layout: { ...plan.value.layout, copies } });
 const byHand = (places: readonly PlacedPiece[]) => set({ places });
 
 const shownLoad = ref(0);
@@ -61,13 +60,27 @@ const loadName = ({ times, copies }: Load, at: number) =>
       ? `last load, ${copies}`
       : `load of ${copies}`;
 
+/** Versions of the load that is drawn, piece by piece. */
+const pages = computed(() => {
+  if (!layout.value || !load.value || !plan.value.versions) return [];
+  const before = layout.value.loads
+    .slice(0, shownLoad.value)
+    .reduce((sum, { times }) => sum + times, 0);
+  const found = work.value?.versionLoads.find(
+    ({ first, times }) => first <= before + 1 && before + 1 < first + times,
+  );
+  return (found?.pieces ?? []).flatMap((version) =>
+    Array.from({ length: version.copies }, () => version.page),
+  );
+});
+
 const last = computed(() => layout.value?.loads.at(-1));
 const answer = computed(() => {
   if (!layout.value || !last.value) return 'This print does not fit as planned.';
   const { fillings, perLoad } = layout.value;
   const what = plan.value.material.form === 'roll' ? 'load' : plan.value.material.form;
   if (fillings === 1)
-    return `${plan.value.layout.copies} on one ${what}${perLoad > plan.value.layout.copies ? `, where ${perLoad} find room` : ''}.`;
+    return `${plan.value.layout.copies}${plan.value.versions ? ` of ${plan.value.versions.length} versions` : ''} on one ${what}${perLoad > plan.value.layout.copies ? `, where ${perLoad} find room` : ''}.`;
   return `${perLoad} on a ${what}, ${fillings} ${what}s${last.value.copies < perLoad ? `, the last one with ${last.value.copies}` : ''}.`;
 });
 const best = computed(() => {
@@ -106,6 +119,7 @@ const CODES = [
   'NOT_HELD',
   'NO_OVERSIZE',
   'TWO_TRIP_LENGTH',
+  'VERSION_SIZE',
 ];
 const findings = computed(() =>
   (job.shown?.findings ?? []).filter(({ code }) => CODES.includes(code)),
@@ -144,11 +158,13 @@ const headroom = computed(() => {
         :material="plan.material"
         :movable="shownLoad === 0 && !plan.layout.companions?.length"
         :name="plan.name"
+        :pages="pages"
         @move="byHand"
       />
       <p class="soft small">
         The dark edge is the head of a piece. Drag a piece, or choose it with Tab and move it with
-        the arrow keys by 1 mm, with Shift by 10; r turns it. Hatched:
+        the arrow keys by 1 mm, with Shift by 10; r turns it.
+        <template v-if="pages.length">p and a number is the page on a piece.</template> Hatched:
         {{
           held.leading + held.trailing + held.sides > 0
             ? 'margins and edges that are held.'
@@ -212,13 +228,7 @@ const headroom = computed(() => {
       <div class="stage">
         <div class="panel pad fields">
           <h2 class="label">Pieces</h2>
-          <number-field
-            label="Copies"
-            :min="1"
-            :max="1000000"
-            :model-value="plan.layout.copies"
-            @update:model-value="setCopies"
-          />
+          <version-list />
           <length-field
             label="Gap"
             :max="200"

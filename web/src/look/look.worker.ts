@@ -7,6 +7,7 @@ import {
   lookNumbers,
   memoryRaster,
   offersOf,
+  oneVersion,
   pageOf,
   plannedRaster,
   plateSpecs,
@@ -41,6 +42,7 @@ import {
   type StackWish,
   type Tried,
   type Variant,
+  type VersionMeasures,
   type View,
 } from '@kyanos/core';
 import { expose, transfer } from 'comlink';
@@ -93,6 +95,9 @@ export interface StackAdvice {
 
 /** Pixels of the pictures that stacks are tried on: their colours are what counts. */
 const TRIED_PX = 500;
+
+/** Pixels of a version's picture on which its plates are measured until they are at full size. */
+const VERSION_PX = 700;
 
 async function tryStack(subject: Subject, candidate: Candidate): Promise<Tried> {
   const plan = withStack(subject.plan, candidate.stack);
@@ -198,7 +203,15 @@ const api = {
 
   /** Plate measures as the screen resolution gives them. */
   async measure(subject: Subject): Promise<Measures> {
-    return (await printOf(subject, PREVIEW_PX)).measures;
+    const { plan } = subject;
+    if (!plan.versions) return (await printOf(subject, PREVIEW_PX)).measures;
+    const versions: VersionMeasures[] = [];
+    for (const version of plan.versions) {
+      const own = { ...subject, plan: oneVersion(plan, version) };
+      versions.push({ page: version.page, ...(await printOf(own, VERSION_PX)).measures });
+    }
+    const [{ plates, pictures }] = versions;
+    return { plates, pictures, versions };
   },
 
   /** The print as it will look. @param held over a picture of the user's: what lies behind is wanted twice */

@@ -144,6 +144,7 @@ const special = computed(() =>
       <div class="panel pad fields">
         <h2 class="label">On the machine</h2>
         <number-field
+          v-if="!plan.versions"
           label="Copies"
           :min="1"
           :max="1000000"

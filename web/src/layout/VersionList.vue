@@ -1,0 +1,120 @@
+<script setup lang="ts">
+/** How many are wanted: of the one page, or of each version. */
+import { pageOf, versionsOf, withCopies, withVersions, type Version } from '@kyanos/core';
+import { computed } from 'vue';
+import { useJob } from '../job/useJob.ts';
+import { sameSize } from '../board/pages.ts';
+import NumberField from '../shared/NumberField.vue';
+
+const job = useJob();
+const plan = computed(() => job.plan!);
+/** Pages that lie on one grid with the page shown. */
+const alike = computed(() => {
+  if (!job.info) return [];
+  const shown = pageOf(plan.value, job.info, 'front');
+  return job.info.pages.filter((page) => sameSize(page, shown)).map(({ number }) => number);
+});
+const others = computed(() => {
+  const have = new Set(versionsOf(plan.value).map(({ page }) => page));
+  return alike.value.filter((page) => !have.has(page));
+});
+
+const put = (versions: readonly Version[]) => {
+  const changed = withVersions(plan.value, versions);
+  job.replace(changed);
+};
+const setCopies = (at: number, copies: number) =>
+  put(plan.value.versions!.map((version, i) => (i === at ? { ...version, copies } : version)));
+const addOthers = () => {
+  const now = versionsOf(plan.value);
+  const { copies } = now[now.length - 1];
+  put([...now, ...others.value.map((page) => ({ page, copies }))].sort((a, b) => a.page - b.page));
+};
+const show = (page: number) => job.update({ artwork: { ...plan.value.artwork, page } });
+</script>
+
+<template>
+  <number-field
+    v-if="!plan.versions"
+    label="Copies"
+    :min="1"
+    :max="1000000"
+    :model-value="plan.layout.copies"
+    @update:model-value="job.replace(withCopies(plan, $event))"
+  />
+  <div v-else class="wide versions" data-testid="versions">
+    <ul>
+      <li v-for="(version, i) in plan.versions" :key="version.page">
+        <button
+          type="button"
+          :aria-pressed="version.page === plan.artwork.page"
+          :aria-label="`Look at page ${version.page}`"
+          @click="show(version.page)"
+        >
+          Page {{ version.page }}
+        </button>
+        <number-field
+          :label="`Copies of page ${version.page}`"
+          :min="0"
+          :max="1000000"
+          :model-value="version.copies"
+          @update:model-value="setCopies(i, $event)"
+        />
+      </li>
+    </ul>
+    <p class="total">
+      <b class="figures">{{ plan.layout.copies }}</b> pieces of {{ plan.versions.length }} versions
+    </p>
+    <v-btn
+      variant="text"
+      size="small"
+      @click="put([{ page: plan.artwork.page, copies: plan.layout.copies }])"
+      >Page {{ plan.artwork.page }} alone</v-btn
+    >
+  </div>
+  <v-btn v-if="others.length" class="wide" variant="text" size="small" @click="addOthers">
+    {{
+      others.length === 1
+        ? `Print page ${others[0]} with it`
+        : `Print ${others.length} more pages with it, each in its quantity`
+    }}
+  </v-btn>
+</template>
+
+<style scoped>
+.wide {
+  grid-column: 1 / -1;
+}
+
+ul {
+  list-style: none;
+  display: grid;
+  gap: 8px;
+  max-height: 300px;
+  overflow-y: auto;
+  padding: 6px 0;
+}
+
+li {
+  display: grid;
+  grid-template-columns: 84px minmax(0, 1fr);
+  align-items: center;
+  gap: 10px;
+}
+
+li button {
+  min-height: 44px;
+  border-radius: 8px;
+  text-align: left;
+  padding: 0 8px;
+}
+
+li [aria-pressed='true'] {
+  box-shadow: inset 3px 0 rgb(var(--v-theme-primary));
+  font-weight: 600;
+}
+
+.total {
+  padding: 4px 8px;
+}
+</style>
