@@ -82,7 +82,10 @@ const percent = (value: number) => `${(value * 100).toFixed(0)} %`;
 function printReport({ name }: PrintPlan, report: LookReport): void {
   const { view, deltaE, readability, dayNight, grain, rearStrength: rear } = report;
   console.log(`${name}, from the ${view.side}, ${PLACES[view.place as keyof typeof PLACES].name}`);
-  console.log(`  opacity        ${percent(report.opacity)}`);
+  const { material, printed } = report.opacity;
+  console.log(
+    `  opacity        ${printed ? `${percent(printed.median)} in the middle of what is printed, ${percent(printed.least)} at least; ` : ''}the bare material ${percent(material)}`,
+  );
   for (const { layer, density, hits, contrastRatio } of report.layers)
     console.log(
       `  ${layer} ${density} % × ${hits} alone: contrast ratio ${percent(contrastRatio)}`,
@@ -95,11 +98,16 @@ function printReport({ name }: PrintPlan, report: LookReport): void {
     console.log(
       `  readability    luminance contrast ${readability.print.toFixed(2)}, on white paper ${readability.paper.toFixed(2)}`,
     );
-  console.log(`  show-through   ΔE2000 ${report.showThrough.toFixed(1)} (${report.showThroughOf})`);
+  for (const side of ['front', 'back'] as const) {
+    const { deltaE: middle, most, of } = report.showThrough[side];
+    console.log(
+      `  show-through   from the ${side} ΔE2000 ${middle.toFixed(1)}, ${most.toFixed(1)} at most (${of})`,
+    );
+  }
   if (dayNight) console.log(`  day and night  ΔE2000 median ${dayNight.median.toFixed(1)}`);
   if (rear)
     console.log(
-      `  hidden colour  ${rear.density} % makes night most like day: ΔE2000 ${rear.deltaE.toFixed(1)}, at 100 % ${rear.atFull.toFixed(1)}`,
+      `  hidden colour  ${rear.density} % makes night most like day, ${rear.asGood.from} to ${rear.asGood.to} % as good: ΔE2000 ${rear.deltaE.toFixed(1)}, 95 % within ${rear.p95.toFixed(1)}, at 100 % ${rear.atFull.toFixed(1)}`,
     );
   if (grain)
     console.log(

@@ -7,6 +7,7 @@ import {
   type View,
 } from '@kyanos/core';
 import { z } from 'zod';
+import { AreaReport } from './report.ts';
 
 const Grade = z.enum(['A', 'B', 'C', 'D', 'F']);
 /** Reflectances at 660 nm, 0 to 1. */
@@ -20,6 +21,13 @@ const ScanReport = z.object({
 /** ΔE2000. */
 const SpreadReport = z.object({ median: z.number(), p95: z.number() });
 
+const ShowThroughReport = z.object({
+  /** In the middle, and the most that a hundredth of the area shows. */
+  deltaE: z.number(),
+  most: z.number(),
+  of: z.enum(['picture', 'ground', 'nothing']),
+});
+
 /** How a print looks in one view. Contrasts, shares and opacities 0 to 1. */
 export const LookReport = z.object({
   view: z.object({
@@ -31,8 +39,8 @@ export const LookReport = z.object({
   picture: z.object({ path: z.string(), width: z.int(), height: z.int() }).nullable(),
   /** Share of the picture whose colour a screen can't show. */
   outOfGamut: z.number().min(0).max(1),
-  /** The whole print over black against over white, where its specials are full. */
-  opacity: z.number(),
+  /** Material and specials over black against over white, without colour: bare, and over everything printed. */
+  opacity: z.object({ material: z.number(), printed: AreaReport.nullable() }),
   layers: z.array(
     z.object({
       layer: z.string(),
@@ -46,14 +54,20 @@ export const LookReport = z.object({
   deltaE: SpreadReport.nullable(),
   /** Luminance contrast at the edges of the art. */
   readability: z.object({ print: z.number(), paper: z.number() }).nullable(),
-  /** ΔE2000 on this side of the strongest that can lie on the other. */
-  showThrough: z.number(),
-  showThroughOf: z.enum(['picture', 'ground', 'nothing']),
+  /** ΔE2000 on each side of the strongest that can lie on the other, over everything printed. */
+  showThrough: z.object({ front: ShowThroughReport, back: ShowThroughReport }),
   dayNight: SpreadReport.nullable(),
   /** ΔE2000 between the light and the dark of the material's texture. */
   grain: z.object({ bare: z.number(), printed: z.number() }).nullable(),
   rearStrength: z
-    .object({ density: z.number(), deltaE: z.number(), atFull: z.number() })
+    .object({
+      density: z.number(),
+      /** Densities that no eye could tell from the best. */
+      asGood: z.object({ from: z.number(), to: z.number() }),
+      deltaE: z.number(),
+      p95: z.number(),
+      atFull: z.number(),
+    })
     .nullable(),
   barcodes: z.array(
     ScanReport.extend({
@@ -79,12 +93,11 @@ export function lookReport(
     view: { side: view.side, place: view.place, lux, behind },
     picture,
     outOfGamut,
-    opacity: opacity.whole,
+    opacity: { material: opacity.material, printed: opacity.printed ?? null },
     layers: opacity.layers,
     deltaE: numbers.deltaE ?? null,
     readability: numbers.readability ?? null,
-    showThrough: showThrough.deltaE,
-    showThroughOf: showThrough.of,
+    showThrough,
     dayNight: numbers.dayNight ?? null,
     grain: numbers.grain ?? null,
     rearStrength: rear ?? null,

@@ -1,9 +1,11 @@
 /** The plan file and what it is made of. Lengths mm, money minor units, shares percent unless a field says otherwise. */
 import {
+  ASSUMED_DROPS,
   CHANNELS,
   CURRENCIES,
   DomainError,
   formatStack,
+  mostContrast,
   parseStack,
   PLAN_FORMAT,
   ROLES,
@@ -74,6 +76,7 @@ export const Ink = z
     lossPerTrip: z.number().min(0).max(1000),
     spotName: z.string().max(200).nullable(),
     contrastRatio: z.number().min(0.05).max(0.995).exactOptional(),
+    drops: z.number().min(1).max(200).exactOptional(),
     tone: Tone.exactOptional(),
     spitPerHour: z.number().min(0).max(1000).exactOptional(),
     container: z
@@ -84,6 +87,15 @@ export const Ink = z
   .refine((ink) => ink.channel !== 'W' || ink.contrastRatio !== undefined, {
     path: ['contrastRatio'],
     error: 'is needed for white ink',
+  })
+  .superRefine(({ contrastRatio = 0, drops = ASSUMED_DROPS }, context) => {
+    const most = mostContrast(drops);
+    if (contrastRatio >= most)
+      context.addIssue({
+        code: 'custom',
+        path: ['contrastRatio'],
+        message: `is ${contrastRatio}, and ${drops} drops on one another leave so much bare that a solid has at most ${most.toFixed(3)}; measure the wedge again`,
+      });
   });
 
 export const Mode = z.strictObject({

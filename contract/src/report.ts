@@ -235,6 +235,13 @@ export const InspectReports = z.array(
   ]),
 );
 
+/** A figure over everything printed, 0 to 1: what all but the edges have at least, the middle, and how it is spread. */
+export const AreaReport = z.object({
+  least: share,
+  median: share,
+  parts: z.array(z.object({ value: share, share })),
+});
+
 export const PlanReport = z.object({
   stack: z.string(),
   findings: z.array(FindingReport),
@@ -256,7 +263,9 @@ export const PlanReport = z.object({
     }),
   ),
   opacity: z.object({
-    whole: share,
+    /** Of the bare material, and of what is printed; absent where nothing is. */
+    material: share,
+    printed: AreaReport.optional(),
     layers: z.array(
       z.object({ layer: z.string(), density: z.number(), hits: z.int(), contrastRatio: share }),
     ),

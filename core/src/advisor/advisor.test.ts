@@ -119,16 +119,18 @@ describe('why not', () => {
   });
 });
 
+const NO_SHOW = { deltaE: 0, most: 0, of: 'nothing' } as const;
+
 describe('the ranking', () => {
   const tried = (id: string, deltaE: number, change: Partial<PrintPlan> = {}): Tried => {
     const candidate = CANDIDATES.find((one) => one.id === id)!;
     const job = withStack(plan({ material: DARK, ...change }), candidate.stack);
     const result = reckon(job, INFO, measures());
     const numbers: LookNumbers = {
-      opacity: opacityOf(sceneOf(job, INFO), 'front'),
+      opacity: opacityOf(sceneOf(job, INFO), 'front', []),
       deltaE: { median: deltaE, p95: 2 * deltaE },
       readability: undefined,
-      showThrough: { deltaE: 0, of: 'nothing' },
+      showThrough: { front: NO_SHOW, back: NO_SHOW },
       dayNight: undefined,
       grain: undefined,
     };

@@ -3,7 +3,7 @@
  * and put in order. What can't be or is not wanted says why not.
  */
 import { roleOf, type ArtworkInfo } from '../artwork/index.ts';
-import { hiddenLayer, readsBackwards } from '../look/index.ts';
+import { hiddenLayer, middleOpacity, readsBackwards } from '../look/index.ts';
 import { pageOf, type LookNumbers, type PlanResult, type PrintPlan } from '../plan/index.ts';
 import { isWholeSheet, usesSource } from '../rule/index.ts';
 import {
@@ -215,7 +215,7 @@ interface Figures {
 const figuresOf = ({ result: { work }, numbers }: Tried): Figures => ({
   deltaE: numbers.deltaE?.median ?? 0,
   night: numbers.dayNight?.median ?? 0,
-  opacity: numbers.opacity.whole,
+  opacity: middleOpacity(numbers.opacity),
   minutes: work?.minutes ?? Infinity,
   ink: work?.inks.reduce((sum, { ml }) => sum + ml, 0) ?? Infinity,
   price: work?.cost.price.minor ?? Infinity,

@@ -17,6 +17,7 @@ function picture(
       process[percent / INK_STEP] = count;
       return { plates, process };
     }),
+    laid: [],
   };
 }
 const layers = (notation: string) => allLayers(parseStack(notation));

@@ -1,7 +1,7 @@
 /** The dimensions of a table over the inks of a picture: where its nodes lie. */
 import { DomainError } from '../errors.ts';
 import type { ProcessModel } from '../optics/index.ts';
-import { plateSpecs } from '../plates/index.ts';
+import { plateKey, plateSpecs } from '../plates/index.ts';
 import { isWholeSheet } from '../rule/index.ts';
 import { allLayers, type Picture, type Stack } from '../stack/index.ts';
 
@@ -24,10 +24,12 @@ export const MOST_PLATES = 4;
  * area, those of plates at even steps of this power of the cover. Found by trial for the least worst error.
  */
 const PROCESS_POWER = 0.8;
-const PLATE_POWER = 0.7;
+const PLATE_POWER = 0.42;
 const PROCESS_NODES = 11;
 /** By how many plates vary at once. */
 const PLATE_NODES = [11, 11, 9, 5];
+/** More of them where a solid is more hits: so much of what is seen changes over the first drops. By hits from 1. */
+const MORE_NODES = [0, 6, 9, 11];
 
 /** @param amounts what a byte stands for, 256 rising values from 0 to 1 @param valueOf the nominal value of an amount */
 function axis(
@@ -58,6 +60,16 @@ function tintOf(curve: Float64Array, area: number): number {
 
 const BYTES = Float64Array.from({ length: 256 }, (_, v) => v / 255);
 
+/** Most hits of a layer with this plate. */
+const hitsOf = (stack: Stack, key: string): number =>
+  allLayers(stack).reduce(
+    (most, { parts, picture, hits }) =>
+      parts.some(({ lay, rule }) => lay !== 'CMYK' && plateKey(lay, picture, rule!) === key)
+        ? Math.max(most, hits)
+        : most,
+    1,
+  );
+
 /**
  * Plates first, as fewer of their combinations occur: what lies at the bottom of the pile is worked out once for many nodes.
  * @throws DomainError `LOOK_PLATES` for more than {@link MOST_PLATES} plates that vary
@@ -72,7 +84,10 @@ export function axesOf(stack: Stack, process: ProcessModel, picture: Picture): r
       `The picture of the print can show ${MOST_PLATES} special plates that differ, and this stack has ${varying.length}. Give layers of the same ink the same rule.`,
       'stack',
     );
-  const nodes = PLATE_NODES[Math.max(0, varying.length - 1)];
+  const base = PLATE_NODES[Math.max(0, varying.length - 1)];
+  const nodesOf = (key: string) =>
+    base +
+    (varying.length > 2 ? 0 : MORE_NODES[Math.min(MORE_NODES.length, hitsOf(stack, key)) - 1]);
   const hasColour = allLayers(stack).some(
     (layer) => layer.picture === picture && layer.parts.some(({ lay }) => lay === 'CMYK'),
   );
@@ -80,7 +95,7 @@ export function axesOf(stack: Stack, process: ProcessModel, picture: Picture): r
     ...varying.map(({ key }): Axis => ({
       kind: 'plate',
       key,
-      ...axis(BYTES, nodes, PLATE_POWER, (cover) => cover),
+      ...axis(BYTES, nodesOf(key), PLATE_POWER, (cover) => cover),
     })),
     ...(hasColour
       ? [0, 1, 2, 3].map((ink): Axis => {

@@ -23,7 +23,16 @@ export {
   type ShowThrough,
   type Spread,
 } from './numbers.ts';
-export { opacityOf, type LayerOpacity, type Opacity } from './opacity.ts';
+export {
+  areaSpread,
+  middleOpacity,
+  opacityOf,
+  shareFrom,
+  type AreaSpread,
+  type LayerOpacity,
+  type Opacity,
+  type SpecialArea,
+} from './opacity.ts';
 export { makeScene, seen, type Point, type Scene } from './scene.ts';
 export {
   hiddenLayer,

@@ -4,7 +4,7 @@ import { processModel } from '../optics/index.ts';
 import { D50, deltaE2000, spectrumToLab, type Triple } from '../spectrum/index.ts';
 import { plateSpecs } from '../plates/index.ts';
 import { parseStack, type Material } from '../stack/index.ts';
-import { makeScene, opacityOf, seen, type Point, type View } from './index.ts';
+import { makeScene, opacityOf, seen, shareFrom, type Point, type View } from './index.ts';
 
 const FRONT: View = { side: 'front', place: 'white' };
 let process: ReturnType<typeof processModel>;
@@ -91,13 +91,33 @@ describe('the look', () => {
 
 describe('opacityOf', () => {
   it('gives the contrast ratio the ink was measured with, and more for two hits', () => {
-    const [one] = opacityOf(sceneOf('film | W@image / CMYK', MATERIAL), 'front').layers;
-    const [two] = opacityOf(sceneOf('film | Wx2@image / CMYK', MATERIAL), 'front').layers;
-    expect(one.contrastRatio).toBeCloseTo(0.7, 6);
+    const [one] = opacityOf(sceneOf('film | W@image / CMYK', MATERIAL), 'front', []).layers;
+    const [two] = opacityOf(sceneOf('film | Wx2@image / CMYK', MATERIAL), 'front', []).layers;
+    expect(one.contrastRatio).toBeCloseTo(0.7, 4);
     expect(two.contrastRatio).toBeGreaterThan(0.8);
   });
 
-  it('calls a print on solid material opaque', () => {
-    expect(opacityOf(sceneOf('film | CMYK'), 'front').whole).toBeCloseTo(1, 9);
+  it('is told over what is printed: silver on a twentieth of a label makes no opaque label of it', () => {
+    const scene = sceneOf('film | W@image / CMYK+S@art', MATERIAL);
+    const [white, silver] = plateSpecs(scene.stack).map(({ key }) => key);
+    const under = new Map([[white, 1]]);
+    const areas = [
+      { plates: under, share: 0.95 },
+      { plates: new Map([...under, [silver, 1]]), share: 0.05 },
+    ];
+    const { printed } = opacityOf(scene, 'front', areas);
+    const [alone, both] = areas.map(
+      ({ plates }) => opacityOf(scene, 'front', [{ plates, share: 1 }]).printed!.median,
+    );
+    expect(printed!.median).toBeCloseTo(alone, 9);
+    expect(both).toBeGreaterThan(alone + 0.1);
+    expect(shareFrom(printed!, (alone + both) / 2)).toBeCloseTo(0.05, 9);
+  });
+
+  it('calls solid material opaque by itself, and says that of it, not of the print', () => {
+    const { material, printed } = opacityOf(sceneOf('film | CMYK'), 'front', []);
+    expect(material).toBeCloseTo(1, 9);
+    expect(printed).toBeUndefined();
+    expect(opacityOf(sceneOf('film | CMYK', MATERIAL), 'front', []).material).toBeLessThan(0.3);
   });
 });

@@ -5,6 +5,7 @@ import { plateSpecs } from '../plates/index.ts';
 import { mistakesOf, parseStack, withDensity, type Material, type Stack } from '../stack/index.ts';
 import {
   besideOwnWhite,
+  dayNightDifference,
   coloursOf,
   difference,
   grainShown,
@@ -136,23 +137,58 @@ describe('readability', () => {
   });
 });
 
+/** Everything printed has every special full. */
+const fullOf = (notation: string) => [
+  {
+    plates: new Map(plateSpecs(parseStack(notation)).map(({ key }) => [key, 1] as const)),
+    share: 1,
+  },
+];
+
 describe('show-through', () => {
   const FIVE = 'film | CMYK:rear~ / W:rear~@sheet / B@sheet / W@sheet / CMYK';
 
   it('of the other picture is stopped by block-out, and not by white alone', () => {
-    const blocked = showThrough(sceneOf(FIVE, MATERIAL), 'front');
-    const open = showThrough(sceneOf(FIVE.replace('B@sheet / ', ''), MATERIAL), 'front');
+    const blocked = showThrough(sceneOf(FIVE, MATERIAL), 'front', fullOf(FIVE));
+    const open = showThrough(
+      sceneOf(FIVE.replace('B@sheet / ', ''), MATERIAL),
+      'front',
+      fullOf(FIVE),
+    );
     expect(blocked).toMatchObject({ of: 'picture' });
     expect(blocked.deltaE).toBeLessThan(0.5);
     expect(open.deltaE).toBeGreaterThan(1.5);
   });
 
   it('is of the ground behind clear film, and of nothing behind board', () => {
-    expect(showThrough(sceneOf('film | W@image / CMYK', MATERIAL), 'front').of).toBe('ground');
-    expect(showThrough(sceneOf('film | W@image / CMYK'), 'front')).toEqual({
+    const clear = sceneOf('film | W@image / CMYK', MATERIAL);
+    expect(showThrough(clear, 'front', []).of).toBe('ground');
+    expect(showThrough(sceneOf('film | W@image / CMYK'), 'front', [])).toEqual({
       deltaE: 0,
+      most: 0,
       of: 'nothing',
     });
+  });
+
+  it('is what it is where the specials lie: most of a label without silver shows what its white alone does', () => {
+    const notation = 'film | W@image / CMYK+S@art';
+    const scene = sceneOf(notation, MATERIAL);
+    const [white, silver] = plateSpecs(scene.stack).map(({ key }) => key);
+    const areas = [
+      { plates: new Map([[white, 1]]), share: 0.96 },
+      {
+        plates: new Map([
+          [white, 1],
+          [silver, 1],
+        ]),
+        share: 0.04,
+      },
+    ];
+    const told = showThrough(scene, 'front', areas);
+    const alone = showThrough(scene, 'front', areas.slice(0, 1));
+    expect(told.deltaE).toBeCloseTo(alone.deltaE, 9);
+    expect(told.most).toBeCloseTo(alone.deltaE, 9);
+    expect(showThrough(scene, 'back', areas).of).toBe('ground');
   });
 });
 
@@ -256,13 +292,30 @@ describe('the hidden colour', () => {
       process: [plane(255), plane(255), plane(255), plane(90)],
       plates: new Map(),
     });
+    const sceneAt = (density: number) => sceneOf(withDensity(stack, 0, 'CMYK', density), BACKLIT);
+    const views = {
+      day: { side: 'front', place: 'white' },
+      night: { side: 'front', place: 'box' },
+    } as const;
     const solved = solveRearStrength(
-      table,
-      (density) => sceneOf(withDensity(stack, 0, 'CMYK', density), BACKLIT),
-      { side: 'front', place: 'white' },
-      { side: 'front', place: 'box' },
+      { whole: table, sample: table },
+      sceneAt,
+      views.day,
+      views.night,
       NO_MEANS,
     )!;
+    // No other of the hundred is better, and those in the range can't be told from it.
+    const medians = Array.from(
+      { length: 100 },
+      (_, i) => dayNightDifference(table, sceneAt(i + 1), views, NO_MEANS)!.median,
+    );
+    expect(solved.deltaE).toBeCloseTo(Math.min(...medians), 9);
+    const { from, to } = solved.asGood;
+    expect(from).toBeLessThanOrEqual(solved.density);
+    expect(to).toBeGreaterThanOrEqual(solved.density);
+    for (let density = from; density <= to; density++)
+      expect(medians[density - 1]).toBeLessThan(solved.deltaE + 0.25 + 1e-9);
+    expect(solved.p95).toBeGreaterThan(solved.deltaE);
     expect(solved.density).toBeGreaterThan(45);
     expect(solved.density).toBeLessThan(75);
     expect(solved.deltaE).toBeLessThan(solved.atFull / 2);

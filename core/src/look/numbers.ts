@@ -2,6 +2,7 @@
 import { D50, deltaE2000, spectrumToLab, type Triple } from '../spectrum/index.ts';
 import { plateSpecs } from '../plates/index.ts';
 import { allLayers, parseStack, type Material, type Picture } from '../stack/index.ts';
+import { areaSpread, withoutColour, type SpecialArea } from './opacity.ts';
 import { makeScene, seen, type Point, type Scene } from './scene.ts';
 import { facingPicture, labOf, type LookTable, type Means } from './table.ts';
 import type { View } from './view.ts';
@@ -154,29 +155,47 @@ const full = (scene: Scene, process: Point['process']): Point => ({
 const none: Point['process'] = { front: BARE, rear: BARE };
 
 export interface ShowThrough {
-  /** ΔE2000 on this side between the strongest that can lie on the far one, and nothing. */
+  /** ΔE2000 on this side between the strongest that can lie on the far one, and nothing: over everything printed, half of it less. */
   readonly deltaE: number;
+  /** What a hundredth of the printed area and more shows at most. */
+  readonly most: number;
   /** What shows: the other picture, what lies behind the print, or nothing can. */
   readonly of: 'picture' | 'ground' | 'nothing';
 }
 
-/** What shows on a side, where its specials are full and no colour lies, of what is on the other. */
-export function showThrough(scene: Scene, side: View['side']): ShowThrough {
-  const lab = (point: Point, view: View) => spectrumToLab(seen(scene, point, view), D50);
+/** Smaller parts of an area are told by nobody. */
+const TOLD_SHARE = 0.01;
+
+/** What shows on a side, where no colour lies, of what is on the other. @param areas as specials lie; bare material if none */
+export function showThrough(
+  scene: Scene,
+  side: View['side'],
+  areas: readonly SpecialArea[],
+): ShowThrough {
   const facing = facingPicture(scene.stack, side);
   const other = facing === 'front' ? 'rear' : 'front';
-  const white: View = { side, place: 'white' };
   const printed = allLayers(scene.stack).some(
     ({ picture, parts }) => picture === other && parts.some(({ lay }) => lay === 'CMYK'),
   );
-  if (printed) {
+  if (!printed && scene.material.optics.transmittance <= 0)
+    return { deltaE: 0, most: 0, of: 'nothing' };
+  const lab = (point: Point, place: 'white' | 'black') =>
+    spectrumToLab(seen(scene, point, { side, place }), D50);
+  const apart = (plates: SpecialArea['plates']) => {
+    const at = withoutColour(plates);
     const black = { ...none, [other]: [0, 0, 0, 1] };
-    const deltaE = deltaE2000(lab(full(scene, none), white), lab(full(scene, black), white));
-    return { deltaE, of: 'picture' };
-  }
-  if (scene.material.optics.transmittance <= 0) return { deltaE: 0, of: 'nothing' };
-  const at = full(scene, none);
-  return { deltaE: deltaE2000(lab(at, white), lab(at, { side, place: 'black' })), of: 'ground' };
+    return printed
+      ? deltaE2000(lab(at, 'white'), lab({ process: black, plates }, 'white'))
+      : deltaE2000(lab(at, 'white'), lab(at, 'black'));
+  };
+  const over = areas.length > 0 ? areas : [{ plates: new Map<string, number>(), share: 1 }];
+  const parts = over.map(({ plates, share }) => ({ value: apart(plates), share }));
+  const told = parts.filter(({ share }) => share >= TOLD_SHARE);
+  return {
+    deltaE: areaSpread(parts)!.median,
+    most: Math.max(...(told.length > 0 ? told : parts).map(({ value }) => value)),
+    of: printed ? 'picture' : 'ground',
+  };
 }
 
 /** ΔE2000 between the light and the dark parts of a material: bare, and through the print where its specials are full. */

@@ -1,26 +1,82 @@
-/** Opacity of special layers and of the whole print, as contrast ratios: 0 clear, 1 opaque. */
-import { contrastRatio, turned } from '../optics/index.ts';
+/** Opacity of special layers and of the print as it is laid, as contrast ratios: 0 clear, 1 opaque. */
+import { contrastRatio } from '../optics/index.ts';
 import { D65, spectrumToXyz } from '../spectrum/index.ts';
 import { allLayers, layerName, type Part } from '../stack/index.ts';
 import { partLayer, seen, type Point, type Scene } from './scene.ts';
-import { plateSpecs } from '../plates/index.ts';
 
 export interface LayerOpacity {
   readonly layer: string;
   readonly lay: Part['lay'];
   readonly density: number;
   readonly hits: number;
-  /** Free layer over a black and a white ground (ASTM D2805). */
+  /** Free solid layer over a black and a white ground (ASTM D2805). */
   readonly contrastRatio: number;
 }
 
-export interface Opacity {
-  readonly layers: readonly LayerOpacity[];
-  /** The whole print where every special is full and no colour lies, seen over black and over white. */
-  readonly whole: number;
+/** A part of the printed area on which the special plates have the same values. */
+export interface SpecialArea {
+  /** Cover of each plate, 0 to 1, by key. */
+  readonly plates: ReadonlyMap<string, number>;
+  /** Of all printed area, 0 to 1. */
+  readonly share: number;
 }
 
-export function opacityOf(scene: Scene, side: 'front' | 'back'): Opacity {
+/** A figure over an area. */
+export interface AreaSpread {
+  /** The least that more than a thousandth of the area has, and what half of it has or more. */
+  readonly least: number;
+  readonly median: number;
+  /** From the least to the most. */
+  readonly parts: readonly { readonly value: number; readonly share: number }[];
+}
+
+export interface Opacity {
+  /** Each special alone, where it is solid. */
+  readonly layers: readonly LayerOpacity[];
+  /** What the bare material hides by itself. */
+  readonly material: number;
+  /** What material and specials hide together, without colour, over everything printed; absent where nothing is. */
+  readonly printed?: AreaSpread;
+}
+
+/** Less of an area is the edge of a shape. */
+const EDGE = 0.001;
+
+/** @param parts in any order */
+export function areaSpread(
+  parts: readonly { readonly value: number; readonly share: number }[],
+): AreaSpread | undefined {
+  const sorted = parts.filter(({ share }) => share > 0).toSorted((a, b) => a.value - b.value);
+  const all = sorted.reduce((sum, { share }) => sum + share, 0);
+  if (!(all > 0)) return undefined;
+  const at = (share: number) => {
+    let sum = 0;
+    return (sorted.find((part) => (sum += part.share) >= share * all) ?? sorted.at(-1)!).value;
+  };
+  return {
+    least: at(EDGE),
+    median: at(0.5),
+    parts: sorted.map(({ value, share }) => ({ value, share: share / all })),
+  };
+}
+
+/** Share of the area on which a figure is at least what is wanted. */
+export const shareFrom = ({ parts }: AreaSpread, wanted: number): number =>
+  parts.reduce((sum, { value, share }) => sum + (value >= wanted ? share : 0), 0);
+
+const BARE = [0, 0, 0, 0];
+/** A point with specials and no colour. */
+export const withoutColour = (plates: SpecialArea['plates']): Point => ({
+  process: { front: BARE, rear: BARE },
+  plates,
+});
+
+/** @param areas of the printed area, by what specials they have */
+export function opacityOf(
+  scene: Scene,
+  side: 'front' | 'back',
+  areas: readonly SpecialArea[],
+): Opacity {
   const layers = allLayers(scene.stack).flatMap((layer) =>
     layer.parts
       .filter(({ lay }) => lay !== 'CMYK')
@@ -29,15 +85,18 @@ export function opacityOf(scene: Scene, side: 'front' | 'back'): Opacity {
         lay: part.lay,
         density: part.density,
         hits: layer.hits,
-        contrastRatio: contrastRatio(turned(partLayer(scene, part, layer.hits, 1))),
+        contrastRatio: contrastRatio(partLayer(scene, part, layer.hits, 1)),
       })),
   );
-  const bare = [0, 0, 0, 0];
-  const point: Point = {
-    process: { front: bare, rear: bare },
-    plates: new Map(plateSpecs(scene.stack).map(({ key }) => [key, 1])),
+  const at = (plates: SpecialArea['plates']) => {
+    const luminance = (backing: 'black' | 'white') =>
+      spectrumToXyz(seen(scene, withoutColour(plates), { side, place: backing }), D65)[1];
+    return Math.min(1, luminance('black') / luminance('white'));
   };
-  const luminance = (backing: 'black' | 'white') =>
-    spectrumToXyz(seen(scene, point, { side, place: backing }), D65)[1];
-  return { layers, whole: luminance('black') / luminance('white') };
+  const printed = areaSpread(areas.map(({ plates, share }) => ({ value: at(plates), share })));
+  return { layers, material: at(new Map()), ...(printed && { printed }) };
 }
+
+/** What the print hides in the middle: the material alone where nothing is printed. */
+export const middleOpacity = ({ material, printed }: Opacity): number =>
+  printed?.median ?? material;

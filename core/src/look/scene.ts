@@ -3,32 +3,41 @@
  * one point of the picture.
  */
 import {
-  BLOCK_OUT,
+  ASSUMED_DROPS,
+  bareShare,
+  blockOut,
   calibrateWhite,
-  CLEAR_COAT,
+  clearCoat,
+  dropsLayer,
   GROUNDS,
-  halftone,
   insideOf,
   materialLayer,
+  meanOver,
   NOTHING,
+  only,
   OUTSIDE,
   ProcessLayers,
   RisingPile,
-  scattererLayer,
-  SILVER,
+  scatters,
   SILVER_MIRROR,
+  silverInk,
   stack,
   surfaceLayer,
   turned,
+  WHITE_INK,
+  whiteLayer,
   wholeOptics,
   type Layer,
+  type MixedLayer,
   type ProcessModel,
-  type Scatterer,
+  type SolidInk,
+  type WhiteInk,
 } from '../optics/index.ts';
 import { plateKey } from '../plates/index.ts';
 import { BANDS, flat, nearestReflectance, type Spectrum } from '../spectrum/index.ts';
 import {
   allLayers,
+  channelOf,
   inkOf,
   towardsViewer,
   usesLay,
@@ -36,6 +45,7 @@ import {
   type Material,
   type Part,
   type Picture,
+  type Special,
   type Stack,
   type StackLayer,
 } from '../stack/index.ts';
@@ -46,15 +56,6 @@ export interface Point {
   readonly process: Readonly<Record<Picture, readonly number[]>>;
   readonly plates: ReadonlyMap<string, number>;
 }
-
-/**
- * Yule–Nielsen n for the dots of a thinned special layer, seen together with their gaps through an ink film of
- * about their own size (from memory: between 1 for coarse and 2 for fine screens).
- */
-const SPECIAL_YULE_NIELSEN = 1.5;
-
-/** Measured reflectance of white ink laid too thick to see through (from memory: 0.85 to 0.9). */
-const WHITE_INK = 0.88;
 
 export interface Scene {
   readonly stack: Stack;
@@ -67,8 +68,11 @@ export interface Scene {
   readonly mirror: Spectrum;
   /** Something in it shines when it is tilted into the reflection of the lamp. */
   readonly shines: boolean;
-  readonly white: Scatterer | undefined;
-  readonly whiteLaydown: number;
+  readonly white: WhiteInk | undefined;
+  readonly silver: SolidInk;
+  readonly black: SolidInk;
+  /** Drops of clear in a solid. */
+  readonly clearDrops: number;
 }
 
 export function makeScene(plan: {
@@ -78,6 +82,7 @@ export function makeScene(plan: {
   process: ProcessModel;
 }): Scene {
   const ink = inkOf(plan.machine, 'W');
+  const dropsOf = (lay: Special) => inkOf(plan.machine, channelOf(lay))?.drops ?? ASSUMED_DROPS;
   const optics = wholeOptics(plan.material);
   const [l, a, b] = optics.lab;
   const depth = optics.texture?.depth ?? 0;
@@ -94,8 +99,10 @@ export function makeScene(plan: {
     mirror: colour.map((r) => (r / most) * optics.mirror),
     shines: optics.mirror > 0 || usesLay(plan.stack, 'S'),
     // A white ink states its contrast ratio: the plan's schema sees to it.
-    white: ink && calibrateWhite(ink.contrastRatio!, ink.laydown, WHITE_INK),
-    whiteLaydown: ink?.laydown ?? 0,
+    white: ink && calibrateWhite(ink.contrastRatio!, ink.laydown, dropsOf('W'), WHITE_INK),
+    silver: silverInk(dropsOf('S')),
+    black: blockOut(dropsOf('B')),
+    clearDrops: dropsOf('V'),
   };
 }
 
@@ -105,22 +112,36 @@ function repeat(layer: Layer, times: number): Layer {
   return whole;
 }
 
-/** One part of a layer where its plate has this value, 0 to 1. For W hits add to the thickness. */
-export function partLayer(scene: Scene, part: Part, hits: number, value: number): Layer {
-  const share = value * (part.density / 100);
-  const dots = (solid: Layer) => halftone(share, solid, NOTHING, SPECIAL_YULE_NIELSEN);
+const bySolid = ({ layerOf, drops, nodes }: SolidInk, solids: number): MixedLayer =>
+  dropsLayer(solids, drops, nodes, layerOf);
+
+/** One part of a layer where its plate has this value, 0 to 1, as its drops fall; colour is no such part. */
+export function partLayer(scene: Scene, part: Part, hits: number, value: number): MixedLayer {
+  const solids = value * (part.density / 100) * hits;
   switch (part.lay) {
     case 'W':
-      return scene.white ? dots(scattererLayer(scene.white, scene.whiteLaydown * hits)) : NOTHING;
+      return scene.white ? whiteLayer(scene.white, solids) : only(NOTHING);
     case 'S':
-      return dots(SILVER);
+      return bySolid(scene.silver, solids);
     case 'B':
-      return dots(BLOCK_OUT);
+      return bySolid(scene.black, solids);
     case 'V':
-      return dots(repeat(CLEAR_COAT, hits));
+      return only(clearCoat(solids, scene.clearDrops));
     case 'CMYK':
-      return NOTHING;
+      return only(NOTHING);
   }
+}
+
+/** Share of the area that a part leaves bare where its plate has this value. */
+function bareOf(scene: Scene, { lay, density }: Part, hits: number, value: number): number {
+  if (lay === 'CMYK') return 1;
+  const drops = {
+    W: scene.white?.drops ?? ASSUMED_DROPS,
+    S: scene.silver.drops,
+    B: scene.black.drops,
+    V: scene.clearDrops,
+  }[lay];
+  return bareShare((value * density * hits) / 100, drops);
 }
 
 /** One ink of a layer of the stack. Inks beside each other are laid one on the other where they meet. */
@@ -130,7 +151,7 @@ export interface Laid {
 }
 
 /** A laid ink, with the light that goes straight through it and the light it mirrors. */
-export interface InkLayer extends Layer {
+export interface InkLayer extends MixedLayer {
   /** Share that passes without being scattered, if it was asked for. */
   readonly straight: Spectrum | undefined;
   readonly mirrored: number;
@@ -163,8 +184,8 @@ export class InkLayers {
       const density = part.density / 100;
       const [c, m, y, k] = point.process[picture];
       const one = this.#colours.get(part)!.at([c * density, m * density, y * density, k * density]);
-      const { front, back, down, up } = hits > 1 ? repeat(one, hits) : one;
-      return { front, back, down, up, straight: down, mirrored: 0 };
+      const whole = hits > 1 ? repeat(one, hits) : one;
+      return { layers: [whole], weights: ONE, straight: whole.down, mirrored: 0 };
     }
     const value = point.plates.get(this.#keys.get(part)!) ?? 0;
     const made = this.#made.get(part)!;
@@ -174,23 +195,29 @@ export class InkLayers {
   }
 
   #special(part: Part, hits: number, value: number): InkLayer {
-    const cover = (value * part.density) / 100;
-    const layer = partLayer(this.#scene, part, hits, value);
-    // White scatters what hits it, flakes and black stop it: light goes straight through the gaps only.
-    const straight = part.lay === 'V' ? layer.down : flat(1 - cover);
-    return {
-      ...layer,
-      straight: this.#glints ? straight : undefined,
-      mirrored: part.lay === 'S' ? cover * SILVER_MIRROR : 0,
-    };
+    const scene = this.#scene;
+    const mixed = partLayer(scene, part, hits, value);
+    if (!this.#glints) return { ...mixed, straight: undefined, mirrored: 0 };
+    // White scatters what hits it, flakes and black stop it: light goes straight, there and back, through the bare share only.
+    const straight =
+      part.lay === 'V' ? mixed.layers[0].down : flat(Math.sqrt(bareOf(scene, part, hits, value)));
+    return { ...mixed, straight, mirrored: part.lay === 'S' ? silverMirror(scene, mixed) : 0 };
   }
 }
+
+const ONE = [1] as const;
+/** 550 nm. */
+const GREEN = 17;
+
+/** Flakes mirror in proportion to what they reflect at all. */
+const silverMirror = ({ silver }: Scene, mixed: MixedLayer): number =>
+  (SILVER_MIRROR * meanOver(mixed, ({ front }) => front[GREEN])) / silver.layerOf(1).front[GREEN];
 
 /** What the two surfaces of the print are like at a point. */
 export interface Surface {
   /** Share that clear ink covers: it makes a matt surface glossy. */
   readonly gloss: number;
-  /** How far light in the print has been scattered, 0 to 1: see {@link surfaceLayer}. */
+  /** How far light that leaves the far side has been scattered, 0 to 1, on the average: see {@link surfaceLayer}. */
   readonly diffuse: number;
 }
 
@@ -198,26 +225,32 @@ export interface Surface {
 const STRAIGHT = 0.85;
 const SCATTERED = 0.65;
 
+/** How far light leaves the bare print straight: what is joined to its ground sends back scattered light. */
+const straightOf = (material: Material): number =>
+  material.adhesive ? 0 : straightThrough(material);
+
 /** How far light passes the material straight. */
 const straightThrough = ({ optics: { transmittance } }: Material): number =>
   Math.min(1, Math.max(0, (transmittance - SCATTERED) / (STRAIGHT - SCATTERED)));
 
-export function surfaceAt(
-  { stack, material }: Scene,
-  side: 'front' | 'back',
-  point: Point,
-): Surface {
-  const covered = (layer: StackLayer, { lay, density, rule }: Part) =>
-    lay === 'CMYK'
-      ? 0
-      : ((point.plates.get(plateKey(lay, layer.picture, rule!)) ?? 0) * density) / 100;
+export function surfaceAt(scene: Scene, side: 'front' | 'back', point: Point): Surface {
+  const { stack, material } = scene;
+  const bare = (layer: StackLayer, part: Part) =>
+    part.lay === 'CMYK'
+      ? 1
+      : bareOf(
+          scene,
+          part,
+          layer.hits,
+          point.plates.get(plateKey(part.lay, layer.picture, part.rule!)) ?? 0,
+        );
   const top = stack[side].at(-1);
   const clear = top?.parts.find(({ lay }) => lay === 'V');
-  const gloss = top && clear ? covered(top, clear) : 0;
+  const gloss = top && clear ? 1 - bare(top, clear) : 0;
 
-  let straight = material.adhesive ? 0 : straightThrough(material);
+  let straight = straightOf(material);
   for (const layer of allLayers(stack))
-    for (const part of layer.parts) if (part.lay !== 'V') straight *= 1 - covered(layer, part);
+    for (const part of layer.parts) if (part.lay !== 'V') straight *= bare(layer, part);
   return { gloss, diffuse: 1 - straight };
 }
 
@@ -230,15 +263,16 @@ const LAMP_IN_MIRROR = 2.5;
 /** Looks at many points of one scene in one view, without allocation but for the result it keeps. */
 export class Viewer {
   readonly #scene: Scene;
-  readonly #pile = new RisingPile();
+  readonly #pile: RisingPile;
   readonly #seen = new Float64Array(BANDS);
   readonly #lamp = new Float64Array(BANDS);
   readonly #body: Layer;
   readonly #ground: Spectrum;
   readonly #joined: boolean;
   /** Weights of light reflected and of light from behind, the stronger source 1. */
-  readonly #reflected: number;
-  readonly #passed: number;
+  readonly #sources: readonly [reflected: number, passed: number];
+  /** How far light is scattered where no ink scatters it. */
+  readonly #bareDiffuse: number;
   readonly #glint: number;
   readonly #surfaces = new Map<number, { front: Layer; back: Layer }>();
 
@@ -253,9 +287,10 @@ export class Viewer {
     const place = surroundingsOf(view);
     const [lit, shone] = [place.lux / Math.PI, place.behind];
     const stronger = Math.max(lit, shone);
-    this.#reflected = lit / stronger;
-    this.#passed = shone / stronger;
+    this.#sources = [lit / stronger, shone / stronger];
+    this.#bareDiffuse = 1 - straightOf(scene.material);
     // Against the light no reflection of a lamp is seen.
+    this.#pile = new RisingPile(shone > 0);
     this.#glint = place.behind === 0 && scene.shines ? (view.glint ?? 0) * LAMP_IN_MIRROR : 0;
     this.#joined = scene.material.adhesive && place.lying;
     const ground = GROUNDS[place.ground === 'wood' && view.grain ? 'wood-grain' : place.ground];
@@ -274,7 +309,7 @@ export class Viewer {
 
   /** A white sheet lit from the viewer's side, where the strongest source would be 1: what the eye takes for white at least. */
   get paper(): number {
-    return this.#reflected;
+    return this.#sources[0];
   }
 
   /**
@@ -293,15 +328,23 @@ export class Viewer {
       if (!this.#joined) pile.add(this.#surface(0, diffuse).back);
       if (this.far === 0) pile.add(this.#body);
     } else pile.cut(under + same + (same >= this.far ? 1 : 0));
-    for (let i = same; i < this.order.length; i++) {
-      pile.add(inks[i]);
+    // Colour that lies outermost changes most often, and is no more than a filter before the surface.
+    const last = this.order.length - 1;
+    const outer = last >= this.far && isFilter(inks[last]) ? inks[last].layers[0] : undefined;
+    for (let i = same; i < (outer ? last : last + 1); i++) {
+      pile.addMixed(inks[i]);
       if (i === this.far - 1) pile.add(this.#body);
     }
+    if (outer && same === last + 1) pile.cut(under + last + 1);
     const scatter = material.optics.scatter * (1 - gloss);
-    pile.add(this.#surface(scatter, diffuse).front);
-    const { front, up } = pile;
     const seen = this.#seen;
-    for (let i = 0; i < BANDS; i++) seen[i] = this.#reflected * front[i] + this.#passed * up[i];
+    pile.emerge(
+      this.#surface(scatter, 1).front,
+      this.#surface(scatter, this.#bareDiffuse).front,
+      this.#sources,
+      seen,
+      outer?.down,
+    );
     if (this.#glint > 0) this.#addGlint(inks, gloss);
     return seen;
   }
@@ -344,6 +387,8 @@ export class Viewer {
     return found;
   }
 }
+
+const isFilter = ({ layers }: InkLayer): boolean => layers.length === 1 && !scatters(layers[0]);
 
 /** Diffuse share of the outer reflection from which on nothing is mirrored. */
 const MATT = 0.02;

@@ -1,5 +1,5 @@
 /** Densities that are solved for: the hidden colour of day and night, and the least white that does what is wanted. */
-import { contrastRatio, turned } from '../optics/index.ts';
+import { contrastRatio } from '../optics/index.ts';
 import { allLayers, towardsViewer, type Stack, type StackLayer } from '../stack/index.ts';
 import { dayNightDifference, grainShown } from './numbers.ts';
 import { partLayer, type Scene } from './scene.ts';
@@ -24,47 +24,50 @@ export function hiddenLayer(stack: Stack, side: View['side']): number | undefine
 }
 
 export interface RearStrength {
-  /** Percent. */
+  /** Percent: the best, and the range round it that no eye could tell from it. */
   readonly density: number;
-  /** Median ΔE2000 between the night and the day picture at that density. */
+  readonly asGood: { readonly from: number; readonly to: number };
+  /** Median and 95th percentile of ΔE2000 between the night and the day picture at the best density. */
   readonly deltaE: number;
-  /** The same at full density. */
+  readonly p95: number;
+  /** The median at full density. */
   readonly atFull: number;
 }
 
-const COARSE = 10;
+/** Medians that differ by less are as good as one another: a quarter of what is just noticed side by side (common practice: 1). */
+const AS_GOOD = 0.25;
 
 /**
  * The strength of the hidden colour that makes the night picture nearest to the day picture: median ΔE2000 over the pixels
- * with ink, each beside its own white. First in steps of ten percent, then of one round the best.
+ * with ink, each beside its own white. All of one to a hundred percent are tried, as there may be several valleys.
  * @param sceneAt the scene with that density of the hidden colour
+ * @param sample of the picture's pixels on which all are tried; the figures told are those of the whole
  */
 export function solveRearStrength(
-  table: LookTable,
+  { whole, sample }: { readonly whole: LookTable; readonly sample: LookTable },
   sceneAt: (density: number) => Scene,
   day: View,
   night: View,
   means: Means,
 ): RearStrength | undefined {
-  const known = new Map<number, number>();
-  const apart = (density: number): number => {
-    let found = known.get(density);
-    if (found === undefined) {
-      const spread = dayNightDifference(table, sceneAt(density), { day, night }, means);
-      known.set(density, (found = spread?.median ?? NaN));
-    }
-    return found;
+  const apart = (table: LookTable, density: number) =>
+    dayNightDifference(table, sceneAt(density), { day, night }, means);
+  const full = apart(whole, 100);
+  if (!full) return undefined;
+  const medians = Array.from({ length: 100 }, (_, i) => apart(sample, i + 1)?.median ?? Infinity);
+  const least = Math.min(...medians);
+  const best = medians.indexOf(least);
+  let [from, to] = [best, best];
+  while (from > 0 && medians[from - 1] <= least + AS_GOOD) from--;
+  while (to < 99 && medians[to + 1] <= least + AS_GOOD) to++;
+  const { median, p95 } = apart(whole, best + 1) ?? full;
+  return {
+    density: best + 1,
+    asGood: { from: from + 1, to: to + 1 },
+    deltaE: median,
+    p95,
+    atFull: full.median,
   };
-  if (Number.isNaN(apart(100))) return undefined;
-  const best = (densities: readonly number[]) =>
-    densities.reduce((least, density) => (apart(density) < apart(least) ? density : least));
-  const range = (from: number, to: number, step: number) =>
-    Array.from({ length: Math.floor((to - from) / step) + 1 }, (_, i) => from + i * step);
-  const coarse = best(range(COARSE, 100, COARSE));
-  const density = best(
-    range(Math.max(1, coarse - COARSE + 1), Math.min(100, coarse + COARSE - 1), 1),
-  );
-  return { density, deltaE: apart(density), atFull: apart(100) };
 }
 
 export interface LeastWhite {
@@ -74,7 +77,7 @@ export interface LeastWhite {
 
 /** Contrast ratio of a white at full cover, over black and white (ASTM D2805): 0 clear to 1 opaque. */
 export const whiteOpacity = (scene: Scene, density: number, hits: number): number =>
-  contrastRatio(turned(partLayer(scene, { lay: 'W', density }, hits, 1)));
+  contrastRatio(partLayer(scene, { lay: 'W', density }, hits, 1));
 
 /**
  * The least white, counted in ink, whose contrast ratio reaches what is wanted; nothing where all its hits don't.

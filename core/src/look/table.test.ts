@@ -70,6 +70,7 @@ describe('the table', () => {
     ['film | CMYK', DARK, { side: 'front', place: 'white' }],
     ['film | W@image / CMYK', DARK, { side: 'front', place: 'white' }],
     ['film | Wx2@image / CMYK', MATERIAL, { side: 'front', place: 'black' }],
+    ['film | Wx4@image / CMYK', MATERIAL, { side: 'front', place: 'black' }],
     ['W~@sheet / CMYK~ | film', MATERIAL, { side: 'front', place: 'daylight' }],
     ['film | CMYK60 / W@sheet / CMYK', MATERIAL, { side: 'front', place: 'behind' }],
     ['film | CMYK60 / W@sheet / CMYK', MATERIAL, { side: 'back', place: 'box' }],
@@ -141,6 +142,28 @@ describe('the table', () => {
     expect(perPixel(tableOf('film | W@image / CMYK+S@art', MATERIAL, view, 3).table)).toEqual(
       first,
     );
+  });
+
+  it('takes the brightest of the picture for white in a light box, not what the picture does not have', () => {
+    const scene = makeScene({
+      stack: parseStack('film | W@sheet / CMYK'),
+      material: MATERIAL,
+      machine: MACHINE,
+      process,
+    });
+    // Flat art: nowhere less ink than this.
+    const planes = [60, 30, 90, 20].map((ink, k) =>
+      Uint8Array.from({ length: 64 }, (_, i) => ink + ((i * (k + 3)) % 97)),
+    );
+    const table = new LookTable(scene, 'front', { size: 64, process: planes, plates: new Map() });
+    table.fill(
+      scene,
+      { side: 'front', place: 'box' },
+      { process: { front: NO_INK, rear: NO_INK }, plates: new Map() },
+    );
+    const values = table.look();
+    const brightest = Math.max(...Array.from({ length: 64 }, (_, i) => labOf(values, i)[0]));
+    expect(brightest).toBeCloseTo(100, 3);
   });
 
   it('refuses more plates than it has dimensions for, with the way out', () => {

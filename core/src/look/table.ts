@@ -120,9 +120,17 @@ export class LookTable {
       nodes[i * 4 + 2] = Math.cbrt(z / LIGHT.white[2]);
       nodes[i * 4 + 3] = seen[RED];
     }
-    // The eye takes a white sheet in this light for white, or what shines brighter from behind.
-    const shone = view.glint ? 0 : brightest;
+    // The eye takes a white sheet in this light for white, or what of the picture shines brighter from behind.
+    const shone = view.glint || brightest <= viewer.paper ? 0 : this.#brightest();
     this.#exposure = 1 / Math.max(viewer.paper, shone, 1e-6);
+  }
+
+  /** Luminance of the brightest pixel: nodes lie beyond what a picture has. */
+  #brightest(): number {
+    const values = this.#kernel.look();
+    let most = 0;
+    for (let i = 1; i < values.length; i += 4) if (values[i] > most) most = values[i];
+    return most ** 3 * LIGHT.white[1];
   }
 
   /**
@@ -234,8 +242,9 @@ class NodeLayers {
   /** @returns how many inks are the same as at the node before */
   goTo(node: number): number {
     for (let i = 0, rest = node; i < this.#axes.length; i++) {
-      this.#at[i] = Math.floor(rest / this.#strides[i]);
-      rest %= this.#strides[i];
+      const step = (rest / this.#strides[i]) | 0;
+      this.#at[i] = step;
+      rest -= step * this.#strides[i];
     }
     let same = 0;
     let placed = false;

@@ -1,15 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { D50, flat, spectrumToLab, type Triple } from '../spectrum/index.ts';
 import {
-  BLOCK_OUT,
-  CLEAR_COAT,
+  clearCoat,
   GROUNDS,
   INSIDE,
   insideOf,
   materialLayer,
   opaque,
   OUTSIDE,
-  SILVER,
+  silverInk,
   stack,
   surfaceLayer,
 } from './index.ts';
@@ -62,19 +61,17 @@ describe('materials', () => {
 });
 
 describe('specials', () => {
-  it('never give back more light than they receive', () => {
-    for (const layer of [SILVER, CLEAR_COAT, BLOCK_OUT])
-      expect(Math.max(...layer.front.map((r, i) => r + layer.down[i]))).toBeLessThanOrEqual(1);
-  });
-
   it('of silver measure near the middle of the scale, between black and white', () => {
-    const measured = stack(surfaceLayer(0), SILVER).front[18];
+    const measured = stack(surfaceLayer(0), silverInk(6).layerOf(1)).front[18];
     expect(measured).toBeGreaterThan(0.35);
     expect(measured).toBeLessThan(0.55);
   });
 
-  it('of block-out pass less than a two-hundredth', () => {
-    expect(Math.max(...BLOCK_OUT.down)).toBeLessThan(1 / 200);
+  it('of clear pass in drops what they pass as a film where there are many, and more where there are few', () => {
+    const [few, many] = [2, 1e6].map((drops) => clearCoat(2, drops).down[3]);
+    const film = clearCoat(1, 1e6).down[3] ** 2;
+    expect(many).toBeCloseTo(film, 5);
+    expect(few).toBeGreaterThan(many);
   });
 });
 

@@ -11,7 +11,10 @@ import {
   type Spectrum,
   type Triple,
 } from '../spectrum/index.ts';
-import { evenLayer, type Layer } from './layer.ts';
+import { remembered } from '../remembered.ts';
+import { dropsLayer, nodesFor } from './drops.ts';
+import { evenLayer, filter, meanOver, type Layer } from './layer.ts';
+import { dropStrength, scattererLayer, scatteringOf, type Scatterer } from './white.ts';
 import { insideOf } from './surface.ts';
 
 export type MaterialClass = 'white' | 'clear' | 'dark' | 'metallic' | 'natural';
@@ -87,17 +90,58 @@ export const GROUNDS = {
 } satisfies Record<string, Spectrum>;
 export type Ground = keyof typeof GROUNDS;
 
-/** Silver ink at full coverage: aluminium flakes in a binder, measured away from the gloss (from memory). */
-export const SILVER = evenLayer(
-  insideOf(spectrumOf((nm) => 0.44 + 0.00002 * (nm - 380))),
-  flat(0.03),
-);
+/** An ink that is laid by the solid layer, one and more of them. */
+export interface SolidInk {
+  /** What so many solid layers are as an even film. */
+  readonly layerOf: (solids: number) => Layer;
+  readonly drops: number;
+  readonly nodes: number;
+}
 
-/** Share of light that silver ink reflects like a mirror: its flakes lie flat, but not all of them (from memory). */
+/**
+ * An ink known by a solid: how its flakes or pigment scatter and absorb is reckoned back from it, and so that the solid has
+ * that transmittance on the average, however its drops fall.
+ */
+function solidInk(reflectance: Spectrum, transmittance: number, drops: number): SolidInk {
+  const parts = Array.from(reflectance, (r) => scatteringOf(r, transmittance));
+  const inkOf = (times: number): Scatterer => ({
+    scattering: Float64Array.from(parts, ({ sx }) => sx * times),
+    absorption: Float64Array.from(parts, ({ kx }) => kx * times),
+  });
+  const passed = (times: number) =>
+    meanOver(
+      dropsLayer(1, drops, SOLID_NODES, (solids) => scattererLayer(inkOf(times), solids)),
+      ({ down }) => down[GREEN],
+    );
+  let [low, high] = [1, MOST_TIMES];
+  // What few drops leave bare can't be closed by stronger ones.
+  for (let round = 0; round < 30; round++) {
+    const middle = Math.sqrt(low * high);
+    if (passed(middle) > transmittance) low = middle;
+    else high = middle;
+  }
+  const ink = inkOf(low);
+  return {
+    layerOf: (solids) => scattererLayer(ink, solids),
+    drops,
+    nodes: nodesFor(dropStrength(ink, 1) / drops),
+  };
+}
+
+const SOLID_NODES = 12;
+const MOST_TIMES = 8;
+/** 550 nm. */
+const GREEN = 17;
+
+/** Silver ink: aluminium flakes in a binder, its solid measured away from the gloss (from memory). */
+const SILVER_SOLID = insideOf(spectrumOf((nm) => 0.44 + 0.00002 * (nm - 380)));
+export const silverInk = remembered(8, (drops: number) => solidInk(SILVER_SOLID, 0.03, drops));
+/** Share of light that a solid of silver reflects like a mirror: its flakes lie flat, but not all of them (from memory). */
 export const SILVER_MIRROR = 0.3;
-
-/** Clear ink: takes almost nothing; what it changes is the surface. */
-export const CLEAR_COAT = evenLayer(flat(0), edge(0.93, 0.985, 415, 40));
-
-/** Black block-out at full density: optical density 2.6 (from memory). */
-export const BLOCK_OUT = evenLayer(flat(0.02), flat(0.0025));
+/** Black block-out: a solid has the optical density 2.6 (from memory). */
+export const blockOut = remembered(8, (drops: number) => solidInk(flat(0.02), 0.0025, drops));
+/** Clear ink: takes almost nothing; what it changes is the surface (from memory). */
+const CLEAR_SOLID = edge(0.93, 0.985, 415, 40);
+/** Clear in drops: filters multiply, so the mean over a Poisson number of them has a closed form. */
+export const clearCoat = (solids: number, drops: number): Layer =>
+  filter(CLEAR_SOLID.map((t) => Math.exp(solids * drops * (t ** (1 / drops) - 1))));

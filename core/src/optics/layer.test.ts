@@ -1,16 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { BANDS, flat } from '../spectrum/index.ts';
-import {
-  evenLayer,
-  filter,
-  halftone,
-  NOTHING,
-  RisingPile,
-  stack,
-  turned,
-  type Layer,
-} from './layer.ts';
+import { BANDS, flat, type Spectrum } from '../spectrum/index.ts';
+import { evenLayer, filter, NOTHING, RisingPile, stack, turned, type Layer } from './layer.ts';
 
 /** The worst rounding seen is 5e-16; instruments resolve no more than 1e-4. */
 const TOLERANCE = 1e-12;
@@ -102,6 +93,14 @@ describe('stack', () => {
   });
 });
 
+/** What comes out of a pile lit from above or from below alone. */
+function out(pile: RisingPile): { readonly front: Spectrum; readonly up: Spectrum } {
+  const [front, up] = [new Float64Array(BANDS), new Float64Array(BANDS)];
+  pile.emerge(NOTHING, NOTHING, [1, 0], front);
+  pile.emerge(NOTHING, NOTHING, [0, 1], up);
+  return { front, up };
+}
+
 describe('RisingPile', () => {
   it('sees from above what the whole stack shows from above', () => {
     fc.assert(
@@ -117,8 +116,8 @@ describe('RisingPile', () => {
           const base = { front: ground, back: flat(0), down: flat(0), up: flat(1) };
           const whole = [...layers].reverse().concat(base).reduce(stack);
           return (
-            Math.abs(pile.front[0] - whole.front[0]) < 1e-9 &&
-            Math.abs(pile.up[0] - whole.up[0]) < 1e-9
+            Math.abs(out(pile).front[0] - whole.front[0]) < 1e-9 &&
+            Math.abs(out(pile).up[0] - whole.up[0]) < 1e-9
           );
         },
       ),
@@ -134,20 +133,39 @@ describe('RisingPile', () => {
     for (const layer of [white, white, white]) again.add(layer);
     again.cut(1);
     again.add(dark);
-    expect(again.front).toEqual(straight.front);
-    expect(again.up).toEqual(straight.up);
-  });
-});
-
-describe('halftone', () => {
-  it('is Murray–Davies with n = 1', () => {
-    const mixed = halftone(0.3, filter(flat(0.1)), NOTHING, 1);
-    expect(mixed.down[0]).toBeCloseTo(0.3 * 0.1 + 0.7, 12);
+    expect(out(again)).toEqual(out(straight));
   });
 
-  it('is darker than Murray–Davies with n = 2, as light spreads under the dots', () => {
-    const mixed = halftone(0.5, filter(flat(0.1)), NOTHING, 2);
-    expect(mixed.down[0]).toBeLessThan(0.55);
-    expect(mixed.down).toHaveLength(BANDS);
+  it('sees the mean of all piles that occur where layers are one of several', () => {
+    fc.assert(
+      fc.property(
+        anyLayer,
+        anyLayer,
+        anyLayer,
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (a, b, top, share) => {
+          const mixed = { layers: [a, b], weights: [share, 1 - share] };
+          const pile = new RisingPile();
+          const ground = flat(0.4);
+          pile.begin(ground);
+          pile.addMixed(mixed);
+          pile.add(top);
+          pile.addMixed(mixed);
+          const base = { front: ground, back: flat(0), down: flat(0), up: flat(1) };
+          const seen = [
+            [a, a, share * share],
+            [a, b, share * (1 - share)],
+            [b, a, share * (1 - share)],
+            [b, b, (1 - share) ** 2],
+          ] as const;
+          const mean = seen.reduce(
+            (sum, [low, high, weight]) =>
+              sum + weight * [high, top, low, base].reduce(stack).front[0],
+            0,
+          );
+          return Math.abs(out(pile).front[0] - mean) < 1e-9;
+        },
+      ),
+    );
   });
 });

@@ -19,8 +19,17 @@ export interface Layer {
   readonly up: Spectrum;
 }
 
-/** No layer at all: the identity of {@link stack}. */
-export const NOTHING: Layer = { front: flat(0), back: flat(0), down: flat(1), up: flat(1) };
+/** Layers that occur at a point, and how often each does; the weights add up to 1. */
+export interface MixedLayer {
+  readonly layers: readonly Layer[];
+  readonly weights: readonly number[];
+}
+
+export const only = (layer: Layer): MixedLayer => ({ layers: [layer], weights: [1] });
+
+/** The mean over the layers of something that is seen of each. */
+export const meanOver = ({ layers, weights }: MixedLayer, seen: (layer: Layer) => number): number =>
+  layers.reduce((sum, layer, i) => sum + weights[i] * seen(layer), 0);
 
 /** A layer alike from both sides. */
 export const evenLayer = (reflectance: Spectrum, transmittance: Spectrum): Layer => ({
@@ -30,8 +39,16 @@ export const evenLayer = (reflectance: Spectrum, transmittance: Spectrum): Layer
   up: transmittance,
 });
 
-/** Reflects nothing. */
+/** Reflects nothing: what has it for its back scatters no light. */
 const DULL: Spectrum = flat(0);
+
+const CLEAR: Spectrum = flat(1);
+
+/** No layer at all: the identity of {@link stack}. */
+export const NOTHING: Layer = { front: DULL, back: DULL, down: CLEAR, up: CLEAR };
+
+/** Whether a layer sends light back; what does not only filters it. */
+export const scatters = ({ back }: Layer): boolean => back !== DULL;
 
 /** A layer that only absorbs: a transparent ink or a tinted film. */
 export const filter = (transmittance: Spectrum): Layer => evenLayer(DULL, transmittance);
@@ -72,26 +89,28 @@ export function stack(upper: Layer, lower: Layer): Layer {
 /**
  * A pile built from the bottom, layer by layer, of which only the view from above is wanted: the same sums as
  * {@link stack}, half of them, without allocation. For tables with many thousand piles, most of which begin alike.
+ * Where ink lies in random drops the pile goes on as several, each with its weight.
  */
 export class RisingPile {
   readonly #fronts: Spectrum[] = [new Float64Array(BANDS)];
   readonly #ups: Spectrum[] = [new Float64Array(BANDS)];
+  readonly #weights: (readonly number[])[] = [[1]];
+  /** Of each of the piles whether light has gone straight so far. */
+  readonly #straight: (readonly boolean[])[] = [[true]];
+  readonly #lit: boolean;
   #height = 0;
 
-  /** Reflectance seen from above. */
-  get front(): Spectrum {
-    return this.#fronts[this.#height];
-  }
-  /** Share of the light from below that comes out on top. */
-  get up(): Spectrum {
-    return this.#ups[this.#height];
+  /** @param lit whether light comes from below: otherwise none may be asked of {@link emerge} */
+  constructor(lit = true) {
+    this.#lit = lit;
   }
 
   /** @param ground reflectance of what lies at the bottom; light comes from below it or with it */
   begin(ground: Spectrum): void {
     this.#height = 0;
-    this.front.set(ground);
-    this.up.fill(1);
+    this.#weights[0] = [1];
+    this.#fronts[0].set(ground);
+    this.#ups[0].fill(1);
   }
 
   /** Takes layers off again until so many are left. */
@@ -99,43 +118,98 @@ export class RisingPile {
     this.#height = height;
   }
 
+  /** A surface or a body that is the same everywhere; whether light goes straight through it is for {@link emerge} to say. */
   add(upper: Layer): void {
-    const [front, up] = [this.front, this.up];
+    const weights = this.#weights[this.#height];
+    const [front, up] = [this.#fronts[this.#height], this.#ups[this.#height]];
+    this.#raise(weights, this.#straight[this.#height]);
+    const count = weights.length;
+    for (let b = 0; b < count; b++) this.#over(upper, front, up, b * BANDS, b * BANDS);
+  }
+
+  /** Ink that is one of several layers, each so often, whatever lies below. */
+  addMixed({ layers, weights }: MixedLayer): void {
+    const before = this.#weights[this.#height];
+    const [front, up] = [this.#fronts[this.#height], this.#ups[this.#height]];
+    const straight = this.#straight[this.#height];
+    if (layers.length === 1)
+      this.#raise(before, scatters(layers[0]) ? straight.map(() => false) : straight);
+    else
+      this.#raise(
+        before.flatMap((w) => weights.map((v) => v * w)),
+        straight.flatMap((so) => layers.map((layer) => so && !scatters(layer))),
+      );
+    let to = 0;
+    for (let b = 0; b < before.length; b++)
+      for (let l = 0; l < layers.length; l++, to += BANDS)
+        this.#over(layers[l], front, up, b * BANDS, to);
+  }
+
+  #raise(weights: readonly number[], straight: readonly boolean[]): void {
     const height = ++this.#height;
-    const newFront = (this.#fronts[height] ??= new Float64Array(BANDS));
-    const newUp = (this.#ups[height] ??= new Float64Array(BANDS));
-    const { down, up: out } = upper;
-    if (upper.back === DULL) {
-      for (let i = 0; i < BANDS; i++) {
-        newUp[i] = up[i] * out[i];
-        newFront[i] = down[i] * front[i] * out[i];
-      }
+    this.#weights[height] = weights;
+    this.#straight[height] = straight;
+    const size = weights.length * BANDS;
+    if ((this.#fronts[height]?.length ?? 0) < size) {
+      this.#fronts[height] = new Float64Array(size);
+      this.#ups[height] = new Float64Array(size);
+    }
+  }
+
+  #over(upper: Layer, front: Spectrum, up: Spectrum, from: number, to: number): void {
+    const [newFront, newUp] = [this.#fronts[this.#height], this.#ups[this.#height]];
+    const { front: own, back, down, up: out } = upper;
+    if (!scatters(upper)) {
+      for (let i = 0; i < BANDS; i++) newFront[to + i] = down[i] * front[from + i] * out[i];
+      if (this.#lit) for (let i = 0; i < BANDS; i++) newUp[to + i] = up[from + i] * out[i];
       return;
     }
     for (let i = 0; i < BANDS; i++) {
-      const kept = upper.back[i] * front[i];
+      const kept = back[i] * front[from + i];
       const trips = kept < 1 ? 1 / (1 - kept) : 0;
-      newUp[i] = up[i] * out[i] * trips;
-      newFront[i] = upper.front[i] + down[i] * front[i] * out[i] * trips;
+      newFront[to + i] = own[i] + down[i] * front[from + i] * out[i] * trips;
+      if (this.#lit) newUp[to + i] = up[from + i] * out[i] * trips;
     }
   }
-}
 
-/**
- * A layer printed at partial coverage: `solid` on a share of the area and `bare` on the rest, mixed as
- * a power mean, since light enters through one and leaves through the other.
- * Source: J. A. C. Yule, W. J. Nielsen, "The penetration of light into paper and its effect on
- * halftone reproduction", Proc. TAGA 3 (1951) 65–76. n = 1 is Murray–Davies.
- */
-export function halftone(coverage: number, solid: Layer, bare: Layer, n: number): Layer {
-  if (coverage <= 0) return bare;
-  if (coverage >= 1) return solid;
-  const mix = (a: Spectrum, b: Spectrum) =>
-    a.map((s, i) => (coverage * s ** (1 / n) + (1 - coverage) * b[i] ** (1 / n)) ** n);
-  return {
-    front: mix(solid.front, bare.front),
-    back: mix(solid.back, bare.back),
-    down: mix(solid.down, bare.down),
-    up: mix(solid.up, bare.up),
-  };
+  /**
+   * What comes out through the surface on top, the mean over all that the pile is.
+   * @param scattered the surface, alike at every wavelength, where ink has scattered the light @param straight and where it has not
+   * @param sources weights of light that falls in from above, and from below
+   * @param last what it passes before: a filter that lies on the pile without being added to it
+   */
+  emerge(
+    scattered: Layer,
+    straight: Layer,
+    [reflected, passed]: readonly [reflected: number, passed: number],
+    seen: Spectrum,
+    last: Spectrum = CLEAR,
+  ): void {
+    const [below, up] = [this.#fronts[this.#height], this.#ups[this.#height]];
+    const weights = this.#weights[this.#height];
+    const so = this.#straight[this.#height];
+    for (let b = 0, at = 0; b < weights.length; b++, at += BANDS) {
+      // A surface is the same at every wavelength.
+      const { front, back, down, up: out } = so[b] ? straight : scattered;
+      const [own, inside, through] = [front[0], back[0], down[0] * out[0]];
+      const lit = weights[b] * reflected;
+      if (b === 0)
+        for (let i = 0; i < BANDS; i++) {
+          const r = below[i] * last[i] * last[i];
+          seen[i] = lit * (own + (through * r) / (1 - inside * r));
+        }
+      else
+        for (let i = 0; i < BANDS; i++) {
+          const r = below[at + i] * last[i] * last[i];
+          seen[i] += lit * (own + (through * r) / (1 - inside * r));
+        }
+      if (this.#lit) {
+        const shone = weights[b] * passed * out[0];
+        for (let i = 0; i < BANDS; i++) {
+          const r = below[at + i] * last[i] * last[i];
+          seen[i] += (shone * up[at + i] * last[i]) / (1 - inside * r);
+        }
+      }
+    }
+  }
 }

@@ -6,8 +6,17 @@
  */
 import { DomainError } from '../errors.ts';
 import { remembered } from '../remembered.ts';
-import { edge, flat, map2, spectrumToXyz, D65, type Spectrum } from '../spectrum/index.ts';
-import { evenLayer, opaque, stack, type Layer } from './layer.ts';
+import {
+  D65,
+  edge,
+  flat,
+  map2,
+  spectrumOf,
+  spectrumToXyz,
+  type Spectrum,
+} from '../spectrum/index.ts';
+import { bareShare, dropsLayer, nodesFor } from './drops.ts';
+import { evenLayer, meanOver, opaque, stack, type Layer, type MixedLayer } from './layer.ts';
 import { insideOf, surfaceLayer } from './surface.ts';
 
 export interface Scatterer {
@@ -33,6 +42,17 @@ export function kubelkaMunk(
   return { reflectance: Math.sinh(b * sx) / below, transmittance: b / below };
 }
 
+/**
+ * The scattering and absorption of a layer of which reflectance and transmittance are known: Kubelka's solutions turned round.
+ * @param r reflectance of the free layer, above 0 @param t its transmittance, above 0; r + t at most 1
+ */
+export function scatteringOf(r: number, t: number): { readonly sx: number; readonly kx: number } {
+  const a = Math.max(1, (1 + r * r - t * t) / (2 * r));
+  const b = Math.sqrt(a * a - 1);
+  const sx = b < 1e-6 ? r / t : Math.asinh((b * r) / t) / b;
+  return { sx, kx: (a - 1) * sx };
+}
+
 export function scattererLayer(ink: Scatterer, laydown: number): Layer {
   const parts = Array.from(ink.scattering, (s, i) =>
     kubelkaMunk(s * laydown, ink.absorption[i] * laydown),
@@ -44,14 +64,14 @@ export function scattererLayer(ink: Scatterer, laydown: number): Layer {
 }
 
 /** Measured reflectance of the two grounds of a contrast card. Source: ASTM D2805 (white 0.80; from memory). */
-const CARD_WHITE = insideOf(flat(0.8));
-const CARD_BLACK = insideOf(flat(0.01));
+const CARD_WHITE = opaque(insideOf(flat(0.8)));
+const CARD_BLACK = opaque(insideOf(flat(0.01)));
 const SURFACE = surfaceLayer(0);
 
 /** Luminance over black divided by luminance over white, as measured through the surface: 0 clear, 1 opaque. */
-export function contrastRatio(layer: Layer): number {
-  const over = (ground: Spectrum) =>
-    spectrumToXyz(stack(SURFACE, stack(layer, opaque(ground))).front, D65)[1];
+export function contrastRatio(ink: MixedLayer): number {
+  const over = (ground: Layer) =>
+    meanOver(ink, (layer) => spectrumToXyz(stack(SURFACE, stack(layer, ground)).front, D65)[1]);
   return over(CARD_BLACK) / over(CARD_WHITE);
 }
 
@@ -63,37 +83,115 @@ const whiteness = (reflectance: number): Spectrum =>
   edge(0.15, reflectance, 405, 30).map((v) => Math.min(v, reflectance));
 
 /**
- * The scattering and absorption of a white ink of which a drawdown was measured.
- * @param ratio contrast ratio of the drawdown, 0.05 to 0.995
- * @param laydown of the drawdown, mL/m²
+ * How scattering of titanium dioxide falls with the wavelength: S ∝ λ^−p, p between 0.7 and 1.2 for pigment of 0.2 to 0.3 µm
+ * (from memory). It makes a thin white bluish over black and warm when lit from behind.
+ */
+const SCATTERING_POWER = 0.9;
+const FALL = spectrumOf((nm) => (nm / 550) ** -SCATTERING_POWER);
+
+/** Measured reflectance of white ink laid too thick to see through (from memory: 0.85 to 0.9). */
+export const WHITE_INK = 0.88;
+
+/** Drops that lie on one another in a solid layer, where a shop has not fitted its own: assumed, between 3 and 12 (from memory). */
+export const ASSUMED_DROPS = 6;
+
+/** The highest contrast ratio that a solid of so many drops can have: where no drop fell the ground is bare. */
+export function mostContrast(drops: number): number {
+  const bare = bareShare(1, drops);
+  return ((1 - bare) * WHITE_INK + bare * 0.01) / ((1 - bare) * WHITE_INK + bare * 0.8);
+}
+
+/** A white ink that can be laid. */
+export interface WhiteInk extends Scatterer {
+  /** Of a solid layer, mL/m². */
+  readonly laydown: number;
+  readonly drops: number;
+  /** Of the rule that stands for all numbers of drops. */
+  readonly nodes: number;
+}
+
+/** Optical thickness of a single drop of a scatterer, where the eye sees most. */
+export const dropStrength = ({ scattering, absorption }: Scatterer, laydown: number): number =>
+  Math.max(...scattering.map((s, i) => s + absorption[i])) * laydown;
+
+/** So many solids of a white, as they fall. */
+export const whiteLayer = (ink: WhiteInk, solids: number): MixedLayer =>
+  dropsLayer(solids, ink.drops, ink.nodes, (amount) => scattererLayer(ink, ink.laydown * amount));
+
+/** Nodes by which it is found out how strong a drop is. */
+const ROUGH_NODES = 3;
+
+/**
+ * The scattering and absorption of a white ink of which a solid drawdown was measured.
+ * @param ratio contrast ratio of the drawdown, 0.05 to 0.995 and below {@link mostContrast}
+ * @param laydown of the drawdown, mL/m² @param drops that lie on one another in it
  * @param reflectance measured on a layer too thick to see through, 0.5 to 0.95
  * @throws DomainError `WHITE_RANGE`
  */
-export const calibrateWhite: (ratio: number, laydown: number, reflectance: number) => Scatterer =
-  remembered(16, (ratio, laydown, reflectance) => {
-    if (!(
-      ratio >= 0.05 &&
-      ratio <= 0.995 &&
-      laydown > 0 &&
-      reflectance >= 0.5 &&
-      reflectance <= 0.95
-    ))
-      throw new DomainError(
-        'WHITE_RANGE',
-        `A white ink needs a contrast ratio within 0.05 to 0.995 (got ${ratio}), a laydown above 0 mL/m² (got ${laydown}) and an opaque reflectance within 0.5 to 0.95 (got ${reflectance}).`,
-      );
-    const inside = insideOf(whiteness(reflectance));
-    const inkOf = (s: number): Scatterer => {
-      const scattering = flat(s);
-      const absorption = map2(inside, scattering, (r, sc) => ((1 - r) ** 2 / (2 * r)) * sc);
-      return { scattering, absorption };
-    };
-    // More scattering is always more opaque, so halving the interval finds it.
+export const calibrateWhite: (
+  ratio: number,
+  laydown: number,
+  drops: number,
+  reflectance: number,
+) => WhiteInk = remembered(16, (ratio, laydown, drops, reflectance) => {
+  const most = mostContrast(drops);
+  if (!(
+    ratio >= 0.05 &&
+    ratio <= 0.995 &&
+    ratio < most &&
+    laydown > 0 &&
+    reflectance >= 0.5 &&
+    reflectance <= 0.95
+  ))
+    throw new DomainError(
+      'WHITE_RANGE',
+      `A white ink needs a contrast ratio within 0.05 to 0.995 (got ${ratio}) and below ${most.toFixed(3)}, which ${drops} drops on one another leave possible, a laydown above 0 mL/m² (got ${laydown}) and an opaque reflectance within 0.5 to 0.95 (got ${reflectance}).`,
+    );
+  const inside = insideOf(whiteness(reflectance));
+  const inkOf = (s: number, nodes: number): WhiteInk => {
+    const scattering = FALL.map((fall) => fall * s);
+    const absorption = map2(inside, scattering, (r, sc) => ((1 - r) ** 2 / (2 * r)) * sc);
+    return { scattering, absorption, laydown, drops, nodes };
+  };
+  // More scattering is always more opaque, so halving the interval finds it.
+  const fitting = (nodes: number) => {
     let [low, high] = [1e-6, 1e3];
-    for (let round = 0; round < 80; round++) {
+    for (let round = 0; round < 44; round++) {
       const middle = Math.sqrt(low * high);
-      if (contrastRatio(scattererLayer(inkOf(middle), laydown)) < ratio) low = middle;
+      if (contrastRatio(whiteLayer(inkOf(middle, nodes), 1)) < ratio) low = middle;
       else high = middle;
     }
-    return inkOf(Math.sqrt(low * high));
-  });
+    return inkOf(Math.sqrt(low * high), nodes);
+  };
+  const rough = fitting(ROUGH_NODES);
+  const nodes = nodesFor(dropStrength(rough, laydown) / drops);
+  return nodes === ROUGH_NODES ? rough : fitting(nodes);
+});
+
+/**
+ * The drops of a solid that come nearest to a printed wedge.
+ * @param wedge tints, 0 to 1, and their contrast ratios as measured; the solid with them or told by `ratio`
+ * @returns 2 to 60
+ */
+export function fitDrops(
+  wedge: readonly (readonly [tint: number, ratio: number])[],
+  { ratio, laydown }: { readonly ratio: number; readonly laydown: number },
+): number {
+  const miss = (drops: number) => {
+    if (ratio >= mostContrast(drops)) return Infinity;
+    const ink = calibrateWhite(ratio, laydown, drops, WHITE_INK);
+    return wedge.reduce(
+      (sum, [tint, measured]) => sum + (contrastRatio(whiteLayer(ink, tint)) - measured) ** 2,
+      0,
+    );
+  };
+  // Every tint hides more with more drops: the sum of squares has one valley along their logarithm. Golden section.
+  const ratioOfSpans = (Math.sqrt(5) - 1) / 2;
+  let [low, high] = [Math.log(2), Math.log(60)];
+  while (high - low > 0.02) {
+    const span = (high - low) * ratioOfSpans;
+    if (miss(Math.exp(high - span)) <= miss(Math.exp(low + span))) high = low + span;
+    else low = high - span;
+  }
+  return Math.exp((low + high) / 2);
+}

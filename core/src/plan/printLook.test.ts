@@ -131,7 +131,7 @@ describe('what is told of a print', () => {
     expect(numbers.deltaE!.median).toBeLessThanOrEqual(numbers.deltaE!.p95);
     expect(numbers.dayNight!.median).toBeGreaterThan(0);
     expect(numbers.readability!.print).toBeGreaterThan(0.5);
-    expect(numbers.showThrough.of).toBe('ground');
+    expect(numbers.showThrough.front.of).toBe('ground');
     expect(numbers.grain).toBeUndefined();
     expect(rearStrength(plan, INFO, look)!.density).toBeLessThan(100);
     const plain = planOf('film | CMYK');

@@ -23,6 +23,7 @@ import {
   type RearStrength,
   type Scene,
   type ShowThrough,
+  type SpecialArea,
   type Spread,
   type View,
 } from '../look/index.ts';
@@ -171,23 +172,58 @@ export interface LookNumbers {
   /** ΔE2000 against the same art on white paper, over the pixels with ink. */
   readonly deltaE: Spread | undefined;
   readonly readability: { readonly print: number; readonly paper: number } | undefined;
-  readonly showThrough: ShowThrough;
+  /** From each side of the print. */
+  readonly showThrough: Readonly<Record<View['side'], ShowThrough>>;
   /** ΔE2000 between the day and the night picture, each beside its own white, where the plan has both. */
   readonly dayNight: Spread | undefined;
   /** ΔE2000 between the grain of the material, bare and under the print. */
   readonly grain: { readonly bare: number; readonly printed: number } | undefined;
 }
 
+/** Levels of a special that are told apart. */
+const AREA_LEVELS = 16;
+
+/** How specials lie over the pixels with ink; those of the other picture on the average. */
+function areasOn({ size, process, plates }: PicturePixels, means: Means): SpecialArea[] {
+  const keys = [...plates.keys()];
+  const planes = [...plates.values()];
+  const counts = new Map<number, number>();
+  let printed = 0;
+  for (let i = 0; i < size; i++) {
+    let [place, inked] = [0, false];
+    for (const plane of planes) {
+      if (plane[i] > 0) inked = true;
+      place = place * AREA_LEVELS + Math.ceil((plane[i] * (AREA_LEVELS - 1)) / 255);
+    }
+    if (!inked && process.every((plane) => plane[i] === 0)) continue;
+    counts.set(place, (counts.get(place) ?? 0) + 1);
+    printed++;
+  }
+  return [...counts].map(([place, count]) => {
+    let rest = place;
+    const own = keys.toReversed().map((key) => {
+      const level = rest % AREA_LEVELS;
+      rest = Math.floor(rest / AREA_LEVELS);
+      return [key, level / (AREA_LEVELS - 1)] as const;
+    });
+    return { plates: new Map([...means.plates, ...own]), share: count / printed };
+  });
+}
+
 export function lookNumbers(look: Look, view: View, viewing: PrintPlan['viewing']): LookNumbers {
   const { scene, table, pixels, means } = look;
   const seen = coloursOf(table, scene, view, means);
   const paper = paperColours(look);
+  const areas = areasOn(pixels, means);
   const { day, night } = viewsOf(viewing);
   return {
-    opacity: opacityOf(scene, view.side),
+    opacity: opacityOf(scene, view.side, areas),
     deltaE: difference(table, seen, paper),
     readability: readability(table, pixels.width, seen, paper),
-    showThrough: showThrough(scene, view.side),
+    showThrough: {
+      front: showThrough(scene, 'front', areas),
+      back: showThrough(scene, 'back', areas),
+    },
     dayNight:
       night &&
       dayNightDifference(
@@ -207,19 +243,42 @@ export const paperColours = ({ scene, table, means }: Look): Colours =>
 export function rearStrength(
   plan: PrintPlan,
   info: Artwork['info'],
-  { table, means }: Look,
+  { table, means, pixels, scene }: Look,
 ): RearStrength | undefined {
   const { day, night } = viewsOf(plan.viewing);
   const index = hiddenLayer(plan.stack, day.side);
   if (index === undefined) return undefined;
   const at = (stack: Stack) => sceneOf({ ...plan, stack }, info);
-  return solveRearStrength(
-    table,
-    (density) => at(withDensity(plan.stack, index, 'CMYK', density)),
-    day.place === 'box' ? { ...day, place: 'white' } : day,
-    night ?? { ...day, place: 'box' },
-    means,
+  const sample = new LookTable(scene, table.picture, sampled(pixels, MOST_SAMPLED));
+  try {
+    return solveRearStrength(
+      { whole: table, sample },
+      (density) => at(withDensity(plan.stack, index, 'CMYK', density)),
+      day.place === 'box' ? { ...day, place: 'white' } : day,
+      night ?? { ...day, place: 'box' },
+      means,
+    );
+  } finally {
+    sample.release();
+  }
+}
+
+/** Pixels on which a hundred densities are tried. */
+const MOST_SAMPLED = 900;
+
+/** Pixels spread evenly over a picture by the golden section, which no screen or grid of the art falls in step with. */
+function sampled(pixels: PicturePixels, most: number): Planes {
+  const count = Math.min(most, pixels.size);
+  const step = (Math.sqrt(5) - 1) / 2;
+  const at = Array.from({ length: count }, (_, i) =>
+    Math.floor((((i + 1) * step) % 1) * pixels.size),
   );
+  const picked = (plane: Uint8Array) => Uint8Array.from(at, (i) => plane[i]);
+  return {
+    size: count,
+    process: pixels.process.map(picked),
+    plates: new Map([...pixels.plates].map(([key, plane]) => [key, picked(plane)])),
+  };
 }
 
 /** What is seen and laid at a point of a picture. */

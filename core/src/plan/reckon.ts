@@ -18,7 +18,14 @@ import {
 } from '../ink/index.ts';
 import { layOut, type Layout } from '../layout/index.ts';
 import { inkInterval, timeInterval, type Interval } from '../learning/index.ts';
-import { makeScene, opacityOf, type Opacity } from '../look/index.ts';
+import {
+  facingPicture,
+  makeScene,
+  opacityOf,
+  type Opacity,
+  type Scene,
+  type SpecialArea,
+} from '../look/index.ts';
 import { plateKey, type Measures, type PlateMeasure } from '../plates/index.ts';
 import { runSheet, type RunStep } from '../runsheet/index.ts';
 import { formatStack, inkOf, type Channel } from '../stack/index.ts';
@@ -135,7 +142,8 @@ export function reckon(plan: PrintPlan, info: ArtworkInfo, measured: Measures): 
     ),
   ];
   const scene = makeScene({ ...plan, process: modelOf(info) });
-  const opacity = opacityOf(scene, plan.viewing.side === 'back' ? 'back' : 'front');
+  const side = plan.viewing.side === 'back' ? 'back' : 'front';
+  const opacity = opacityOf(scene, side, areasOf(scene, side, measuresOf(measured, page.number)));
   const impossible = findings.some(({ code }) => IMPOSSIBLE.has(code));
   const work =
     layout && !impossible ? workOf(plan, page, layout, parts, opacity, findings) : undefined;
@@ -157,6 +165,21 @@ interface VersionPart {
   readonly page: ArtworkPage;
   readonly measures: Measures;
   readonly coverages: Coverages;
+}
+
+/** How the specials of the picture that faces a side lie over everything printed; those of the other picture on the average. */
+function areasOf(
+  scene: Scene,
+  side: 'front' | 'back',
+  { plates, pictures }: Measures,
+): SpecialArea[] {
+  const facing = facingPicture(scene.stack, side);
+  const means = plates.map(({ key, coverage }) => [key, coverage] as const);
+  const laid = pictures.find(({ picture }) => picture === facing)?.laid ?? [];
+  return laid.map(({ plates: own, share }) => ({
+    plates: new Map([...means, ...Object.entries(own)]),
+    share,
+  }));
 }
 
 /** How much each ink covers of the page that a plan shows: as measured, else as the artwork says. */

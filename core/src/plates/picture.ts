@@ -13,6 +13,14 @@ import type { Picture } from '../stack/index.ts';
 import { RowQueue } from './rows.ts';
 import type { PlateSpec } from './spec.ts';
 
+/** Pixels from one that is looked at for how specials lie together to the next: a prime. */
+const SAMPLE_STEP = 61;
+/** Values of a plate that are told apart: none, full, and seven between. */
+const LAID_LEVELS = 9;
+const LAID = Uint8Array.from({ length: 256 }, (_, value) =>
+  value === 0 ? 0 : Math.max(1, Math.round((value / 255) * (LAID_LEVELS - 1))),
+);
+
 /** One picture of a plan once its plates are built. */
 export interface PictureMeasure {
   readonly picture: Picture;
@@ -20,6 +28,11 @@ export interface PictureMeasure {
   readonly process: readonly [c: number, m: number, y: number, k: number];
   /** How much ink meets at one place: which plates cover it, and how the sum of its process inks is spread there. */
   readonly ink: readonly InkPattern[];
+  /** How the special plates lie over everything printed: their values together, 0 to 1 by key, and the share that has them. */
+  readonly laid: readonly {
+    readonly plates: Readonly<Record<string, number>>;
+    readonly share: number;
+  }[];
   /** Pixels of each value from 0 to 255, of C, M, Y, K and of each plate; only where an ink has a tone curve. */
   readonly levels?: {
     readonly process: readonly (readonly number[])[];
@@ -46,6 +59,8 @@ export class PictureMeter {
   readonly #tally: InkTally;
   readonly #allKeys: readonly string[];
   readonly #levels: readonly LevelTally[] | undefined;
+  readonly #laid = new Map<number, number>();
+  #next = 0;
 
   /** @param levels whether the values of every plate are counted */
   constructor(picture: Picture, raster: Raster, specs: readonly PlateSpec[], levels: boolean) {
@@ -79,11 +94,27 @@ export class PictureMeter {
   /** Counts as far as every plate has come. */
   count(): void {
     const ready = Math.min(this.#steps.length, ...this.#plates.map(({ length }) => length));
-    if (ready > 0)
-      this.#tally.count(
-        this.#steps.take(ready),
-        this.#plates.map((queue) => queue.take(ready)),
-      );
+    if (ready <= 0) return;
+    const steps = this.#steps.take(ready);
+    const plates = this.#plates.map((queue) => queue.take(ready));
+    this.#tally.count(steps, plates);
+    this.#sample(steps, plates);
+  }
+
+  /** Every some pixels, which no width of a picture falls in step with for long. */
+  #sample(steps: Uint8Array, plates: readonly Uint8Array[]): void {
+    const own = plates.slice(0, this.#keys.length);
+    let at = this.#next;
+    for (; at < steps.length; at += SAMPLE_STEP) {
+      let [place, inked] = [0, steps[at] > 0];
+      for (const plate of own) {
+        const value = plate[at];
+        if (value > 0) inked = true;
+        place = place * LAID_LEVELS + LAID[value];
+      }
+      if (inked) this.#laid.set(place, (this.#laid.get(place) ?? 0) + 1);
+    }
+    this.#next = at - steps.length;
   }
 
   measure(): PictureMeasure {
@@ -97,9 +128,24 @@ export class PictureMeter {
         (sum) => sum / (255 * this.#pixels),
       ) as unknown as PictureMeasure['process'],
       ink: patterns.filter(({ process }) => process.some((count) => count > 0)),
+      laid: this.#laidShares(),
       ...(this.#levels && { levels: this.#levelCounts(this.#levels) }),
     };
   }
+
+  #laidShares(): PictureMeasure['laid'] {
+    const all = [...this.#laid.values()].reduce((sum, count) => sum + count, 0);
+    return [...this.#laid].map(([place, count]) => {
+      let rest = place;
+      const values = this.#keys.toReversed().map((key) => {
+        const level = rest % LAID_LEVELS;
+        rest = Math.floor(rest / LAID_LEVELS);
+        return [key, level / (LAID_LEVELS - 1)] as const;
+      });
+      return { plates: Object.fromEntries(values), share: count / all };
+    });
+  }
+
   #levelCounts(levels: readonly LevelTally[]): NonNullable<PictureMeasure['levels']> {
     const [process, plates] = [
       levels.slice(0, PROCESS_NAMES.length),

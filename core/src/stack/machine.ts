@@ -19,6 +19,8 @@ export interface Ink {
   readonly spotName: string | null;
   /** White only: contrast ratio of one hit at 100 % over black and white, 0.05 to 0.995. */
   readonly contrastRatio?: number;
+  /** Specials only: drops that lie on one another in a solid of one hit, on the average; assumed where it is absent. */
+  readonly drops?: number;
   /** Share of the solid's ink that a tint lays, where it is not the tint itself: coverage and ink, both 0 to 1, rising from 0, 0. */
   readonly tone?: readonly (readonly [coverage: number, ink: number])[];
   /** Spat into the waste while the machine prints, used or not, mL an hour. */

@@ -15,7 +15,7 @@ import { askedAgain } from '../queue.ts';
 const COLUMNS = 'id, state, asked as attempt, progress, problem, measures';
 
 /** Goes up when a build measures something new, so that plates measured before are built again. */
-const MEASURED = 3;
+const MEASURED = 4;
 
 /** What the plates depend on, and nothing else: prices and times may change without a new build. */
 export async function rulesKey(db: Db, plan: PrintPlan): Promise<string> {

@@ -163,8 +163,10 @@ const white = ({ density, hits }: LeastWhite) =>
       <template v-else-if="rear">
         <p>
           This colour is hidden by day. At <b class="figures">{{ rear.density }} %</b> the night
-          picture is most like the day picture: ΔE2000
-          <span class="figures">{{ rear.deltaE.toFixed(1) }}</span>; at 100 % it is
+          picture is most like the day picture<template v-if="rear.asGood.from < rear.asGood.to"
+            >; {{ rear.asGood.from }} to {{ rear.asGood.to }} % are as good</template
+          >. ΔE2000 <span class="figures">{{ rear.deltaE.toFixed(1) }}</span> in the middle, 95 %
+          within <span class="figures">{{ rear.p95.toFixed(1) }}</span>; at 100 % it is
           <span class="figures">{{ rear.atFull.toFixed(1) }}</span>, over-saturated.
         </p>
         <v-btn

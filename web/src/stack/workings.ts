@@ -1,7 +1,9 @@
 /** Where the numbers of a look come from: what they are, what they were made of, and by which source. */
-import { term, type LookNumbers, type Working } from '@kyanos/core';
+import { middleOpacity, shareFrom, term, type LookNumbers, type Working } from '@kyanos/core';
 
 const DELTA = 'ΔE2000';
+/** A white that hides so much lets no one read what lies behind (common practice). */
+const WANTED = 0.7;
 const SHARMA =
   'CIEDE2000: Sharma, Wu and Dalal 2005; spectra and layers as in docs/methods/look.md';
 
@@ -70,44 +72,63 @@ export function lookFigures(numbers: LookNumbers): LookFigure[] {
         ]
       : []),
     {
-      name: 'Opacity where specials are full',
-      text: share(opacity.whole),
-      says: opacity.layers
-        .map(
-          ({ lay, density, hits, contrastRatio }) =>
-            `${lay} ${density} % × ${hits}: ${share(contrastRatio)}`,
-        )
-        .join(', '),
+      name: 'Opacity of what is printed',
+      text: share(middleOpacity(opacity)),
+      says: opacity.printed
+        ? `${share(opacity.printed.least)} at least, ${share(shareFrom(opacity.printed, WANTED))} of it hides ${share(WANTED)} and more; the bare material ${share(opacity.material)}`
+        : `nothing is printed; the material by itself ${share(opacity.material)}`,
       working: {
         label: 'Opacity',
-        value: opacity.whole * 100,
+        value: middleOpacity(opacity) * 100,
         unit: '%',
-        formula: 'luminance over black / luminance over white',
-        terms: opacity.layers.map(({ layer, lay, density, hits, contrastRatio }) =>
-          term(`${layer}, ${lay} alone`, contrastRatio * 100, '%', `${density} %, ${hits} hit(s)`),
-        ),
+        formula:
+          'luminance over black / luminance over white, material and specials without colour, over everything printed: half of it has this or more',
+        terms: [
+          term('bare material', opacity.material * 100, '%'),
+          ...(opacity.printed
+            ? [
+                term('the least', opacity.printed.least * 100, '%'),
+                term(
+                  `printed area from ${share(WANTED)}`,
+                  shareFrom(opacity.printed, WANTED) * 100,
+                  '%',
+                ),
+              ]
+            : []),
+          ...opacity.layers.map(({ layer, lay, density, hits, contrastRatio }) =>
+            term(
+              `${layer}, ${lay} alone, solid`,
+              contrastRatio * 100,
+              '%',
+              `${density} %, ${hits} hit(s)`,
+            ),
+          ),
+        ],
         source: 'contrast ratio as in ASTM D2805; Kubelka and Munk 1931',
       },
     },
-    {
-      name: 'Show-through of the other side',
-      text: showThrough.of === 'nothing' ? 'none' : `${showThrough.deltaE.toFixed(1)} ${DELTA}`,
-      says:
-        showThrough.of === 'nothing'
-          ? 'the material is opaque'
-          : `${showThrough.of === 'picture' ? 'of the other picture' : 'of what lies behind'}: ${differenceWords(showThrough.deltaE)}`,
-      working: {
-        label: 'Show-through',
-        value: showThrough.deltaE,
-        unit: DELTA,
-        formula:
-          showThrough.of === 'picture'
-            ? 'this side without colour, the other picture solid black against bare'
-            : 'this side without colour, a black ground against a white one',
-        terms: [],
-        source: SHARMA,
-      },
-    },
+    ...(['front', 'back'] as const).map((side): LookFigure => {
+      const { of, deltaE: middle, most } = showThrough[side];
+      return {
+        name: `Show-through, seen from the ${side}`,
+        text: of === 'nothing' ? 'none' : `${middle.toFixed(1)} ${DELTA}`,
+        says:
+          of === 'nothing'
+            ? 'the material is opaque'
+            : `${of === 'picture' ? 'of the other picture' : 'of what lies behind'}, ${most.toFixed(1)} at most: ${differenceWords(most)}`,
+        working: {
+          label: 'Show-through',
+          value: middle,
+          unit: DELTA,
+          formula:
+            of === 'picture'
+              ? 'this side without colour, the other picture solid black against bare, over everything printed'
+              : 'this side without colour, a black ground against a white one, over everything printed',
+          terms: [term('most on a hundredth of it and more', most, DELTA)],
+          source: SHARMA,
+        },
+      };
+    }),
     ...(dayNight
       ? [
           {

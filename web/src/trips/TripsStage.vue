@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import {
   layerName,
+  middleOpacity,
   questionsOf,
   changed,
   waysOf,
@@ -127,7 +128,7 @@ const special = computed(() =>
                 over {{ length(way.result.work.layout.longest) }}</template
               ></span
             >
-            <span>{{ percent(way.result.opacity.whole, 0) }} opaque</span>
+            <span>{{ percent(middleOpacity(way.result.opacity), 0) }} opaque</span>
             <span class="figures">{{ currency(way.result.work.cost.total) }}</span>
           </span>
         </template>
