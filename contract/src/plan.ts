@@ -1,6 +1,7 @@
 /** The plan file and what it is made of. Lengths mm, money minor units, shares percent unless a field says otherwise. */
 import {
   ASSUMED_DROPS,
+  backAndThrough,
   CHANNELS,
   CURRENCIES,
   DomainError,
@@ -168,6 +169,13 @@ export const Machine = z.strictObject({
     .exactOptional(),
 });
 
+const Lab = z.tuple([
+  z.number().min(0).max(100),
+  z.number().min(-128).max(128),
+  z.number().min(-128).max(128),
+]);
+const percentText = (share: number) => `${(share * 100).toFixed(0)} %`;
+
 export const Material = z.strictObject({
   id,
   name: text,
@@ -177,23 +185,31 @@ export const Material = z.strictObject({
   length,
   thickness: z.number().positive().max(500),
   pricePerM2: minorUnits,
-  optics: z.strictObject({
-    lab: z.tuple([
-      z.number().min(0).max(100),
-      z.number().min(-128).max(128),
-      z.number().min(-128).max(128),
-    ]),
-    transmittance: z.number().min(0).max(0.95),
-    scatter: z.number().min(0).max(0.05),
-    /** What is typical of the class where they are left out. */
-    mirror: z.number().min(0).max(1).exactOptional(),
-    texture: z
-      .strictObject({
-        kind: z.enum(['grain', 'fibre', 'brushed', 'holographic']),
-        depth: z.number().min(0).max(60),
-      })
-      .exactOptional(),
-  }),
+  optics: z
+    .strictObject({
+      lab: Lab,
+      labBlack: Lab.exactOptional(),
+      transmittance: z.number().min(0).max(0.93),
+      haze: z.number().min(0).max(1),
+      gloss: z.number().min(0).max(200),
+      /** What is typical of the class where they are left out. */
+      mirror: z.number().min(0).max(1).exactOptional(),
+      texture: z
+        .strictObject({
+          kind: z.enum(['grain', 'fibre', 'brushed', 'holographic']),
+          depth: z.number().min(0).max(60),
+        })
+        .exactOptional(),
+    })
+    .superRefine((optics, context) => {
+      const { mirror = 0, transmittance } = optics;
+      const all = backAndThrough(optics) + mirror;
+      if (all > 1.005)
+        context.addIssue({
+          code: 'custom',
+          message: `gives back more light than it gets: ${percentText(all - mirror - transmittance)} scattered, ${percentText(mirror)} mirrored and ${percentText(transmittance)} passed are ${percentText(all)} together. Measure again, or lower one of them`,
+        });
+    }),
   adhesive: z.boolean(),
   printableBack: z.boolean(),
   label: z.strictObject({ width: length, height: length }).nullable().default(null),

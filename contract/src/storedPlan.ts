@@ -1,15 +1,17 @@
 /** Plans that were written earlier: brought up to the present format, or told why they can't be read. */
-import { PLAN_FORMAT, type PrintPlan } from '@kyanos/core';
+import { PLAN_FORMAT, type PrintPlan, type Shop } from '@kyanos/core';
 import { z } from 'zod';
 import type { Problem } from './api.ts';
-import { Plan, problemOf } from './plan.ts';
+import { materialFrom1 } from './format1.ts';
+import { Plan, problemOf, ShopSchema } from './plan.ts';
 
 type Raw = Readonly<Record<string, unknown>>;
 /** By the format that it begins with: what makes the next one of a plan. */
 export type Steps = Readonly<Record<number, (plan: Raw) => Raw>>;
 
-/** Format 1 is the first, so nothing leads up to it yet. */
-const STEPS: Steps = {};
+const STEPS: Steps = {
+  1: (plan) => ({ ...plan, material: materialFrom1(plan.material) }),
+};
 
 const Formatted = z.looseObject({ format: z.int().min(1) });
 
@@ -43,4 +45,12 @@ export function readPlan(
   const parsed = Plan.safeParse(upToDate(value));
   if (parsed.success) return { plan: parsed.data };
   return { problem: { code: 'PLAN_UNREADABLE', message: problemOf(parsed.error, whole) } };
+}
+
+const Materials = z.looseObject({ materials: z.array(z.unknown()) });
+
+/** A shop as any version kept it. @throws ZodError where it is none */
+export function readShop(value: unknown): Shop {
+  const kept = Materials.parse(value);
+  return ShopSchema.parse({ ...kept, materials: kept.materials.map(materialFrom1) });
 }

@@ -1,7 +1,7 @@
 /** A small machine, material and artwork for specifications. Round numbers, so that results can be worked by hand. */
 import type { ArtworkInfo, PageStructure } from '../src/artwork/index.ts';
 import type { Measures, PlateMeasure } from '../src/plates/index.ts';
-import type { PrintPlan } from '../src/plan/index.ts';
+import { PLAN_FORMAT, type PrintPlan } from '../src/plan/index.ts';
 import { parseStack, type Ink, type Machine, type Material } from '../src/stack/index.ts';
 
 const ink = (channel: Ink['channel'], spotName: string | null = null): Ink => ({
@@ -63,7 +63,7 @@ export const MATERIAL: Material = {
   length: 100,
   thickness: 0.1,
   pricePerM2: 1000,
-  optics: { lab: [98, 0, 0], transmittance: 0.9, scatter: 0.002 },
+  optics: { lab: [89.5, 0, 0.3], transmittance: 0.91, haze: 0.02, gloss: 76 },
   adhesive: false,
   printableBack: true,
   // Cut already, a millimetre smaller than the artwork: so that there is nothing to find about bleed.
@@ -75,7 +75,7 @@ export const DARK: Material = {
   id: 'dark',
   name: 'Dark card',
   class: 'dark',
-  optics: { lab: [18, 0, 0], transmittance: 0, scatter: 0.01 },
+  optics: { lab: [18, 0, 0], transmittance: 0, haze: 1, gloss: 42 },
   printableBack: false,
 };
 
@@ -221,7 +221,7 @@ export function artwork(coverage: Record<string, number>): ArtworkInfo {
 }
 
 export const PLAN: PrintPlan = {
-  format: 1,
+  format: PLAN_FORMAT,
   name: 'Test',
   artwork: { page: 1, rearPage: null, names: {}, overprint: [] },
   viewing: { side: 'front', light: 'front', backing: 'white' },

@@ -1,5 +1,5 @@
 /** The jobs of the invented shop: each an artwork that is drawn here and a plan for it. */
-import { parseStack, type PrintPlan } from '@kyanos/core';
+import { parseStack, PLAN_FORMAT, type PrintPlan } from '@kyanos/core';
 import * as artwork from './art/artwork.ts';
 import { pick, SHOP } from './shop.ts';
 
@@ -40,7 +40,7 @@ const job = (id: string, wish: Wish): DemoJob => ({
   dpi: wish.dpi ?? 200,
   draw: wish.draw,
   plan: {
-    format: 1,
+    format: PLAN_FORMAT,
     name: wish.title,
     artwork: { page: 1, rearPage: null, names: {}, overprint: [], ...wish.artwork },
     viewing: { side: 'front', light: 'front', backing: 'white', ...wish.viewing },

@@ -24,7 +24,7 @@ import {
 const INFO = artwork({ White: 0.3, Silver: 0.1 });
 const BACKLIT = {
   ...MATERIAL,
-  optics: { lab: [97, 0, 0], transmittance: 0.6, scatter: 0.01 } as const,
+  optics: { lab: [91.5, 0, -0.8], transmittance: 0.5, haze: 0.98, gloss: 30 } as const,
 };
 const plan = (change: Partial<PrintPlan> = {}): PrintPlan => ({ ...PLAN, ...change });
 const wish = (change: Partial<StackWish> = {}): StackWish => ({

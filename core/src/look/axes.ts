@@ -23,11 +23,11 @@ export const MOST_PLATES = 4;
  * Nodes lie closer where colour changes faster with ink: those of process inks at even steps of this power of the effective
  * area, those of plates at even steps of this power of the cover. Found by trial for the least worst error.
  */
-const PROCESS_POWER = 0.8;
-const PLATE_POWER = 0.42;
+const PROCESS_POWER = 0.78;
+const PLATE_POWER = 0.36;
 const PROCESS_NODES = 11;
 /** By how many plates vary at once. */
-const PLATE_NODES = [11, 11, 9, 5];
+const PLATE_NODES = [12, 12, 9, 5];
 /** More of them where a solid is more hits: so much of what is seen changes over the first drops. By hits from 1. */
 const MORE_NODES = [0, 6, 9, 11];
 

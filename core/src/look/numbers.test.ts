@@ -196,7 +196,7 @@ describe('grain', () => {
   const WOOD: Material = {
     ...DARK,
     class: 'natural',
-    optics: { lab: [70, 6, 22], transmittance: 0, scatter: 0.016 },
+    optics: { lab: [70, 6, 22], transmittance: 0, haze: 1, gloss: 17 },
   };
   /** ΔE2000 that a texture is not seen by at arm's length; common practice. */
   const SEEN = 2;
@@ -267,7 +267,7 @@ describe('the least white', () => {
 describe('the hidden colour', () => {
   const BACKLIT: Material = {
     ...MATERIAL,
-    optics: { lab: [97, 0, -0.5], transmittance: 0.6, scatter: 0.008 },
+    optics: { lab: [91.5, 0, -0.8], transmittance: 0.5, haze: 0.98, gloss: 30 },
   };
   const NOTATION = 'film | CMYK60 / W@sheet / CMYK';
 
@@ -278,7 +278,7 @@ describe('the hidden colour', () => {
     expect(hiddenLayer(parseStack('film | CMYK:rear~ / W@image / CMYK'), 'front')).toBeUndefined();
   });
 
-  it('is laid weaker for a night picture like the day picture: near the 60 % of common practice', () => {
+  it('is laid weaker for a night picture like the day picture: about half, as all hundred strengths tell', () => {
     const stack = parseStack(NOTATION);
     const random = (seed: number) => {
       let state = seed;
@@ -316,10 +316,10 @@ describe('the hidden colour', () => {
     for (let density = from; density <= to; density++)
       expect(medians[density - 1]).toBeLessThan(solved.deltaE + 0.25 + 1e-9);
     expect(solved.p95).toBeGreaterThan(solved.deltaE);
-    expect(solved.density).toBeGreaterThan(45);
-    expect(solved.density).toBeLessThan(75);
-    expect(solved.deltaE).toBeLessThan(solved.atFull / 2);
-  });
+    expect(solved.density).toBeGreaterThan(35);
+    expect(solved.density).toBeLessThan(70);
+    expect(solved.deltaE).toBeLessThan(solved.atFull * 0.65);
+  }, 30_000);
 
   it('at full strength over-saturates the night picture', () => {
     const stack = parseStack('film | CMYK / W@sheet / CMYK');

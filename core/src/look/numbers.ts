@@ -21,7 +21,7 @@ export const PAPER: Material = {
   length: 1000,
   thickness: 0.1,
   pricePerM2: 0,
-  optics: { lab: [95.2, 0, 0], transmittance: 0, scatter: 0 },
+  optics: { lab: [95.2, 0, 0], transmittance: 0, haze: 1, gloss: 85 },
   adhesive: false,
   printableBack: false,
   label: null,

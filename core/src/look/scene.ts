@@ -9,9 +9,11 @@ import {
   calibrateWhite,
   clearCoat,
   dropsLayer,
+  farSurface,
   GROUNDS,
   insideOf,
-  materialLayer,
+  materialBody,
+  MATT,
   meanOver,
   NOTHING,
   only,
@@ -23,6 +25,7 @@ import {
   silverInk,
   stack,
   surfaceLayer,
+  surfaceScatter,
   turned,
   WHITE_INK,
   whiteLayer,
@@ -62,6 +65,8 @@ export interface Scene {
   readonly process: ProcessModel;
   readonly material: Material;
   readonly body: Layer;
+  /** How far light that passes the bare material is scattered, 0 to 1. */
+  readonly diffuse: number;
   /** The darkest part of the material's texture. */
   readonly darkBody: Layer;
   /** What the bare material reflects like a mirror. */
@@ -88,13 +93,15 @@ export function makeScene(plan: {
   const depth = optics.texture?.depth ?? 0;
   const colour = nearestReflectance(optics.lab);
   const most = Math.max(...colour, 1e-6);
-  const body = materialLayer(optics);
+  const { layer: body, diffuse } = materialBody(optics);
   return {
     stack: plan.stack,
     process: plan.process,
     material: plan.material,
     body,
-    darkBody: depth > 0 ? materialLayer({ ...optics, lab: [Math.max(1, l - depth), a, b] }) : body,
+    diffuse,
+    darkBody:
+      depth > 0 ? materialBody({ ...optics, lab: [Math.max(1, l - depth), a, b] }).layer : body,
     // A metal reflects its own colour.
     mirror: colour.map((r) => (r / most) * optics.mirror),
     shines: optics.mirror > 0 || usesLay(plan.stack, 'S'),
@@ -221,20 +228,8 @@ export interface Surface {
   readonly diffuse: number;
 }
 
-/** Clear film passes this much light and more; a translucent one, which scatters, less than the lower figure (from memory). */
-const STRAIGHT = 0.85;
-const SCATTERED = 0.65;
-
-/** How far light leaves the bare print straight: what is joined to its ground sends back scattered light. */
-const straightOf = (material: Material): number =>
-  material.adhesive ? 0 : straightThrough(material);
-
-/** How far light passes the material straight. */
-const straightThrough = ({ optics: { transmittance } }: Material): number =>
-  Math.min(1, Math.max(0, (transmittance - SCATTERED) / (STRAIGHT - SCATTERED)));
-
 export function surfaceAt(scene: Scene, side: 'front' | 'back', point: Point): Surface {
-  const { stack, material } = scene;
+  const { stack } = scene;
   const bare = (layer: StackLayer, part: Part) =>
     part.lay === 'CMYK'
       ? 1
@@ -248,7 +243,7 @@ export function surfaceAt(scene: Scene, side: 'front' | 'back', point: Point): S
   const clear = top?.parts.find(({ lay }) => lay === 'V');
   const gloss = top && clear ? 1 - bare(top, clear) : 0;
 
-  let straight = straightOf(material);
+  let straight = 1 - scene.diffuse;
   for (const layer of allLayers(stack))
     for (const part of layer.parts) if (part.lay !== 'V') straight *= bare(layer, part);
   return { gloss, diffuse: 1 - straight };
@@ -274,7 +269,7 @@ export class Viewer {
   /** How far light is scattered where no ink scatters it. */
   readonly #bareDiffuse: number;
   readonly #glint: number;
-  readonly #surfaces = new Map<number, { front: Layer; back: Layer }>();
+  readonly #surfaces = new Map<number, Layer>();
 
   /** Inks from the far side to the near one; the material lies after {@link far} of them. */
   readonly order: readonly Laid[];
@@ -288,11 +283,12 @@ export class Viewer {
     const [lit, shone] = [place.lux / Math.PI, place.behind];
     const stronger = Math.max(lit, shone);
     this.#sources = [lit / stronger, shone / stronger];
-    this.#bareDiffuse = 1 - straightOf(scene.material);
     // Against the light no reflection of a lamp is seen.
     this.#pile = new RisingPile(shone > 0);
     this.#glint = place.behind === 0 && scene.shines ? (view.glint ?? 0) * LAMP_IN_MIRROR : 0;
     this.#joined = scene.material.adhesive && place.lying;
+    // What is joined to its ground sends back scattered light.
+    this.#bareDiffuse = this.#joined ? 1 : scene.diffuse;
     const ground = GROUNDS[place.ground === 'wood' && view.grain ? 'wood-grain' : place.ground];
     this.#ground = this.#joined ? insideOf(ground) : ground;
     const far = scene.stack[view.side === 'front' ? 'back' : 'front'];
@@ -325,7 +321,7 @@ export class Viewer {
     if (same === 0) {
       pile.begin(this.#ground);
       // An adhesive joins print and ground optically; otherwise there is air, and two surfaces, between.
-      if (!this.#joined) pile.add(this.#surface(0, diffuse).back);
+      if (!this.#joined) pile.add(farSurface(diffuse));
       if (this.far === 0) pile.add(this.#body);
     } else pile.cut(under + same + (same >= this.far ? 1 : 0));
     // Colour that lies outermost changes most often, and is no more than a filter before the surface.
@@ -336,11 +332,11 @@ export class Viewer {
       if (i === this.far - 1) pile.add(this.#body);
     }
     if (outer && same === last + 1) pile.cut(under + last + 1);
-    const scatter = material.optics.scatter * (1 - gloss);
+    const scatter = surfaceScatter(material.optics) * (1 - gloss);
     const seen = this.#seen;
     pile.emerge(
-      this.#surface(scatter, 1).front,
-      this.#surface(scatter, this.#bareDiffuse).front,
+      this.#surface(scatter, 1),
+      this.#surface(scatter, this.#bareDiffuse),
       this.#sources,
       seen,
       outer?.down,
@@ -357,11 +353,11 @@ export class Viewer {
     const { material, mirror } = this.#scene;
     const [seen, lamp] = [this.#seen, this.#lamp];
     lamp.fill((1 - OUTSIDE) ** 2 * this.#glint);
-    const matt = Math.min(1, material.optics.scatter / MATT) * (1 - gloss);
+    const matt = (surfaceScatter(material.optics) / MATT) * (1 - gloss);
     for (let i = 0; i < BANDS; i++) seen[i] += OUTSIDE * (1 - matt) * this.#glint;
     for (let k = this.order.length - 1; k >= -1; k--) {
       if (k === this.far - 1) {
-        const straight = straightThrough(material);
+        const straight = 1 - this.#scene.diffuse;
         for (let i = 0; i < BANDS; i++) {
           seen[i] += lamp[i] * mirror[i];
           lamp[i] *= (this.#body.down[i] * straight) ** 2;
@@ -377,21 +373,15 @@ export class Viewer {
   }
 
   /** Points of a picture have few different surfaces: a plate is nearly full or nearly empty almost everywhere. */
-  #surface(scatter: number, diffuse: number): { front: Layer; back: Layer } {
+  #surface(scatter: number, diffuse: number): Layer {
     const key = Math.round(scatter * 1e6) * 1024 + Math.round(diffuse * 1000);
     let found = this.#surfaces.get(key);
-    if (!found) {
-      const front = surfaceLayer(scatter, diffuse);
-      this.#surfaces.set(key, (found = { front, back: turned(front) }));
-    }
+    if (!found) this.#surfaces.set(key, (found = surfaceLayer(scatter, diffuse)));
     return found;
   }
 }
 
 const isFilter = ({ layers }: InkLayer): boolean => layers.length === 1 && !scatters(layers[0]);
-
-/** Diffuse share of the outer reflection from which on nothing is mirrored. */
-const MATT = 0.02;
 
 /** {@link Viewer.see} at a single point. */
 export function seen(scene: Scene, point: Point, view: View): Spectrum {

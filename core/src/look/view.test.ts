@@ -91,7 +91,7 @@ describe('light', () => {
     const metal: Material = {
       ...DARK,
       class: 'metallic',
-      optics: { lab: [70, 0, 1], transmittance: 0, scatter: 0.006 },
+      optics: { lab: [70, 0, 1], transmittance: 0, haze: 1, gloss: 60 },
     };
     expect(gain('film | W@art', metal, 0)).toBeGreaterThan(2);
     expect(gain('film | S@art', MATERIAL)).toBeGreaterThan(1.8);
@@ -109,7 +109,7 @@ describe('light', () => {
     const matt: Material = {
       ...DARK,
       class: 'metallic',
-      optics: { lab: [70, 0, 1], transmittance: 0, scatter: 0.02 },
+      optics: { lab: [70, 0, 1], transmittance: 0, haze: 1, gloss: 0 },
     };
     const stack = parseStack('film | CMYK');
     const scene = makeScene({ stack, material: matt, machine: MACHINE, process });
@@ -130,13 +130,14 @@ describe('light', () => {
       optics: {
         lab: [70, 6, 22],
         transmittance: 0,
-        scatter: 0,
+        haze: 1,
+        gloss: 85,
         texture: { kind: 'grain', depth: 15 },
       },
     };
     const darker: Material = {
       ...wood,
-      optics: { lab: [55, 6, 22], transmittance: 0, scatter: 0 },
+      optics: { lab: [55, 6, 22], transmittance: 0, haze: 1, gloss: 85 },
     };
     expect(luminance('film | CMYK', { ...FRONT, grain: 1 }, wood)).toBeCloseTo(
       luminance('film | CMYK', FRONT, darker),

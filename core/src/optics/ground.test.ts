@@ -1,19 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { D50, flat, spectrumToLab, type Triple } from '../spectrum/index.ts';
+import { flat } from '../spectrum/index.ts';
 import {
   clearCoat,
   GROUNDS,
   INSIDE,
   insideOf,
-  materialLayer,
   opaque,
   OUTSIDE,
   silverInk,
   stack,
   surfaceLayer,
 } from './index.ts';
-
-const bare = (lab: Triple, transmittance = 0) => materialLayer({ lab, transmittance, scatter: 0 });
 
 describe('Saunderson’s surface', () => {
   it('turns inner into measured reflectance as his formula does, and back', () => {
@@ -37,26 +34,6 @@ describe('Saunderson’s surface', () => {
       (scatter) => stack(surfaceLayer(scatter), opaque(flat(0.1))).front[0],
     );
     expect(matt - gloss).toBeCloseTo(0.02, 12);
-  });
-});
-
-describe('materials', () => {
-  it('that are opaque measure the colour they were entered with', () => {
-    for (const lab of [
-      [18, 0.4, -0.6],
-      [65, 8, 24],
-      [94.5, 0, -1],
-    ] as const)
-      spectrumToLab(stack(surfaceLayer(0), bare(lab)).front, D50).forEach((value, i) =>
-        expect(value).toBeCloseTo(lab[i], 4),
-      );
-  });
-
-  it('that are clear pass what they say, and keep no more light than they get', () => {
-    const film = bare([99, 0, 0.5], 0.9);
-    expect(Math.max(...film.down)).toBeLessThanOrEqual(0.9);
-    expect(Math.max(...film.front.map((r, i) => r + film.down[i]))).toBeLessThanOrEqual(1);
-    expect(film.down[18]).toBeGreaterThan(0.85);
   });
 });
 

@@ -1,77 +1,10 @@
-/**
- * What is printed on, and what lies behind it. Reflectances and transmittances of the bare material
- * inside its surface; typical values from memory unless a shop enters a measurement.
- */
-import {
-  edge,
-  flat,
-  map2,
-  nearestReflectance,
-  spectrumOf,
-  type Spectrum,
-  type Triple,
-} from '../spectrum/index.ts';
+/** What lies behind a print, and inks that are known by their solids. */
+import { edge, flat, spectrumOf, type Spectrum } from '../spectrum/index.ts';
 import { remembered } from '../remembered.ts';
 import { dropsLayer, nodesFor } from './drops.ts';
-import { evenLayer, filter, meanOver, type Layer } from './layer.ts';
+import { filter, meanOver, type Layer } from './layer.ts';
 import { dropStrength, scattererLayer, scatteringOf, type Scatterer } from './white.ts';
 import { insideOf } from './surface.ts';
-
-export type MaterialClass = 'white' | 'clear' | 'dark' | 'metallic' | 'natural';
-
-export interface MaterialOptics {
-  /** Colour of the bare material on a white ground, Lab under D50. */
-  readonly lab: Triple;
-  /** Share of light that passes it, 0 opaque to 0.95 clear film. */
-  readonly transmittance: number;
-  /** Diffuse share of the outer reflection, 0 gloss to 0.02 matt. */
-  readonly scatter: number;
-  /** Share of light that it reflects like a mirror, towards the lamp, 0 to 1. */
-  readonly mirror?: number;
-  readonly texture?: Texture;
-}
-
-/** What a material shows where it is bare: wood its grain, kraft its fibres, metal its brush lines or a play of colours. */
-export interface Texture {
-  readonly kind: 'grain' | 'fibre' | 'brushed' | 'holographic';
-  /** How much darker its dark parts are than the rest, L*. */
-  readonly depth: number;
-}
-
-/** Typical of a class, from memory, where no measurement was entered. */
-const TYPICAL: Readonly<Record<MaterialClass, { mirror: number; texture: Texture | undefined }>> = {
-  white: { mirror: 0, texture: undefined },
-  clear: { mirror: 0, texture: undefined },
-  dark: { mirror: 0, texture: undefined },
-  metallic: { mirror: 0.6, texture: { kind: 'brushed', depth: 5 } },
-  natural: { mirror: 0, texture: { kind: 'grain', depth: 12 } },
-};
-
-/** The optics of a material with what its class is typical for where nothing was measured. */
-export const wholeOptics = ({
-  class: kind,
-  optics,
-}: {
-  readonly class: MaterialClass;
-  readonly optics: MaterialOptics;
-}): MaterialOptics & { readonly mirror: number; readonly texture: Texture | undefined } => ({
-  ...optics,
-  mirror: optics.mirror ?? TYPICAL[kind].mirror,
-  texture: optics.texture ?? TYPICAL[kind].texture,
-});
-
-/** The body of a material, between its two surfaces. */
-export function materialLayer({ lab, transmittance }: MaterialOptics): Layer {
-  const measured = nearestReflectance(lab);
-  if (transmittance <= 0) return evenLayer(insideOf(measured), flat(0));
-  // What colours a see-through film is what it takes from the light that passes it.
-  const tint = measured.map(Math.sqrt);
-  const through = tint.map((t) => t * transmittance);
-  return evenLayer(
-    map2(tint, through, (t, passed) => Math.max(0, Math.min(1, t) - passed) * 0.5),
-    through,
-  );
-}
 
 /** What lies behind a see-through print, as it reflects light that came through (from memory). */
 export const GROUNDS = {

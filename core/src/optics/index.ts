@@ -3,13 +3,23 @@ export {
   blockOut,
   clearCoat,
   GROUNDS,
-  materialLayer,
   SILVER_MIRROR,
   silverInk,
-  wholeOptics,
+  type Ground,
   type SolidInk,
 } from './ground.ts';
-export type { Ground, MaterialClass, MaterialOptics, Texture } from './ground.ts';
+export {
+  backAndThrough,
+  MATT,
+  materialBody,
+  measuredSheet,
+  surfaceScatter,
+  wholeOptics,
+  type Body,
+  type MaterialClass,
+  type MaterialOptics,
+  type Texture,
+} from './material.ts';
 export {
   evenLayer,
   filter,
@@ -32,7 +42,7 @@ export {
   RAMP_TINTS,
 } from './process.ts';
 export type { ProcessAnchor, ProcessModel } from './process.ts';
-export { INSIDE, insideOf, OUTSIDE, surfaceLayer } from './surface.ts';
+export { farSurface, INSIDE, insideOf, OUTSIDE, surfaceLayer } from './surface.ts';
 export {
   ASSUMED_DROPS,
   calibrateWhite,

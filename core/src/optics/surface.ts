@@ -12,6 +12,20 @@ import type { Layer } from './layer.ts';
 export const OUTSIDE = 0.04;
 export const INSIDE = 0.6;
 
+/** Share of the light inside that a surface turns back, by how far it has been scattered. */
+export const insideShare = (diffuse: number): number => OUTSIDE + (INSIDE - OUTSIDE) * diffuse;
+
+/**
+ * The surface on the far side: ink or film above, air below. What it turns back of straight light goes the way of the gloss,
+ * out of sight.
+ */
+export const farSurface = (diffuse: number): Layer => ({
+  front: flat(INSIDE * diffuse),
+  back: flat(0),
+  down: flat(1 - insideShare(diffuse)),
+  up: flat(1 - OUTSIDE),
+});
+
 /**
  * Air above, ink below.
  * @param scatter diffuse share of the outer reflection: 0 gloss, 0.01–0.02 matt
@@ -19,7 +33,7 @@ export const INSIDE = 0.6;
  *   leaves as straight as it came and is hardly turned back
  */
 export const surfaceLayer = (scatter: number, diffuse = 1): Layer => {
-  const inside = OUTSIDE + (INSIDE - OUTSIDE) * diffuse;
+  const inside = insideShare(diffuse);
   return {
     front: flat(scatter),
     back: flat(inside),

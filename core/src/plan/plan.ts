@@ -11,7 +11,7 @@ import type { Raster } from '../raster/index.ts';
 import type { Machine, Material, Mode, Picture, Stack } from '../stack/index.ts';
 import type { Cutting, TripWish } from '../trips/index.ts';
 
-export const PLAN_FORMAT = 1;
+export const PLAN_FORMAT = 2;
 
 export interface Viewing {
   /** The side the finished print is looked at from. */

@@ -56,7 +56,7 @@ const file: Artwork = { info: INFO, raster };
 const KRAFT: Material = {
   ...DARK,
   class: 'natural',
-  optics: { lab: [60, 9, 25], transmittance: 0, scatter: 0.018 },
+  optics: { lab: [60, 9, 25], transmittance: 0, haze: 1, gloss: 8.5 },
 };
 const planOf = (stack: string, change: Partial<PrintPlan> = {}): PrintPlan => ({
   ...PLAN,
@@ -122,7 +122,7 @@ describe('what is told of a print', () => {
     const plan = planOf('film | CMYK60 / W@sheet / CMYK', {
       material: {
         ...PLAN.material,
-        optics: { lab: [97, 0, 0], transmittance: 0.6, scatter: 0.01 },
+        optics: { lab: [91.5, 0, -0.8], transmittance: 0.5, haze: 0.98, gloss: 30 },
       },
       viewing: { side: 'front', light: 'both', backing: 'white' },
     });

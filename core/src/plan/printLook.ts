@@ -264,7 +264,7 @@ export function rearStrength(
 }
 
 /** Pixels on which a hundred densities are tried. */
-const MOST_SAMPLED = 900;
+const MOST_SAMPLED = 400;
 
 /** Pixels spread evenly over a picture by the golden section, which no screen or grid of the art falls in step with. */
 function sampled(pixels: PicturePixels, most: number): Planes {

@@ -1,4 +1,4 @@
-import { ShopSchema } from '@kyanos/contract';
+import { readShop } from '@kyanos/contract';
 import type { Machine, Shop } from '@kyanos/core';
 import type pg from 'pg';
 import { inTransaction, type Db } from '../db.ts';
@@ -7,7 +7,7 @@ import { keepRevision } from '../revisions.ts';
 
 export async function shopOf(db: Db): Promise<Shop> {
   const { rows } = await db.query<{ data: unknown }>('select data from shop');
-  return ShopSchema.parse(rows[0].data);
+  return readShop(rows[0].data);
 }
 
 /** Kept as it is if there is one. */

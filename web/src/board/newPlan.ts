@@ -5,6 +5,7 @@ import {
   kindOf,
   modesFor,
   obstacles,
+  PLAN_FORMAT,
   type ArtworkInfo,
   type PrintPlan,
   type Shop,
@@ -44,7 +45,7 @@ export function newPlan(
       const [mode] = modesFor(machine, material, stack);
       if (!mode || obstacles(stack, machine, material).length > 0) continue;
       return {
-        format: 1,
+        format: PLAN_FORMAT,
         name: fileName.replace(/\.[a-z]+$/i, '').replace(/[-_]+/g, ' ') || 'New job',
         artwork: {
           page: page.number,

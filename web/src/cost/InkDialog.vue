@@ -1,8 +1,15 @@
 <script setup lang="ts">
 /** One ink of the machine: how much a solid lays and where that is known from, what is lost of it, its price and its container. */
 import {
+  ASSUMED_DROPS,
+  calibrateWhite,
+  contrastRatio,
+  fitDrops,
   inkOf,
   laydownOf,
+  mostContrast,
+  WHITE_INK,
+  whiteLayer,
   type Channel,
   type Ink,
   type LaydownSource,
@@ -58,6 +65,25 @@ function setTone(at: number, percent: number) {
   ink.value = straight
     ? rest
     : { ...rest, tone: [...TINTS.map((x, i) => [x, rising[i]] as const), [1, 1]] };
+}
+
+const SPECIALS: readonly Channel[] = ['W', 'S', 'V'];
+/** What the tints of a wedge hide: as reckoned, until they are typed over. */
+const typed = ref<(number | undefined)[]>([]);
+watch(channel, () => (typed.value = []));
+const wedge = computed(() => {
+  const { contrastRatio: ratio = 0.7, laydown = 11, drops = ASSUMED_DROPS } = ink.value ?? {};
+  if (ratio >= mostContrast(drops)) return TINTS.map(() => 0);
+  const white = calibrateWhite(ratio, laydown, drops, WHITE_INK);
+  return TINTS.map((tint, i) => typed.value[i] ?? contrastRatio(whiteLayer(white, tint)));
+});
+function fit(at: number, ratio: number) {
+  typed.value = TINTS.map((_, i) => (i === at ? ratio : typed.value[i]));
+  const known = typed.value.flatMap((hides, i) =>
+    hides === undefined ? [] : [[TINTS[i], hides] as const],
+  );
+  const { contrastRatio: solid = 0.7, laydown } = ink.value!;
+  set({ drops: Math.round(10 * fitDrops(known, { ratio: solid, laydown })) / 10 });
 }
 
 /** A figure that was set by hand is no longer the one that was learnt. */
@@ -185,6 +211,44 @@ async function done() {
         </template>
         <working-body v-if="working" class="wide" :working="working" />
 
+        <template v-if="SPECIALS.includes(ink.channel)">
+          <h3 class="label">How it covers</h3>
+          <number-field
+            v-if="ink.contrastRatio !== undefined"
+            label="A solid hides (contrast ratio)"
+            unit="%"
+            :min="5"
+            :max="99.5"
+            :precision="1"
+            :model-value="Math.round(ink.contrastRatio * 1000) / 10"
+            @update:model-value="set({ contrastRatio: $event / 100 })"
+          />
+          <number-field
+            :label="ink.drops === undefined ? 'Drops in a solid, assumed' : 'Drops in a solid'"
+            :min="2"
+            :max="60"
+            :precision="1"
+            :model-value="ink.drops ?? ASSUMED_DROPS"
+            @update:model-value="set({ drops: $event })"
+          />
+          <template v-if="ink.contrastRatio !== undefined">
+            <number-field
+              v-for="(tint, i) in TINTS"
+              :key="`wedge ${tint}`"
+              :label="`${tint * 100} % of the wedge hides`"
+              unit="%"
+              :max="99"
+              :precision="1"
+              :model-value="Math.round(wedge[i] * 1000) / 10"
+              @update:model-value="fit(i, $event / 100)"
+            />
+          </template>
+          <p class="wide soft small">
+            Drops fall at random: few large ones leave more of the ground bare in a tint than many
+            small ones. Print a wedge over a contrast card and type what its tints hide; the number
+            follows.
+          </p>
+        </template>
         <h3 class="label">Ink of a tint, share of the solid</h3>
         <number-field
           v-for="(tint, i) in TINTS"
@@ -273,6 +337,10 @@ async function done() {
   display: grid;
   grid-template-columns: repeat(3, 1fr);
   gap: 12px;
+}
+
+.small {
+  font-size: var(--size-small);
 }
 
 .wide,

@@ -1,6 +1,12 @@
 <script setup lang="ts">
 /** The optics of the job's material, to be set from a measurement of the very lot. */
-import { hasReflectance, wholeOptics, type MaterialOptics, type Texture } from '@kyanos/core';
+import {
+  backAndThrough,
+  hasReflectance,
+  wholeOptics,
+  type MaterialOptics,
+  type Texture,
+} from '@kyanos/core';
 import { computed, ref } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import NumberField from '../shared/NumberField.vue';
@@ -14,17 +20,38 @@ function set(change: Partial<MaterialOptics>) {
 }
 /** A colour that no material has; what stood before stays. */
 const refused = ref<readonly number[]>();
-const setLab = (at: 0 | 1 | 2, value: number) => {
-  const lab: [number, number, number] = [...optics.value.lab];
+function setLab(which: 'lab' | 'labBlack', at: 0 | 1 | 2, value: number) {
+  const lab: [number, number, number] = [...(optics.value[which] ?? optics.value.lab)];
   lab[at] = value;
   refused.value = hasReflectance(lab) ? undefined : lab;
-  if (!refused.value) set({ lab });
-};
+  if (!refused.value) set({ [which]: lab });
+}
 const LAB = [
   { at: 0, label: 'L*', min: 0, max: 100 },
   { at: 1, label: 'a*', min: -128, max: 128 },
   { at: 2, label: 'b*', min: -128, max: 128 },
 ] as const;
+const GROUNDS = [
+  { which: 'lab', name: 'on white' },
+  { which: 'labBlack', name: 'on black' },
+] as const;
+const grounds = computed(() =>
+  GROUNDS.filter(({ which }) => which === 'lab' || optics.value.labBlack !== undefined),
+);
+const seeThrough = computed(() => optics.value.transmittance > 0);
+function measureBlack(measured: boolean) {
+  const { labBlack: _before, ...rest } = material.value.optics;
+  const [l, a, b] = optics.value.lab;
+  job.update({
+    material: {
+      ...material.value,
+      // A first guess to type over: clear films are nearly black on black.
+      optics: measured ? { ...rest, labBlack: [Math.round(l * 0.15), a, b] } : rest,
+    },
+  });
+}
+/** More light than falls in can't come out. */
+const tooMuch = computed(() => backAndThrough(optics.value) + optics.value.mirror > 1.005);
 
 const TEXTURES: { value: Texture['kind'] | 'none'; title: string }[] = [
   { value: 'none', title: 'none' },
@@ -47,40 +74,55 @@ const textured = computed(() => (optics.value.texture?.depth ?? 0) > 0);
   <div class="panel measured">
     <h2 class="label">{{ material.name }}, as measured</h2>
     <p class="soft small">
-      Typical values until you measure: colour of the bare material on white, D50, 45/0; light that
-      passes it; how it shines.
+      Typical values until you measure. Data sheets state the light that passes and its haze (ASTM
+      D1003, ISO 13468 and 14782) and the gloss at 60° (ISO 2813); colour is of the loose sheet,
+      D50, 45/0.
     </p>
     <p v-if="refused" role="alert" class="refused">
       No material has the colour Lab {{ refused.join(', ') }}: nothing reflects more than all light,
       or so strong a colour so light. {{ optics.lab.join(', ') }} stands; measure again.
     </p>
+    <p v-if="tooMuch" role="alert" class="refused">
+      This gives back more light than it gets: scattered, mirrored and passed light are more than
+      100 % together. Lower one of them.
+    </p>
     <div class="fields">
+      <template v-for="{ which, name } in grounds" :key="which">
+        <number-field
+          v-for="{ at, label, min, max } in LAB"
+          :key="at"
+          :label="`${label} ${name}`"
+          :min="min"
+          :max="max"
+          :step="0.5"
+          :precision="1"
+          :model-value="optics[which]![at]"
+          @update:model-value="setLab(which, at, $event)"
+        />
+      </template>
       <number-field
-        v-for="{ at, label, min, max } in LAB"
-        :key="at"
-        :label="label"
-        :min="min"
-        :max="max"
-        :step="0.5"
-        :precision="1"
-        :model-value="optics.lab[at]"
-        @update:model-value="setLab(at, $event)"
-      />
-      <number-field
-        label="Light that passes"
+        label="Light that passes, in all"
         unit="%"
-        :max="95"
-        :model-value="Math.round(optics.transmittance * 100)"
+        :max="93"
+        :precision="1"
+        :model-value="Math.round(optics.transmittance * 1000) / 10"
         @update:model-value="set({ transmittance: $event / 100 })"
       />
       <number-field
-        label="Matt: diffuse gloss"
+        v-if="seeThrough"
+        label="Haze"
         unit="%"
-        :max="5"
-        :step="0.1"
+        :max="100"
         :precision="1"
-        :model-value="Math.round(optics.scatter * 1000) / 10"
-        @update:model-value="set({ scatter: $event / 100 })"
+        :model-value="Math.round(optics.haze * 1000) / 10"
+        @update:model-value="set({ haze: $event / 100 })"
+      />
+      <number-field
+        label="Gloss at 60°"
+        unit="GU"
+        :max="200"
+        :model-value="Math.round(optics.gloss)"
+        @update:model-value="set({ gloss: $event })"
       />
       <number-field
         label="Mirrored light"
@@ -104,6 +146,14 @@ const textured = computed(() => (optics.value.texture?.depth ?? 0) > 0);
         @update:model-value="set({ texture: { kind: optics.texture!.kind, depth: $event } })"
       />
     </div>
+    <v-checkbox
+      v-if="seeThrough"
+      label="Its colour on black was measured too"
+      hide-details
+      density="compact"
+      :model-value="optics.labBlack !== undefined"
+      @update:model-value="measureBlack(!!$event)"
+    />
   </div>
 </template>
 
