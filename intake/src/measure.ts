@@ -17,6 +17,7 @@ import {
   type Raster,
 } from '@kyanos/core';
 import { lookCloser } from './barcodes/closer.ts';
+import { redraw } from './barcodes/redraw.ts';
 import { PageCodes } from './barcodes/pageCodes.ts';
 import type { PageFile } from './source.ts';
 import { breath } from './run.ts';
@@ -98,6 +99,9 @@ export async function measure(
     !(used ?? declared).has(channels[i]);
   const kept = channels.flatMap((_, i) => (isPhantom(i) ? [] : [i]));
   const differing = knockout?.differing ?? [];
+  const { codes, fine } = await lookCloser(await barcodes.finish(), { ...size, dpi }, closer);
+  // The interpreter paints every pixel that a bar touches: what lies round a code is drawn finer, and each pixel gets its share.
+  redraw(file, fine);
   const page: ArtworkPage = {
     number,
     ...size,
@@ -122,7 +126,7 @@ export async function measure(
     knockouts: knockout?.knockouts(pxToMm(1, dpi) ** 2) ?? [],
     content: content.content(),
     edgeShare: edge.share(),
-    barcodes: await lookCloser(await barcodes.finish(), { ...size, dpi }, closer),
+    barcodes: codes,
     ...(structure && { structure }),
     notes,
   };

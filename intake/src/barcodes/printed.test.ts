@@ -6,6 +6,7 @@ import bwipjs from 'bwip-js/node';
 import { gtinCheckDigit, type Barcode } from '@kyanos/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readHere } from '../../test/here.ts';
+import { readWhole } from '../../test/planes.ts';
 import { pdf, spot } from '../../test/pdf.ts';
 
 let folder: string;
@@ -147,4 +148,46 @@ describe('barcodes of a label', () => {
     expect(contents(found)).toEqual(wishes.map(({ text }) => text).toSorted());
     for (const { moduleMm } of found) expect(Math.abs(moduleMm / 0.2 - 1)).toBeLessThan(0.03);
   });
+
+  it.each([
+    [0.33, 300],
+    [0.264, 300],
+    [0.31, 254],
+  ])(
+    'have bars on the plates as wide as they were drawn, to a twentieth of a module of %f mm at %i dpi',
+    async (module, dpi) => {
+      const wish = { text: ean(5), x: 17.31, y: 40.07, module };
+      const path = join(folder, `bars-${module}-${dpi}.pdf`);
+      writeFileSync(path, pdf({ content: drawn(wish), size: [220 * MM, 160 * MM], ...INKS }));
+      const { planes, raster } = await readWhole(path, { dpi });
+      const black = planes.get('Black')!;
+      const px = (mm: number) => (mm * dpi) / 25.4;
+      // A row in the middle of the bars; y is from the bottom.
+      const y = Math.round(raster.height - px(wish.y + 7));
+      const row = black.subarray(y * raster.width, (y + 1) * raster.width);
+      const [symbol] = bwipjs.raw({ bcid: 'ean13', text: wish.text } as never) as unknown as {
+        readonly sbs: readonly number[];
+      }[];
+      const wrong: number[] = [];
+      symbol.sbs.reduce((at, width, i) => {
+        if (i % 2 === 0) {
+          // The ink from the middle of the space before to the middle of the space after.
+          const [from, to] = [
+            at - (symbol.sbs[i - 1] ?? 4) / 2,
+            at + width + (symbol.sbs[i + 1] ?? 4) / 2,
+          ].map((modules) => px(wish.x + modules * module));
+          let ink = 0;
+          for (let x = Math.floor(from); x < to; x++) {
+            const share = Math.min(x + 1, to) - Math.max(x, from);
+            ink += (row[x] / 255) * share;
+          }
+          wrong.push(ink / px(module) - width);
+        }
+        return at + width;
+      }, 0);
+      const mean = wrong.reduce((sum, off) => sum + off, 0) / wrong.length;
+      expect(Math.abs(mean)).toBeLessThan(0.02);
+      expect(Math.max(...wrong.map(Math.abs))).toBeLessThan(0.05);
+    },
+  );
 });

@@ -13,6 +13,9 @@ import { printedSize, type PdfPage } from './boxes.ts';
 /** Longest time in which nothing comes of a page. */
 const RIP_SECONDS = 120;
 
+/** Which pixels a shape paints: all that it touches, so that the thinnest stroke is seen, or those whose centre it covers. */
+export type PaintRule = 'touched' | 'centre';
+
 /** How often the growing file is looked at: a small page takes ten times as long, and each waits for the next to begin. */
 const LOOK_MS = 2;
 
@@ -37,6 +40,7 @@ export function separate(
   name: string,
   flag: PdfPage['flag'],
   progress: (share: number) => void = () => undefined,
+  rule: PaintRule = 'touched',
 ): (() => Promise<PlanarFile>)[] {
   const { dpi, tmp } = source;
   const sizes = pages.map((page) => pixelsOf(page, dpi));
@@ -46,7 +50,7 @@ export function separate(
   const stop = new AbortController();
   let ended: Finished | undefined;
   let failure: unknown;
-  const run = interpret(source, path, out, flag, most, pages.length, stop.signal).then(
+  const run = interpret(source, { path, out, flag, rule }, most, pages.length, stop.signal).then(
     (finished) => (ended = finished),
     (error: unknown) => (failure = error),
   );
@@ -113,9 +117,17 @@ const HEADER_BYTES = 1 << 20;
 
 function interpret(
   { dpi, tmp, signal }: Source,
-  path: string,
-  out: string,
-  flag: PdfPage['flag'],
+  {
+    path,
+    out,
+    flag,
+    rule,
+  }: {
+    readonly path: string;
+    readonly out: string;
+    readonly flag: PdfPage['flag'];
+    readonly rule: PaintRule;
+  },
   pixels: number,
   pages: number,
   stop: AbortSignal,
@@ -142,6 +154,7 @@ function interpret(
       flag,
       '-o',
       out,
+      ...(rule === 'centre' ? ['-c', '0 0 .setfilladjust2'] : []),
       '-f',
       path,
     ],

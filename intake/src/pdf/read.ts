@@ -16,7 +16,7 @@ import { documentStreams, documentStructure, intentProfile } from './document.ts
 import { readLayers, type Layers } from './layers.ts';
 import { damaged, PdfObjects } from './objects.ts';
 import { forPrint, overprintAll, partsOf, writePatch, type Part, type Patch } from './patch.ts';
-import { pixelsOf, separate } from './plates.ts';
+import { pixelsOf, separate, type PaintRule } from './plates.ts';
 import { structureStreams } from './streams.ts';
 import { pageStructure } from './structure.ts';
 
@@ -143,7 +143,15 @@ class Document {
     const frames = boxes.map((box) => stored(box, page));
     const pages = frames.map((frame): PdfPage => ({ ...page, frame, trim: frame }));
     const parts = frames.map((frame) => ({ reference, frame, unit: page.unit }));
-    const plates = await this.#made(pages, parts, this.patch, dpi, this.#name());
+    const plates = await this.#made(
+      pages,
+      parts,
+      this.patch,
+      dpi,
+      this.#name(),
+      undefined,
+      'centre',
+    );
     return Promise.all(plates.map((each) => each()));
   }
 
@@ -159,6 +167,7 @@ class Document {
     dpi: number,
     name: string,
     progress?: (share: number) => void,
+    rule?: PaintRule,
   ): Promise<Waiting> {
     const { path, tmp, signal } = this.#source;
     const out = join(tmp, `${name}.pdf`);
@@ -169,7 +178,7 @@ class Document {
         'ARTWORK_DAMAGED',
         `Page ${pages[0].number} can’t be taken out of the PDF: ${said(taken).split('\n')[0]}`,
       );
-    return separate({ ...this.#source, dpi }, pages, out, name, '-dUseCropBox', progress);
+    return separate({ ...this.#source, dpi }, pages, out, name, '-dUseCropBox', progress, rule);
   }
 }
 
