@@ -116,10 +116,10 @@ function printReport({ name }: PrintPlan, report: LookReport): void {
   for (const code of report.barcodes) {
     const told = (scan: LookReport['barcodes'][number]['withWhite']) =>
       scan
-        ? `${percent(scan.symbolContrast)} grade ${scan.grade}${scan.decodes ? '' : ', not read'}`
+        ? `grade ${scan.value.toFixed(1)} (${scan.grade})${scan.grade === 'A' ? '' : `, limited by ${scan.limitedBy}`}${scan.decodes ? '' : ', not read'}`
         : 'not possible';
     console.log(
-      `  barcode        ${code.type} ${code.content}: symbol contrast ${told(code)}; with white ${told(code.withWhite)}; without ${told(code.withoutWhite)}`,
+      `  barcode        ${code.type} ${code.content}: predicted ${told(code)}; with white ${told(code.withWhite)}; without ${told(code.withoutWhite)}`,
     );
   }
   if (report.picture) console.log(`  picture        ${report.picture.path}`);

@@ -1,5 +1,6 @@
 /** What `look` prints: how a print is seen in one view, in numbers. Contrasts, shares and opacities 0 to 1. */
 import {
+  PARAMETERS,
   surroundingsOf,
   type BarcodeLook,
   type LookNumbers,
@@ -15,7 +16,11 @@ const ScanReport = z.object({
   symbolContrast: z.number(),
   darkest: z.number(),
   lightest: z.number(),
+  /** Predicted: the mean of ten profiles, 0 to 4, its letter, and what limits it. */
+  value: z.number(),
   grade: Grade,
+  limitedBy: z.enum(PARAMETERS),
+  measured: z.partialRecord(z.enum(PARAMETERS), z.number()),
   decodes: z.boolean(),
 });
 /** ΔE2000. */

@@ -67,6 +67,17 @@ const QUIET: Readonly<Record<string, readonly [number, number]>> = {
   PDF417: [2, 2],
 };
 
+/** Codes of modules in both directions. */
+export const MATRIX_TYPES = [
+  'QR Code',
+  'Micro QR Code',
+  'rMQR Code',
+  'Data Matrix',
+  'Aztec',
+  'MaxiCode',
+];
+export const isMatrix = (type: string): boolean => MATRIX_TYPES.includes(type);
+
 /** Modules that must stay blank on either side; ten where the symbology is not known here. */
 export const quietWanted = (type: string): readonly [number, number] => QUIET[type] ?? [10, 10];
 

@@ -1,5 +1,7 @@
 export {
   barcodeGround,
+  isMatrix,
+  MATRIX_TYPES,
   checkDigitRight,
   gtinCheckDigit,
   modulesAcross,

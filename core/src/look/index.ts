@@ -1,12 +1,15 @@
 export {
+  apertureFor,
   contrastGrade,
-  scanOf,
-  scanPicture,
-  thinnedBars,
+  gradeLinear,
+  gradeMatrix,
+  PARAMETERS,
   type Grade,
-  type Grey,
-  type Scan,
-} from './barcodeScan.ts';
+  type Parameter,
+  type Reflectances,
+  type SymbolGrade,
+} from './barcodeGrade.ts';
+export { scanPicture, thinnedBars, type Grey } from './barcodeScan.ts';
 export { inkNeeded } from './need.ts';
 export {
   besideOwnWhite,
@@ -49,6 +52,7 @@ export {
   labOf,
   LookTable,
   readsBackwards,
+  scannerSees,
   type Means,
   type Planes,
 } from './table.ts';

@@ -15,10 +15,12 @@ import { axesOf, type Axis } from './axes.ts';
 import { LookKernel, SCREEN_STEPS, stridesOf } from './lookKernel.ts';
 import {
   InkLayers,
+  seen,
   surfaceAt,
   Viewer,
   type InkLayer,
   type Laid,
+  type Point,
   type Scene,
   type Surface,
 } from './scene.ts';
@@ -41,6 +43,10 @@ export interface Planes {
 export const LIGHT = D50;
 /** The band of 660 nm, at which scanners read: ISO/IEC 15416 (from memory). */
 const RED = 28;
+
+/** Reflectance at 660 nm, 0 to 1: what a scanner of barcodes sees of a point. */
+export const scannerSees = (scene: Scene, point: Point, view: View): number =>
+  seen(scene, point, view)[RED];
 
 /** The picture that faces the viewer: that of the outermost layer on this side, else of the other side. */
 export function facingPicture(stack: Stack, side: 'front' | 'back'): Picture {
@@ -112,13 +118,13 @@ export class LookTable {
     let brightest = 0;
     for (let i = 0; i < needed.length; i++) {
       const same = at.goTo(needed[i]);
-      const seen = viewer.see(at.inks, at.surface, same);
-      const [x, y, z] = spectrumToXyz(seen, LIGHT);
+      const light = viewer.see(at.inks, at.surface, same);
+      const [x, y, z] = spectrumToXyz(light, LIGHT);
       if (y > brightest) brightest = y;
       nodes[i * 4] = Math.cbrt(x / LIGHT.white[0]);
       nodes[i * 4 + 1] = Math.cbrt(y / LIGHT.white[1]);
       nodes[i * 4 + 2] = Math.cbrt(z / LIGHT.white[2]);
-      nodes[i * 4 + 3] = seen[RED];
+      nodes[i * 4 + 3] = light[RED];
     }
     // The eye takes a white sheet in this light for white, or what of the picture shines brighter from behind.
     const shone = view.glint || brightest <= viewer.paper ? 0 : this.#brightest();

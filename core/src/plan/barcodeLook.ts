@@ -1,6 +1,7 @@
 /** Barcodes of a print as a scanner sees them, at the resolution of the plates: graded and read, with white under them and without. */
 import {
   barcodeGround,
+  isMatrix,
   type ArtworkInfo,
   type ArtworkPage,
   type Barcode,
@@ -9,25 +10,27 @@ import {
 import {
   facingPicture,
   LookTable,
-  scanOf,
+  gradeLinear,
+  gradeMatrix,
   scanPicture,
   thinnedBars,
   type Grey,
-  type Scan,
   type Scene,
+  type SymbolGrade,
   type View,
 } from '../look/index.ts';
 import { plateSpecs } from '../plates/index.ts';
 import type { PixelBox, Raster } from '../raster/index.ts';
 import { mapSources, parseRule, type Shape, type Spot } from '../rule/index.ts';
 import { usesLay, type Stack, type StackLayer } from '../stack/index.ts';
+import { pxToMm } from '../units/index.ts';
 import { pageOf, type PrintPlan } from './plan.ts';
 import { lookAt, printPixels, sceneOf, type PrintPixels } from './printLook.ts';
 
 /** Contents of the codes in a picture, 0 dark to 255 light. */
 export type Decoder = (picture: Grey) => Promise<string[]>;
 
-export interface Scanned extends Scan {
+export interface Scanned extends SymbolGrade {
   /** A decoder reads what the artwork says. */
   readonly decodes: boolean;
 }
@@ -63,6 +66,9 @@ export async function barcodeLooks(
   return looks;
 }
 
+/** Modules that a quiet zone may lack by the way it is measured. */
+const QUIET_SLACK = 0.5;
+
 /** A UPC-A is an EAN-13 that begins with 0, and decoders tell it as either. */
 const says = (text: string, { content }: Barcode): boolean =>
   text === content || text === `0${content}`;
@@ -96,9 +102,15 @@ async function barcodeLook(
   ): Promise<Scanned> => {
     const upright = Math.abs(Math.round(barcode.turn / 90)) % 2 === 0;
     const reads = async (tried: Grey) => (await decode(tried)).some((text) => says(text, barcode));
+    const decodes = (await reads(picture)) || (await reads(thinnedBars(picture)));
+    const values = { values: reflectance, ...size, pixelMm: pxToMm(1, page.dpi) };
+    const { moduleMm, type, quiet, quietWanted } = barcode;
+    const quietFree = quiet.every((blank, i) => blank >= quietWanted[i] - QUIET_SLACK);
     return {
-      ...scanOf(reflectance, size.width, size.height, upright),
-      decodes: (await reads(picture)) || (await reads(thinnedBars(picture))),
+      ...(isMatrix(type)
+        ? gradeMatrix(values, { moduleMm }, decodes, Math.max(...quietWanted))
+        : gradeLinear(values, { type, moduleMm, upright }, decodes, quietFree)),
+      decodes,
     };
   };
   const scene = sceneOf(moved.plan, info);

@@ -9,6 +9,7 @@ import {
 } from '../artwork/index.ts';
 import { inkTotal } from '../ink/index.ts';
 import type { Layout } from '../layout/index.ts';
+import { contrastGrade, facingPicture, makeScene, scannerSees, type Scene } from '../look/index.ts';
 import { plateSpecs, type Measures, type PlateMeasure } from '../plates/index.ts';
 import { cellsFrom } from '../raster/index.ts';
 import { allLayers, obstacles } from '../stack/index.ts';
@@ -16,12 +17,10 @@ import { splitTrips } from '../trips/index.ts';
 import { formatRule } from '../rule/index.ts';
 import { hasReflectance } from '../spectrum/index.ts';
 import { layoutFindings } from './layoutFindings.ts';
+import { modelOf } from './model.ts';
 import { plateFindings } from './plateFindings.ts';
 import { stackFindings } from './stackFindings.ts';
 import { modeOf, pageOf, type PrintPlan } from './plan.ts';
-
-/** A barcode's ground counts as white from this cover on. */
-const COVERED = 0.97;
 
 /** What the artwork is used for, as the checks of the artwork want it. */
 export const useOf = ({ machine, material, stack, artwork }: PrintPlan) => ({
@@ -81,7 +80,10 @@ export function planFindings(
     if (!measure) continue;
     found.push(...plateFindings(plan, pageOf(plan, info, spec.picture), spec, measure));
   }
-  found.push(...bareBarcodes(plan, info, measures), ...tooMuchInk(plan, info, pictures));
+  found.push(
+    ...weakBarcodes(plan, info, measures, makeScene({ ...plan, process: modelOf(info) })),
+    ...tooMuchInk(plan, info, pictures),
+  );
 
   found.push(...stackFindings(plan, info));
   found.push(...layoutFindings(plan, pageOf(plan, info, 'front'), layout));
@@ -123,47 +125,81 @@ export function planFindings(
   return found;
 }
 
-/** Barcodes whose ground and quiet zones are not on white, on material that is not white itself. */
-function bareBarcodes(
+/** Symbol contrast from which a barcode is told of: below grade B a till reads it at times only (common practice). */
+const GOOD_CONTRAST = 0.55;
+/** White that adds less than this to the symbol contrast is no repair. */
+const WORTH = 0.05;
+
+/**
+ * Barcodes whose ground is too dark for a scanner, as the print is seen at 660 nm with the white that lies under them, and black
+ * bars on it: the most that the grade of the simulated scan can be. White is offered only where it makes that better.
+ */
+function weakBarcodes(
   plan: PrintPlan,
   info: ArtworkInfo,
   measures: ReadonlyMap<string, PlateMeasure>,
+  scene: Scene,
 ): Finding[] {
-  const { material, stack } = plan;
+  const { material, stack, viewing } = plan;
+  const side = viewing.side === 'back' ? 'back' : 'front';
+  if (facingPicture(stack, side) !== 'front') return [];
   const page = pageOf(plan, info, 'front');
-  if (material.class === 'white') return [];
-  const whites = plateSpecs(stack).filter(
-    ({ lay, picture, key }) => lay === 'W' && picture === 'front' && measures.has(key),
+  const specs = plateSpecs(stack).filter(
+    ({ picture, key }) => picture === 'front' && measures.has(key),
   );
-  const [white] = whites;
+  const [white] = specs.filter(({ lay }) => lay === 'W');
   return page.barcodes.flatMap((barcode, i): Finding[] => {
-    const cover = Math.max(0, ...whites.map(({ key }) => measures.get(key)!.places[i] ?? 0));
-    if (cover >= COVERED) return [];
+    const laid = new Map(specs.map(({ key }) => [key, measures.get(key)!.places[i] ?? 0]));
+    const contrast = symbolContrast(scene, laid, viewing.backing, side);
+    if (contrast >= GOOD_CONTRAST) return [];
+    const grade = contrastGrade(contrast);
+    const cover = white ? laid.get(white.key)! : 0;
+    const better =
+      white &&
+      symbolContrast(scene, new Map([...laid, [white.key, 1]]), viewing.backing, side) >
+        contrast + WORTH;
     return [
       {
         code: 'BARCODE_BARE',
-        severity: 'error',
-        message: `The ${barcode.type} ${barcode.content} lies on white to ${(cover * 100).toFixed(0)} % only: on bare ${material.name} it won’t scan. Lay white under it and its quiet zones.`,
+        severity: grade === 'F' ? 'error' : 'warning',
+        message: `The ${barcode.type} ${barcode.content} has a symbol contrast of ${(contrast * 100).toFixed(0)} % at best on ${material.name}${white ? `, with white under ${(cover * 100).toFixed(0)} % of it` : ', with no white under it'}: grade ${grade}${grade === 'F' ? ', it won’t scan' : ', not every scanner reads it'}. ${better ? 'Lay white under it and its quiet zones.' : white ? 'Lay more hits of white, or print it elsewhere.' : 'Choose a stack with white under colour, or print it on a white label.'}`,
         page: page.number,
         place: { kind: 'boxes', boxes: [barcodeGround(barcode)] },
-        measure: { value: cover * 100, unit: '%' },
-        ...(white && {
-          repair: {
-            kind: 'rule' as const,
-            label: 'White under barcodes',
-            key: white.key,
-            rule: formatRule({
-              ...white.rule,
-              steps: [
-                ...white.rule.steps,
-                { do: 'add', with: { from: { kind: 'codes', margin: 0 }, steps: [] } },
-              ],
-            }),
-          },
-        }),
+        measure: { value: contrast * 100, unit: '%' },
+        ...(white &&
+          better && {
+            repair: {
+              kind: 'rule' as const,
+              label: 'White under barcodes',
+              key: white.key,
+              rule: formatRule({
+                ...white.rule,
+                steps: [
+                  ...white.rule.steps,
+                  { do: 'add', with: { from: { kind: 'codes', margin: 0 }, steps: [] } },
+                ],
+              }),
+            },
+          }),
       },
     ];
   });
+}
+
+/** Between the ground with these specials and black bars on it. */
+function symbolContrast(
+  scene: Scene,
+  plates: ReadonlyMap<string, number>,
+  place: PrintPlan['viewing']['backing'],
+  side: 'front' | 'back',
+): number {
+  const at = (black: number) =>
+    scannerSees(
+      scene,
+      { process: { front: [0, 0, 0, black], rear: [0, 0, 0, 0] }, plates },
+      { side, place },
+    );
+  return at(0) - at(1);
 }
 
 /** Less than this of the print above the limit is a few dots. */

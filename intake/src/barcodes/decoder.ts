@@ -64,9 +64,6 @@ const NAMES: Readonly<Record<string, string>> = {
   MicroQRCode: 'Micro QR Code',
   DataMatrix: 'Data Matrix',
 };
-/** Read in both directions. */
-export const MATRIX = ['QR Code', 'Micro QR Code', 'rMQR Code', 'Data Matrix', 'Aztec', 'MaxiCode'];
-
 export const typeOf = ({ format }: Pick<ReadResult, 'format'>): string => NAMES[format] ?? format;
 
 /** What the decoder read, as the trade calls it: it takes a UPC-A for the EAN-13 that it also is. */

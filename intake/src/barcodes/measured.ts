@@ -1,7 +1,7 @@
 /** How large a code is printed: its module and its quiet zones, measured on the pixels it was read from. */
-import { modulesAcross } from '@kyanos/core';
+import { isMatrix, modulesAcross } from '@kyanos/core';
 import type { ReadResult } from 'zxing-wasm/reader';
-import { MATRIX, typeOf } from './decoder.ts';
+import { typeOf } from './decoder.ts';
 
 /** Quiet zones are followed this far, modules. */
 const MAX_QUIET = 30;
@@ -38,7 +38,7 @@ export function measured(
     high = Math.max(high, value);
   }
   const dark = (low + high) / 2;
-  const modulePx = MATRIX.includes(type)
+  const modulePx = isMatrix(type)
     ? length / matrixSize(type, version, at, length, dark)
     : modulesAcross(type)
       ? length / modulesAcross(type)!
