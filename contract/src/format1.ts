@@ -64,3 +64,13 @@ export function materialFrom1(value: unknown): unknown {
     },
   };
 }
+
+const Trips1 = z.looseObject({ careful: z.looseObject({}) });
+
+/** In format 1 what was careful held for every trip with special ink. */
+export function tripsFrom1(value: unknown): unknown {
+  const parsed = Trips1.safeParse(value);
+  return parsed.success && !Array.isArray(parsed.data.careful)
+    ? { ...parsed.data, careful: [parsed.data.careful] }
+    : value;
+}

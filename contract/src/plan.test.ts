@@ -19,14 +19,14 @@ describe('the plan file', () => {
     const more = {
       ...plan,
       layout: { ...plan.layout, mixed: true, loadLength: 900 },
-      trips: { ...plan.trips, careful: { speed: 300 }, fittedFor: 3 },
+      trips: { ...plan.trips, careful: [{ speed: 300, trip: 1 }], fittedFor: 3 },
       prices: { ...plan.prices, pricing: 'market', market: { minor: 5000, per: 'piece' } },
       extras: [{ name: 'Hooks', kind: 'part', minutes: 0, minor: 60, per: 'piece' }],
     };
     const sent = { ...wire(), ...more, stack: wire().stack };
     expect(problem(sent)).toBe('accepted');
-    expect(problem({ ...sent, trips: { ...more.trips, careful: { haste: 3 } } })).toContain(
-      'no field "haste" in the field trips.careful',
+    expect(problem({ ...sent, trips: { ...more.trips, careful: [{ haste: 3 }] } })).toContain(
+      'no field "haste" in the field trips.careful.0',
     );
     expect(problem({ ...sent, prices: { ...more.prices, marginPercent: 100 } })).toContain(
       'the field prices.marginPercent',

@@ -43,6 +43,8 @@ export const MaterialClass = z.enum(['white', 'clear', 'dark', 'metallic', 'natu
 
 const amountMl = z.number().min(0).max(1_000_000);
 
+const Cure = z.enum(['uv', 'solvent', 'water']);
+
 export const LaydownSource = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('drops'),
@@ -56,6 +58,7 @@ export const LaydownSource = z.discriminatedUnion('kind', [
     areaMm2: z.number().positive().max(1e10),
     cover: z.number().positive().max(20),
   }),
+  z.strictObject({ kind: z.literal('usual'), cure: Cure }),
 ]);
 
 const Tone = z
@@ -78,6 +81,7 @@ export const Ink = z
     spotName: z.string().max(200).nullable(),
     contrastRatio: z.number().min(0.05).max(0.995).exactOptional(),
     drops: z.number().min(1).max(200).exactOptional(),
+    rows: z.int().min(1).max(12).exactOptional(),
     tone: Tone.exactOptional(),
     spitPerHour: z.number().min(0).max(1000).exactOptional(),
     container: z
@@ -125,7 +129,7 @@ export const Machine = z.strictObject({
   id,
   name: text,
   kind: z.enum(['roll', 'flatbed', 'label']),
-  cure: z.enum(['uv', 'solvent', 'water']),
+  cure: Cure,
   maxWidth: length,
   minWidth: z.number().min(0).max(200_000),
   maxLength: length,
@@ -135,6 +139,8 @@ export const Machine = z.strictObject({
   returnsToOrigin: z.boolean(),
   headHeight: z.number().positive().max(1000),
   turnSeconds: z.number().min(0).max(60),
+  acceleration: z.number().min(100).max(100_000).exactOptional(),
+  sweeps: z.enum(['print', 'bed']).exactOptional(),
   returnSpeed: z.number().positive().max(10_000),
   silverUnderLimit: percent,
   whiteSlot: z
@@ -304,11 +310,15 @@ const PlanFields = z.strictObject({
     waitMinutes: z.number().min(0).max(10_000),
     testPrint: z.boolean(),
     careful: z
-      .strictObject({
-        speed: z.number().positive().max(10_000).exactOptional(),
-        oneDirection: z.boolean().exactOptional(),
-        passes: z.int().min(1).max(64).exactOptional(),
-      })
+      .array(
+        z.strictObject({
+          trip: z.int().min(1).max(12).exactOptional(),
+          speed: z.number().positive().max(10_000).exactOptional(),
+          oneDirection: z.boolean().exactOptional(),
+          passes: z.int().min(1).max(64).exactOptional(),
+        }),
+      )
+      .max(13)
       .exactOptional(),
     fittedFor: z.int().min(0).max(1000).exactOptional(),
   }),

@@ -2,7 +2,7 @@
 import { PLAN_FORMAT, type PrintPlan, type Shop } from '@kyanos/core';
 import { z } from 'zod';
 import type { Problem } from './api.ts';
-import { materialFrom1 } from './format1.ts';
+import { materialFrom1, tripsFrom1 } from './format1.ts';
 import { Plan, problemOf, ShopSchema } from './plan.ts';
 
 type Raw = Readonly<Record<string, unknown>>;
@@ -10,7 +10,11 @@ type Raw = Readonly<Record<string, unknown>>;
 export type Steps = Readonly<Record<number, (plan: Raw) => Raw>>;
 
 const STEPS: Steps = {
-  1: (plan) => ({ ...plan, material: materialFrom1(plan.material) }),
+  1: (plan) => ({
+    ...plan,
+    material: materialFrom1(plan.material),
+    trips: tripsFrom1(plan.trips),
+  }),
 };
 
 const Formatted = z.looseObject({ format: z.int().min(1) });

@@ -173,7 +173,7 @@ function materialLine({ layout, testMm2, material, prices: { currency } }: CostI
 /** The machine's hour, and the operator's, step by step. */
 function timeLines({ phases, machine, prices, layout }: CostInput): CostLine[] {
   const { currency, labourRate } = prices;
-  const running = phases.filter(({ attended }) => !attended);
+  const taken = phases.filter((phase) => !isChangeover(phase));
   const sum = (of: readonly Phase[]) => of.reduce((all, { minutes }) => all + minutes, 0);
   const byHour = (minutes: number, rate: number) =>
     money((minutes / MINUTES) * rate * layout.share, currency);
@@ -182,17 +182,16 @@ function timeLines({ phases, machine, prices, layout }: CostInput): CostLine[] {
     if (phase.attended && !isChangeover(phase))
       steps.set(phase.label, [...(steps.get(phase.label) ?? []), phase]);
   return [
-    line(
-      'machine',
-      'Machine',
-      byHour(sum(running), machine.hourRate),
-      'minutes ÷ 60 × hourly rate',
-      [
-        term('machine', sum(running), 'min', 'printing, returning, cutting and waiting'),
-        term('rate', machine.hourRate / 100, `${currency}/h`, machine.name),
-        ...shareTerms(layout),
-      ],
-    ),
+    line('machine', 'Machine', byHour(sum(taken), machine.hourRate), 'minutes ÷ 60 × hourly rate', [
+      term(
+        'machine',
+        sum(taken),
+        'min',
+        'setting up, loading, printing, returning, cutting and waiting: it does nothing else meanwhile',
+      ),
+      term('rate', machine.hourRate / 100, `${currency}/h`, machine.name),
+      ...shareTerms(layout),
+    ]),
     ...[...steps].map(([label, of]) =>
       line(
         'labour',
@@ -220,11 +219,12 @@ function changeoverLines({ phases, machine, prices, fittedFor }: CostInput): Cos
     return line(
       'changeover',
       label,
-      money(((minutes / MINUTES) * labourRate + cleaning) / jobs, currency),
-      '(minutes ÷ 60 × hourly rate + cleaning fluid) ÷ jobs',
+      money(((minutes / MINUTES) * (labourRate + machine.hourRate) + cleaning) / jobs, currency),
+      '(minutes ÷ 60 × hourly rates + cleaning fluid) ÷ jobs',
       [
         term('operator', minutes, 'min'),
         term('rate', labourRate / 100, `${currency}/h`),
+        term('machine', machine.hourRate / 100, `${currency}/h`, machine.name),
         term('cleaning fluid', cleaning / 100, currency),
         term('jobs', jobs, '', 'that share it'),
       ],

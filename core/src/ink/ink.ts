@@ -188,6 +188,8 @@ function laydownNote({ name, channel, laydownFrom }: Ink, { learnt, ...machine }
       ? `, from drops of ${laydownFrom.picolitres} pL`
       : laydownFrom?.kind === 'job'
         ? ', from a measured job'
-        : '';
+        : laydownFrom?.kind === 'usual'
+          ? ', assumed for this kind of machine'
+          : '';
   return `${name} on ${machine.name}${from}`;
 }

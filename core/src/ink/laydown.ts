@@ -1,9 +1,16 @@
 /** How much ink a solid lays, and how much a tint. */
-import type { Ink, LaydownSource } from '../stack/index.ts';
+import type { Ink, LaydownSource, Machine } from '../stack/index.ts';
 import { mm2ToM2, MM_PER_INCH, term, type Working } from '../units/index.ts';
 
 const PL_PER_ML = 1e9;
 const MM_PER_M = 1000;
+
+/** White of a solid, one hit, by how the machine cures, mL/m²: a UV bed's thick white against a roll machine's (common practice). */
+export const USUAL_WHITE: Readonly<Record<Machine['cure'], number>> = {
+  uv: 28,
+  solvent: 11,
+  water: 11,
+};
 
 /**
  * Ink of a solid laid by one hit, mL/m²: one drop on every point of the grid, or what a measured job laid over its covered area.
@@ -24,6 +31,14 @@ export function laydownOf(source: LaydownSource): Working {
       ],
     };
   }
+  if (source.kind === 'usual')
+    return {
+      label: 'Laydown',
+      value: USUAL_WHITE[source.cure],
+      unit: 'mL/m²',
+      formula: 'what white of such machines usually lays',
+      terms: [term('laydown', USUAL_WHITE[source.cure], 'mL/m²', 'assumed: common practice')],
+    };
   const { ml, areaMm2, cover } = source;
   return {
     label: 'Laydown',

@@ -87,7 +87,7 @@ describe('the run sheet of finished work', () => {
     sheet(change).find((one) => one.title === title);
 
   it('puts back what the next job must not find: hits, drying, careful white', () => {
-    const trips = { ...PLAN.trips, waitMinutes: 3, careful: { speed: 300 } };
+    const trips = { ...PLAN.trips, waitMinutes: 3, careful: [{ speed: 300 }] };
     const last = step(
       { stack: parseStack('film | Wx2@image'), trips },
       'Put the machine back for the next job',

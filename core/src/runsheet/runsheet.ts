@@ -288,7 +288,7 @@ function putBackForOthers({ plan, mode, trips }: RunSheetInput): RunStep | undef
   const settings = [
     ...(last.hits > 1 ? [setting('Hits', `from ${last.hits} back to 1`)] : []),
     ...(last.waitSetting > 0 ? [setting('Drying', 'back to 0 min')] : []),
-    ...(plan.trips.careful
+    ...(plan.trips.careful?.length
       ? [
           setting(
             'Special ink',

@@ -19,6 +19,8 @@ export interface Ink {
   readonly spotName: string | null;
   /** White only: contrast ratio of one hit at 100 % over black and white, 0.05 to 0.995. */
   readonly contrastRatio?: number;
+  /** Rows of nozzles of this ink; with more than one, a trip of this ink alone is as many times as fast. One if absent. */
+  readonly rows?: number;
   /** Specials only: drops that lie on one another in a solid of one hit, on the average; assumed where it is absent. */
   readonly drops?: number;
   /** Share of the solid's ink that a tint lays, where it is not the tint itself: coverage and ink, both 0 to 1, rising from 0, 0. */
@@ -39,7 +41,9 @@ export type LaydownSource =
       readonly dpiAcross: number;
       readonly dpiAlong: number;
     }
-  | { readonly kind: 'job'; readonly ml: number; readonly areaMm2: number; readonly cover: number };
+  | { readonly kind: 'job'; readonly ml: number; readonly areaMm2: number; readonly cover: number }
+  /** Assumed: what white of machines that cure so usually lays. */
+  | { readonly kind: 'usual'; readonly cure: Machine['cure'] };
 
 export interface Mode {
   readonly id: string;
@@ -79,6 +83,10 @@ export interface Machine {
   /** Nozzle row, mm, and time to turn the carriage round, s. */
   readonly headHeight: number;
   readonly turnSeconds: number;
+  /** Of the carriage, mm/s²: braking and starting take longer the faster it goes. Where it is absent, turning has them in it. */
+  readonly acceleration?: number;
+  /** What the carriage goes over: the width of the print, or the whole bed whatever lies on it. The print's if absent. */
+  readonly sweeps?: 'print' | 'bed';
   /** Rewinding or loading speed, mm/s. */
   readonly returnSpeed: number;
   /** Highest density of silver under colour that dries, percent. */

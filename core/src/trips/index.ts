@@ -15,5 +15,6 @@ export {
   splitTrips,
   type DriftRisk,
   type Trip,
+  type Careful,
   type TripWish,
 } from './trips.ts';

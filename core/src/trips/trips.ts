@@ -3,8 +3,26 @@
  * Times in minutes, lengths in mm, speeds in mm/s.
  */
 import type { Layout, Load } from '../layout/index.ts';
-import { layerName, type Machine, type Mode, type Stack, type StackLayer } from '../stack/index.ts';
+import {
+  channelOf,
+  inkOf,
+  layerName,
+  type Machine,
+  type Mode,
+  type Stack,
+  type StackLayer,
+} from '../stack/index.ts';
 import { term, type Working } from '../units/index.ts';
+
+export interface Careful {
+  /** The trip that it is for, from 1; every trip with special ink if absent. */
+  readonly trip?: number;
+  /** Carriage, mm/s. */
+  readonly speed?: number;
+  readonly oneDirection?: boolean;
+  /** Passes over each line. */
+  readonly passes?: number;
+}
 
 export interface TripWish {
   /** As many layers in one trip as the machine can, or a trip for each layer. */
@@ -12,14 +30,8 @@ export interface TripWish {
   /** Drying between two trips, or at the end of the sheet where there is one trip. */
   readonly waitMinutes: number;
   readonly testPrint: boolean;
-  /** How trips with special ink are printed more carefully than their mode says. */
-  readonly careful?: {
-    /** Carriage, mm/s. */
-    readonly speed?: number;
-    readonly oneDirection?: boolean;
-    /** Passes over each line. */
-    readonly passes?: number;
-  };
+  /** How trips are printed more carefully than their mode says: later ones go before earlier ones. */
+  readonly careful?: readonly Careful[];
   /** The special ink is put in for this job and as many others; nothing where it is in already. */
   readonly fittedFor?: number;
 }
@@ -84,14 +96,31 @@ interface Carriage {
 }
 
 /** How the carriage goes over a trip: special ink is slower, and as careful as the operator wishes. */
-function carriageOf(layers: readonly StackLayer[], mode: Mode, { careful }: TripWish): Carriage {
+function carriageOf(
+  number: number,
+  layers: readonly StackLayer[],
+  mode: Mode,
+  { careful = [] }: TripWish,
+): Carriage {
   const { passes, speed, bidirectional } = mode;
-  if (!layers.some(isSpecial)) return { passes, speed, bidirectional };
+  const special = layers.some(isSpecial);
+  const wish: Careful = Object.assign(
+    {},
+    ...careful.filter(({ trip }) => (trip === undefined ? special : trip === number)),
+  ) as Careful;
   return {
-    passes: careful?.passes ?? passes,
-    speed: careful?.speed ?? mode.specialSpeed,
-    bidirectional: bidirectional && !careful?.oneDirection,
+    passes: wish.passes ?? passes,
+    speed: wish.speed ?? (special ? mode.specialSpeed : speed),
+    bidirectional: bidirectional && !wish.oneDirection,
   };
+}
+
+/** Rows of nozzles that a trip has for itself: those of its ink where it lays one special alone, else one. */
+function rowsAlone(layers: readonly StackLayer[], machine: Machine): number {
+  const inks = new Set(layers.flatMap(({ parts }) => parts.map(({ lay }) => lay)));
+  const [lay] = inks;
+  if (inks.size !== 1 || lay === undefined || lay === 'CMYK') return 1;
+  return inkOf(machine, channelOf(lay))?.rows ?? 1;
 }
 
 export function planTrips(
@@ -108,12 +137,13 @@ export function planTrips(
   return groups.map(({ side, layers }, index) => {
     const last = index === groups.length - 1;
     const returns = !last && groups[index + 1].side === side;
-    const carriage = carriageOf(layers, mode, wish);
+    const carriage = carriageOf(index + 1, layers, mode, wish);
     const hits = Math.max(...layers.map((layer) => layer.hits));
     // Layers that have no row of heads of their own share the nozzles.
     const rows = Math.min(layers.length, machine.headRows ?? 1);
     const sharing = Math.ceil(layers.length / rows);
-    const swaths = sharing * carriage.passes * hits;
+    const alone = rowsAlone(layers, machine);
+    const swaths = Math.max(1, Math.ceil((sharing * carriage.passes * hits) / alone));
     const advance = machine.headHeight / swaths;
     const behind = (rows - 1) * machine.headHeight;
     const ways = carriage.bidirectional ? 1 : 2;
@@ -122,10 +152,14 @@ export function planTrips(
       // Laying the first and the last line takes a full set of swaths, hence the strokes beyond the length.
       const count = times * (Math.ceil((length + behind) / advance) + swaths - 1);
       strokes += count;
-      sweeping += count * (sweptWidth / carriage.speed + (ways - 1) * (sweptWidth / mode.speed));
+      const swept = machine.sweeps === 'bed' ? machine.maxWidth : sweptWidth;
+      sweeping += count * (swept / carriage.speed + (ways - 1) * (swept / mode.speed));
     }
     const sweepMinutes = sweeping / 60;
-    const turnMinutes = (strokes * ways * machine.turnSeconds) / 60;
+    // At each end from full speed to none and up to the speed of the next stroke.
+    const back = carriage.bidirectional ? carriage.speed : mode.speed;
+    const braking = machine.acceleration ? (carriage.speed + back) / machine.acceleration : 0;
+    const turnMinutes = (strokes * ways * (machine.turnSeconds + braking)) / 60;
     const returnMinutes = returns ? printed / machine.returnSpeed / 60 : 0;
     const minutes = sweepMinutes + turnMinutes + returnMinutes;
     // Each load waits, and while it dries nothing else can be printed on it.
@@ -164,11 +198,13 @@ export function planTrips(
             'swaths over each line',
             swaths,
             '',
-            `${layers.length} layer(s)${rows > 1 ? ` on ${rows} rows of heads` : ''} × ${carriage.passes} passes × ${hits} hit(s)`,
+            `${layers.length} layer(s)${rows > 1 ? ` on ${rows} rows of heads` : ''} × ${carriage.passes} passes × ${hits} hit(s)${alone > 1 ? ` ÷ ${alone} rows of this ink` : ''}`,
           ),
           term('advance', advance, 'mm', `head height ${machine.headHeight} mm ÷ swaths`),
           term('strokes', strokes, '', 'printed length ÷ advance, and a full set at each end'),
-          term('swept width', layout.sweptWidth, 'mm', `${layout.columns} across`),
+          machine.sweeps === 'bed'
+            ? term('swept width', machine.maxWidth, 'mm', 'the whole bed, whatever lies on it')
+            : term('swept width', layout.sweptWidth, 'mm', `${layout.columns} across`),
           term(
             'carriage speed',
             carriage.speed,
@@ -185,7 +221,7 @@ export function planTrips(
             'turning',
             turnMinutes,
             'min',
-            `${machine.turnSeconds} s at each end, ${machine.name}`,
+            `${(machine.turnSeconds + braking).toFixed(2)} s at each end, ${machine.name}${braking > 0 ? ', braking and starting with it' : ''}`,
           ),
           ...(returns ? [term('return to origin', returnMinutes, 'min')] : []),
         ],

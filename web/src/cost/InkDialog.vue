@@ -38,11 +38,19 @@ const KINDS: { value: Kind; title: string }[] = [
   { value: 'drops', title: 'from drops and resolution' },
   { value: 'job', title: 'from a measured job' },
 ];
+/** Of white it is known what such machines usually lay. */
+const kinds = computed(() => [
+  ...KINDS,
+  ...(channel.value === 'W'
+    ? [{ value: 'usual' as const, title: 'assumed, usual for such a machine' }]
+    : []),
+]);
 /** A sheet of 16 × 24 in, full white: the bench's own example. */
-const FIRST: Record<LaydownSource['kind'], LaydownSource> = {
+const FIRST = computed<Record<LaydownSource['kind'], LaydownSource>>(() => ({
+  usual: { kind: 'usual', cure: machine.value.cure },
   drops: { kind: 'drops', picolitres: 7, dpiAcross: 1440, dpiAlong: 720 },
   job: { kind: 'job', ml: 6.94, areaMm2: 247_741, cover: 1 },
-};
+}));
 const kind = computed<Kind>(() => ink.value?.laydownFrom?.kind ?? 'typed');
 function take(source: LaydownSource | undefined) {
   const rest = without(ink.value!, 'laydownFrom');
@@ -139,7 +147,7 @@ async function done() {
         <v-select
           class="wide"
           label="The laydown is known"
-          :items="KINDS"
+          :items="kinds"
           :model-value="kind"
           @update:model-value="take($event === 'typed' ? undefined : FIRST[$event])"
         />
@@ -181,7 +189,7 @@ async function done() {
             @update:model-value="take({ ...source, dpiAlong: $event })"
           />
         </template>
-        <template v-else-if="source">
+        <template v-else-if="source?.kind === 'job'">
           <number-field
             label="Ink used"
             unit="mL"

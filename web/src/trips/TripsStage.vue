@@ -5,11 +5,12 @@ import {
   questionsOf,
   changed,
   waysOf,
+  type Careful,
   type DriftRisk,
   type PrintPlan,
   type Way,
 } from '@kyanos/core';
-import { computed } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import FigureValue from '../shared/FigureValue.vue';
 import FindingList from '../shared/FindingList.vue';
@@ -29,10 +30,29 @@ const setLayout = (change: Partial<PrintPlan['layout']>) =>
 const setTrips = (change: Partial<PrintPlan['trips']>) =>
   job.update({ trips: { ...plan.value.trips, ...change } });
 
-type Careful = NonNullable<PrintPlan['trips']['careful']>;
-function setCareful(change: Partial<Careful>) {
-  setTrips({ careful: { ...plan.value.trips.careful, ...change } });
-}
+/** The trip whose care is set. */
+const trip = ref(1);
+const careful = computed<Careful>(
+  () => plan.value.trips.careful?.findLast((one) => (one.trip ?? trip.value) === trip.value) ?? {},
+);
+const setCareful = (change: Partial<Careful>) =>
+  setTrips({
+    careful: [
+      ...(plan.value.trips.careful ?? []).filter((one) => one.trip !== trip.value),
+      { ...careful.value, ...change, trip: trip.value },
+    ],
+  });
+const tripNames = computed(() =>
+  (work.value?.trips ?? []).map(({ number, layers }) => ({
+    value: number,
+    title: `${number}: ${layers.map(layerName).join(', then ').toLowerCase()}`,
+  })),
+);
+const chosen = computed(() => work.value?.trips.find(({ number }) => number === trip.value));
+watch(
+  () => tripNames.value.length,
+  (count) => (trip.value = Math.min(trip.value, Math.max(1, count))),
+);
 const asTheMode = () => job.update({ trips: without(plan.value.trips, 'careful') });
 
 /** Paths of the blade; none at all where both are nothing. */
@@ -183,29 +203,37 @@ const special = computed(() =>
           @update:model-value="setTrips({ fittedFor: $event })"
         />
         <template v-if="special">
-          <h2 class="label">Special ink, more carefully than the mode</h2>
+          <h2 class="label">A trip, more carefully than the mode</h2>
+          <v-select
+            v-if="tripNames.length > 1"
+            class="wide"
+            label="Trip"
+            :items="tripNames"
+            :model-value="trip"
+            @update:model-value="trip = $event"
+          />
           <number-field
             label="Carriage"
             unit="mm/s"
             :min="1"
             :max="10000"
-            :model-value="plan.trips.careful?.speed ?? mode.specialSpeed"
+            :model-value="careful.speed ?? chosen?.speed ?? mode.specialSpeed"
             @update:model-value="setCareful({ speed: $event })"
           />
           <number-field
             label="Passes"
             :min="1"
             :max="64"
-            :model-value="plan.trips.careful?.passes ?? mode.passes"
+            :model-value="careful.passes ?? chosen?.passes ?? mode.passes"
             @update:model-value="setCareful({ passes: $event })"
           />
           <v-switch
             label="One direction only"
-            :model-value="plan.trips.careful?.oneDirection ?? !mode.bidirectional"
+            :model-value="careful.oneDirection ?? !mode.bidirectional"
             :disabled="!mode.bidirectional"
             @update:model-value="setCareful({ oneDirection: !!$event })"
           />
-          <v-btn v-if="plan.trips.careful" @click="asTheMode">As the mode says</v-btn>
+          <v-btn v-if="plan.trips.careful?.length" @click="asTheMode">As the mode says</v-btn>
         </template>
         <template v-if="plan.machine.cutter">
           <h2 class="label">Crease and cut, path of one copy</h2>
