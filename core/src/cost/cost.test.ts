@@ -124,7 +124,13 @@ describe('costOf, with everything a shop can ask for', () => {
     expect(line('Stand-offs')).toBe(7 * 62);
     expect(line('Checking the file')).toBe(exactly(d(5).div(60).times(3000)));
     expect(line('Putting the special ink in and out')).toBe(
-      exactly(d(20).div(60).times(3000 + 6000).plus(777).div(3)),
+      exactly(
+        d(20)
+          .div(60)
+          .times(3000 + 6000)
+          .plus(777)
+          .div(3),
+      ),
     );
     const made = cost.lines.filter(({ group }) => ['ink', 'material', 'machine'].includes(group));
     expect(line('Spoilage')).toBe(

@@ -69,7 +69,7 @@ describe('planTrips', () => {
     };
     const mode = { ...MODE, passes: 16, speed: 900, specialSpeed: 847, bidirectional: true };
     const sheet = layOut(
-      { width: 400, height: 540 },
+      { width: 400, height: 530 },
       { copies: 1, gap: 0, margin: 0, turned: false },
       machine,
       MATERIAL,
@@ -78,7 +78,7 @@ describe('planTrips', () => {
       planTrips(parseStack('film | W@image / CMYK'), machine, mode, { ...wish, ...change }, sheet);
     const near = (value: number, told: number) =>
       expect(Math.abs(value / told - 1)).toBeLessThan(0.1);
-    const [together] = trips({ careful: [{ trip: 1, speed: 405 }] });
+    const [together] = trips({ careful: [{ trip: 1, speed: 400 }] });
     near(together.minutes, 52);
     const [white, colour] = trips({ split: 'apart', waitMinutes: 15 });
     near(white.minutes, 7);
