@@ -117,12 +117,29 @@ export const Mode = z.strictObject({
 
 const minutes = z.number().min(0).max(10_000);
 
+const Means = z.tuple([z.number().min(0).max(1000), z.number().min(0).max(1000)]);
+const Covariance = z.tuple([z.number().min(0), z.number(), z.number().min(0)]);
+
 const Estimate = z.strictObject({
-  mean: z.tuple([z.number().min(0).max(1000), z.number().min(0).max(1000)]),
-  covariance: z.tuple([z.number().min(0), z.number(), z.number().min(0)]),
+  mean: Means,
+  covariance: Covariance,
   noise: z.number().positive(),
-  freedom: z.number().positive(),
   reports: z.int().min(0),
+  beliefs: z
+    .array(
+      z.strictObject({
+        scatter: z.number().positive().max(10),
+        absolute: z.number().min(0).max(1000),
+        keeps: z.number().positive().max(1),
+        weight: z.number().min(0).max(1),
+        mean: Means,
+        covariance: Covariance,
+      }),
+    )
+    .min(1)
+    .max(200)
+    .exactOptional(),
+  freedom: z.number().positive().exactOptional(),
 });
 
 export const Machine = z.strictObject({

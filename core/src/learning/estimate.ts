@@ -1,97 +1,157 @@
 /**
- * Two figures of a machine estimated together from what its reports say. Conjugate Bayesian regression: prior around what the
- * machine states, spread of a report unknown (normal with an inverse-gamma variance; Gelman et al., Bayesian Data Analysis,
- * 3rd ed., 2013, section 14.2, from memory). Neither figure can be negative: the estimate is that of non-negative least
- * squares with the prior as two more rows.
+ * Two figures of a machine estimated together from what its reports say, by several beliefs at once: each holds that reports
+ * scatter by so much, are off by so much whatever the job, and that a machine keeps its figures so long. A report moves every
+ * belief and weighs it by how well it foretold the report.
+ *
+ * Sources: P. J. Harrison, C. F. Stevens, "Bayesian forecasting", J. R. Stat. Soc. B 38 (1976) 205–247 (several models at
+ * once); M. West, J. Harrison, Bayesian Forecasting and Dynamic Models, 2nd ed., 1997, chapters 4 and 6 (discount factors);
+ * K. L. Lange, R. J. A. Little, J. M. G. Taylor, "Robust statistical modeling using the t distribution", J. Am. Stat. Assoc.
+ * 84 (1989) 881–896 (weights of outlying reports). All from memory.
  */
-import jstat from 'jstat';
-import { fcnnlsVector } from 'ml-fcnnls';
-import type { Estimate } from '../stack/index.ts';
+import type { Belief, Estimate } from '../stack/index.ts';
 
-/** What a report says against what was stated: shares of the expected amount that each figure makes up, and the ratio found. */
+/** What a report says against what was stated. */
 export interface Observation {
-  /** They sum to 1: the first and the second figure's part of the expected amount. */
+  /** The first and the second figure's part of the expected amount; they sum to 1. */
   readonly parts: readonly [number, number];
   /** Reported ÷ expected. */
   readonly ratio: number;
+  /** Expected, mL or minutes. */
+  readonly size: number;
+  /** Somebody says that it counts, however far off it is. */
+  readonly sure?: boolean;
 }
 
 /** Share of outcomes that an interval is to hold. */
 export const LEVEL = 0.8;
 
-/** Half the width of the interval in standard deviations. */
-const reach = (freedom: number, level = LEVEL): number =>
-  jstat.studentt.inv((1 + level) / 2, freedom);
+/** Scatter of a report, share of what is expected, and what it is off by in any case, mL or minutes. */
+const SCATTERS = [0.02, 0.034, 0.058, 0.098, 0.167, 0.284];
+/** Each of them is held for so much less likely than the one before. */
+const RARER = 0.75;
+const ABSOLUTES = [0, 0.5];
+/** Share of what is known that is still true of the next report: for ever, or of a machine that changes. */
+const KEEPS = [0.98, 0.75];
+/** How slowly it is forgotten which belief was right. */
+const WEIGHTS_KEPT = 0.98;
 
-/**
- * Before the first report: stated figures are right within `spread`, a report within `noise`, both as standard deviations; that
- * is worth `freedom` reports. The spread is a normal one, which the wider tails of few degrees of freedom must not widen.
- */
-function belief(spread: readonly [number, number], noise: number, freedom: number): Estimate {
-  const narrowed = jstat.normal.inv((1 + LEVEL) / 2, 0, 1) / reach(freedom);
-  const [a, b] = spread.map((sd) => (sd * narrowed) ** 2);
-  return { mean: [1, 1], covariance: [a, 0, b], noise: noise ** 2, freedom, reports: 0 };
+/** @param spread standard deviations of the stated figures, shares */
+function prior(spread: readonly [number, number]): Estimate {
+  const [a, b] = spread.map((sd) => sd ** 2);
+  const most = SCATTERS.reduce((sum, _, i) => sum + RARER ** i, 0);
+  const beliefs = SCATTERS.flatMap((scatter, i) =>
+    ABSOLUTES.flatMap((absolute) =>
+      KEEPS.map((keeps): Belief => ({
+        scatter,
+        absolute,
+        keeps,
+        weight: RARER ** i / most / (ABSOLUTES.length * KEEPS.length),
+        mean: [1, 1],
+        covariance: [a, 0, b],
+      })),
+    ),
+  );
+  return { ...together(beliefs), reports: 0 };
 }
 
-/** What a shop may believe before the first report. Our own judgement, see docs/methods/time-ink-cost.md. */
-export const INK_PRIOR: Estimate = belief([0.2, 0.4], 0.05, 6);
-export const TIME_PRIOR: Estimate = belief([0.15, 0.3], 0.05, 6);
+/**
+ * What a shop may believe before the first report: a laydown that is stated may well be wrong by a third, a loss by half. Our
+ * own judgement, see docs/methods/time-ink-cost.md.
+ */
+export const INK_PRIOR: Estimate = prior([0.25, 0.42]);
+export const TIME_PRIOR: Estimate = prior([0.22, 0.4]);
 
-/** @param prior what was believed before, in shares of the same figures */
-export function estimate(observations: readonly Observation[], prior: Estimate): Estimate {
-  const {
-    mean: [m, n],
-    covariance: [aa, ab, bb],
-    noise,
-    freedom,
-  } = prior;
-  // Precision of the prior, in units of the variance of one report.
-  const scale = noise / (aa * bb - ab * ab);
-  const [pp, pq, qq] = [bb * scale, -ab * scale, aa * scale];
-  let [xx, xy, yy] = [pp, pq, qq];
-  let [xr, yr] = [pp * m + pq * n, pq * m + qq * n];
-  let rr = m * xr + n * yr;
-  for (const { parts, ratio } of observations) {
-    const [x, y] = parts;
-    xx += x * x;
-    xy += x * y;
-    yy += y * y;
-    xr += x * ratio;
-    yr += y * ratio;
-    rr += ratio * ratio;
-  }
-  const determinant = xx * yy - xy * xy;
-  const free = [(yy * xr - xy * yr) / determinant, (xx * yr - xy * xr) / determinant] as const;
-  const left = rr - free[0] * xr - free[1] * yr;
-  const all = freedom + observations.length;
-  const variance = (freedom * noise + Math.max(0, left)) / all;
+/** What all beliefs come to together. */
+function together(beliefs: readonly Belief[]): Omit<Estimate, 'reports'> {
+  const sum = (of: (belief: Belief) => number) =>
+    beliefs.reduce((all, belief) => all + belief.weight * of(belief), 0);
+  const mean = [sum(({ mean: [m] }) => m), sum(({ mean: [, n] }) => n)] as const;
+  const [m, n] = mean;
   return {
-    mean: free.every((value) => value >= 0) ? free : constrained(observations, prior, [pp, pq, qq]),
+    mean,
     covariance: [
-      (variance * yy) / determinant,
-      (-variance * xy) / determinant,
-      (variance * xx) / determinant,
+      sum((one) => one.covariance[0] + (one.mean[0] - m) ** 2),
+      sum((one) => one.covariance[1] + (one.mean[0] - m) * (one.mean[1] - n)),
+      sum((one) => one.covariance[2] + (one.mean[1] - n) ** 2),
     ],
-    noise: variance,
-    freedom: all,
-    reports: prior.reports + observations.length,
+    noise: sum(({ scatter }) => scatter ** 2),
+    beliefs,
   };
 }
 
-/** The same where the free solution has a negative figure. */
-function constrained(
-  observations: readonly Observation[],
-  { mean: [m, n] }: Estimate,
-  [pp, pq, qq]: readonly [number, number, number],
-): readonly [number, number] {
-  // Rows whose squares are the precision of the prior (Cholesky).
-  const a = Math.sqrt(pp);
-  const b = pq / a;
-  const c = Math.sqrt(qq - b * b);
-  const rows = [[a, b], [0, c], ...observations.map(({ parts }) => [...parts])];
-  const right = [a * m + b * n, c * n, ...observations.map(({ ratio }) => ratio)];
-  const [first, second] = fcnnlsVector(rows, right).K.to1DArray();
-  return [first, second];
+/** Estimates that an earlier version kept have no beliefs of their own: what they came to is taken for all of them. */
+const beliefsOf = ({ beliefs, mean, covariance }: Estimate): readonly Belief[] =>
+  beliefs ?? INK_PRIOR.beliefs!.map((belief) => ({ ...belief, mean, covariance }));
+
+/** Degrees of freedom of what a report may be off by: tails as heavy as reports have. */
+const TAILS = 4;
+/** Student's t with four degrees of freedom: density and distribution in closed form. */
+const density = (t: number): number => 0.375 * (1 + (t * t) / 4) ** -2.5;
+function below(t: number): number {
+  const u = t / Math.sqrt(4 + t * t);
+  return 0.5 + 0.75 * u - 0.25 * u ** 3;
+}
+
+/** How wide a figure's belief may get again: no wider than before the first report. */
+const WIDEST = [0.25 ** 2, 0.42 ** 2] as const;
+
+/** What a belief foretells of a report, and what of it is known so far. */
+function foresight(belief: Belief, { parts: [x, y], size }: Pick<Observation, 'parts' | 'size'>) {
+  const { scatter, absolute, keeps, mean, covariance } = belief;
+  let [aa, ab, bb] = covariance.map((value) => value / keeps);
+  const [p, q] = [
+    Math.sqrt(Math.min(1, Math.max(WIDEST[0], covariance[0]) / aa)),
+    Math.sqrt(Math.min(1, Math.max(WIDEST[1], covariance[2]) / bb)),
+  ];
+  [aa, ab, bb] = [aa * p * p, ab * p * q, bb * q * q];
+  const gain = [aa * x + ab * y, ab * x + bb * y] as const;
+  const known = gain[0] * x + gain[1] * y;
+  const noise = scatter ** 2 + (absolute / size) ** 2;
+  return {
+    centre: mean[0] * x + mean[1] * y,
+    known,
+    noise,
+    gain,
+    covariance: [aa, ab, bb] as const,
+  };
+}
+
+/** @param before what was believed before, in shares of the same figures */
+export function estimate(observations: readonly Observation[], before: Estimate): Estimate {
+  let beliefs = beliefsOf(before);
+  const first = 1 / beliefs.length;
+  for (const observation of observations) {
+    const logs: number[] = [];
+    const moved = beliefs.map((belief): Belief => {
+      const { centre, known, noise, gain, covariance } = foresight(belief, observation);
+      const error = observation.ratio - centre;
+      const variance = known + noise;
+      const square = error ** 2 / variance;
+      logs.push(
+        WEIGHTS_KEPT * Math.log(belief.weight) +
+          (1 - WEIGHTS_KEPT) * Math.log(first) +
+          Math.log(density(error / Math.sqrt(variance)) / Math.sqrt(variance)),
+      );
+      // What is far off counts for less.
+      const counts = observation.sure ? 1 : (TAILS + 1) / (TAILS + square);
+      const taken = known + noise / counts;
+      const [g, h] = [gain[0] / taken, gain[1] / taken];
+      return {
+        ...belief,
+        mean: [Math.max(0, belief.mean[0] + g * error), Math.max(0, belief.mean[1] + h * error)],
+        covariance: [
+          covariance[0] - g * gain[0],
+          covariance[1] - g * gain[1],
+          covariance[2] - h * gain[1],
+        ],
+      };
+    });
+    const most = Math.max(...logs);
+    const weights = logs.map((log) => Math.max(1e-9, Math.exp(log - most)));
+    const all = weights.reduce((sum, weight) => sum + weight, 0);
+    beliefs = moved.map((belief, i) => ({ ...belief, weight: weights[i] / all }));
+  }
+  return { ...together(beliefs), reports: before.reports + observations.length };
 }
 
 export interface Interval {
@@ -99,26 +159,69 @@ export interface Interval {
   readonly high: number;
 }
 
-/** Where the amount of one more job will lie. @param amounts what each figure makes up of it as stated @param centre of the interval */
+interface Outcome {
+  readonly weight: number;
+  readonly centre: number;
+  readonly spread: number;
+}
+
+/** Share of the outcomes below a value. */
+const shareBelow = (outcomes: readonly Outcome[], value: number): number =>
+  outcomes.reduce(
+    (sum, { weight, centre, spread }) => sum + weight * below((value - centre) / spread),
+    0,
+  );
+
+function quantile(outcomes: readonly Outcome[], share: number): number {
+  let [low, high] = [Infinity, -Infinity];
+  for (const { centre, spread } of outcomes) {
+    low = Math.min(low, centre - 40 * spread);
+    high = Math.max(high, centre + 40 * spread);
+  }
+  for (let i = 0; i < 40 && high - low > 1e-9 * Math.abs(high); i++) {
+    const middle = (low + high) / 2;
+    if (shareBelow(outcomes, middle) < share) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
+
+const between = (outcomes: readonly Outcome[], level: number): Interval => ({
+  low: Math.max(0, quantile(outcomes, (1 - level) / 2)),
+  high: Math.max(0, quantile(outcomes, (1 + level) / 2)),
+});
+
+/** Where the amount of one more job will lie. @param amounts what each figure makes up of it as stated, mL or minutes */
 export function foretold(
-  { covariance: [aa, ab, bb], noise, freedom }: Estimate,
+  known: Estimate,
   [a, b]: readonly [number, number],
-  centre: number,
   level = LEVEL,
 ): Interval {
-  const variance = a * a * aa + 2 * a * b * ab + b * b * bb + noise * centre ** 2;
-  const half = reach(freedom, level) * Math.sqrt(variance);
-  return { low: Math.max(0, centre - half), high: centre + half };
+  const size = a + b;
+  if (!(size > 0)) return { low: 0, high: 0 };
+  const outcomes = beliefsOf(known).map((belief): Outcome => {
+    const told = foresight(belief, { parts: [a / size, b / size], size });
+    return {
+      weight: belief.weight,
+      centre: told.centre * size,
+      spread: Math.sqrt(told.known + told.noise) * size,
+    };
+  });
+  return between(outcomes, level);
 }
 
 /** Where the figure itself lies, as a share of what was stated. */
-export function believed({ mean, covariance, freedom }: Estimate, which: 0 | 1): Interval {
-  const half = reach(freedom) * Math.sqrt(which === 0 ? covariance[0] : covariance[2]);
-  return { low: Math.max(0, mean[which] - half), high: mean[which] + half };
+export function believed(known: Estimate, which: 0 | 1): Interval {
+  const outcomes = beliefsOf(known).map(({ weight, mean, covariance }): Outcome => ({
+    weight,
+    centre: mean[which],
+    spread: Math.sqrt(covariance[which === 0 ? 0 : 2]),
+  }));
+  return between(outcomes, LEVEL);
 }
 
-/** An outcome as far from what the others foretell as this happens once in so many. */
-const RARE = 0.005;
+/** An outcome as far out as this, to either side, is questioned. */
+const RARE = 0.0015;
 
 /**
  * Reports that the others speak against, the worst first, never more than a third of them.
@@ -126,22 +229,28 @@ const RARE = 0.005;
  */
 export function questioned(
   observations: readonly Observation[],
-  prior: Estimate,
+  before: Estimate,
 ): readonly number[] {
   const found: number[] = [];
   const most = Math.floor(observations.length / 3);
   while (found.length < most) {
-    let worst: { at: number; size: number } | undefined;
+    let worst: { at: number; tail: number } | undefined;
     for (let at = 0; at < observations.length; at++) {
       if (found.includes(at)) continue;
       const others = observations.filter((_, i) => i !== at && !found.includes(i));
-      const known = estimate(others, prior);
-      const { parts, ratio } = observations[at];
-      const centre = parts[0] * known.mean[0] + parts[1] * known.mean[1];
-      const { low, high } = foretold(known, parts, centre, 1 - RARE * 2);
-      const size =
-        Math.abs(ratio - centre) / Math.max(1e-9, (high - Math.max(low, 2 * centre - high)) / 2);
-      if (size > 1 && (!worst || size > worst.size)) worst = { at, size };
+      const known = estimate(others, before);
+      const { ratio } = observations[at];
+      const outcomes = beliefsOf(known).map((belief): Outcome => {
+        const told = foresight(belief, observations[at]);
+        return {
+          weight: belief.weight,
+          centre: told.centre,
+          spread: Math.sqrt(told.known + told.noise),
+        };
+      });
+      const share = shareBelow(outcomes, ratio);
+      const tail = Math.min(share, 1 - share);
+      if (tail < RARE && (!worst || tail < worst.tail)) worst = { at, tail };
     }
     if (!worst) break;
     found.push(worst.at);

@@ -70,6 +70,7 @@ function told(report: number, said: number, first: number, second: number, fixed
           observation: {
             parts: [first / expected, second / expected],
             ratio: Math.max(0, said - fixed) / expected,
+            size: expected,
           },
         },
       ]
@@ -111,7 +112,10 @@ function lessonFrom(
       .filter((_, i) => doubted.has(i))
       .map(({ report, said, expected }) => ({ report, about, said, expected })),
     estimate: estimate(
-      used.map(({ observation }) => observation),
+      used.map(({ observation, report }) => ({
+        ...observation,
+        sure: reports[report].use === true,
+      })),
       prior,
     ),
   };
@@ -190,12 +194,24 @@ export function learn(machine: Machine, reports: readonly JobReport[]): Learning
 }
 
 /** An estimate of figures that have been put in the place of the old ones: its mean is 1. */
-function settled({ mean: [a, b], covariance: [aa, ab, bb], ...rest }: Estimate): Estimate {
-  const by = (x: number) => Math.max(x, 1e-6);
+function settled({ mean: [a, b], covariance, beliefs, ...rest }: Estimate): Estimate {
+  const [p, q] = [a, b].map((x) => 1 / Math.max(x, 1e-6));
+  const scaled = ([aa, ab, bb]: Estimate['covariance']): Estimate['covariance'] => [
+    aa * p * p,
+    ab * p * q,
+    bb * q * q,
+  ];
   return {
     ...rest,
     mean: [1, 1],
-    covariance: [aa / by(a) ** 2, ab / (by(a) * by(b)), bb / by(b) ** 2],
+    covariance: scaled(covariance),
+    ...(beliefs && {
+      beliefs: beliefs.map((belief) => ({
+        ...belief,
+        mean: [belief.mean[0] * p, belief.mean[1] * q] as const,
+        covariance: scaled(belief.covariance),
+      })),
+    }),
   };
 }
 
@@ -249,17 +265,16 @@ const knownInk = ({ learnt }: Machine, channel: Channel): Estimate =>
   learnt?.inks[channel] ?? INK_PRIOR;
 const knownTime = ({ learnt }: Machine): Estimate => learnt?.time ?? TIME_PRIOR;
 
-/** Where the ink of a job will lie, mL, in 8 of 10 jobs. */
+/** Where the ink of a job will lie, mL, in 8 of 10 jobs; what is spat or stays in the lines is not learnt, and added. */
 export function inkInterval(
   machine: Machine,
   { channel, laydown, lossPerTrip }: Ink,
   use: { readonly ml: number; readonly solidM2: number; readonly starts: number },
 ): Interval {
-  return foretold(
-    knownInk(machine, channel),
-    [use.solidM2 * laydown, use.starts * lossPerTrip],
-    use.ml,
-  );
+  const amounts = [use.solidM2 * laydown, use.starts * lossPerTrip] as const;
+  const fixed = Math.max(0, use.ml - amounts[0] - amounts[1]);
+  const { low, high } = foretold(knownInk(machine, channel), amounts);
+  return { low: low + fixed, high: high + fixed };
 }
 
 /** Where the minutes of a job will lie; `fixed` is what no speed changes. */
@@ -267,6 +282,6 @@ export function timeInterval(
   machine: Machine,
   { sweep, turn, fixed }: { readonly sweep: number; readonly turn: number; readonly fixed: number },
 ): Interval {
-  const { low, high } = foretold(knownTime(machine), [sweep, turn], sweep + turn);
+  const { low, high } = foretold(knownTime(machine), [sweep, turn]);
   return { low: low + fixed, high: high + fixed };
 }

@@ -30,6 +30,7 @@ export {
 } from './machine.ts';
 export type {
   Channel,
+  Belief,
   Estimate,
   Ink,
   LaydownSource,

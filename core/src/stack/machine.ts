@@ -125,18 +125,28 @@ export interface Machine {
 /** Common practice. */
 export const NOZZLE_CHECK_MINUTES = 2;
 
-/**
- * Two figures that were estimated together, as shares of what the machine states: mean, covariance, and the spread of a single
- * report about what they foretell.
- */
+/** One of several beliefs about a machine, and how far it has been borne out. */
+export interface Belief {
+  /** Scatter of a report as a share, what it is off by in any case (mL or minutes), and the share that is still true of the next. */
+  readonly scatter: number;
+  readonly absolute: number;
+  readonly keeps: number;
+  /** All weights add up to 1. */
+  readonly weight: number;
+  readonly mean: readonly [number, number];
+  readonly covariance: readonly [aa: number, ab: number, bb: number];
+}
+
+/** Two figures that were estimated together, as shares of what the machine states: what all beliefs come to, and the beliefs. */
 export interface Estimate {
   readonly mean: readonly [number, number];
   readonly covariance: readonly [aa: number, ab: number, bb: number];
   /** Relative variance of one report. */
   readonly noise: number;
-  /** Degrees of freedom of the noise. */
-  readonly freedom: number;
   readonly reports: number;
+  /** Absent from what an earlier version kept, which had degrees of freedom instead. */
+  readonly beliefs?: readonly Belief[];
+  readonly freedom?: number;
 }
 
 export interface Learnt {
