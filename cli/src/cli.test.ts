@@ -249,7 +249,9 @@ describe('kyanos plan', () => {
       const { status, stderr } = kyanos('plan', artwork, '--plan', file, '--json', '--dpi', '72');
       return `${status} ${stderr}`;
     };
-    expect(refusal('trips', { careful: [{ hurry: true }] })).toMatch(/^2 .*"hurry".*trips\.careful/);
+    expect(refusal('trips', { careful: [{ hurry: true }] })).toMatch(
+      /^2 .*"hurry".*trips\.careful/,
+    );
     expect(
       refusal('layout', { companions: [{ name: 'x', width: 0, height: 1, copies: 1 }] }),
     ).toMatch(/^2 .*layout\.companions\.0\.width/);

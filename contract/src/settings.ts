@@ -1,40 +1,51 @@
 /** What a shop says of itself once and means for every job. Money minor units. */
-import { ROLES, PROCESS_IDS, type Process, type WhiteUse } from '@kyanos/core';
+import { PROCESS_IDS, PROCESSES, ROLES, type Process, type WhiteUse } from '@kyanos/core';
 import { z } from 'zod';
 import { MaterialClass } from './plan.ts';
 
 const minorUnits = z.int().min(0).max(1_000_000_000);
 const minutes = z.number().min(0).max(10_000);
 
-/** What other processes cost in this shop's world. */
+/** What another process costs in this shop's world. */
+const ProcessFigures = z.strictObject({
+  id: z.enum(PROCESS_IDS),
+  name: z.string().min(1).max(80),
+  about: z.string().max(300),
+  plateEach: minorUnits,
+  setupMinutes: minutes,
+  setupM2: z.number().min(0).max(100_000),
+  hourRate: minorUnits,
+  m2PerHour: z.number().positive().max(1_000_000),
+  throughs: z.enum(['once', 'each separation']),
+  inkPerM2: minorUnits,
+  minutesPerPiece: minutes,
+  minutesPerIsland: minutes,
+  filmPerM2: minorUnits,
+  carriage: minorUnits,
+  leastOrder: minorUnits,
+  proof: minorUnits,
+  die: minorUnits,
+  trimPercent: z.number().min(0).max(90),
+  spoilagePercent: z.number().min(0).max(90),
+  handlingMinutes: minutes,
+  waitHours: z.number().min(0).max(10_000),
+  opacity: z.number().min(0).max(1),
+  detailMm: z.number().min(0).max(100),
+  gradients: z.boolean(),
+  covers: z.boolean(),
+  materials: z.array(MaterialClass),
+  forms: z.array(z.enum(['roll', 'sheet', 'board'])),
+  mostSeparations: z.int().min(1).max(100),
+});
+
+/** Figures that a shop kept before there were more of them: the rest is as usual. */
+const withUsual = (value: unknown): unknown => {
+  if (typeof value !== 'object' || value === null || !('id' in value)) return value;
+  return { ...PROCESSES.find(({ id }) => id === value.id), ...value };
+};
+
 export const ProcessSettings = z
-  .array(
-    z.strictObject({
-      id: z.enum(PROCESS_IDS),
-      name: z.string().min(1).max(80),
-      about: z.string().max(300),
-      plateEach: minorUnits,
-      setupMinutes: minutes,
-      setupM2: z.number().min(0).max(100_000),
-      hourRate: minorUnits,
-      m2PerHour: z.number().positive().max(1_000_000),
-      throughs: z.enum(['once', 'each separation']),
-      inkPerM2: minorUnits,
-      minutesPerPiece: minutes,
-      minutesPerIsland: minutes,
-      filmPerM2: minorUnits,
-      carriage: minorUnits,
-      leastOrder: minorUnits,
-      waitHours: z.number().min(0).max(10_000),
-      opacity: z.number().min(0).max(1),
-      detailMm: z.number().min(0).max(100),
-      gradients: z.boolean(),
-      covers: z.boolean(),
-      materials: z.array(MaterialClass),
-      forms: z.array(z.enum(['roll', 'sheet', 'board'])),
-      mostSeparations: z.int().min(1).max(100),
-    }),
-  )
+  .array(z.preprocess(withUsual, ProcessFigures))
   .max(PROCESS_IDS.length);
 
 /** The white that is wanted in the coming weeks, and what looking after it takes. */

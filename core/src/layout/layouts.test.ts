@@ -1,10 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bySolver } from '../../test/pallet.ts';
 import { MACHINE, MATERIAL } from '../../test/shop.ts';
 import { DomainError } from '../errors.ts';
 import { layOut, rectanglesOf, roomOf, type Layout, type LayoutWish } from './index.ts';
-import { mostBound } from './most.ts';
 
 /** Sizes of files are no whole tenths: points and pixels turned into mm. */
 const size = (most: number) =>
@@ -144,40 +142,4 @@ describe('roomOf', () => {
       heights({ loadLength: 300 }, 'board'),
     ]).toEqual([780, 580, 300]);
   });
-});
-
-describe('pieces in both directions on a roll', () => {
-  const roll = (width: number) => ({ ...MATERIAL, form: 'roll' as const, width, label: null });
-  const longest = (piece: { width: number; height: number }, width: number, copies: number) =>
-    layOut(
-      piece,
-      { copies, gap: 0, margin: 0, turned: false, mixed: true },
-      { ...MACHINE, minWidth: 1, maxLength: 100_000 },
-      roll(width),
-    ).longest;
-
-  it('lie in rows upright and rows turned where that is shorter: 13 of 5 × 13 on a width of 21 take 44', () => {
-    expect(longest({ width: 5, height: 13 }, 21, 13)).toBeCloseTo(44, 1);
-  });
-
-  it('are within a hundredth of the shortest there is on 58 of 60 rolls, as a bound or a solver proves', async () => {
-    let state = 11;
-    const random = (low: number, high: number) => {
-      state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
-      return low + Math.floor((state / 2 ** 32) * (high - low + 1));
-    };
-    let near = 0;
-    for (let i = 0; i < 60; i++) {
-      const piece = { width: random(2, 6), height: random(7, 11) };
-      const width = random(piece.height, 24);
-      const copies = random(4, 14);
-      const found = Math.round(longest(piece, width, copies));
-      // The longest that would be more than a hundredth shorter: what does not hold all there, holds them nowhere below.
-      const shorter = Math.ceil(found / 1.01) - 1;
-      const bound = mostBound({ width, height: shorter }, piece, 0, true);
-      if (bound < copies || (await bySolver(width, shorter, piece.width, piece.height)) < copies)
-        near++;
-    }
-    expect(near).toBeGreaterThanOrEqual(58);
-  }, 120_000);
 });

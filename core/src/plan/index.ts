@@ -24,6 +24,7 @@ export {
   type PrintPlan,
   type Shop,
   type Version,
+  type VersionLoads,
   type Viewing,
 } from './plan.ts';
 export { differenceOn, opacityOn, sampleOf, type LookSample } from './lookSample.ts';
@@ -53,5 +54,4 @@ export {
   versionsOf,
   withCopies,
   withVersions,
-  type VersionLoads,
 } from './versions.ts';

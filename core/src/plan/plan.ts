@@ -26,6 +26,15 @@ export interface Version {
   readonly copies: number;
 }
 
+/** Pieces of each version on some loads that follow one another and are alike. */
+export interface VersionLoads {
+  /** The first of them, from 1, and how many there are. */
+  readonly first: number;
+  readonly times: number;
+  /** In the order in which pieces lie on the load. */
+  readonly pieces: readonly Version[];
+}
+
 export interface PrintPlan {
   readonly format: typeof PLAN_FORMAT;
   readonly name: string;

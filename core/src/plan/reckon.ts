@@ -44,7 +44,14 @@ import { planFindings } from './findings.ts';
 import { pieceOf, workFindings } from './layoutFindings.ts';
 import { measureVersions } from './measurePlates.ts';
 import { modelOf } from './model.ts';
-import { modeOf, pageOf, type Artwork, type PrintPlan, type Version } from './plan.ts';
+import {
+  modeOf,
+  pageOf,
+  type Artwork,
+  type PrintPlan,
+  type Version,
+  type VersionLoads,
+} from './plan.ts';
 import {
   apportion,
   measuresOf,
@@ -53,7 +60,6 @@ import {
   versionFindings,
   versionLoads,
   versionsOf,
-  type VersionLoads,
 } from './versions.ts';
 
 export interface PlanResult {

@@ -3,7 +3,7 @@ import type { ArtworkInfo, Finding } from '../artwork/index.ts';
 import type { Layout } from '../layout/index.ts';
 import type { Measures } from '../plates/index.ts';
 import { allLayers } from '../stack/index.ts';
-import { pageOf, type PrintPlan, type Version } from './plan.ts';
+import { pageOf, type PrintPlan, type Version, type VersionLoads } from './plan.ts';
 
 /** Which pages a plan prints, so that only those are read. */
 export const pagesOf = (plan: PrintPlan): readonly number[] => [
@@ -80,15 +80,6 @@ export function apportion(whole: number, weights: readonly number[]): number[] {
 /** What was measured of one page; what stands for all where it was not measured by itself. */
 export const measuresOf = (measured: Measures, page: number): Measures =>
   measured.versions?.find((version) => version.page === page) ?? measured;
-
-/** Pieces of each version on some loads that follow one another and are alike. */
-export interface VersionLoads {
-  /** The first of them, from 1, and how many there are. */
-  readonly first: number;
-  readonly times: number;
-  /** In the order in which pieces lie on the load. */
-  readonly pieces: readonly Version[];
-}
 
 /** Which versions lie on which load: one after another, in the order of the list, each load filled from its leading edge. */
 export function versionLoads(layout: Layout, versions: readonly Version[]): VersionLoads[] {

@@ -13,12 +13,15 @@ const MINUTES = 60;
 /** @param labourRate minor units an hour of handwork */
 export function processCost(
   process: Process,
-  { pieceM2, separations, material, islands }: ProcessNeeds,
+  { pieceM2, separations, material, islands, cut }: ProcessNeeds,
   copies: number,
   labourRate: number,
   currency: Currency,
 ): ProcessCost {
-  const m2 = copies * pieceM2;
+  const good = copies * pieceM2;
+  // Of n made a share is spoilt: for every good one 1 ÷ (1 − share) are made.
+  const m2 = good / (1 - process.spoilagePercent / 100);
+  const drawn = m2 / (1 - process.trimPercent / 100);
   const times = process.throughs === 'once' ? 1 : separations;
   const setupHours = (process.setupMinutes * separations) / MINUTES;
   const runHours = (m2 * times) / process.m2PerHour;
@@ -26,15 +29,19 @@ export function processCost(
   const hands = (copies * (process.minutesPerPiece + process.minutesPerIsland * islands)) / MINUTES;
   const amounts: readonly (readonly [string, number])[] = bought
     ? [
-        ['goods', Math.max(process.leastOrder, m2 * process.filmPerM2)],
+        ['goods', Math.max(process.leastOrder, good * process.filmPerM2)],
         ['carriage', process.carriage],
+        ['ordering and checking', (process.handlingMinutes / MINUTES) * labourRate],
       ]
     : [
         ['plates, frames or cylinders', process.plateEach * separations],
         ['making ready', setupHours * process.hourRate],
         ['running', runHours * process.hourRate],
+        ['proof', process.proof],
+        ['die', cut ? process.die : 0],
         ['handwork', hands * labourRate],
-        ['material', (m2 + process.setupM2 * separations) * material.pricePerM2],
+        ['ordering and checking', (process.handlingMinutes / MINUTES) * labourRate],
+        ['material', (drawn + process.setupM2 * separations) * material.pricePerM2],
         ['ink', m2 * separations * process.inkPerM2],
         ['film and mask', m2 * separations * process.filmPerM2],
       ];
@@ -53,47 +60,71 @@ export function processCost(
 /** A cost by quantity, minor units. */
 export type CostCurve = (copies: number) => number;
 
-/**
- * Smallest quantity from which on `late` costs no more than `early`; nothing up to `most`. Curves rise in steps, so it is looked
- * for on a grid in ratio first and exactly then.
- */
-export function crossing(early: CostCurve, late: CostCurve, most: number): number | undefined {
-  const cheaper = (copies: number) => late(copies) <= early(copies);
-  if (cheaper(1)) return 1;
-  let low = 1;
-  for (let high = 2; low < most; high = Math.min(most, Math.ceil(high * 1.25))) {
-    if (cheaper(high)) {
-      while (high - low > 1) {
-        const middle = Math.floor((low + high) / 2);
-        if (cheaper(middle)) high = middle;
-        else low = middle;
-      }
-      return high;
-    }
-    low = high;
-  }
-  return undefined;
-}
-
 /** Quantities in even ratio, from one piece to `most`. */
 export const quantityGrid = (most: number, count = 48): readonly number[] => [
   ...new Set(Array.from({ length: count }, (_, i) => Math.round(most ** (i / (count - 1))))),
 ];
 
-/** From which quantity on which process is the cheapest. @param curves by name, on the same quantities */
+/** Loads up to which every one is reckoned by itself. */
+const MOST_STEPS = 60;
+
+/**
+ * Quantities between which a job's own cost rises evenly: the last piece of each load (on a roll, of each row) and the first of
+ * the next, as long as such a step matters, and an even ratio beyond.
+ * @param step pieces of a load or a row
+ */
+export function quantitiesOfSteps(step: number, most: number): readonly number[] {
+  const steps = Array.from({ length: MOST_STEPS }, (_, k) => (k + 1) * step);
+  return [...new Set([1, 2, ...quantityGrid(most), ...steps, ...steps.map((n) => n + 1)])]
+    .filter((copies) => copies <= most)
+    .sort((a, b) => a - b);
+}
+
+export interface CheapestRange {
+  readonly name: string;
+  /** First and last quantity. */
+  readonly from: number;
+  readonly to: number;
+}
+
+/**
+ * The quantities at which each process is the cheapest, piece by piece: as stepped costs rise, one may be so several times over.
+ * @param quantities between which every curve is even, so that of two curves one is the cheaper at most once over
+ */
 export function cheapestRanges(
   quantities: readonly number[],
-  curves: ReadonlyMap<string, readonly number[]>,
-): readonly { readonly name: string; readonly from: number; readonly to: number }[] {
+  curves: ReadonlyMap<string, CostCurve>,
+): readonly CheapestRange[] {
   const ranges: { name: string; from: number; to: number }[] = [];
-  quantities.forEach((copies, i) => {
-    let best: { name: string; cost: number } | undefined;
-    for (const [name, costs] of curves)
-      if (!best || costs[i] < best.cost) best = { name, cost: costs[i] };
-    if (!best) return;
+  const best = (copies: number): string => {
+    let [name, least] = ['', Infinity];
+    for (const [one, curve] of curves) {
+      const cost = curve(copies);
+      if (cost < least) [name, least] = [one, cost];
+    }
+    return name;
+  };
+  const put = (name: string, from: number, to: number) => {
     const last = ranges.at(-1);
-    if (last?.name === best.name) last.to = copies;
-    else ranges.push({ name: best.name, from: copies, to: copies });
+    if (last?.name === name) last.to = to;
+    else ranges.push({ name, from, to });
+  };
+  // The cheapest of straight lines is the cheapest in between where it is so at both ends.
+  const between = (from: number, first: string, to: number, last: string): void => {
+    if (first === last || to - from <= 1) {
+      put(first, from, first === last ? to : from);
+      if (first !== last) put(last, to, to);
+      return;
+    }
+    const middle = Math.floor((from + to) / 2);
+    const name = best(middle);
+    between(from, first, middle, name);
+    between(middle, name, to, last);
+  };
+  quantities.forEach((copies, i) => {
+    const name = best(copies);
+    if (i === 0) put(name, copies, copies);
+    else between(quantities[i - 1], best(quantities[i - 1]), copies, name);
   });
   return ranges;
 }

@@ -1,8 +1,9 @@
 export {
   cheapestRanges,
-  crossing,
   processCost,
+  quantitiesOfSteps,
   quantityGrid,
+  type CheapestRange,
   type CostCurve,
   type ProcessCost,
 } from './compare.ts';

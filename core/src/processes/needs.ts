@@ -1,5 +1,5 @@
 /** What a job asks of the process that prints it. */
-import type { ArtworkInfo } from '../artwork/index.ts';
+import { drawnCutting, type ArtworkInfo } from '../artwork/index.ts';
 import { pageOf, type PlanResult, type PrintPlan } from '../plan/index.ts';
 import { allLayers, type Material } from '../stack/index.ts';
 import { mm2ToM2 } from '../units/index.ts';
@@ -19,6 +19,8 @@ export interface ProcessNeeds {
   readonly material: Pick<Material, 'class' | 'form' | 'pricePerM2'>;
   /** The material itself is to be seen: its metal, its grain, its clearness. */
   readonly bare: boolean;
+  /** Pieces are cut to a shape, which takes a die where it is not done by a blade that is steered. */
+  readonly cut: boolean;
   /** Pieces of a cut film that have to be weeded, for one copy. */
   readonly islands: number;
 }
@@ -47,6 +49,7 @@ export function needsOf(plan: PrintPlan, info: ArtworkInfo, result: PlanResult):
     separations,
     material: plan.material,
     bare: plan.material.class !== 'white' && !whites.length,
+    cut: drawnCutting(page, plan.artwork.names) !== undefined || (plan.cutting?.cutMm ?? 0) > 0,
     islands: Math.max(1, ...result.plates.map(({ islands }) => islands)),
   };
 }

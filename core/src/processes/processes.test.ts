@@ -3,10 +3,10 @@ import { artwork, measures, PLAN } from '../../test/shop.ts';
 import { reckon } from '../plan/index.ts';
 import {
   cheapestRanges,
-  crossing,
   needsOf,
   processCost,
   PROCESSES,
+  quantitiesOfSteps,
   quantityGrid,
   whyNotProcess,
   type Process,
@@ -23,6 +23,7 @@ const NEEDS: ProcessNeeds = {
   material: { class: 'metallic', form: 'sheet', pricePerM2: 500 },
   islands: 10,
   bare: false,
+  cut: false,
 };
 const of = (id: string): Process => PROCESSES.find((one) => one.id === id)!;
 const why = (id: string, change: Partial<ProcessNeeds>) =>
@@ -51,6 +52,10 @@ describe('processCost', () => {
       hourRate: 6000,
       m2PerHour: 50,
       inkPerM2: 80,
+      proof: 0,
+      trimPercent: 0,
+      spoilagePercent: 0,
+      handlingMinutes: 0,
     };
     const { lines, total } = processCost(screen, NEEDS, 100, 3000, 'USD');
     // Five frames, five half hours, 5 m² five times through at 50 m² an hour, (5 + 5) m² of material, 25 m² of ink.
@@ -58,9 +63,32 @@ describe('processCost', () => {
     expect(total.minor).toBe(45_000);
   });
 
-  it('asks the least order and the carriage of what is bought', () => {
-    expect(processCost(of('outside'), NEEDS, 1, 3000, 'USD').total.minor).toBe(4500 + 1800);
-    expect(processCost(of('outside'), NEEDS, 100, 3000, 'USD').total.minor).toBe(5 * 6500 + 1800);
+  it('counts for every process what ours counts: a proof, a die where pieces are cut, trim, spoilage and hands', () => {
+    const plain = {
+      ...of('screen'),
+      proof: 0,
+      die: 0,
+      trimPercent: 0,
+      spoilagePercent: 0,
+      handlingMinutes: 0,
+    };
+    const cost = (change: Partial<Process>, cut = false) =>
+      processCost({ ...plain, ...change }, { ...NEEDS, cut }, 100, 3000, 'USD').total.minor;
+    const none = cost({});
+    expect(cost({ proof: 1500 }) - none).toBe(1500);
+    expect(cost({ die: 6000 }) - none).toBe(0);
+    expect(cost({ die: 6000 }, true) - none).toBe(6000);
+    expect(cost({ handlingMinutes: 20 }) - none).toBe(1000);
+    // 5 m² of material, a fifth of it trimmed away: 1.25 m² more at 500.
+    expect(cost({ trimPercent: 20 }) - none).toBe(625);
+    expect(cost({ spoilagePercent: 10 })).toBeGreaterThan(none);
+  });
+
+  it('asks the least order, the carriage and the own hands of what is bought', () => {
+    expect(processCost(of('outside'), NEEDS, 1, 3000, 'USD').total.minor).toBe(4500 + 1800 + 1000);
+    expect(processCost(of('outside'), NEEDS, 100, 3000, 'USD').total.minor).toBe(
+      5 * 6500 + 1800 + 1000,
+    );
   });
 
   it('counts the hands that weed and apply', () => {
@@ -71,32 +99,36 @@ describe('processCost', () => {
   });
 });
 
-describe('crossing', () => {
-  const digital = (n: number) => 1000 + 300 * n + Math.ceil(n / 8) * 50;
-  const screen = (n: number) => 30_000 + 40 * n;
+describe('the quantities at which each is cheapest', () => {
+  /** A load of 24 pieces costs by the load, whatever is on it. */
+  const own = (n: number) => 1500 + 30 * n + 2400 * Math.ceil(n / 24);
+  const outside = (n: number) => Math.max(4500, 118 * n) + 2800;
+  const screen = (n: number) => 90_000 + 40 * n;
 
-  it('is the first quantity at which the other is no dearer, tried against every quantity', () => {
-    let first = 1;
-    while (screen(first) > digital(first)) first++;
-    expect(crossing(digital, screen, 100_000)).toBe(first);
-    expect(crossing(screen, digital, 100_000)).toBe(1);
-    expect(crossing(digital, () => 1e12, 100_000)).toBeUndefined();
+  it('are told piece by piece, however often they change, as trying every quantity does', () => {
+    const curves = new Map([
+      ['own', own],
+      ['outside', outside],
+      ['screen', screen],
+    ]);
+    const ranges = cheapestRanges(quantitiesOfSteps(24, 10_000), curves);
+    const tried: { name: string; from: number; to: number }[] = [];
+    for (let n = 1; n <= 10_000; n++) {
+      const [[name]] = [...curves].sort(([, a], [, b]) => a(n) - b(n));
+      const last = tried.at(-1);
+      if (last?.name === name) last.to = n;
+      else tried.push({ name, from: n, to: n });
+    }
+    expect(ranges).toEqual(tried);
+    // More than one crossing between the same two.
+    expect(ranges.filter(({ name }) => name === 'outside').length).toBeGreaterThan(2);
   });
 
-  it('lies where the cheapest changes', () => {
+  it('go from one piece to the most', () => {
     const quantities = quantityGrid(10_000, 200);
     expect([quantities[0], quantities.at(-1)]).toEqual([1, 10_000]);
-    const ranges = cheapestRanges(
-      quantities,
-      new Map([
-        ['digital', quantities.map(digital)],
-        ['screen', quantities.map(screen)],
-      ]),
-    );
-    expect(ranges.map(({ name }) => name)).toEqual(['digital', 'screen']);
-    const at = crossing(digital, screen, 10_000)!;
-    expect(ranges[0].to).toBeLessThan(at);
-    expect(ranges[1].from).toBeGreaterThanOrEqual(at);
+    const ranges = cheapestRanges(quantities, new Map([['screen', screen]]));
+    expect(ranges).toEqual([{ name: 'screen', from: 1, to: 10_000 }]);
   });
 });
 

@@ -34,6 +34,14 @@ export interface Process {
   readonly throughs: 'once' | 'each separation';
   /** Ink of one separation, minor units per m². */
   readonly inkPerM2: number;
+  /** A proof before the run, and a die where pieces are cut to shape, minor units. */
+  readonly proof: number;
+  readonly die: number;
+  /** Of the material, what is trimmed away round the pieces, and of what is printed, what is spoilt; percent. */
+  readonly trimPercent: number;
+  readonly spoilagePercent: number;
+  /** The shop's own hands: asking, ordering, checking, repacking; minutes for the job. */
+  readonly handlingMinutes: number;
   /** Handwork for one piece: minutes for itself, and for each island that is weeded. */
   readonly minutesPerPiece: number;
   readonly minutesPerIsland: number;
@@ -70,6 +78,11 @@ export const PROCESSES: readonly Process[] = [
   {
     ...NO_HANDS,
     id: 'screen',
+    proof: 1500,
+    die: 6000,
+    trimPercent: 10,
+    spoilagePercent: 5,
+    handlingMinutes: 15,
     name: 'Screen printing',
     about: 'The thickest and most opaque white, on any surface; a frame for each colour.',
     plateEach: 4500,
@@ -90,6 +103,11 @@ export const PROCESSES: readonly Process[] = [
   {
     ...NO_HANDS,
     id: 'flexo',
+    proof: 4000,
+    die: 14000,
+    trimPercent: 8,
+    spoilagePercent: 3,
+    handlingMinutes: 30,
     name: 'Flexo',
     about: 'A fairly opaque white for long runs on rolls; no fine gradients.',
     plateEach: 18_000,
@@ -110,6 +128,11 @@ export const PROCESSES: readonly Process[] = [
   {
     ...NO_HANDS,
     id: 'offset',
+    proof: 3500,
+    die: 9000,
+    trimPercent: 12,
+    spoilagePercent: 4,
+    handlingMinutes: 30,
     name: 'Offset',
     about: 'Fine detail with a thin white: good on metallised stock, grey on clear film.',
     plateEach: 2500,
@@ -130,6 +153,11 @@ export const PROCESSES: readonly Process[] = [
   {
     ...NO_HANDS,
     id: 'gravure',
+    proof: 30000,
+    die: 25000,
+    trimPercent: 6,
+    spoilagePercent: 2,
+    handlingMinutes: 45,
     name: 'Gravure',
     about: 'Opaque and fine, with cylinders that cost thousands each: for millions of pieces.',
     plateEach: 300_000,
@@ -150,6 +178,11 @@ export const PROCESSES: readonly Process[] = [
   {
     ...NO_HANDS,
     id: 'outside',
+    proof: 0,
+    die: 0,
+    trimPercent: 0,
+    spoilagePercent: 0,
+    handlingMinutes: 20,
     name: 'Buying from another shop',
     about: 'Sent out to somebody who prints white every day.',
     plateEach: 0,
@@ -173,6 +206,11 @@ export const PROCESSES: readonly Process[] = [
   {
     ...NO_HANDS,
     id: 'printed-film',
+    proof: 0,
+    die: 0,
+    trimPercent: 10,
+    spoilagePercent: 4,
+    handlingMinutes: 5,
     covers: true,
     name: 'Printed film, laminated and applied by hand',
     about: 'Printed on white film, left to gas out, laminated or masked, and applied.',
@@ -196,6 +234,11 @@ export const PROCESSES: readonly Process[] = [
   {
     ...NO_HANDS,
     id: 'cut-film',
+    proof: 0,
+    die: 0,
+    trimPercent: 15,
+    spoilagePercent: 5,
+    handlingMinutes: 5,
     name: 'Coloured film, cut and weeded by hand',
     about: 'Cut from coloured film, weeded, masked and applied: labour and waiting decide.',
     plateEach: 0,

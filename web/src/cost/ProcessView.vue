@@ -2,11 +2,10 @@
 /** On which process a job is cheapest, by quantity; and why the others are not for it. */
 import {
   cheapestRanges,
-  crossing,
   needsOf,
   processCost,
   PROCESSES,
-  quantityGrid,
+  quantitiesOfSteps,
   whyNotProcess,
   type Process,
   type ProcessNeeds,
@@ -35,10 +34,16 @@ const edited = ref<string>();
 
 /** What can be said of a process: of one whose goods are bought, and of the others. */
 const WAITING: FigureSpec<keyof Process> = { key: 'waitHours', label: 'Waiting', unit: 'h' };
+const HANDLING: FigureSpec<keyof Process> = {
+  key: 'handlingMinutes',
+  label: 'Ordering and checking',
+  unit: 'min',
+};
 const BOUGHT: readonly FigureSpec<keyof Process>[] = [
   { key: 'filmPerM2', label: 'Goods', unit: 'm²', money: true },
   { key: 'leastOrder', label: 'Least order', money: true },
   { key: 'carriage', label: 'Carriage', money: true },
+  HANDLING,
   WAITING,
 ];
 const MADE: readonly FigureSpec<keyof Process>[] = [
@@ -49,6 +54,11 @@ const MADE: readonly FigureSpec<keyof Process>[] = [
   { key: 'm2PerHour', label: 'Printed in an hour', unit: 'm²', min: 1, max: 1_000_000 },
   { key: 'inkPerM2', label: 'Ink of one separation', unit: 'm²', money: true },
   { key: 'filmPerM2', label: 'Film and mask', unit: 'm²', money: true },
+  { key: 'proof', label: 'Proof', money: true },
+  { key: 'die', label: 'Die, where pieces are cut', money: true },
+  { key: 'trimPercent', label: 'Trimmed away', unit: '%', max: 90 },
+  { key: 'spoilagePercent', label: 'Spoilt in the run', unit: '%', max: 90 },
+  HANDLING,
   { key: 'minutesPerPiece', label: 'Handwork, each piece', unit: 'min', precision: 1 },
   { key: 'minutesPerIsland', label: 'Weeding, each island', unit: 'min', precision: 2 },
   WAITING,
@@ -56,8 +66,16 @@ const MADE: readonly FigureSpec<keyof Process>[] = [
 
 /** Quantities up to well beyond the job. */
 const MOST = 100_000;
+/** Pieces of a load, or of a row on a roll: with each the cost takes a step. */
+const step = computed(() => {
+  const { layout } = job.shown ?? {};
+  if (!layout) return 1;
+  return plan.value.material.form === 'roll' ? layout.columns : Math.max(1, layout.perLoad);
+});
 const grid = computed(() =>
-  [...new Set([...quantityGrid(MOST), plan.value.layout.copies])].sort((a, b) => a - b),
+  [...new Set([...quantitiesOfSteps(step.value, MOST), plan.value.layout.copies])].sort(
+    (a, b) => a - b,
+  ),
 );
 
 /** What goes on every piece, however it is printed, is left out. */
@@ -133,32 +151,43 @@ const curves = computed<Curve[]>(() => {
 const OWN = 'This machine';
 const ranges = computed(() => {
   if (digital.value.costs.length === 0) return [];
-  const { quantities } = digital.value;
   return cheapestRanges(
-    quantities,
+    digital.value.quantities,
     new Map([
-      [OWN, quantities.map(ownAt)],
-      ...possible.value.map(({ process, at }) => [process.name, quantities.map(at)] as const),
+      [OWN, ownAt],
+      ...possible.value.map(({ process, at }) => [process.name, at] as const),
     ]),
   );
 });
-/** Where the cheapest changes, to the piece. */
+const curveOf = (name: string) =>
+  name === OWN ? ownAt : possible.value.find(({ process }) => process.name === name)!.at;
+/** Where the cheapest changes. */
 const changes = computed(() =>
-  ranges.value.slice(1).map((range, i) => {
-    const curveOf = (name: string) =>
-      name === OWN ? ownAt : possible.value.find(({ process }) => process.name === name)!.at;
-    const [early, late] = [curveOf(ranges.value[i].name), curveOf(range.name)];
-    const from = ranges.value[i].to;
-    // Looked for beyond the last quantity at which the one before was the cheapest.
-    const found = crossing(
-      (n) => early(n + from - 1),
-      (n) => late(n + from - 1),
-      MOST,
-    );
-    const copies = (found ?? 1) + from - 1;
-    return { name: range.name, copies, each: late(copies) / 100 / copies };
-  }),
+  ranges.value
+    .slice(1)
+    .map(({ name, from }) => ({ name, copies: from, each: curveOf(name)(from) / 100 / from })),
 );
+/** All the quantities of each, in the order in which they first come up. */
+const intervals = computed(() => {
+  const byName = new Map<string, string[]>();
+  const count = (copies: number) => copies.toLocaleString('en');
+  for (const { name, from, to } of ranges.value) {
+    const text =
+      to >= MOST
+        ? `from ${count(from)}`
+        : from === to
+          ? count(from)
+          : `${count(from)} to ${count(to)}`;
+    byName.set(name, [...(byName.get(name) ?? []), text]);
+  }
+  return [...byName].map(([name, parts]) => ({
+    name,
+    told: parts.slice(0, MOST_TOLD).join(', '),
+    more: Math.max(0, parts.length - MOST_TOLD),
+  }));
+});
+/** Intervals of one process that are told. */
+const MOST_TOLD = 8;
 const here = computed(() => {
   const copies = plan.value.layout.copies;
   const list = [
@@ -168,14 +197,13 @@ const here = computed(() => {
   return list.toSorted((a, b) => a.minor - b.minor);
 });
 const money = (minor: number) => currency({ minor: Math.round(minor), currency: code.value });
-/** Between quantities that were reckoned a crossing is known to three figures. */
-const rounded = (copies: number) => Number(copies.toPrecision(3)).toLocaleString('en');
 const answer = computed(() => {
   const [first, second] = here.value;
   if (!first || digital.value.costs.length === 0) return 'The quantities are being reckoned.';
   const { copies } = plan.value.layout;
   const next = changes.value.find((change) => change.copies > copies);
-  return `For ${copies} pieces: ${first.name.toLowerCase()}, ${money(first.minor)}${second ? `, against ${money(second.minor)} by ${second.name.toLowerCase()}` : ''}.${next ? ` From about ${rounded(next.copies)} pieces on: ${next.name.toLowerCase()}.` : ''}`;
+  const until = next && ranges.value.find(({ from }) => from === next.copies);
+  return `For ${copies} pieces: ${first.name.toLowerCase()}, ${money(first.minor)}${second ? `, against ${money(second.minor)} by ${second.name.toLowerCase()}` : ''}.${until ? ` From ${until.from.toLocaleString('en')}${until.to < MOST ? ` to ${until.to.toLocaleString('en')}` : ''}: ${until.name.toLowerCase()}.` : ''}`;
 });
 </script>
 
@@ -199,6 +227,17 @@ const answer = computed(() => {
           Thin lines are not for this job. Circles: from that quantity on another one is cheaper.
           Figures are defaults of the usual order of magnitude: put in what your shop is offered.
         </p>
+      </div>
+      <div class="panel pad" data-testid="cheapest">
+        <h2 class="label">Cheapest at these quantities</h2>
+        <dl class="ranges">
+          <template v-for="{ name, told, more } in intervals" :key="name">
+            <dt>{{ name }}</dt>
+            <dd class="figures">
+              {{ told }}<span v-if="more" class="soft"> and {{ more }} more, near one another</span>
+            </dd>
+          </template>
+        </dl>
       </div>
       <div class="panel pad needs">
         <h2 class="label">What this job wants</h2>
@@ -283,6 +322,12 @@ const answer = computed(() => {
 <style scoped>
 .pad {
   padding: 14px 16px;
+}
+
+.ranges {
+  display: grid;
+  grid-template-columns: minmax(140px, 240px) 1fr;
+  gap: 4px 14px;
 }
 
 .needs {

@@ -31,15 +31,16 @@ const setTrips = (change: Partial<PrintPlan['trips']>) =>
   job.update({ trips: { ...plan.value.trips, ...change } });
 
 /** The trip whose care is set. */
-const trip = ref(1);
+const cared = ref(1);
 const careful = computed<Careful>(
-  () => plan.value.trips.careful?.findLast((one) => (one.trip ?? trip.value) === trip.value) ?? {},
+  () =>
+    plan.value.trips.careful?.findLast((one) => (one.trip ?? cared.value) === cared.value) ?? {},
 );
 const setCareful = (change: Partial<Careful>) =>
   setTrips({
     careful: [
-      ...(plan.value.trips.careful ?? []).filter((one) => one.trip !== trip.value),
-      { ...careful.value, ...change, trip: trip.value },
+      ...(plan.value.trips.careful ?? []).filter((one) => one.trip !== cared.value),
+      { ...careful.value, ...change, trip: cared.value },
     ],
   });
 const tripNames = computed(() =>
@@ -48,10 +49,10 @@ const tripNames = computed(() =>
     title: `${number}: ${layers.map(layerName).join(', then ').toLowerCase()}`,
   })),
 );
-const chosen = computed(() => work.value?.trips.find(({ number }) => number === trip.value));
+const chosen = computed(() => work.value?.trips.find(({ number }) => number === cared.value));
 watch(
   () => tripNames.value.length,
-  (count) => (trip.value = Math.min(trip.value, Math.max(1, count))),
+  (count) => (cared.value = Math.min(cared.value, Math.max(1, count))),
 );
 const asTheMode = () => job.update({ trips: without(plan.value.trips, 'careful') });
 
@@ -209,8 +210,8 @@ const special = computed(() =>
             class="wide"
             label="Trip"
             :items="tripNames"
-            :model-value="trip"
-            @update:model-value="trip = $event"
+            :model-value="cared"
+            @update:model-value="cared = $event"
           />
           <number-field
             label="Carriage"
