@@ -167,6 +167,11 @@ const changes = computed(() =>
     .slice(1)
     .map(({ name, from }) => ({ name, copies: from, each: curveOf(name)(from) / 100 / from })),
 );
+/** Changes that lie near one another are one circle: the last of them. */
+const NEAR = 1.6;
+const drawn = computed(() =>
+  changes.value.filter(({ copies }, i, all) => (all[i + 1]?.copies ?? Infinity) > copies * NEAR),
+);
 /** All the quantities of each, in the order in which they first come up. */
 const intervals = computed(() => {
   const byName = new Map<string, string[]>();
@@ -219,7 +224,7 @@ const answer = computed(() => {
         <curve-chart
           :curves="curves"
           :copies="plan.layout.copies"
-          :crossings="changes"
+          :crossings="drawn"
           :currency="code"
         />
         <p class="soft small">

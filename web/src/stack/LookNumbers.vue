@@ -84,8 +84,11 @@ const scanOf = (picture: Grey): Picture => ({
   pixels: rgbaOf(picture),
   outOfGamut: 0,
 });
-const scanned = ({ value, grade, limitedBy, decodes }: Scanned) =>
-  `${value.toFixed(1)} (${grade})${grade === 'A' ? '' : `, by ${limitedBy}`}${decodes ? '' : ', not read'}`;
+const scanned = ({ value, grade, decodes }: Scanned) =>
+  `${value.toFixed(1)} (${grade})${decodes ? '' : ', not read'}`;
+/** What holds the grade down; of the best there is nothing to say. */
+const limited = ({ grade, limitedBy }: Scanned) =>
+  grade === 'A' ? '' : `limited by ${limitedBy}; `;
 </script>
 
 <template>
@@ -109,8 +112,9 @@ const scanned = ({ value, grade, limitedBy, decodes }: Scanned) =>
         :label="`${barcode.content} as the scanner sees it`"
       />
       <span v-if="withWhite && withoutWhite" class="soft says"
-        >with a white box {{ scanned(withWhite) }}; without {{ scanned(withoutWhite) }}. Ten
-        profiles at 660 nm as in ISO/IEC 15416; a verifier has the last word.</span
+        >{{ limited(planned) }}with a white box {{ scanned(withWhite) }}; without
+        {{ scanned(withoutWhite) }}. Ten profiles at 660 nm as in ISO/IEC 15416; a verifier has the
+        last word.</span
       >
     </div>
     <div v-for="(point, i) in points" :key="`p${i}`" data-testid="point">
