@@ -165,6 +165,7 @@ export const Machine = z.strictObject({
     .exactOptional(),
   /** Common practice where a machine's own limit is not known. */
   inkLimit: z.number().min(100).max(2000).default(400),
+  barReduction: z.number().min(0).max(0.5).exactOptional(),
   inks: z.array(Ink).min(1),
   modes: z.array(Mode).min(1),
   hourRate: minorUnits,

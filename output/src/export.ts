@@ -10,7 +10,7 @@ import {
   oneVersion,
   plateSpecs,
   pageOf,
-  plannedRaster,
+  printedRaster,
   printFiles,
   PROCESS_NAMES,
   Shrinker,
@@ -231,11 +231,7 @@ class PlateSource {
   async *bands(): AsyncGenerator<Uint8Array[]> {
     const { width, height } = this.size;
     const { plates } = this.file;
-    const raster = plannedRaster(
-      this.#artwork.raster(this.page.number),
-      this.page,
-      this.#plan.artwork,
-    );
+    const raster = printedRaster(this.#plan, this.#artwork.raster(this.page.number), this.page);
     const process = PROCESS_NAMES.map((name) => raster.channels.indexOf(name));
     const stored = plates.flatMap(({ key, ink, density }) =>
       key === undefined ? [] : [{ ink, density, bands: this.#plate(key) }],

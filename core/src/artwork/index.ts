@@ -8,6 +8,7 @@ export {
   quietWanted,
   type Barcode,
 } from './barcode.ts';
+export { withReducedBars } from './bars.ts';
 export { EdgeMeter } from './edge.ts';
 export { KnockoutMeter } from './knockout.ts';
 export { compareArtwork, type ArtworkChange } from './compare.ts';

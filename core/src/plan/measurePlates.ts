@@ -1,11 +1,5 @@
 /** The plates of a plan from its artwork's pixels. */
-import {
-  barcodeGround,
-  plannedRaster,
-  roleOf,
-  type ArtworkPage,
-  type MmBox,
-} from '../artwork/index.ts';
+import { barcodeGround, roleOf, type ArtworkPage, type MmBox } from '../artwork/index.ts';
 import { DomainError } from '../errors.ts';
 import { inkNeeded, makeScene, type View } from '../look/index.ts';
 import {
@@ -26,6 +20,7 @@ import { recipesOf } from '../rule/index.ts';
 import { allLayers, LAY_NAMES } from '../stack/index.ts';
 import { modelOf } from './model.ts';
 import { pageOf, type Artwork, type PrintPlan } from './plan.ts';
+import { printedRaster } from './printedRaster.ts';
 import { oneVersion } from './versions.ts';
 
 export interface MeasureOptions {
@@ -81,7 +76,7 @@ export async function measurePlates(
     const page = pageOf(plan, artwork.info, picture);
     const own = specs.filter((spec) => spec.picture === picture);
     const raster = withPlates(
-      plannedRaster(artwork.raster(page.number), page, plan.artwork),
+      printedRaster(plan, artwork.raster(page.number), page),
       await othersOf(own, artwork),
     );
     const done = await buildPlates(

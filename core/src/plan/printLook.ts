@@ -1,5 +1,5 @@
 /** The print of a plan as it is looked at: its pixels at some resolution, its scene, and what is told of it in numbers. */
-import { plannedRaster, PROCESS_NAMES } from '../artwork/index.ts';
+import { PROCESS_NAMES } from '../artwork/index.ts';
 import {
   coloursOf,
   dayNightDifference,
@@ -32,6 +32,7 @@ import { plateSpecs, type Measures } from '../plates/index.ts';
 import { sum } from '../raster/index.ts';
 import { withDensity, type Picture, type Stack } from '../stack/index.ts';
 import { measurePlates, type MeasureOptions } from './measurePlates.ts';
+import { printedRaster } from './printedRaster.ts';
 import { modelOf } from './model.ts';
 import { pageOf, type Artwork, type PrintPlan } from './plan.ts';
 
@@ -76,7 +77,7 @@ export async function printPixels(
     let process = inks.get(page.number);
     if (!process) {
       const planes = PROCESS_NAMES.map(() => new Uint8Array(width * height));
-      const planned = plannedRaster(raster, page, plan.artwork);
+      const planned = printedRaster(plan, raster, page);
       const index = PROCESS_NAMES.map((name) => planned.channels.indexOf(name));
       for await (const { top, rows, planes: band } of planned.bands())
         planes.forEach((plane, i) =>

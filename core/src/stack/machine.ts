@@ -93,6 +93,8 @@ export interface Machine {
   readonly silverUnderLimit: number;
   /** Where white is moved by hand between a slot for white under colour and one for all else: where it stands, and how long that takes. */
   readonly whiteSlot?: { readonly stands: 'under' | 'other'; readonly minutes: number };
+  /** How much wider ink makes a bar than it was laid, mm: bars of codes are laid narrower by it. */
+  readonly barReduction?: number;
   /** Most ink that dries or cures at one place in one trip, percent: one solid of one hit is 100. */
   readonly inkLimit: number;
   readonly inks: readonly Ink[];

@@ -39,6 +39,7 @@ export async function rulesKey(db: Db, plan: PrintPlan): Promise<string> {
     pages: platePages(plan),
     names: plan.artwork.names,
     overprint: plan.artwork.overprint,
+    bars: plan.machine.barReduction ?? 0,
     wanted: plan.machine.inks.map(({ channel, spotName }) => [channel, spotName]),
   };
   return createHash('sha256').update(JSON.stringify(depends)).digest('hex');

@@ -101,6 +101,7 @@ export const useJob = defineStore('job', () => {
       value.artwork.overprint,
       platePages(value),
       value.machine.inks.map((ink) => ink.spotName),
+      value.machine.barReduction,
       hasTone(value),
     ]);
   });
