@@ -43,6 +43,7 @@ export {
   type PrintPixels,
   type Screened,
 } from './printLook.ts';
+export { groundDependencies, lookDependencies, plateDependencies } from './plateDependencies.ts';
 export { printedRaster } from './printedRaster.ts';
 export { printFiles, thinned, type PrintFile, type PrintPlate } from './printFiles.ts';
 export { inkMl, planJob, reckon, type PlanResult, type VersionWork, type Work } from './reckon.ts';

@@ -1,8 +1,7 @@
 import { createHash } from 'node:crypto';
 import { encodePlan, type PlateBuild } from '@kyanos/contract';
 import {
-  hasTone,
-  platePages,
+  plateDependencies,
   plateSpecs,
   recipesOf,
   type Measures,
@@ -27,21 +26,7 @@ export async function rulesKey(db: Db, plan: PrintPlan): Promise<string> {
      where job_id::text = any($1::text[]) group by job_id order by job_id`,
     [jobs],
   );
-  const depends = {
-    others,
-    // How much white a look needs depends on what it is laid on.
-    look: recipes.some(({ from }) => from.kind === 'match')
-      ? [encodePlan(plan).stack, plan.material.optics, plan.machine.inks, plan.viewing]
-      : [],
-    measured: MEASURED,
-    ...(hasTone(plan) && { levels: true }),
-    specs,
-    pages: platePages(plan),
-    names: plan.artwork.names,
-    overprint: plan.artwork.overprint,
-    bars: plan.machine.barReduction ?? 0,
-    wanted: plan.machine.inks.map(({ channel, spotName }) => [channel, spotName]),
-  };
+  const depends = { others, measured: MEASURED, ...(plateDependencies(plan) as object) };
   return createHash('sha256').update(JSON.stringify(depends)).digest('hex');
 }
 

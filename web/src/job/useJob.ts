@@ -11,11 +11,9 @@ import {
 } from '@kyanos/contract';
 import {
   changed,
-  hasTone,
   measuresOf,
   parseRule,
-  platePages,
-  plateSpecs,
+  plateDependencies,
   reckon,
   type ArtworkInfo,
   type Measures,
@@ -94,16 +92,7 @@ export const useJob = defineStore('job', () => {
   const platesKey = computed(() => {
     const { value } = plan;
     if (!value || !artworkId.value) return '';
-    return JSON.stringify([
-      artworkId.value,
-      plateSpecs(value.stack),
-      value.artwork.names,
-      value.artwork.overprint,
-      platePages(value),
-      value.machine.inks.map((ink) => ink.spotName),
-      value.machine.barReduction,
-      hasTone(value),
-    ]);
+    return JSON.stringify([artworkId.value, plateDependencies(value)]);
   });
 
   const fullSize = computed(

@@ -1,8 +1,9 @@
 /** Prints at screen resolution: plates that did not change are not built again, and a picture is gone through only once. */
 import {
   facingPicture,
-  formatStack,
+  groundDependencies,
   lookAt,
+  lookDependencies,
   plateSpecs,
   printPixels,
   readsBackwards,
@@ -45,19 +46,24 @@ function keep<T>(
 
 /** What all pixels of a build depend on. */
 const groundKey = ({ artworkId, plan }: Subject, pages: Pages) =>
-  JSON.stringify([artworkId, [...pages.values()].map(({ width }) => width), plan.artwork]);
+  JSON.stringify([
+    artworkId,
+    [...pages.values()].map(({ width }) => width),
+    [plan.artwork.page, plan.artwork.rearPage],
+    groundDependencies(plan),
+  ]);
 
 export const observationsOf = (subject: Subject, pages: Pages, page: number) =>
   observed.get(`${groundKey(subject, pages)}/${page}`);
 
 const plateKeyOf =
-  (ground: string, { stack, material, machine, viewing }: PrintPlan) =>
+  (ground: string, plan: PrintPlan) =>
   ({ key, besideColour, rule }: PlateSpec): string =>
     JSON.stringify([
       ground,
       key,
       besideColour,
-      usesSource(rule, 'match') && [formatStack(stack), material, machine.inks, viewing],
+      usesSource(rule, 'match') && lookDependencies(plan),
     ]);
 
 /** Plates and process inks of both pictures. */

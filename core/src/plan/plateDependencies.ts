@@ -1,0 +1,43 @@
+/**
+ * What the plates of a plan depend on, and nothing else: prices and times may change without a new build. One answer for the
+ * browser, the server and every cache.
+ */
+import { plateSpecs } from '../plates/index.ts';
+import { usesSource } from '../rule/index.ts';
+import { formatStack } from '../stack/index.ts';
+import { hasTone } from './measurePlates.ts';
+import type { PrintPlan } from './plan.ts';
+import { platePages } from './versions.ts';
+
+/** What the pixels depend on that plates are built from, whatever their rules and whatever page is read. */
+export const groundDependencies = ({ artwork, machine }: PrintPlan): unknown => [
+  artwork.names,
+  artwork.overprint,
+  machine.inks.map(({ channel, spotName }) => [channel, spotName]),
+  machine.barReduction ?? 0,
+];
+
+/** What a rule depends on that asks how much ink a look needs: on all that the look is made of. */
+export const lookDependencies = ({ stack, material, machine, viewing }: PrintPlan): unknown => [
+  formatStack(stack),
+  material.class,
+  material.adhesive,
+  material.optics,
+  machine.inks,
+  viewing,
+];
+
+/**
+ * Plans with equal answers have equal plates and measures on the same artwork, as long as the jobs whose plates they take in
+ * stay as they are. To be compared as JSON.
+ */
+export function plateDependencies(plan: PrintPlan): unknown {
+  const specs = plateSpecs(plan.stack);
+  return {
+    ground: groundDependencies(plan),
+    specs,
+    pages: platePages(plan),
+    levels: hasTone(plan),
+    ...(specs.some(({ rule }) => usesSource(rule, 'match')) && { look: lookDependencies(plan) }),
+  };
+}
