@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { artwork, DARK, PLAN } from '../../test/shop.ts';
+import { overprintedChannel } from '../artwork/index.ts';
 import { memoryRaster } from '../raster/index.ts';
 import { parseStack } from '../stack/index.ts';
 import { measureVersions } from './measurePlates.ts';
@@ -8,10 +9,12 @@ import type { Artwork, PrintPlan } from './plan.ts';
 
 const [WIDTH, HEIGHT] = [50, 25];
 const NAMES = ['Cyan', 'Magenta', 'Yellow', 'Black', 'white ', 'Foil'];
+/** What of them holds something else if all overprints. */
+const OVER = ['Cyan', 'white '];
 /** Two pages of different shapes and tints, with a special that is named almost rightly and one that nobody knows. */
 const pixels = (seed: number) =>
   new Map(
-    NAMES.map((name, k) => [
+    [...NAMES, ...OVER.map(overprintedChannel)].map((name, k) => [
       name,
       Uint8Array.from({ length: WIDTH * HEIGHT }, (_, i) => {
         const [x, y] = [i % WIDTH, Math.floor(i / WIDTH)];
@@ -25,6 +28,7 @@ const info = artwork({ Cyan: 0.3, 'white ': 0.2, Foil: 0.1 });
 const pages = [1, 2].map((number) => ({
   ...info.pages[0],
   number,
+  overprinted: OVER,
   separations: NAMES.map(
     (name) =>
       info.pages[0].separations.find((one) => one.name === name) ?? {
