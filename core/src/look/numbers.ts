@@ -3,7 +3,7 @@ import { D50, deltaE2000, spectrumToLab, type Triple } from '../spectrum/index.t
 import { plateSpecs } from '../plates/index.ts';
 import { allLayers, parseStack, type Material, type Picture } from '../stack/index.ts';
 import { areaSpread, withoutColour, type SpecialArea } from './opacity.ts';
-import { makeScene, seen, type Point, type Scene } from './scene.ts';
+import { looker, makeScene, seen, type Point, type Scene } from './scene.ts';
 import { facingPicture, labOf, type LookTable, type Means } from './table.ts';
 import type { View } from './view.ts';
 
@@ -179,8 +179,11 @@ export function showThrough(
   );
   if (!printed && scene.material.optics.transmittance <= 0)
     return { deltaE: 0, most: 0, of: 'nothing' };
-  const lab = (point: Point, place: 'white' | 'black') =>
-    spectrumToLab(seen(scene, point, { side, place }), D50);
+  const looks = {
+    white: looker(scene, { side, place: 'white' }),
+    black: looker(scene, { side, place: 'black' }),
+  };
+  const lab = (point: Point, place: 'white' | 'black') => spectrumToLab(looks[place](point), D50);
   const apart = (plates: SpecialArea['plates']) => {
     const at = withoutColour(plates);
     const black = { ...none, [other]: [0, 0, 0, 1] };

@@ -2,7 +2,7 @@
 import { contrastRatio } from '../optics/index.ts';
 import { D65, spectrumToXyz } from '../spectrum/index.ts';
 import { allLayers, layerName, type Part } from '../stack/index.ts';
-import { partLayer, seen, type Point, type Scene } from './scene.ts';
+import { looker, partLayer, type Point, type Scene } from './scene.ts';
 
 export interface LayerOpacity {
   readonly layer: string;
@@ -88,10 +88,13 @@ export function opacityOf(
         contrastRatio: contrastRatio(partLayer(scene, part, layer.hits, 1)),
       })),
   );
+  const [black, white] = (['black', 'white'] as const).map((place) =>
+    looker(scene, { side, place }),
+  );
   const at = (plates: SpecialArea['plates']) => {
-    const luminance = (backing: 'black' | 'white') =>
-      spectrumToXyz(seen(scene, withoutColour(plates), { side, place: backing }), D65)[1];
-    return Math.min(1, luminance('black') / luminance('white'));
+    const point = withoutColour(plates);
+    const luminance = (look: typeof black) => spectrumToXyz(look(point), D65)[1];
+    return Math.min(1, luminance(black) / luminance(white));
   };
   const printed = areaSpread(areas.map(({ plates, share }) => ({ value: at(plates), share })));
   return { layers, material: at(new Map()), ...(printed && { printed }) };

@@ -383,10 +383,17 @@ export class Viewer {
 
 const isFilter = ({ layers }: InkLayer): boolean => layers.length === 1 && !scatters(layers[0]);
 
-/** {@link Viewer.see} at a single point. */
-export function seen(scene: Scene, point: Point, view: View): Spectrum {
+/** {@link Viewer.see} at one point after another; the answer is valid until the next. */
+export function looker(scene: Scene, view: View): (point: Point) => Spectrum {
   const viewer = new Viewer(scene, view);
   const inks = new InkLayers(scene, viewer.glints);
-  const layers = viewer.order.map((laid) => inks.at(laid, point));
-  return viewer.see(layers, surfaceAt(scene, view.side, point)).slice();
+  return (point) =>
+    viewer.see(
+      viewer.order.map((laid) => inks.at(laid, point)),
+      surfaceAt(scene, view.side, point),
+    );
 }
+
+/** {@link Viewer.see} at a single point. */
+export const seen = (scene: Scene, point: Point, view: View): Spectrum =>
+  looker(scene, view)(point).slice();

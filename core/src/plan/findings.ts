@@ -80,10 +80,7 @@ export function planFindings(
     if (!measure) continue;
     found.push(...plateFindings(plan, pageOf(plan, info, spec.picture), spec, measure));
   }
-  found.push(
-    ...weakBarcodes(plan, info, measures, makeScene({ ...plan, process: modelOf(info) })),
-    ...tooMuchInk(plan, info, pictures),
-  );
+  found.push(...weakBarcodes(plan, info, measures), ...tooMuchInk(plan, info, pictures));
 
   found.push(...stackFindings(plan, info));
   found.push(...layoutFindings(plan, pageOf(plan, info, 'front'), layout));
@@ -138,12 +135,13 @@ function weakBarcodes(
   plan: PrintPlan,
   info: ArtworkInfo,
   measures: ReadonlyMap<string, PlateMeasure>,
-  scene: Scene,
 ): Finding[] {
   const { material, stack, viewing } = plan;
   const side = viewing.side === 'back' ? 'back' : 'front';
   if (facingPicture(stack, side) !== 'front') return [];
   const page = pageOf(plan, info, 'front');
+  if (page.barcodes.length === 0) return [];
+  const scene = makeScene({ ...plan, process: modelOf(info) });
   const specs = plateSpecs(stack).filter(
     ({ picture, key }) => picture === 'front' && measures.has(key),
   );

@@ -17,6 +17,8 @@ import type { PlateSpec } from './spec.ts';
 const SAMPLE_STEP = 61;
 /** Values of a plate that are told apart: none, full, and seven between. */
 const LAID_LEVELS = 9;
+/** Mixtures that are told; what is rarer would change no figure. */
+const MOST_LAID = 200;
 const LAID = Uint8Array.from({ length: 256 }, (_, value) =>
   value === 0 ? 0 : Math.max(1, Math.round((value / 255) * (LAID_LEVELS - 1))),
 );
@@ -135,7 +137,8 @@ export class PictureMeter {
 
   #laidShares(): PictureMeasure['laid'] {
     const all = [...this.#laid.values()].reduce((sum, count) => sum + count, 0);
-    return [...this.#laid].map(([place, count]) => {
+    const commonest = [...this.#laid].sort(([, a], [, b]) => b - a).slice(0, MOST_LAID);
+    return commonest.map(([place, count]) => {
       let rest = place;
       const values = this.#keys.toReversed().map((key) => {
         const level = rest % LAID_LEVELS;
