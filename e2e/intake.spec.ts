@@ -35,6 +35,7 @@ test('a file of three pages becomes a job for each, with its quantity', async ({
   await pick(page, 'fop-three-pages.pdf');
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('What are the 3 pages of fop-three-pages.pdf?');
+  await dialog.getByLabel('A job for each page').check({ force: true });
   await dialog.getByLabel('Copies').nth(1).fill('250');
   await dialog.getByLabel('Copies').nth(1).blur();
   await dialog.getByLabel('Copies').nth(2).fill('0');
@@ -44,6 +45,35 @@ test('a file of three pages becomes a job for each, with its quantity', async ({
   await expect(card(1)).toContainText('1 copy');
   await expect(card(2)).toContainText('250 copies');
   await expect(card(3)).toHaveCount(0);
+});
+
+test('a file of three labels becomes one job of versions, each with its quantity, ink and cost', async ({
+  page,
+}) => {
+  await pick(page, 'fop-three-pages.pdf');
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('One job: every page is a version').check({ force: true });
+  for (const [i, copies] of ['20', '0', '30'].entries()) {
+    await dialog.getByLabel('Copies').nth(i).fill(copies);
+    await dialog.getByLabel('Copies').nth(i).blur();
+  }
+  await dialog.getByRole('button', { name: 'Begin the job' }).click();
+  await expect(page.getByTestId('version')).toContainText('version 1 of 2');
+  await page.getByRole('button', { name: 'The next version' }).click();
+  await expect(page.getByTestId('version')).toContainText('Page 3, version 2 of 2');
+  await page.getByRole('link', { name: /Trips/ }).click();
+  await page.getByRole('link', { name: 'Layout' }).click();
+  await expect(page.getByTestId('answer').or(page.locator('.answer')).first()).toContainText('50');
+  const copies = page.getByLabel('Copies of page 3');
+  await copies.click();
+  await copies.press('Control+A');
+  await copies.pressSequentially('40');
+  await copies.press('Tab');
+  await expect(page.getByTestId('versions')).toContainText('60 pieces of 2 versions');
+  await page.getByRole('link', { name: /Cost/ }).click();
+  const costs = page.getByTestId('version-costs');
+  await expect(costs.getByRole('row', { name: /page 1/ })).toContainText('20');
+  await expect(costs.getByRole('row', { name: /page 3/ })).toContainText('40');
 });
 
 test('the finished size is set, and the file is read anew at it', async ({ page }) => {

@@ -411,14 +411,18 @@ describe('kyanos look', () => {
     expect([told.status, told.stderr]).toEqual([0, '']);
     const report = LookReport.parse(told.json());
     expect(report.view).toMatchObject({ side: 'front', place: 'wood' });
-    expect(report.opacity).toBeGreaterThan(0.9);
+    // What white hides, over what is printed: silver on a twentieth of it changes nothing of the middle.
+    expect(report.opacity.printed!.median).toBeGreaterThan(0.55);
+    expect(report.opacity.printed!.median).toBeLessThan(0.8);
+    expect(report.opacity.material).toBeLessThan(0.1);
     expect(report.deltaE!.median).toBeLessThanOrEqual(report.deltaE!.p95);
-    expect(report.showThrough).toBeLessThan(1);
+    expect(report.showThrough.front).toMatchObject({ of: 'ground' });
+    expect(report.showThrough.front.most).toBeGreaterThan(report.showThrough.front.deltaE);
     // The artist drew white under the code: as good as a white box, and better than none.
     const [code] = report.barcodes;
     expect(code).toMatchObject({ type: 'EAN-13', decodes: true });
     expect(code.symbolContrast).toBeCloseTo(code.withWhite!.symbolContrast, 1);
-    expect(code.symbolContrast).toBeGreaterThan(code.withoutWhite!.symbolContrast + 0.2);
+    expect(code.symbolContrast).toBeGreaterThan(code.withoutWhite!.symbolContrast + 0.1);
     expect(code.grade < code.withoutWhite!.grade).toBe(true);
     const png = readFileSync(out);
     expect(png.subarray(1, 4).toString()).toBe('PNG');
@@ -443,9 +447,11 @@ describe('kyanos look', () => {
     );
     const report = LookReport.parse(json());
     expect(report.view).toMatchObject({ place: 'box', behind: 800 });
-    expect(report.rearStrength!.density).toBeGreaterThan(45);
-    expect(report.rearStrength!.density).toBeLessThan(75);
-    expect(report.dayNight!.median).toBeLessThan(3);
+    const { density, asGood } = report.rearStrength!;
+    expect(density).toBeGreaterThan(40);
+    expect(density).toBeLessThan(60);
+    expect([asGood.from <= density, asGood.to >= density]).toEqual([true, true]);
+    expect(report.dayNight!.median).toBeLessThan(5);
     const { stdout } = kyanos('look', artwork, '--plan', plan, '--px', '300');
     expect(stdout).toContain('makes night most like day');
     expect(stdout).toContain('A simulation, not a contract proof: make a test print.');
