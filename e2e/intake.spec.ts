@@ -35,7 +35,7 @@ test('a file of three pages becomes a job for each, with its quantity', async ({
   await pick(page, 'fop-three-pages.pdf');
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('What are the 3 pages of fop-three-pages.pdf?');
-  await dialog.getByLabel('A job for each page').check({ force: true });
+  await dialog.getByText('A job for each page').click();
   await dialog.getByLabel('Copies').nth(1).fill('250');
   await dialog.getByLabel('Copies').nth(1).blur();
   await dialog.getByLabel('Copies').nth(2).fill('0');
@@ -52,7 +52,7 @@ test('a file of three labels becomes one job of versions, each with its quantity
 }) => {
   await pick(page, 'fop-three-pages.pdf');
   const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('One job: every page is a version').check({ force: true });
+  await dialog.getByText('One job: every page is a version').click();
   for (const [i, copies] of ['20', '0', '30'].entries()) {
     await dialog.getByLabel('Copies').nth(i).fill(copies);
     await dialog.getByLabel('Copies').nth(i).blur();

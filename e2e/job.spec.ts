@@ -41,7 +41,7 @@ test('a newcomer plans a real print from the file to the run sheet', async ({ pa
   await page.getByRole('radio', { name: /White over colour, read through/ }).click();
   await expect(page.getByRole('figure', { name: 'Core sample' })).toContainText('printed mirrored');
   await expect(page.getByTestId('look')).toBeVisible();
-  await expect(page.getByTestId('look-numbers')).toContainText('Opacity where specials are full');
+  await expect(page.getByTestId('look-numbers')).toContainText('Opacity of what is printed');
 
   await stage(page, 'Plates');
   await expect(page.getByTestId('answer')).toContainText(

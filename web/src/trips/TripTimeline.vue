@@ -144,6 +144,7 @@ const opened = ref<number>();
 }
 
 .timeline text.inside {
+  color: #f4efe4;
   fill: #f4efe4;
 }
 
