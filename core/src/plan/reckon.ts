@@ -136,11 +136,14 @@ export function reckon(plan: PrintPlan, info: ArtworkInfo, measured: Measures): 
     if (!(error instanceof DomainError)) throw error;
     failed.push({ code: error.code, severity: 'error', message: error.message });
   }
+  // What nobody wants this time has nothing wrong with it.
+  const wanted = parts.filter(({ version }) => version.copies > 0);
+  const printed = wanted.length > 0 ? wanted : parts;
   const findings = [
     ...failed,
     ...versionFindings(plan, info),
     ...mergedFindings(
-      parts.map((part) => ({
+      printed.map((part) => ({
         page: part.version.page,
         findings: planFindings(part.plan, info, part.measures, layout),
       })),

@@ -167,6 +167,21 @@ describe('versions of a job', () => {
     expect(each.length).toBe(findings.length);
   });
 
+  it('that nobody wants this time have nothing wrong with them', () => {
+    const info = pages(0.2, 0.2, 0.2);
+    const holed = { key, coverage: 0.2, holes: { count: 4, areaMm2: 400, largest: [] } };
+    const done = measured(0.2, 0.2, 0.2);
+    const versions = done.versions!.map((own) =>
+      own.page === 2 ? { page: 2, ...measures(holed) } : own,
+    );
+    const told = (copies: number) =>
+      reckon(versioned(1, copies, 1), info, { ...done, versions }).findings.map(
+        ({ message }) => message,
+      );
+    expect(told(1).some((message) => message.startsWith('Version on page 2: '))).toBe(true);
+    expect(told(0).some((message) => message.startsWith('Version on page 2: '))).toBe(false);
+  });
+
   it('of another size are refused, with the page and what to do', () => {
     const info = pages(0.2, 0.2);
     const [first, second] = info.pages;

@@ -23,8 +23,13 @@ const put = (versions: readonly Version[]) => {
   const changed = withVersions(plan.value, versions);
   job.replace(changed);
 };
-const setCopies = (at: number, copies: number) =>
-  put(plan.value.versions!.map((version, i) => (i === at ? { ...version, copies } : version)));
+/** Something is printed: the last one that is wanted is not taken away. */
+function setCopies(at: number, copies: number) {
+  const next = plan.value.versions!.map((version, i) =>
+    i === at ? { ...version, copies } : version,
+  );
+  if (next.some((version) => version.copies > 0)) put(next);
+}
 const addOthers = () => {
   const now = versionsOf(plan.value);
   const { copies } = now[now.length - 1];
