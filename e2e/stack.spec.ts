@@ -174,7 +174,7 @@ test('a measurement of the material changes what is seen', async ({ page }) => {
   const before = await numbers.textContent();
   await page.getByRole('link', { name: /Material/ }).click();
   const type = async (text: string) => {
-    await page.getByLabel('L*', { exact: true }).click();
+    await page.getByLabel('L* on white', { exact: true }).click();
     await page.keyboard.press('Control+a');
     await page.keyboard.type(text);
     await page.keyboard.press('Tab');
