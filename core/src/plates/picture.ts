@@ -18,7 +18,7 @@ const SAMPLE_STEP = 61;
 /** Values of a plate that are told apart: none, full, and seven between. */
 const LAID_LEVELS = 9;
 /** Mixtures that are told; what is rarer would change no figure. */
-const MOST_LAID = 200;
+const MOST_LAID = 48;
 const LAID = Uint8Array.from({ length: 256 }, (_, value) =>
   value === 0 ? 0 : Math.max(1, Math.round((value / 255) * (LAID_LEVELS - 1))),
 );
