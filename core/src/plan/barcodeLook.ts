@@ -24,8 +24,9 @@ import type { PixelBox, Raster } from '../raster/index.ts';
 import { mapSources, parseRule, type Shape, type Spot } from '../rule/index.ts';
 import { usesLay, type Stack, type StackLayer } from '../stack/index.ts';
 import { pxToMm } from '../units/index.ts';
+import { sceneOf } from './model.ts';
 import { pageOf, type PrintPlan } from './plan.ts';
-import { lookAt, printPixels, sceneOf, type PrintPixels } from './printLook.ts';
+import { lookAt, printPixels, type PrintPixels } from './printLook.ts';
 
 /** Contents of the codes in a picture, 0 dark to 255 light. */
 export type Decoder = (picture: Grey) => Promise<string[]>;

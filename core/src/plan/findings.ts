@@ -9,7 +9,7 @@ import {
 } from '../artwork/index.ts';
 import { inkTotal } from '../ink/index.ts';
 import type { Layout } from '../layout/index.ts';
-import { contrastGrade, facingPicture, makeScene, scannerSees, type Scene } from '../look/index.ts';
+import { contrastGrade, facingPicture, scannerSees, type Scene } from '../look/index.ts';
 import { plateSpecs, type Measures, type PlateMeasure } from '../plates/index.ts';
 import { cellsFrom } from '../raster/index.ts';
 import { allLayers, obstacles } from '../stack/index.ts';
@@ -17,7 +17,7 @@ import { splitTrips } from '../trips/index.ts';
 import { formatRule } from '../rule/index.ts';
 import { hasReflectance } from '../spectrum/index.ts';
 import { layoutFindings } from './layoutFindings.ts';
-import { modelOf } from './model.ts';
+import { sceneOf } from './model.ts';
 import { plateFindings } from './plateFindings.ts';
 import { stackFindings } from './stackFindings.ts';
 import { modeOf, pageOf, type PrintPlan } from './plan.ts';
@@ -141,7 +141,7 @@ function weakBarcodes(
   if (facingPicture(stack, side) !== 'front') return [];
   const page = pageOf(plan, info, 'front');
   if (page.barcodes.length === 0) return [];
-  const scene = makeScene({ ...plan, process: modelOf(info) });
+  const scene = sceneOf(plan, info);
   const specs = plateSpecs(stack).filter(
     ({ picture, key }) => picture === 'front' && measures.has(key),
   );

@@ -14,7 +14,7 @@ export {
   plateRaster,
   type MeasureOptions,
 } from './measurePlates.ts';
-export { modelOf } from './model.ts';
+export { modelOf, sceneOf } from './model.ts';
 export { pieceOf } from './layoutFindings.ts';
 export {
   modeOf,
@@ -34,7 +34,6 @@ export {
   pointLooks,
   printPixels,
   rearStrength,
-  sceneOf,
   screened,
   type Look,
   type LookNumbers,
@@ -46,7 +45,7 @@ export {
 export { groundDependencies, lookDependencies, plateDependencies } from './plateDependencies.ts';
 export { printedRaster } from './printedRaster.ts';
 export { printFiles, thinned, type PrintFile, type PrintPlate } from './printFiles.ts';
-export { inkMl, planJob, reckon, type PlanResult, type VersionWork, type Work } from './reckon.ts';
+export { inkMl, planJob, reckon, type PlanResult, type Work } from './reckon.ts';
 export {
   measuresOf,
   oneVersion,
@@ -57,3 +56,4 @@ export {
   withCopies,
   withVersions,
 } from './versions.ts';
+export type { VersionWork } from './versionWork.ts';

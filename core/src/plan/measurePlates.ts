@@ -1,7 +1,7 @@
 /** The plates of a plan from its artwork's pixels. */
 import { barcodeGround, roleOf, type ArtworkPage, type MmBox } from '../artwork/index.ts';
 import { DomainError } from '../errors.ts';
-import { inkNeeded, makeScene, type View } from '../look/index.ts';
+import { inkNeeded, type View } from '../look/index.ts';
 import {
   buildPlates,
   plateSpecs,
@@ -18,7 +18,7 @@ import {
 import type { Band, PixelBox, Raster } from '../raster/index.ts';
 import { recipesOf } from '../rule/index.ts';
 import { allLayers, LAY_NAMES } from '../stack/index.ts';
-import { modelOf } from './model.ts';
+import { sceneOf } from './model.ts';
 import { pageOf, type Artwork, type PrintPlan } from './plan.ts';
 import { printedRaster } from './printedRaster.ts';
 import { oneVersion } from './versions.ts';
@@ -62,7 +62,7 @@ export async function measurePlates(
   { sink, progress, ready, observations }: MeasureOptions = {},
 ): Promise<Measures> {
   const specs = plateSpecs(plan.stack);
-  const scene = () => makeScene({ ...plan, process: modelOf(artwork.info) });
+  const scene = () => sceneOf(plan, artwork.info);
   const view: View = {
     side: plan.viewing.side === 'back' ? 'back' : 'front',
     place: plan.viewing.backing,

@@ -8,7 +8,6 @@ import {
   grainShown,
   hiddenLayer,
   LookTable,
-  makeScene,
   onPaper,
   opacityOf,
   readability,
@@ -33,7 +32,7 @@ import { sum } from '../raster/index.ts';
 import { withDensity, type Picture, type Stack } from '../stack/index.ts';
 import { measurePlates, type MeasureOptions } from './measurePlates.ts';
 import { printedRaster } from './printedRaster.ts';
-import { modelOf } from './model.ts';
+import { sceneOf } from './model.ts';
 import { pageOf, type Artwork, type PrintPlan } from './plan.ts';
 
 export interface PicturePixels extends Planes {
@@ -106,11 +105,6 @@ export async function printPixels(
     },
   };
 }
-
-export const sceneOf = (
-  plan: Pick<PrintPlan, 'stack' | 'material' | 'machine'>,
-  info: Artwork['info'],
-): Scene => makeScene({ ...plan, process: modelOf(info) });
 
 /** One side of a print, ready to be looked at. */
 export interface Look {

@@ -1,32 +1,23 @@
 /** The one function: a plan and its artwork in, everything the operator wants to know out. */
 import {
   drawnCutting,
-  PROCESS_NAMES,
   type ArtworkInfo,
   type ArtworkPage,
   type Finding,
 } from '../artwork/index.ts';
 import { costOf, type Cost } from '../cost/index.ts';
 import { DomainError } from '../errors.ts';
-import {
-  containersFor,
-  inkUse,
-  type ContainerNeed,
-  type Cover,
-  type Coverages,
-  type InkUse,
-} from '../ink/index.ts';
+import { containersFor, inkUse, type ContainerNeed, type InkUse } from '../ink/index.ts';
 import { layOut, type Layout } from '../layout/index.ts';
 import { inkInterval, timeInterval, type Interval } from '../learning/index.ts';
 import {
   facingPicture,
-  makeScene,
   opacityOf,
   type Opacity,
   type Scene,
   type SpecialArea,
 } from '../look/index.ts';
-import { plateKey, type Measures, type PlateMeasure } from '../plates/index.ts';
+import type { Measures, PlateMeasure } from '../plates/index.ts';
 import { runSheet, type RunStep } from '../runsheet/index.ts';
 import { formatStack, inkOf, type Channel } from '../stack/index.ts';
 import {
@@ -39,21 +30,14 @@ import {
   type Phase,
   type Trip,
 } from '../trips/index.ts';
-import { money, term, type Money, type Working } from '../units/index.ts';
+import { term, type Working } from '../units/index.ts';
+import { coveragesOf, mixedCoverages, type VersionPart } from './coverages.ts';
 import { planFindings } from './findings.ts';
 import { pieceOf, workFindings } from './layoutFindings.ts';
 import { measureVersions } from './measurePlates.ts';
-import { modelOf } from './model.ts';
+import { sceneOf } from './model.ts';
+import { modeOf, pageOf, type Artwork, type PrintPlan, type VersionLoads } from './plan.ts';
 import {
-  modeOf,
-  pageOf,
-  type Artwork,
-  type PrintPlan,
-  type Version,
-  type VersionLoads,
-} from './plan.ts';
-import {
-  apportion,
   measuresOf,
   mergedFindings,
   oneVersion,
@@ -61,6 +45,7 @@ import {
   versionLoads,
   versionsOf,
 } from './versions.ts';
+import { versionWorks, type VersionWork } from './versionWork.ts';
 
 export interface PlanResult {
   readonly notation: string;
@@ -101,14 +86,6 @@ export interface Work {
   readonly workings: Readonly<Record<'minutes' | 'operatorMinutes', Working>>;
 }
 
-/** One version's part of the ink and of the cost; the parts of all versions add up to the whole. */
-export interface VersionWork extends Version {
-  readonly inkMl: Readonly<Partial<Record<Channel, number>>>;
-  /** Ink by what the version lays, all else by its copies. */
-  readonly cost: Money;
-  readonly perPiece: Money;
-}
-
 /** ML by channel: the short form of {@link Work.inks}. */
 export const inkMl = (work: Work): Partial<Record<Channel, number>> =>
   Object.fromEntries(work.inks.map(({ channel, ml }) => [channel, ml]));
@@ -119,12 +96,13 @@ export function reckon(plan: PrintPlan, info: ArtworkInfo, measured: Measures): 
   const versions = versionsOf(plan);
   const parts = versions.map((version): VersionPart => {
     const own = plan.versions ? oneVersion(plan, version) : plan;
+    const measures = measuresOf(measured, version.page);
     return {
       version,
       plan: own,
       page: pageOf(own, info, 'front'),
-      measures: measuresOf(measured, version.page),
-      coverages: coveragesOf(own, info, measuresOf(measured, version.page)),
+      measures,
+      coverages: coveragesOf(own, info, measures),
     };
   });
 
@@ -150,30 +128,21 @@ export function reckon(plan: PrintPlan, info: ArtworkInfo, measured: Measures): 
       plan.artwork.page,
     ),
   ];
-  const scene = makeScene({ ...plan, process: modelOf(info) });
+  const shown = measuresOf(measured, page.number);
+  const scene = sceneOf(plan, info);
   const side = plan.viewing.side === 'back' ? 'back' : 'front';
-  const opacity = opacityOf(scene, side, areasOf(scene, side, measuresOf(measured, page.number)));
+  const opacity = opacityOf(scene, side, areasOf(scene, side, shown));
   const impossible = findings.some(({ code }) => IMPOSSIBLE.has(code));
   const work =
     layout && !impossible ? workOf(plan, page, layout, parts, opacity, findings) : undefined;
   return {
     notation: formatStack(plan.stack),
     findings: work ? [...findings, ...workFindings(work)] : findings,
-    plates: measuresOf(measured, plan.artwork.page).plates,
+    plates: shown.plates,
     opacity,
     layout,
     work,
   };
-}
-
-/** One version with all that is known of it. */
-interface VersionPart {
-  readonly version: Version;
-  /** The plan as it is for this version alone. */
-  readonly plan: PrintPlan;
-  readonly page: ArtworkPage;
-  readonly measures: Measures;
-  readonly coverages: Coverages;
 }
 
 /** How the specials of the picture that faces a side lie over everything printed; those of the other picture on the average. */
@@ -189,56 +158,6 @@ function areasOf(
     plates: new Map([...means, ...Object.entries(own)]),
     share,
   }));
-}
-
-/** How much each ink covers of the page that a plan shows: as measured, else as the artwork says. */
-function coveragesOf(plan: PrintPlan, info: ArtworkInfo, measured: Measures): Coverages {
-  const measures = new Map(measured.plates.map((measure) => [measure.key, measure]));
-  return {
-    process: (picture) => {
-      const { separations } = pageOf(plan, info, picture);
-      const done = measured.pictures.find((measure) => measure.picture === picture);
-      return PROCESS_NAMES.map((name, i) => ({
-        mean: done?.process[i] ?? separations.find((s) => s.name === name)?.coverageWithBleed ?? 0,
-        levels: done?.levels?.process[i],
-      })) as unknown as ReturnType<Coverages['process']>;
-    },
-    plate: (layer, { lay, rule }) => {
-      if (lay === 'CMYK' || !rule) return { mean: 0 };
-      const key = plateKey(lay, layer.picture, rule);
-      const picture = measured.pictures.find((measure) => measure.picture === layer.picture);
-      return { mean: measures.get(key)?.coverage ?? 0, levels: picture?.levels?.plates[key] };
-    },
-  };
-}
-
-/** What covers the pieces of all versions together: each counts as its printed area. */
-function mixedCoverages(parts: readonly VersionPart[]): Coverages {
-  if (parts.length === 1) return parts[0].coverages;
-  const areas = parts.map(({ version, page }) => version.copies * page.widthMm * page.heightMm);
-  const whole = areas.reduce((sum, area) => sum + area, 0);
-  const mixed = (of: (coverages: Coverages) => Cover): Cover => {
-    const covers = parts.map(({ coverages }) => of(coverages));
-    const levels = covers.flatMap((cover, i) => {
-      const pixels = cover.levels?.reduce((sum, count) => sum + count, 0) ?? 0;
-      return cover.levels && pixels > 0
-        ? [cover.levels.map((count) => (count / pixels) * (areas[i] / whole))]
-        : [];
-    });
-    return {
-      mean: covers.reduce((sum, { mean }, i) => sum + mean * (areas[i] / whole), 0),
-      ...(levels.length === parts.length && {
-        levels: levels[0].map((_, value) => levels.reduce((sum, own) => sum + own[value], 0)),
-      }),
-    };
-  };
-  return {
-    process: (picture) =>
-      PROCESS_NAMES.map((_, i) =>
-        mixed((coverages) => coverages.process(picture)[i]),
-      ) as unknown as ReturnType<Coverages['process']>,
-    plate: (layer, part) => mixed((coverages) => coverages.plate(layer, part)),
-  };
 }
 
 /** Errors after which time, ink and money would be numbers for a print that can't be made. */
@@ -409,48 +328,6 @@ function workOf(
       },
     },
   };
-}
-
-/**
- * Shares ink and cost among versions. What is lost in starting and the test print is shared by copies.
- * @param laid what each version would use, of which only what it lays counts
- */
-function versionWorks(
-  versions: readonly Version[],
-  inks: readonly InkUse[],
-  laid: readonly (readonly InkUse[])[],
-  cost: Cost,
-): VersionWork[] {
-  const copies = versions.reduce((sum, version) => sum + version.copies, 0);
-  const mls = new Map(
-    inks.map(({ channel, ml }) => {
-      const own = laid.map((uses) => uses.find((use) => use.channel === channel)?.laidMl ?? 0);
-      const common = ml - own.reduce((sum, part) => sum + part, 0);
-      return [
-        channel,
-        own.map((part, i) => part + (common * versions[i].copies) / Math.max(1, copies)),
-      ] as const;
-    }),
-  );
-  const inkLines = cost.lines.filter(({ group }) => group === 'ink');
-  const inkMinor = inkLines.map(({ amount }, k) => {
-    const { channel, ml } = inks[k];
-    return mls.get(channel)!.map((part) => (ml > 0 ? (amount.minor * part) / ml : 0));
-  });
-  const rest = cost.total.minor - cost.ink.minor;
-  const exact = versions.map(
-    (version, i) =>
-      inkMinor.reduce((sum, parts) => sum + parts[i], 0) +
-      (rest * version.copies) / Math.max(1, copies),
-  );
-  const minors = apportion(cost.total.minor, exact);
-  const { currency } = cost.total;
-  return versions.map((version, i) => ({
-    ...version,
-    inkMl: Object.fromEntries([...mls].map(([channel, parts]) => [channel, parts[i]])),
-    cost: money(minors[i], currency),
-    perPiece: money(version.copies > 0 ? minors[i] / version.copies : 0, currency),
-  }));
 }
 
 /** Plates and everything that follows, in one call. */
