@@ -51,6 +51,7 @@ export {
   oneVersion,
   pagesOf,
   platePages,
+  sameSize,
   versionLoads,
   versionsOf,
   withCopies,

@@ -1,5 +1,5 @@
 /** Versions: pages of one file that are printed together, each in a quantity of its own. */
-import type { ArtworkInfo, Finding } from '../artwork/index.ts';
+import type { ArtworkInfo, ArtworkPage, Finding } from '../artwork/index.ts';
 import type { Layout } from '../layout/index.ts';
 import type { Measures } from '../plates/index.ts';
 import { allLayers } from '../stack/index.ts';
@@ -109,23 +109,26 @@ export function versionLoads(layout: Layout, versions: readonly Version[]): Vers
 /** Sizes of versions agree to this, mm: they lie on one grid. */
 const SAME_MM = 0.5;
 
+type Printed = Pick<ArtworkPage, 'widthMm' | 'heightMm'>;
+const sizeDifference = (a: Printed, b: Printed): number =>
+  Math.max(Math.abs(a.widthMm - b.widthMm), Math.abs(a.heightMm - b.heightMm));
+
+/** Whether two pages, bleed included, can lie on one grid as versions of a job. */
+export const sameSize = (a: Printed, b: Printed): boolean => sizeDifference(a, b) <= SAME_MM;
+
 /** Versions that can't lie on one grid, or whose page there is not. */
 export function versionFindings(plan: PrintPlan, info: ArtworkInfo): Finding[] {
   const shown = pageOf(plan, info, 'front');
   return (plan.versions ?? []).flatMap(({ page: number }): Finding[] => {
     const page = pageOf(oneVersion(plan, { page: number, copies: 1 }), info, 'front');
-    const off = Math.max(
-      Math.abs(page.widthMm - shown.widthMm),
-      Math.abs(page.heightMm - shown.heightMm),
-    );
-    if (off <= SAME_MM) return [];
+    if (sameSize(page, shown)) return [];
     return [
       {
         code: 'VERSION_SIZE',
         severity: 'error',
         message: `Page ${number} is ${page.widthMm.toFixed(1)} × ${page.heightMm.toFixed(1)} mm as printed, and page ${shown.number} is ${shown.widthMm.toFixed(1)} × ${shown.heightMm.toFixed(1)} mm. Versions of one job have one size: take page ${number} out and make it a job of its own.`,
         page: number,
-        measure: { value: off, unit: 'mm' },
+        measure: { value: sizeDifference(page, shown), unit: 'mm' },
       },
     ];
   });

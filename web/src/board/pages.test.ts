@@ -7,6 +7,8 @@ const file = (...sizes: [number, number][]) =>
     pages: sizes.map(([width, height], i) => ({
       number: i + 1,
       trimMm: { left: 0, top: 0, width, height },
+      widthMm: width + 4,
+      heightMm: height + 4,
     })),
   }) as unknown as ArtworkInfo;
 
@@ -19,6 +21,15 @@ describe('a file of several pages', () => {
     expect(likelyWay(file([90, 50]))).toBe('front');
     expect(waysOf(file([90, 50], [90, 50]))).toEqual(['both', 'versions', 'each', 'front']);
     expect(waysOf(file([90, 50], [60, 50]))).toEqual(['each', 'front']);
+  });
+
+  it('is not offered as versions where the bleed makes pages of one trim differ as printed', () => {
+    const info = file([90, 50], [90, 50], [90, 50]);
+    const [first, ...rest] = info.pages;
+    const uneven = { ...info, pages: [{ ...first, widthMm: 90, heightMm: 50 }, ...rest] };
+    expect(waysOf(info)).toContain('versions');
+    expect(waysOf(uneven)).not.toContain('versions');
+    expect(likelyWay(uneven)).toBe('each');
   });
 
   it('becomes one job of versions with the quantity of each, without those that nobody wants', () => {

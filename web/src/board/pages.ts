@@ -1,5 +1,5 @@
 /** What a file of several pages may be: one print, front and back, or as many prints. */
-import type { ArtworkInfo, ArtworkPage, Version } from '@kyanos/core';
+import { sameSize, type ArtworkInfo, type ArtworkPage, type Version } from '@kyanos/core';
 
 /** A job that comes of a file, with the pages that it prints. */
 export interface PageJob {
@@ -12,16 +12,16 @@ export interface PageJob {
 
 export type Way = 'front' | 'both' | 'versions' | 'each';
 
-/** Sizes of one print agree to this, mm. */
+/** Front and back of one print are cut to one size, to this, mm. */
 const SAME_MM = 0.5;
 
-export const sameSize = (a: ArtworkPage, b: ArtworkPage): boolean =>
+const sameTrim = (a: ArtworkPage, b: ArtworkPage): boolean =>
   Math.abs(a.trimMm.width - b.trimMm.width) < SAME_MM &&
   Math.abs(a.trimMm.height - b.trimMm.height) < SAME_MM;
 
 /** Two pages of one size are a front and its back; more of one size are versions, and pages of several sizes so many jobs. */
 export function likelyWay({ pages }: ArtworkInfo): Way {
-  if (pages.length === 2 && sameSize(pages[0], pages[1])) return 'both';
+  if (pages.length === 2 && sameTrim(pages[0], pages[1])) return 'both';
   if (pages.length < 2) return 'front';
   return allAlike(pages) ? 'versions' : 'each';
 }
@@ -33,7 +33,7 @@ export function waysOf(info: ArtworkInfo): Way[] {
   const likely = likelyWay(info);
   const { pages } = info;
   const all: Way[] = [
-    ...(pages.length >= 2 && sameSize(pages[0], pages[1]) ? ['both' as const] : []),
+    ...(pages.length >= 2 && sameTrim(pages[0], pages[1]) ? ['both' as const] : []),
     ...(pages.length >= 2 && allAlike(pages) ? ['versions' as const] : []),
     ...(pages.length >= 2 ? ['each' as const] : []),
     'front',

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 /** How many are wanted: of the one page, or of each version. */
-import { pageOf, versionsOf, withCopies, withVersions, type Version } from '@kyanos/core';
+import { pageOf, sameSize, versionsOf, withCopies, withVersions, type Version } from '@kyanos/core';
 import { computed } from 'vue';
 import { useJob } from '../job/useJob.ts';
-import { sameSize } from '../board/pages.ts';
 import NumberField from '../shared/NumberField.vue';
 
 const job = useJob();
@@ -19,10 +18,7 @@ const others = computed(() => {
   return alike.value.filter((page) => !have.has(page));
 });
 
-const put = (versions: readonly Version[]) => {
-  const changed = withVersions(plan.value, versions);
-  job.replace(changed);
-};
+const put = (versions: readonly Version[]) => job.replace(withVersions(plan.value, versions));
 /** Something is printed: the last one that is wanted is not taken away. */
 function setCopies(at: number, copies: number) {
   const next = plan.value.versions!.map((version, i) =>
