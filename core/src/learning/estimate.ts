@@ -172,18 +172,29 @@ const shareBelow = (outcomes: readonly Outcome[], value: number): number =>
     0,
   );
 
+/** Below which a share of the outcomes lies: Newton's steps, halved where one leaves what is known to hold the answer. */
 function quantile(outcomes: readonly Outcome[], share: number): number {
-  let [low, high] = [Infinity, -Infinity];
-  for (const { centre, spread } of outcomes) {
+  let [low, high, value] = [Infinity, -Infinity, 0];
+  for (const { weight, centre, spread } of outcomes) {
     low = Math.min(low, centre - 40 * spread);
     high = Math.max(high, centre + 40 * spread);
+    value += weight * centre;
   }
-  for (let i = 0; i < 40 && high - low > 1e-9 * Math.abs(high); i++) {
-    const middle = (low + high) / 2;
-    if (shareBelow(outcomes, middle) < share) low = middle;
-    else high = middle;
+  for (let i = 0; i < 60 && high - low > 1e-9 * Math.abs(high); i++) {
+    const over = shareBelow(outcomes, value) - share;
+    if (over < 0) low = value;
+    else high = value;
+    const slope = outcomes.reduce(
+      (sum, { weight, centre, spread }) =>
+        sum + (weight * density((value - centre) / spread)) / spread,
+      0,
+    );
+    const step = over / slope;
+    const next = value - step;
+    if (Math.abs(step) <= 1e-9 * Math.abs(value)) return next;
+    value = next > low && next < high ? next : (low + high) / 2;
   }
-  return (low + high) / 2;
+  return value;
 }
 
 const between = (outcomes: readonly Outcome[], level: number): Interval => ({
