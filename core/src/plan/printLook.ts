@@ -28,7 +28,7 @@ import {
 } from '../look/index.ts';
 import { deltaE2000, type Triple } from '../spectrum/index.ts';
 import { plateSpecs, type Measures } from '../plates/index.ts';
-import { sum } from '../raster/index.ts';
+import { MixtureTally, sum } from '../raster/index.ts';
 import { withDensity, type Picture, type Stack } from '../stack/index.ts';
 import { measurePlates, type MeasureOptions } from './measurePlates.ts';
 import { printedRaster } from './printedRaster.ts';
@@ -175,34 +175,15 @@ export interface LookNumbers {
   readonly grain: { readonly bare: number; readonly printed: number } | undefined;
 }
 
-/** Levels of a special that are told apart. */
-const AREA_LEVELS = 16;
-
 /** How specials lie over the pixels with ink; those of the other picture on the average. */
 function areasOn({ size, process, plates }: PicturePixels, means: Means): SpecialArea[] {
-  const keys = [...plates.keys()];
   const planes = [...plates.values()];
-  const counts = new Map<number, number>();
-  let printed = 0;
-  for (let i = 0; i < size; i++) {
-    let [place, inked] = [0, false];
-    for (const plane of planes) {
-      if (plane[i] > 0) inked = true;
-      place = place * AREA_LEVELS + Math.ceil((plane[i] * (AREA_LEVELS - 1)) / 255);
-    }
-    if (!inked && process.every((plane) => plane[i] === 0)) continue;
-    counts.set(place, (counts.get(place) ?? 0) + 1);
-    printed++;
-  }
-  return [...counts].map(([place, count]) => {
-    let rest = place;
-    const own = keys.toReversed().map((key) => {
-      const level = rest % AREA_LEVELS;
-      rest = Math.floor(rest / AREA_LEVELS);
-      return [key, level / (AREA_LEVELS - 1)] as const;
-    });
-    return { plates: new Map([...means.plates, ...own]), share: count / printed };
-  });
+  const tally = new MixtureTally([...plates.keys()]);
+  const inks = [...planes, ...process];
+  for (let i = 0; i < size; i++) if (inks.some((plane) => plane[i] > 0)) tally.count(planes, i);
+  return tally
+    .shares()
+    .map(({ values, share }) => ({ plates: new Map([...means.plates, ...values]), share }));
 }
 
 export function lookNumbers(look: Look, view: View, viewing: PrintPlan['viewing']): LookNumbers {

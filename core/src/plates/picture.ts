@@ -4,6 +4,7 @@ import {
   inkSteps,
   InkTally,
   LevelTally,
+  MixtureTally,
   MOST_PLATES,
   byteSum,
   type Band,
@@ -15,13 +16,8 @@ import type { PlateSpec } from './spec.ts';
 
 /** Pixels from one that is looked at for how specials lie together to the next: a prime. */
 const SAMPLE_STEP = 61;
-/** Values of a plate that are told apart: none, full, and seven between. */
-const LAID_LEVELS = 9;
 /** Mixtures that are told; what is rarer would change no figure. */
-const MOST_LAID = 48;
-const LAID = Uint8Array.from({ length: 256 }, (_, value) =>
-  value === 0 ? 0 : Math.max(1, Math.round((value / 255) * (LAID_LEVELS - 1))),
-);
+const MOST_LAID = 200;
 
 /** One picture of a plan once its plates are built. */
 export interface PictureMeasure {
@@ -61,7 +57,7 @@ export class PictureMeter {
   readonly #tally: InkTally;
   readonly #allKeys: readonly string[];
   readonly #levels: readonly LevelTally[] | undefined;
-  readonly #laid = new Map<number, number>();
+  readonly #laid: MixtureTally;
   #next = 0;
 
   /** @param levels whether the values of every plate are counted */
@@ -73,6 +69,7 @@ export class PictureMeter {
     this.#pixels = width * height;
     this.#plates = specs.map(() => new RowQueue());
     this.#tally = new InkTally(this.#keys.length);
+    this.#laid = new MixtureTally(this.#keys);
     this.#allKeys = specs.map(({ key }) => key);
     if (levels) this.#levels = [...PROCESS_NAMES, ...specs].map(() => new LevelTally());
   }
@@ -108,13 +105,7 @@ export class PictureMeter {
     const own = plates.slice(0, this.#keys.length);
     let at = this.#next;
     for (; at < steps.length; at += SAMPLE_STEP) {
-      let [place, inked] = [0, steps[at] > 0];
-      for (const plate of own) {
-        const value = plate[at];
-        if (value > 0) inked = true;
-        place = place * LAID_LEVELS + LAID[value];
-      }
-      if (inked) this.#laid.set(place, (this.#laid.get(place) ?? 0) + 1);
+      if (steps[at] > 0 || own.some((plate) => plate[at] > 0)) this.#laid.count(own, at);
     }
     this.#next = at - steps.length;
   }
@@ -130,23 +121,11 @@ export class PictureMeter {
         (sum) => sum / (255 * this.#pixels),
       ) as unknown as PictureMeasure['process'],
       ink: patterns.filter(({ process }) => process.some((count) => count > 0)),
-      laid: this.#laidShares(),
+      laid: this.#laid
+        .shares(MOST_LAID)
+        .map(({ values, share }) => ({ plates: Object.fromEntries(values), share })),
       ...(this.#levels && { levels: this.#levelCounts(this.#levels) }),
     };
-  }
-
-  #laidShares(): PictureMeasure['laid'] {
-    const all = [...this.#laid.values()].reduce((sum, count) => sum + count, 0);
-    const commonest = [...this.#laid].sort(([, a], [, b]) => b - a).slice(0, MOST_LAID);
-    return commonest.map(([place, count]) => {
-      let rest = place;
-      const values = this.#keys.toReversed().map((key) => {
-        const level = rest % LAID_LEVELS;
-        rest = Math.floor(rest / LAID_LEVELS);
-        return [key, level / (LAID_LEVELS - 1)] as const;
-      });
-      return { plates: Object.fromEntries(values), share: count / all };
-    });
   }
 
   #levelCounts(levels: readonly LevelTally[]): NonNullable<PictureMeasure['levels']> {

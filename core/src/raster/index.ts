@@ -26,6 +26,7 @@ export { CoverageMeter, sum, sumInterleaved } from './coverage.ts';
 export { Halver, levelSize } from './halve.ts';
 export { croppedRaster, shrunkRaster } from './crop.ts';
 export { DistanceStream, NONE_NEAR } from './distance.ts';
+export { MixtureTally, type Mixture } from './mixtures.ts';
 export { eachTouch, runsOf, type Runs } from './runs.ts';
 export { SmallStream } from './small.ts';
 export { Shrinker, shrunkSize } from './shrink.ts';
