@@ -79,9 +79,12 @@ function together(beliefs: readonly Belief[]): Omit<Estimate, 'reports'> {
   };
 }
 
+/** The beliefs before the first report; those of inks and of time differ in their spread alone. */
+const FIRST = INK_PRIOR.beliefs!;
+
 /** Estimates that an earlier version kept have no beliefs of their own: what they came to is taken for all of them. */
 const beliefsOf = ({ beliefs, mean, covariance }: Estimate): readonly Belief[] =>
-  beliefs ?? INK_PRIOR.beliefs!.map((belief) => ({ ...belief, mean, covariance }));
+  beliefs ?? FIRST.map((belief) => ({ ...belief, mean, covariance }));
 
 /** Degrees of freedom of what a report may be off by: tails as heavy as reports have. */
 const TAILS = 4;
@@ -119,17 +122,16 @@ function foresight(belief: Belief, { parts: [x, y], size }: Pick<Observation, 'p
 /** @param before what was believed before, in shares of the same figures */
 export function estimate(observations: readonly Observation[], before: Estimate): Estimate {
   let beliefs = beliefsOf(before);
-  const first = 1 / beliefs.length;
   for (const observation of observations) {
     const logs: number[] = [];
-    const moved = beliefs.map((belief): Belief => {
+    const moved = beliefs.map((belief, i): Belief => {
       const { centre, known, noise, gain, covariance } = foresight(belief, observation);
       const error = observation.ratio - centre;
       const variance = known + noise;
       const square = error ** 2 / variance;
       logs.push(
         WEIGHTS_KEPT * Math.log(belief.weight) +
-          (1 - WEIGHTS_KEPT) * Math.log(first) +
+          (1 - WEIGHTS_KEPT) * Math.log(FIRST[i].weight) +
           Math.log(density(error / Math.sqrt(variance)) / Math.sqrt(variance)),
       );
       // What is far off counts for less.
