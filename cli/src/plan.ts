@@ -1,6 +1,14 @@
 import { parseArgs } from 'node:util';
 import { planReport } from '@kyanos/contract';
-import { formatMoney, LEVEL, planJob, type PlanResult, type PrintPlan } from '@kyanos/core';
+import {
+  formatMoney,
+  LEVEL,
+  loadsName,
+  piecesText,
+  planJob,
+  type PlanResult,
+  type PrintPlan,
+} from '@kyanos/core';
 import { PLANNED_OPTIONS, withPlanned } from './planned.ts';
 import { printJson } from './usage.ts';
 
@@ -46,10 +54,7 @@ function print({ name }: PrintPlan, { notation, plates, findings, work }: PlanRe
   console.log(
     `\n${work.minutes.toFixed(0)} min in all, ${interval.minutes.low.toFixed(0)} to ${interval.minutes.high.toFixed(0)} in ${LEVEL * 10} of 10 jobs`,
   );
-  for (const { first, times, pieces } of work.versionLoads)
-    console.log(
-      `load${times > 1 ? `s ${first} to ${first + times - 1}` : ` ${first}`}: ${pieces.map(({ page, copies }) => `page ${page} × ${copies}`).join(', ')}`,
-    );
+  for (const loads of work.versionLoads) console.log(`${loadsName(loads)}: ${piecesText(loads)}`);
   const width = Math.max(...cost.lines.map(({ label }) => label.length)) + 2;
   const row = (label: string, amount: string) =>
     console.log(`  ${label.padEnd(width)} ${amount.padStart(14)}`);

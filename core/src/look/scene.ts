@@ -37,7 +37,7 @@ import {
   type WhiteInk,
 } from '../optics/index.ts';
 import { plateKey } from '../plates/index.ts';
-import { BANDS, flat, nearestReflectance, type Spectrum } from '../spectrum/index.ts';
+import { BANDS, flat, GREEN, nearestReflectance, type Spectrum } from '../spectrum/index.ts';
 import {
   allLayers,
   channelOf,
@@ -213,8 +213,6 @@ export class InkLayers {
 }
 
 const ONE = [1] as const;
-/** 550 nm. */
-const GREEN = 17;
 
 /** Flakes mirror in proportion to what they reflect at all. */
 const silverMirror = ({ silver }: Scene, mixed: MixedLayer): number =>

@@ -1,5 +1,5 @@
 /** What lies behind a print, and inks that are known by their solids. */
-import { edge, flat, spectrumOf, type Spectrum } from '../spectrum/index.ts';
+import { edge, flat, GREEN, spectrumOf, type Spectrum } from '../spectrum/index.ts';
 import { remembered } from '../remembered.ts';
 import { dropsLayer, nodesFor } from './drops.ts';
 import { filter, meanOver, type Layer } from './layer.ts';
@@ -63,8 +63,6 @@ function solidInk(reflectance: Spectrum, transmittance: number, drops: number): 
 
 const SOLID_NODES = 12;
 const MOST_TIMES = 8;
-/** 550 nm. */
-const GREEN = 17;
 
 /** Silver ink: aluminium flakes in a binder, its solid measured away from the gloss (from memory). */
 const SILVER_SOLID = insideOf(spectrumOf((nm) => 0.44 + 0.00002 * (nm - 380)));

@@ -1,1 +1,8 @@
-export { runSheet, type RunSheetInput, type RunStep, type Setting } from './runsheet.ts';
+export {
+  loadsName,
+  piecesText,
+  runSheet,
+  type RunSheetInput,
+  type RunStep,
+  type Setting,
+} from './runsheet.ts';

@@ -114,11 +114,12 @@ function prepare({ plan, inks, containers, findings }: RunSheetInput): RunStep {
   };
 }
 
-const loadsName = ({ first, times }: VersionLoads) =>
+/** `Loads 2 to 5`. */
+export const loadsName = ({ first, times }: VersionLoads): string =>
   times > 1 ? `Loads ${first} to ${first + times - 1}` : `Load ${first}`;
 
-/** `page 2 × 40, page 3 × 8`. */
-const piecesText = ({ pieces }: VersionLoads) =>
+/** What lies on each of those loads: `page 2 × 40, page 3 × 8`. */
+export const piecesText = ({ pieces }: VersionLoads): string =>
   pieces.map(({ page, copies }) => `page ${page} × ${copies}`).join(', ');
 
 function material({ plan, layout, versionLoads }: RunSheetInput): RunStep {

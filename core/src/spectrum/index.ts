@@ -13,4 +13,13 @@ export {
 } from './colour.ts';
 export type { Illuminant, Triple } from './colour.ts';
 export { hasReflectance, nearestReflectance, smoothestReflectance } from './smoothest.ts';
-export { BANDS, edge, flat, map2, spectrumOf, wavelength, type Spectrum } from './spectrum.ts';
+export {
+  BANDS,
+  edge,
+  flat,
+  GREEN,
+  map2,
+  spectrumOf,
+  wavelength,
+  type Spectrum,
+} from './spectrum.ts';

@@ -9,6 +9,9 @@ export type Spectrum = Float64Array;
 
 export const wavelength = (band: number): number => FIRST_NM + band * STEP_NM;
 
+/** The band at 550 nm, where the eye sees most. */
+export const GREEN = (550 - FIRST_NM) / STEP_NM;
+
 /** The same value at every wavelength. */
 export const flat = (value: number): Spectrum => new Float64Array(BANDS).fill(value);
 
