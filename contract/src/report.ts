@@ -1,6 +1,7 @@
 /** What the command line prints: the same numbers as on the screen, in a form for scripts. */
 import {
   documentFindings,
+  drawnLines,
   inkMl,
   KINDS,
   LEVEL,
@@ -115,18 +116,6 @@ const StructureReport = z.object({
   text: z.array(
     z.object({ box: Box, sizePt: z.number(), inks: z.array(z.string()), mirrored: z.boolean() }),
   ),
-  /** What is stroked in one spot alone, or lies on a layer of lines; path data as in SVG, mm. */
-  lines: z.array(
-    z.object({
-      name: z.string(),
-      from: z.enum(['spot', 'layer']),
-      strokes: z.int(),
-      closed: z.boolean(),
-      overprinting: z.int(),
-      lengthMm: z.number(),
-      paths: z.array(z.object({ widthMm: z.number(), d: z.string() })),
-    }),
-  ),
   hairlines: z.array(z.object({ box: Box, widthMm: z.number(), inks: z.array(z.string()) })),
   rgbObjects: z.int(),
   transparency: z.boolean(),
@@ -196,6 +185,18 @@ export const InspectReport = z.object({
           turn: z.number(),
           mirrored: z.boolean(),
           box: Box,
+        }),
+      ),
+      /** What is stroked in one spot alone, or lies on a layer of lines; path data as in SVG, mm. */
+      lines: z.array(
+        z.object({
+          name: z.string(),
+          from: z.enum(['spot', 'layer']),
+          strokes: z.int(),
+          closed: z.boolean(),
+          overprinting: z.int(),
+          lengthMm: z.number(),
+          paths: z.array(z.object({ widthMm: z.number(), d: z.string() })),
         }),
       ),
       structure: StructureReport.nullable(),
@@ -385,6 +386,7 @@ export function inspectReport(file: string, info: ArtworkInfo): InspectReport {
         quietModules: quiet,
         checkDigit: CHECKED[`${checkDigit}`],
       })),
+      lines: drawnLines(page),
       structure: page.structure ?? null,
       findings: pageFindings(page),
     })),

@@ -46,6 +46,7 @@ export async function measure(
     alternates,
     used,
     structure,
+    lines,
     closer,
     notes,
   }: PageFile,
@@ -128,6 +129,7 @@ export async function measure(
     edgeShare: edge.share(),
     barcodes: codes,
     ...(structure && { structure }),
+    ...(lines && { lines }),
     notes,
   };
   const own = {

@@ -3,6 +3,7 @@ import type {
   Alternate,
   DocumentStructure,
   Finding,
+  LineUse,
   MmBox,
   PageStructure,
   ProcessAnchor,
@@ -21,6 +22,8 @@ export interface PageFile {
   /** What spots become in process ink, by their names. */
   readonly alternates: ReadonlyMap<string, Alternate | undefined>;
   readonly structure?: PageStructure | undefined;
+  /** Lines for a blade, a fold or a jig, of a file that is known by its plates and them alone. */
+  readonly lines?: readonly LineUse[] | undefined;
   /** Spots that are painted with, as far as the file tells: plates of others that are blank are only declared. */
   readonly used?: ReadonlySet<string> | undefined;
   /** Parts of the page made anew at another resolution, where the file has no resolution of its own. */

@@ -1,6 +1,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { drawnCutting, linesOf } from '@kyanos/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readWhole } from '../test/planes.ts';
 import { openArtwork } from './index.ts';
@@ -38,6 +39,32 @@ describe('SVG', () => {
     expect([at('Cyan', 130, 50), at('Yellow', 130, 50), at('White', 130, 50)]).toEqual([0, 0, 128]);
     expect([at('Silver foil', 180, 50), at('Silver foil', 100, 50)]).toEqual([255, 0]);
     expect(at('Black', 25, 25)).toBe(0);
+  });
+
+  it('measures the lines of a layer for a blade or a fold where they are drawn, however they are nested', async () => {
+    const path = write(`<rect width="20" height="10" fill="#0aa"/>
+      <g layer:label="Cut" fill="none" stroke="#f0f" stroke-width="0.1">
+        <g transform="translate(2 1) scale(2)"><circle cx="2" cy="2" r="1.5"/></g>
+        <g opacity="0.5"><path d="M12 2h6v6h-6z"/></g>
+      </g>
+      <g id="Crease" stroke="#0f0" stroke-width="0.1" stroke-dasharray="1 1"><line x1="10" y1="0" x2="10" y2="10"/></g>`);
+    const { page, at } = await open(path);
+    const found = linesOf(page, {});
+    expect(found.map(({ name, role, strokes, closed }) => [name, role, strokes, closed])).toEqual([
+      ['Cut', 'cut', 2, true],
+      ['Crease', 'crease', 1, false],
+    ]);
+    const { cutMm, creaseMm } = drawnCutting(page, {})!;
+    expect(cutMm / (2 * Math.PI * 3 + 4 * 6)).toBeCloseTo(1, 3);
+    expect(creaseMm).toBeCloseTo(10, 2);
+    // The square lies where it was drawn, and none of it prints.
+    const places = found[0].paths[1].d.match(/[\d.]+/g)!.map(Number);
+    [12, 2, 18, 2, 18, 8, 12, 8].forEach((mm, i) => expect(places[i]).toBeCloseTo(mm, 2));
+    expect(found[0].paths[1].widthMm).toBeCloseTo(0.1, 3);
+    expect(at('Magenta', 120, 50)).toBe(at('Magenta', 190, 50));
+    const ten = await openArtwork(path, { dpi: 72, scale: 10 });
+    expect(drawnCutting(ten.info.pages[0], {})!.cutMm / cutMm).toBeCloseTo(10, 4);
+    await ten.close();
   });
 
   it('says when it states no size, and when it leans on a typeface', async () => {

@@ -8,14 +8,17 @@ import { DOMParser, XMLSerializer, type Document, type Element, type Node } from
 import {
   BAND_ROWS,
   guessKind,
+  isLineRole,
   mmToPx,
   PROCESS_NAMES,
   pxToMm,
   SURE,
   type Finding,
+  type LineUse,
 } from '@kyanos/core';
 import sharp from 'sharp';
 import { CmykBands } from './cmykbands.ts';
+import { layerLines } from './pdf/layerLines.ts';
 import type { Source, SourceFile } from './source.ts';
 import { pictureFile } from './picture.ts';
 import { anchorOf } from './profile.ts';
@@ -77,16 +80,19 @@ export async function readSvg(source: Source): Promise<SourceFile> {
       `The drawing has ${layers.size} layers named as specials; the most is ${MAX_SPOTS}. Merge those that belong together.`,
     );
   const specials = [...layers.values()].flat();
-  const base = await draw(source, drawing, 'colour', width, height, () =>
-    specials.map((element) => hide(element)),
-  );
+  const base = await draw(source, drawing, 'colour', { width, height }, specials);
   source.progress(0.3);
   const planes: Buffer[] = [];
   for (const [i, own] of [...layers.values()].entries()) {
-    const path = await draw(source, drawing, `layer-${i}`, width, height, () =>
-      others(elements, own).map((element) => hide(element)),
-    );
+    const rest = others(elements, own);
+    const path = await draw(source, drawing, `layer-${i}`, { width, height }, rest);
     planes.push(await pixelsOf(path, 'alpha'));
+  }
+  const lines: LineUse[] = [];
+  for (const [name, own] of source.coverageOnly ? [] : layers) {
+    if (!isLineRole(guessKind(name).kind)) continue;
+    const path = await draw(source, drawing, 'lines', 'vectors', others(elements, own));
+    lines.push(...(await layerLines(path, name, size.width, source)));
   }
   source.progress(0.5);
   const file = pictureFile(source, width, height, dpi, 1, [...PROCESS_NAMES, ...layers.keys()]);
@@ -145,6 +151,7 @@ export async function readSvg(source: Source): Promise<SourceFile> {
         box: { left: 0, top: 0, width: pxToMm(width, dpi), height: pxToMm(height, dpi) },
         bleedDeclared: false,
         alternates: new Map(),
+        ...(lines.length > 0 && { lines }),
         notes,
       },
     ],
@@ -301,27 +308,29 @@ function hide(element: Element): () => void {
   };
 }
 
-/** Draws what is left after hiding. @returns the path of a PNG */
+/** Draws what is left after hiding some elements. @returns the path of a PNG of that size in pixels, or of a PDF */
 async function draw(
   { tmp, signal }: Source,
   drawing: Document,
   name: string,
-  width: number,
-  height: number,
-  prepare: () => (() => void)[],
+  size: { readonly width: number; readonly height: number } | 'vectors',
+  hidden: readonly Element[],
 ): Promise<string> {
-  const [svg, png] = [join(tmp, `${name}.svg`), join(tmp, `${name}.png`)];
-  const undo = prepare();
+  const format = size === 'vectors' ? 'pdf' : 'png';
+  const [svg, out] = [join(tmp, `${name}.svg`), join(tmp, `${name}.${format}`)];
+  const undo = hidden.map((element) => hide(element));
   try {
     writeFileSync(svg, new XMLSerializer().serializeToString(drawing));
   } finally {
     for (const step of undo) step();
   }
-  const args = ['--format=png', `--width=${width}`, `--height=${height}`, '-o', png, svg];
+  const sized = size === 'vectors' ? [] : [`--width=${size.width}`, `--height=${size.height}`];
+  const mb = size === 'vectors' ? 4 * MAX_MB : (size.width * size.height * 4) / 1024 / 1024;
+  const args = [`--format=${format}`, ...sized, '-o', out, svg];
   const { code, timedOut } = await run('rsvg-convert', args, {
     tmp,
     signal,
-    limits: { seconds: RENDER_SECONDS, fileMb: Math.ceil((width * height * 4) / 1024 / 1024) + 16 },
+    limits: { seconds: RENDER_SECONDS, fileMb: Math.ceil(mb) + 16 },
   });
   if (timedOut)
     refuse(
@@ -329,7 +338,7 @@ async function draw(
       `The SVG took more than ${RENDER_SECONDS} s to draw. Flatten its filters, or lower the resolution.`,
     );
   if (code !== 0) damaged();
-  return png;
+  return out;
 }
 
 /** The drawn picture may be of another shape than asked by a pixel; it is brought to size by cutting. */

@@ -14,7 +14,14 @@ export { KnockoutMeter } from './knockout.ts';
 export { compareArtwork, type ArtworkChange } from './compare.ts';
 export { ContentMeter, FAINT, processInk, SUM_STEP, type PageContent } from './content.ts';
 export { documentFindings, LABEL_EXCESS_MM, pageFindings, type Use } from './findings/index.ts';
-export { drawnCutting, likelyLines, LINE_NAMES, linesOf, type TechnicalLines } from './lines.ts';
+export {
+  drawnCutting,
+  drawnLines,
+  likelyLines,
+  LINE_NAMES,
+  linesOf,
+  type TechnicalLines,
+} from './lines.ts';
 export { LINE_ROLES, type LineRole } from './nameWords.ts';
 export {
   guessKind,

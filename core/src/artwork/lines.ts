@@ -13,12 +13,15 @@ export interface TechnicalLines extends LineUse {
   readonly role: LineRole;
 }
 
+type Drawn = Pick<ArtworkPage, 'structure' | 'lines'>;
+
+/** What may be lines for a blade, a fold or a jig. */
+export const drawnLines = ({ structure, lines }: Drawn): readonly LineUse[] =>
+  lines ?? structure?.lines ?? [];
+
 /** The lines of a page whose role the operator said, or whose layer says it. */
-export function linesOf(
-  page: Pick<ArtworkPage, 'structure'>,
-  names: Readonly<Record<string, Role>>,
-): TechnicalLines[] {
-  return (page.structure?.lines ?? []).flatMap((use) => {
+export function linesOf(page: Drawn, names: Readonly<Record<string, Role>>): TechnicalLines[] {
+  return drawnLines(page).flatMap((use) => {
     const said = Object.hasOwn(names, use.name) ? names[use.name] : undefined;
     const role = said ?? (use.from === 'layer' ? guessKind(use.name).kind : undefined);
     return isLineRole(role) ? [{ ...use, role }] : [];
@@ -27,15 +30,13 @@ export function linesOf(
 
 /** What lines a separation probably is, by its name or by its shape; undefined if it looks like ink. */
 export function likelyLines(
-  page: Pick<ArtworkPage, 'structure'>,
+  page: Drawn,
   separation: string,
 ): { role: LineRole; by: 'name' | 'shape' } | undefined {
   const { kind, score } = guessKind(separation);
   if (isLineRole(kind) && score >= SURE) return { role: kind, by: 'name' };
   if (kind !== 'spot') return undefined;
-  const use = page.structure?.lines.find(
-    ({ name, from }) => from === 'spot' && name === separation,
-  );
+  const use = drawnLines(page).find(({ name, from }) => from === 'spot' && name === separation);
   const painted = page.structure?.spots.find(({ name }) => name === separation)?.objects;
   const drawnAsLine =
     use !== undefined &&
@@ -48,7 +49,7 @@ export function likelyLines(
 
 /** Path that a blade and a creasing tool follow on one copy, mm. */
 export function drawnCutting(
-  page: Pick<ArtworkPage, 'structure'>,
+  page: Drawn,
   names: Readonly<Record<string, Role>>,
 ): { readonly cutMm: number; readonly creaseMm: number } | undefined {
   const lines = linesOf(page, names);

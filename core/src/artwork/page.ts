@@ -4,7 +4,7 @@ import type { Cells, PixelBox } from '../raster/index.ts';
 import type { Barcode } from './barcode.ts';
 import type { PageContent } from './content.ts';
 import type { Kind, Role } from './names.ts';
-import type { DocumentStructure, PageStructure } from './structure.ts';
+import type { DocumentStructure, LineUse, PageStructure } from './structure.ts';
 
 export interface Separation {
   readonly name: string;
@@ -135,6 +135,8 @@ export interface ArtworkPage {
   readonly barcodes: readonly Barcode[];
   /** What the file itself says; only a PDF does. */
   readonly structure?: PageStructure;
+  /** Lines for a blade, a fold or a jig in a file that says no more of itself. */
+  readonly lines?: readonly LineUse[];
   /** What the reader noticed on the way. */
   readonly notes: readonly Finding[];
 }

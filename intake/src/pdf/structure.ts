@@ -39,14 +39,16 @@ const MAX_DEPTH = 12;
 const HIDDEN = 2;
 const PRINTS = 4;
 
+/** @param layer one that does not print, where the whole page lies on one */
 export function pageStructure(
   objects: PdfObjects,
   page: PdfPage,
   dict: PdfDict,
   layers: Layers,
   streams: ReadonlyMap<string, Uint8Array>,
+  layer?: string,
 ): PageStructure {
-  return new Walker(objects, page, layers, streams).walk(dict);
+  return new Walker(objects, page, layers, streams, layer).walk(dict);
 }
 
 class Walker {
@@ -57,18 +59,22 @@ class Walker {
   readonly #fonts = new Map<PdfValue, Font>();
   readonly #tally: PageTally;
   #operations = 0;
+  /** The layer that does not print and holds whatever is run next. */
+  #hiddenOn: string | undefined;
 
   constructor(
     objects: PdfObjects,
     page: PdfPage,
     layers: Layers,
     streams: ReadonlyMap<string, Uint8Array>,
+    layer: string | undefined,
   ) {
     this.#objects = objects;
     this.#page = page;
     this.#layers = layers;
     this.#streams = streams;
     this.#tally = new PageTally(page);
+    this.#hiddenOn = layer;
   }
 
   walk(dict: PdfDict): PageStructure {
@@ -156,7 +162,8 @@ class Walker {
     let clipping = false;
     let tm = IDENTITY;
     let tlm = IDENTITY;
-    const hidden = () => marked.findLast((name) => name !== undefined);
+    const hiddenOn = this.#hiddenOn;
+    const hidden = () => marked.findLast((name) => name !== undefined) ?? hiddenOn;
     const number = (operands: readonly Operand[], i: number) => {
       const value = Number(operands[i] ?? 0);
       return Number.isFinite(value) ? value : 0;
@@ -358,10 +365,13 @@ class Walker {
         marked.push(layer);
         onSpecial.push(specialLayer(objects, this.#layers, dict['/OC']));
         this.#tally.layer = innermost();
-        if (!leftOut())
-          if (objects.name(dict['/Subtype']) === 'Form')
-            this.#form(reference, dict, state, resources, depth, whole);
-          else this.#picture(dict, state, resources, whole, depth);
+        const form = objects.name(dict['/Subtype']) === 'Form';
+        // Lines are measured wherever they are nested; nothing else of what does not print is.
+        if (form && (hidden() === undefined || this.#layers.lines.has(hidden()!))) {
+          this.#hiddenOn = hidden();
+          this.#form(reference, dict, state, resources, depth, whole);
+          this.#hiddenOn = hiddenOn;
+        } else if (!leftOut()) this.#picture(dict, state, resources, whole, depth);
         marked.pop();
         onSpecial.pop();
         this.#tally.layer = innermost();

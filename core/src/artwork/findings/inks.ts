@@ -1,6 +1,6 @@
 /** Names that print nothing, plates that are empty, and inks that erase one another. */
 import { LAY_NAMES, usesLay } from '../../stack/index.ts';
-import { likelyLines, LINE_NAMES } from '../lines.ts';
+import { drawnLines, likelyLines, LINE_NAMES } from '../lines.ts';
 import { isLineRole, missReason, nearMiss, specialRole } from '../names.ts';
 import type { ArtworkPage, Finding, Knockout, Place, Severity } from '../page.ts';
 import { cm2, drawn, pageArea, roleIn, said, type Check, type Use } from './check.ts';
@@ -57,7 +57,7 @@ function lineFinding(
   name: string,
   { role, by }: NonNullable<ReturnType<typeof likelyLines>>,
 ): Finding {
-  const use = page.structure?.lines.find((one) => one.name === name);
+  const use = drawnLines(page).find((one) => one.name === name);
   const what =
     by === 'name'
       ? `"${name}" is named like a ${LINE_NAMES[role]}`
