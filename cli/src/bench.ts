@@ -23,5 +23,5 @@ export async function benchCommand(args: string[]): Promise<void> {
         `${name}: ours ${result.ours.medianMs.toFixed(0)} ms (${result.ours.peakMb.toFixed(0)} MB), ${result.reference.what} ${result.reference.medianMs.toFixed(0)} ms; ratio ${result.ratio.toFixed(2)}`,
       );
   }
-  if (values.json) printJson(results);
+  if (values.json) printJson('bench', results);
 }

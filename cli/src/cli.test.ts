@@ -13,13 +13,7 @@ import {
 import { tmpdir } from 'node:os';
 import { basename, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import {
-  CoverageReport,
-  InspectReport,
-  LookReport,
-  PlanReport,
-  PlatesReport,
-} from '@kyanos/contract';
+import { PRINTED } from '@kyanos/contract';
 import { DEMO_JOBS } from '@kyanos/demo';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 
@@ -67,7 +61,7 @@ describe('kyanos demo', () => {
         '72',
       );
       expect([status, stderr]).toEqual([0, '']);
-      const report = PlanReport.parse(json());
+      const report = PRINTED.plan.parse(json());
       // One came from a customer as customers send them.
       const errors = report.findings.filter(({ severity }) => severity === 'error');
       expect(errors.length > 0).toBe(name === 'night-market');
@@ -79,7 +73,9 @@ describe('kyanos demo', () => {
 describe('kyanos inspect', () => {
   it('tells sizes, separations and findings as JSON, and in words without it', () => {
     const [artwork] = demo('orchard-label');
-    const report = InspectReport.parse(kyanos('inspect', artwork, '--json', '--dpi', '72').json());
+    const report = PRINTED.inspect.parse(
+      kyanos('inspect', artwork, '--json', '--dpi', '72').json(),
+    );
     expect(report.pages[0].trimMm).toMatchObject({
       width: expect.closeTo(90, 1),
       height: expect.closeTo(120, 1),
@@ -98,7 +94,7 @@ describe('kyanos inspect for scripts', () => {
 
   it('tells everything that is found: knockouts, barcodes, type, layers, fonts, each with place and measure', () => {
     const [artwork] = demo('night-market');
-    const report = InspectReport.parse(inspect(artwork, '--json').json());
+    const report = PRINTED.inspect.parse(inspect(artwork, '--json').json());
     expect(report.document).toMatchObject({
       version: '1.7',
       layers: [{ name: 'Board colour', shown: true, prints: false }],
@@ -141,8 +137,8 @@ describe('kyanos inspect for scripts', () => {
 
   it('tells the coverage alone when no more is asked, the same as when all is', () => {
     const [label] = demo('orchard-label');
-    const quick = CoverageReport.parse(inspect(label, '--coverage', '--json').json());
-    const whole = InspectReport.parse(inspect(label, '--json').json());
+    const quick = PRINTED.coverage.parse(inspect(label, '--coverage', '--json').json());
+    const whole = PRINTED.inspect.parse(inspect(label, '--json').json());
     expect(quick.pages[0].separations).toEqual(
       whole.pages[0].separations.map(({ name, kind, coverageWithBleed }) => ({
         name,
@@ -210,9 +206,28 @@ describe('where a file lies', () => {
 });
 
 describe('kyanos plan', () => {
+  it('lists the ways out, carries one out, and keeps the plan that comes of it', () => {
+    const [artwork, plan] = demo('night-market');
+    const run = (...args: string[]) =>
+      kyanos('plan', artwork, '--dpi', '72', '--plan', plan, ...args);
+    const { repairs } = PRINTED.repairs.parse(run('--list-repairs', '--json').json());
+    const [{ code, repair }] = repairs;
+    expect(run('--list-repairs').stdout).toContain(`${code}: ${repair.label}`);
+    const out = join(folder, 'repaired.json');
+    const report = PRINTED.plan.parse(run('--repair', code, '--out', out, '--json').json());
+    expect(report.findings.map((finding) => finding.code)).not.toContain(code);
+    const again = kyanos('plan', artwork, '--dpi', '72', '--plan', out, '--json').json();
+    expect(PRINTED.plan.parse(again)).toEqual(report);
+    expect(run('--repair', code, '--plan', out)).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining(`${code} was not found`),
+    });
+    expect(run('--repair', 'HALO').stderr).toContain('There is no finding "HALO"');
+  });
+
   it('adds up: the parts of the minutes, and the price of the ink', () => {
     const [artwork, plan] = demo('cafe-window');
-    const report = PlanReport.parse(
+    const report = PRINTED.plan.parse(
       kyanos('plan', artwork, '--plan', plan, '--json', '--dpi', '72').json(),
     );
     expect(report.trips.map(({ layers }) => layers)).toEqual([['CMYK'], ['W']]);
@@ -263,7 +278,7 @@ describe('kyanos plates', () => {
   it('writes the files for the machine, and tells them with their cover as plan does', () => {
     const [artwork, plan] = demo('privacy-band');
     const out = join(folder, 'plates');
-    const { files } = PlatesReport.parse(
+    const { files } = PRINTED.plates.parse(
       kyanos('plates', artwork, '--plan', plan, '--out', out, '--json', '--dpi', '72').json(),
     );
     expect(files.map(({ kind, path }) => `${kind} ${path.slice(out.length + 1)}`)).toEqual([
@@ -272,7 +287,7 @@ describe('kyanos plates', () => {
       'look 01-front-White.png',
     ]);
     expect(readdirSync(out)).toHaveLength(3);
-    const report = PlanReport.parse(
+    const report = PRINTED.plan.parse(
       kyanos('plan', artwork, '--plan', plan, '--json', '--dpi', '72').json(),
     );
     // Laid at 70 %: the file is as much lighter, to the rounding of each pixel.
@@ -298,7 +313,7 @@ describe('versions', () => {
         JSON.stringify({ ...value, versions, layout: { ...value.layout, copies } }),
       );
     const planned = (file: string, use: string) =>
-      PlanReport.parse(kyanos('plan', file, '--plan', use, '--json', '--dpi', '72').json());
+      PRINTED.plan.parse(kyanos('plan', file, '--plan', use, '--json', '--dpi', '72').json());
     const report = planned(both, plan(120));
     const alone = planned(artwork, planFile);
     expect(report.plates[0].coverage).toBeCloseTo(alone.plates[0].coverage, 3);
@@ -309,7 +324,7 @@ describe('versions', () => {
     const { status, stderr } = kyanos('plan', both, '--plan', plan(100), '--dpi', '72');
     expect(`${status} ${stderr}`).toMatch(/^2 .*layout\.copies: is 100, .* add up to 120/);
     const out = join(folder, 'versions');
-    const { files } = PlatesReport.parse(
+    const { files } = PRINTED.plates.parse(
       kyanos('plates', both, '--plan', plan(120), '--out', out, '--json', '--dpi', '72').json(),
     );
     expect(files.filter(({ kind }) => kind === 'pdf').map(({ path }) => basename(path))).toEqual([
@@ -388,7 +403,7 @@ describe('an interrupted command', () => {
 describe('kyanos schema', () => {
   it('prints JSON Schema of the plan file and of every report', () => {
     const schema = kyanos('schema').json() as Record<string, { properties?: object }>;
-    expect(Object.keys(schema)).toEqual(['planFile', 'inspect', 'plan', 'plates', 'bench']);
+    expect(Object.keys(schema)).toEqual(['planFile', ...Object.keys(PRINTED)]);
     expect(schema.planFile.properties).toHaveProperty('stack');
   });
 });
@@ -409,7 +424,7 @@ describe('kyanos look', () => {
       '--json',
     );
     expect([told.status, told.stderr]).toEqual([0, '']);
-    const report = LookReport.parse(told.json());
+    const report = PRINTED.look.parse(told.json());
     expect(report.view).toMatchObject({ side: 'front', place: 'wood' });
     // What white hides, over what is printed: silver on a twentieth of it changes nothing of the middle.
     expect(report.opacity.printed!.median).toBeGreaterThan(0.55);
@@ -445,7 +460,7 @@ describe('kyanos look', () => {
       '500',
       '--json',
     );
-    const report = LookReport.parse(json());
+    const report = PRINTED.look.parse(json());
     expect(report.view).toMatchObject({ place: 'box', behind: 800 });
     const { density, asGood } = report.rearStrength!;
     expect(density).toBeGreaterThan(40);

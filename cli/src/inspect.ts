@@ -2,21 +2,14 @@ import { parseArgs } from 'node:util';
 import {
   CoverageReport,
   inspectReport,
-  InspectReports,
   type InspectReport,
+  type RefusalReport,
 } from '@kyanos/contract';
 import { ArtworkRefused, readArtwork, readCoverage, type IntakeOptions } from '@kyanos/intake';
 import { failOn, gravest } from './failOn.ts';
 import { scaleOption, fileArguments, printJson, UsageError, wholeNumber } from './usage.ts';
 
 const USAGE = 'kyanos inspect FILE… [--json] [--dpi N] [--fail-on error|warning|note | --coverage]';
-
-/** A file that can't be read, in the words for its operator. */
-interface Unread {
-  readonly file: string;
-  readonly code: string;
-  readonly message: string;
-}
 
 export async function inspectCommand(args: string[]): Promise<void> {
   const { values, positionals } = parseArgs({
@@ -36,7 +29,7 @@ export async function inspectCommand(args: string[]): Promise<void> {
   if (values.coverage && limit !== undefined)
     throw new UsageError('--coverage looks for no findings, so --fail-on has nothing to go by.');
   const options = { ...(dpi === undefined ? {} : { dpi }), ...scaleOption(values.scale) };
-  const reports: (InspectReport | CoverageReport | Unread)[] = [];
+  const reports: (InspectReport | CoverageReport | RefusalReport)[] = [];
   for (const file of files) {
     const report = await answer(file, () =>
       values.coverage ? coverage(file, options) : inspect(file, options),
@@ -51,7 +44,12 @@ export async function inspectCommand(args: string[]): Promise<void> {
     }
   }
   // One file gives one report, more give a list.
-  if (values.json) printJson(files.length === 1 ? reports[0] : InspectReports.parse(reports));
+  const [first] = reports;
+  if (values.json)
+    if (files.length > 1) printJson('inspectMany', reports);
+    else if ('message' in first) printJson('refusal', first);
+    else if (isWhole(first)) printJson('inspect', first);
+    else printJson('coverage', first);
   if (reports.some((report) => 'message' in report)) process.exitCode = 2;
   else if (
     limit !== undefined &&
@@ -60,10 +58,10 @@ export async function inspectCommand(args: string[]): Promise<void> {
     process.exitCode = 1;
 }
 
-const isWhole = (report: InspectReport | CoverageReport | Unread): report is InspectReport =>
+const isWhole = (report: InspectReport | CoverageReport | RefusalReport): report is InspectReport =>
   'findings' in report;
 
-async function answer<T>(file: string, read: () => Promise<T>): Promise<T | Unread> {
+async function answer<T>(file: string, read: () => Promise<T>): Promise<T | RefusalReport> {
   try {
     return await read();
   } catch (error) {

@@ -63,7 +63,7 @@ export async function lookCommand(args: string[]): Promise<void> {
         decodedContents,
       ),
     );
-    if (values.json) printJson(report);
+    if (values.json) printJson('look', report);
     else printReport(plan, report);
     return undefined;
   });

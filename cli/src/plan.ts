@@ -5,27 +5,43 @@ import {
   LEVEL,
   loadsName,
   piecesText,
-  planJob,
   type PlanResult,
   type PrintPlan,
 } from '@kyanos/core';
 import { PLANNED_OPTIONS, withPlanned } from './planned.ts';
+import { findingCodes, savePlan, withRepairs } from './repairs.ts';
 import { printJson } from './usage.ts';
 
-const USAGE = 'kyanos plan FILE --plan PLAN.json [--json] [--dpi N] [--fail-on error|warning|note]';
+const USAGE =
+  'kyanos plan FILE --plan PLAN.json [--json] [--dpi N] [--list-repairs] [--repair CODE]… [--out REPAIRED.json] [--fail-on error|warning|note]';
+const OPTIONS = {
+  ...PLANNED_OPTIONS,
+  'list-repairs': { type: 'boolean', default: false },
+  repair: { type: 'string', multiple: true },
+  out: { type: 'string' },
+} as const;
 
 export async function planCommand(args: string[]): Promise<void> {
   const { values, positionals } = parseArgs({
     args,
     allowPositionals: true,
-    options: PLANNED_OPTIONS,
+    options: OPTIONS,
   });
+  const codes = findingCodes(values.repair ?? []);
   await withPlanned(positionals, values, USAGE, async (plan, artwork) => {
-    const result = await planJob(plan, artwork);
-    if (values.json) printJson(planReport(result));
-    else print(plan, result);
+    const { plan: now, result } = await withRepairs(plan, artwork, codes);
+    if (values.out !== undefined) await savePlan(values.out, now);
+    if (values['list-repairs']) printRepairs(result, values.json);
+    else if (values.json) printJson('plan', planReport(result));
+    else print(now, result);
     return result;
   });
+}
+
+function printRepairs({ findings }: PlanResult, asJson: boolean): void {
+  const found = findings.flatMap(({ code, repair }) => (repair ? [{ code, repair }] : []));
+  if (asJson) printJson('repairs', { repairs: found });
+  else for (const { code, repair } of found) console.log(`${code}: ${repair.label}`);
 }
 
 function print({ name }: PrintPlan, { notation, plates, findings, work }: PlanResult): void {

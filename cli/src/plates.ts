@@ -1,5 +1,4 @@
 import { parseArgs } from 'node:util';
-import { PlatesReport } from '@kyanos/contract';
 import { exportPlates } from '@kyanos/output';
 import { PLANNED_OPTIONS, withPlanned } from './planned.ts';
 import { printJson, UsageError } from './usage.ts';
@@ -18,7 +17,7 @@ export async function platesCommand(args: string[]): Promise<void> {
   if (folder === undefined) throw new UsageError(`Name a folder for the plates: ${USAGE}`);
   await withPlanned(positionals, values, USAGE, async (plan, artwork) => {
     const written = await exportPlates(plan, artwork, folder, { createdAt: new Date() });
-    if (values.json) printJson(PlatesReport.parse({ files: written }));
+    if (values.json) printJson('plates', { files: written });
     else
       for (const { path, kind, plates } of written)
         console.log(

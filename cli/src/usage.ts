@@ -1,4 +1,5 @@
 import { closeSync, openSync, statSync } from 'node:fs';
+import { PRINTED, type Printed } from '@kyanos/contract';
 
 /** A call that can't be carried out: one sentence on standard error, exit code 2. */
 export class UsageError extends Error {}
@@ -84,4 +85,7 @@ export function scaleOption(text: string | undefined): { scale?: number } {
   return { scale };
 }
 
-export const printJson = (value: unknown): void => console.log(JSON.stringify(value, null, 2));
+/** Prints one of the reports of the contract. @throws ZodError where it is not what its schema says */
+export function printJson(kind: Printed, value: unknown): void {
+  console.log(JSON.stringify(PRINTED[kind].parse(value), null, 2));
+}

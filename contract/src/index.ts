@@ -18,11 +18,10 @@ export {
   CoverageReport,
   InspectReport,
   inspectReport,
-  InspectReports,
-  PlanReport,
   planReport,
-  PlatesReport,
+  RefusalReport,
 } from './report.ts';
+export { PRINTED, type Printed } from './printed.ts';
 export {
   ProcessSettings,
   SETTINGS,

@@ -2,6 +2,7 @@
 import {
   documentFindings,
   drawnLines,
+  FINDING_CODES,
   inkMl,
   KINDS,
   LEVEL,
@@ -9,6 +10,7 @@ import {
   pageFindings,
   processInk,
   ROLES,
+  SEVERITIES,
   type ArtworkInfo,
   type PlanResult,
   type Trip,
@@ -22,10 +24,38 @@ const Interval = z.object({ low: z.number(), high: z.number() });
 const Box = z.object({ left: z.number(), top: z.number(), width: z.number(), height: z.number() });
 const Role = z.enum(ROLES);
 
+const Repair = z.discriminatedUnion('kind', [
+  z.object({
+    label: z.string(),
+    kind: z.literal('map-name'),
+    separation: z.string(),
+    role: Role,
+  }),
+  z.object({
+    label: z.string(),
+    kind: z.literal('overprint'),
+    separation: z.string(),
+    keep: z.boolean(),
+  }),
+  z.object({ label: z.string(), kind: z.literal('haze'), percent: z.number() }),
+  z.object({ label: z.string(), kind: z.literal('scale'), factor: z.number() }),
+  z.object({
+    label: z.string(),
+    kind: z.literal('rule'),
+    key: z.string(),
+    rule: z.string(),
+  }),
+  z.object({
+    label: z.string(),
+    kind: z.literal('plan'),
+    change: z.record(z.string(), z.union([z.string(), z.number(), z.boolean()])),
+  }),
+]);
+
 /** Lengths in mm, places from the top left corner of what is printed. */
 export const FindingReport = z.object({
-  code: z.string(),
-  severity: z.enum(['error', 'warning', 'note']),
+  code: z.enum(FINDING_CODES),
+  severity: z.enum(SEVERITIES),
   message: z.string(),
   page: z.int().optional(),
   place: z
@@ -39,35 +69,12 @@ export const FindingReport = z.object({
     ])
     .optional(),
   measure: z.object({ value: z.number(), unit: z.string() }).optional(),
-  repair: z
-    .discriminatedUnion('kind', [
-      z.object({
-        label: z.string(),
-        kind: z.literal('map-name'),
-        separation: z.string(),
-        role: Role,
-      }),
-      z.object({
-        label: z.string(),
-        kind: z.literal('overprint'),
-        separation: z.string(),
-        keep: z.boolean(),
-      }),
-      z.object({ label: z.string(), kind: z.literal('haze'), percent: z.number() }),
-      z.object({ label: z.string(), kind: z.literal('scale'), factor: z.number() }),
-      z.object({
-        label: z.string(),
-        kind: z.literal('rule'),
-        key: z.string(),
-        rule: z.string(),
-      }),
-      z.object({
-        label: z.string(),
-        kind: z.literal('plan'),
-        change: z.record(z.string(), z.union([z.string(), z.number(), z.boolean()])),
-      }),
-    ])
-    .optional(),
+  repair: Repair.optional(),
+});
+
+/** What `plan --list-repairs` prints. */
+export const RepairsReport = z.object({
+  repairs: z.array(z.object({ code: z.enum(FINDING_CODES), repair: Repair })),
 });
 
 const DocumentReport = z.object({
@@ -227,14 +234,12 @@ export const CoverageReport = z.object({
 });
 export type CoverageReport = z.output<typeof CoverageReport>;
 
-/** What `inspect` prints for several files; one that can't be read has its sentence instead. */
-export const InspectReports = z.array(
-  z.union([
-    InspectReport,
-    CoverageReport,
-    z.object({ file: z.string(), code: z.string(), message: z.string() }),
-  ]),
-);
+/** What `inspect` prints of a file that can't be read. */
+export const RefusalReport = z.object({ file: z.string(), code: z.string(), message: z.string() });
+export type RefusalReport = z.output<typeof RefusalReport>;
+
+/** What `inspect` prints for several files. */
+export const InspectReports = z.array(z.union([InspectReport, CoverageReport, RefusalReport]));
 
 /** A figure over everything printed, 0 to 1: what all but the edges have at least, the middle, and how it is spread. */
 export const AreaReport = z.object({

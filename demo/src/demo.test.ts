@@ -6,6 +6,7 @@ import { openArtwork } from '@kyanos/intake';
 import {
   channelsOf,
   measurePlates,
+  obstacles,
   memoryRaster,
   pagesOf,
   Shrinker,
@@ -112,6 +113,14 @@ describe('the demo shop', () => {
 });
 
 describe('the demo jobs', () => {
+  it('have one for every stack of the catalogue’s shapes and every class of material', () => {
+    expect(new Set(DEMO_JOBS.map(({ plan }) => plan.material.class))).toEqual(
+      new Set(['white', 'clear', 'dark', 'metallic', 'natural']),
+    );
+    for (const { plan } of DEMO_JOBS)
+      expect(obstacles(plan.stack, plan.machine, plan.material)).toEqual([]);
+  });
+
   /** The page as the browser gets it: every separation shrunk to the size of a screen. */
   async function shrunk(raster: Raster, channels: readonly string[]): Promise<Raster> {
     const shrinkers = channels.map(() => new Shrinker(raster.width, raster.height, PREVIEW_PX));

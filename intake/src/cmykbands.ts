@@ -1,5 +1,5 @@
 /** Interleaved pixels of any colour to process plates, with the alpha channel keeping the material bare. */
-import type { Finding } from '@kyanos/core';
+import { finding, type Finding } from '@kyanos/core';
 import { isTurned, PlanarWriter, type Orientation, type PlanarFile } from './planar.ts';
 import { pictureConverter, RENDERING, type Converter } from './profile.ts';
 
@@ -73,11 +73,10 @@ export class CmykBands {
   }
 
   conversionNote(): Finding {
-    return {
-      code: 'RGB_CONVERTED',
-      severity: 'note',
-      message: `The picture is ${this.#colours === 1 ? 'grey' : 'RGB'}; it was ${this.colour}.`,
-    };
+    return finding(
+      'RGB_CONVERTED',
+      `The picture is ${this.#colours === 1 ? 'grey' : 'RGB'}; it was ${this.colour}.`,
+    );
   }
 
   close(): void {

@@ -4,7 +4,13 @@
  */
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { documentFindings, guessKind, pageFindings, type ArtworkInfo } from '@kyanos/core';
+import {
+  documentFindings,
+  guessKind,
+  pageFindings,
+  type ArtworkInfo,
+  type FindingCode,
+} from '@kyanos/core';
 import { describe, expect, it } from 'vitest';
 import { readHere } from '../test/here.ts';
 import { ArtworkRefused } from './index.ts';
@@ -17,8 +23,8 @@ interface Entry {
   /** Separations beside process ink that hold something, and what each is. */
   readonly specials: Readonly<Record<string, string>>;
   /** Findings that have to be there, and others that may. */
-  readonly must: readonly string[];
-  readonly may: readonly string[];
+  readonly must: readonly FindingCode[];
+  readonly may: readonly FindingCode[];
   /** Contents of barcodes. */
   readonly codes: readonly string[];
   readonly pages: number;

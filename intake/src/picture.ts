@@ -1,7 +1,7 @@
 /** PNG, JPEG and WebP: decoded by libvips to a file of raw pixels, converted band by band. */
 import { closeSync, openSync, readSync } from 'node:fs';
 import { join } from 'node:path';
-import { BAND_ROWS, PROCESS_NAMES, pxToMm, type Finding } from '@kyanos/core';
+import { BAND_ROWS, finding, PROCESS_NAMES, pxToMm, type Finding } from '@kyanos/core';
 import sharp from 'sharp';
 import { CmykBands } from './cmykbands.ts';
 import type { Source, SourceFile } from './source.ts';
@@ -16,11 +16,11 @@ import { breath } from './run.ts';
 const ASSUMED_DPI = 300;
 export const assumedResolution = {
   dpi: ASSUMED_DPI,
-  note: ({ width, height, dpi }: PlanarFile): Finding => ({
-    code: 'RESOLUTION_ASSUMED',
-    severity: 'note',
-    message: `The picture states no resolution; ${ASSUMED_DPI} dpi is assumed, which makes it ${pxToMm(width, dpi).toFixed(1)} × ${pxToMm(height, dpi).toFixed(1)} mm.`,
-  }),
+  note: ({ width, height, dpi }: PlanarFile): Finding =>
+    finding(
+      'RESOLUTION_ASSUMED',
+      `The picture states no resolution; ${ASSUMED_DPI} dpi is assumed, which makes it ${pxToMm(width, dpi).toFixed(1)} × ${pxToMm(height, dpi).toFixed(1)} mm.`,
+    ),
 };
 
 /** Where the plates of a picture go. Its size is as stored, the file's as seen. */

@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { drawnCutting, linesOf } from '@kyanos/core';
+import { drawnCutting, linesOf, pageFindings } from '@kyanos/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readWhole } from '../test/planes.ts';
 import { openArtwork } from './index.ts';
@@ -65,6 +65,18 @@ describe('SVG', () => {
     const ten = await openArtwork(path, { dpi: 72, scale: 10 });
     expect(drawnCutting(ten.info.pages[0], {})!.cutMm / cutMm).toBeCloseTo(10, 4);
     await ten.close();
+  });
+
+  it('asks about a layer that may be meant as a special, and says that colour was converted', async () => {
+    const codes = async (body: string) =>
+      pageFindings((await open(write(body))).page).map(({ code }) => code);
+    const art = '<rect width="20" height="10" fill="#0aa"/>';
+    expect(await codes(`${art}<g id="Ink layer white ish"><path d="M1 1h5v5z"/></g>`)).toContain(
+      'LAYER_UNSURE',
+    );
+    const plain = await codes(`${art}<g id="Background"><path d="M1 1h5v5z"/></g>`);
+    expect(plain).not.toContain('LAYER_UNSURE');
+    expect(plain).toContain('RGB_CONVERTED');
   });
 
   it('says when it states no size, and when it leans on a typeface', async () => {

@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import { DOMParser, XMLSerializer, type Document, type Element, type Node } from '@xmldom/xmldom';
 import {
   BAND_ROWS,
+  finding,
   guessKind,
   isLineRole,
   mmToPx,
@@ -118,26 +119,25 @@ export async function readSvg(source: Source): Promise<SourceFile> {
     bands.conversionNote(),
     ...(size.assumed
       ? [
-          {
-            code: 'RESOLUTION_ASSUMED',
-            severity: 'note' as const,
-            message: `The drawing states no size in mm; ${CSS_DPI} of its units are taken for an inch, which makes it ${size.width.toFixed(1)} × ${size.height.toFixed(1)} mm.`,
-          },
+          finding(
+            'RESOLUTION_ASSUMED',
+            `The drawing states no size in mm; ${CSS_DPI} of its units are taken for an inch, which makes it ${size.width.toFixed(1)} × ${size.height.toFixed(1)} mm.`,
+          ),
         ]
       : []),
-    ...[...unsure].map((name): Finding => ({
-      code: 'LAYER_UNSURE',
-      severity: 'warning',
-      message: `The layer "${name}" may be meant as a special, and prints as colour. Name it as the machine wants it, or make it part of the picture.`,
-    })),
+    ...[...unsure].map((name): Finding =>
+      finding(
+        'LAYER_UNSURE',
+        `The layer "${name}" may be meant as a special, and prints as colour. Name it as the machine wants it, or make it part of the picture.`,
+      ),
+    ),
     ...(texts > 0
       ? [
-          {
-            code: 'FONT_MISSING',
-            severity: 'warning' as const,
-            message: `${texts} ${texts === 1 ? 'text is' : 'texts are'} set in a typeface that an SVG does not carry with it: what this machine has was put in its place. Turn text into outlines.`,
-            measure: { value: texts, unit: 'count' as const },
-          },
+          finding(
+            'FONT_MISSING',
+            `${texts} ${texts === 1 ? 'text is' : 'texts are'} set in a typeface that an SVG does not carry with it: what this machine has was put in its place. Turn text into outlines.`,
+            { measure: { value: texts, unit: 'count' as const } },
+          ),
         ]
       : []),
   ];

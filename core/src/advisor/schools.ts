@@ -1,5 +1,5 @@
 /** Where practice differs: two schools, named as such. The operator chooses. All common practice. */
-import type { PlanChange } from '../artwork/index.ts';
+import type { PlanChange } from '../findings/index.ts';
 import type { PrintPlan } from '../plan/index.ts';
 import { allLayers, formatStack, turnedOver, usesLay } from '../stack/index.ts';
 
@@ -11,6 +11,7 @@ export interface School {
 }
 
 export interface Question {
+  readonly about: 'drying' | 'trips' | 'surface';
   readonly asks: string;
   readonly schools: readonly [School, School];
 }
@@ -29,6 +30,7 @@ function drying({ machine, stack, trips: { waitMinutes } }: PrintPlan): Question
   });
   return [
     {
+      about: 'drying',
       asks: 'How long does white dry before it is touched?',
       schools: [
         school('Short wait', 3, 'the heaters do the rest while the head moves on.'),
@@ -43,6 +45,7 @@ function trips({ stack, machine, trips: { split } }: PrintPlan): Question[] {
   if (side.length < 2 || !machine.returnsToOrigin) return [];
   return [
     {
+      about: 'trips',
       asks: 'White and colour as the head goes, or one after the other?',
       schools: [
         {
@@ -68,6 +71,7 @@ function surface({ stack, material, viewing }: PrintPlan): Question[] {
   const other = formatStack(turnedOver(stack));
   return [
     {
+      about: 'surface',
       asks:
         viewing.light === 'front'
           ? 'Print on the face, or behind it?'

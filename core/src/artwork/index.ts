@@ -41,19 +41,7 @@ export {
   type SpecialRole,
 } from './names.ts';
 export { channelsOf, overprintedChannel } from './page.ts';
-export type {
-  Alternate,
-  ArtworkInfo,
-  ArtworkPage,
-  Finding,
-  Knockout,
-  MmBox,
-  Place,
-  PlanChange,
-  Repair,
-  Separation,
-  Severity,
-} from './page.ts';
+export type { Alternate, ArtworkInfo, ArtworkPage, Knockout, MmBox, Separation } from './page.ts';
 export { alternateTable, plannedRaster, type Said } from './planned.ts';
 export { HAIRLINE_MM } from './structure.ts';
 export type {

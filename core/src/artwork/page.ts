@@ -1,9 +1,10 @@
 /** What is known of one page of artwork once it has been ripped. Lengths in mm, boxes in pixels. */
+import type { Finding } from '../findings/index.ts';
 import type { ProcessAnchor } from '../optics/index.ts';
 import type { Cells, PixelBox } from '../raster/index.ts';
 import type { Barcode } from './barcode.ts';
 import type { PageContent } from './content.ts';
-import type { Kind, Role } from './names.ts';
+import type { Kind } from './names.ts';
 import type { DocumentStructure, LineUse, PageStructure } from './structure.ts';
 
 export interface Separation {
@@ -30,73 +31,6 @@ export interface MmBox {
   readonly top: number;
   readonly width: number;
   readonly height: number;
-}
-
-export type Severity = 'error' | 'warning' | 'note';
-
-/** A way out that the operator can take with one click. */
-export type Repair =
-  | {
-      readonly label: string;
-      readonly kind: 'map-name';
-      readonly separation: string;
-      readonly role: Role;
-    }
-  | {
-      readonly label: string;
-      readonly kind: 'overprint';
-      readonly separation: string;
-      /** False takes it back. */
-      readonly keep: boolean;
-    }
-  | { readonly label: string; readonly kind: 'haze'; readonly percent: number }
-  /** The artwork is read anew, so many times as large as it is now. */
-  | { readonly label: string; readonly kind: 'scale'; readonly factor: number }
-  | {
-      readonly label: string;
-      readonly kind: 'rule';
-      /** Of the plate that gets another rule. */
-      readonly key: string;
-      /** In the text of rules. */
-      readonly rule: string;
-    }
-  | { readonly label: string; readonly kind: 'plan'; readonly change: PlanChange };
-
-/** What a repair changes in the plan. */
-export interface PlanChange {
-  /** In the short notation. */
-  readonly stack?: string;
-  readonly modeId?: string;
-  readonly rearPage?: number;
-  readonly laminated?: boolean;
-  readonly split?: 'together' | 'apart';
-  readonly waitMinutes?: number;
-  /** Where the white of the machine stands now. */
-  readonly whiteSlot?: 'under' | 'other';
-  /** Longest load, mm. */
-  readonly loadLength?: number;
-  /** Forgets where a hand put the pieces. */
-  readonly layAnew?: boolean;
-}
-
-/** Where on the page: boxes, or a coarse map over the whole of it. */
-export type Place =
-  | { readonly kind: 'boxes'; readonly boxes: readonly MmBox[] }
-  | { readonly kind: 'cells'; readonly cells: Cells };
-
-export interface Finding {
-  readonly code: string;
-  readonly severity: Severity;
-  readonly message: string;
-  /** The page of the artwork it is about; from 1. */
-  readonly page?: number;
-  readonly place?: Place;
-  /** How much of it: the number that the sentence is about. */
-  readonly measure?: {
-    readonly value: number;
-    readonly unit: 'cm²' | 'mm' | '%' | 'dpi' | 'count' | 'pt';
-  };
-  readonly repair?: Repair;
 }
 
 /** A special that is drawn where it and colour, or another special, erase one another. */

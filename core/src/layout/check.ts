@@ -1,37 +1,31 @@
 /** What speaks against a layout, each in a sentence with its way out. */
-import type { PlanChange } from '../artwork/index.ts';
+import { finding, type Finding } from '../findings/index.ts';
 import { bedOverhang, type Machine, type Material } from '../stack/index.ts';
 import { rectanglesOf, SLACK, turnedSize, type Rectangle, type Size } from './pieces.ts';
-import { heldEdges, turnForGrain, type Layout, type LayoutWish } from './layout.ts';
-
-export interface LayoutProblem {
-  readonly code: string;
-  readonly severity: 'error' | 'warning' | 'note';
-  readonly message: string;
-  /** Way out that can be taken at once. */
-  readonly repair?: { readonly label: string; readonly change: PlanChange };
-}
+import { turnForGrain, type Layout, type LayoutWish } from './layout.ts';
 
 /** Hand placements are checked pair by pair up to this many. */
 const MOST_CHECKED = 600;
 
 /** What the material alone says, before anything is laid out. */
-export function fitProblems(machine: Machine, material: Material): LayoutProblem[] {
-  const found: LayoutProblem[] = [];
+export function fitProblems(machine: Machine, material: Material): Finding[] {
+  const found: Finding[] = [];
   const over = bedOverhang(machine, material);
   const allowed = machine.overhang ?? Infinity;
   if (over.width > allowed || over.length > allowed)
-    found.push({
-      code: 'OVERHANG',
-      severity: 'error',
-      message: `${material.name} sticks out ${Math.max(over.width, over.length).toFixed(0)} mm beyond the bed of ${machine.name}, which carries ${allowed} mm. Cut it down, or choose another machine.`,
-    });
+    found.push(
+      finding(
+        'OVERHANG',
+        `${material.name} sticks out ${Math.max(over.width, over.length).toFixed(0)} mm beyond the bed of ${machine.name}, which carries ${allowed} mm. Cut it down, or choose another machine.`,
+      ),
+    );
   if (machine.clearance !== undefined && material.thickness > machine.clearance)
-    found.push({
-      code: 'HEAD_CLEARANCE',
-      severity: 'error',
-      message: `${material.name} is ${material.thickness} mm thick, and ${machine.clearance} mm pass under the head of ${machine.name}: the head would strike it. Choose thinner material or another machine.`,
-    });
+    found.push(
+      finding(
+        'HEAD_CLEARANCE',
+        `${material.name} is ${material.thickness} mm thick, and ${machine.clearance} mm pass under the head of ${machine.name}: the head would strike it. Choose thinner material or another machine.`,
+      ),
+    );
   return found;
 }
 
@@ -40,30 +34,30 @@ export function layoutProblems(
   layout: Layout,
   wish: LayoutWish,
   piece: Size,
-  machine: Machine,
   material: Material,
-): LayoutProblem[] {
-  return [
-    ...handPlaced(layout, wish, piece),
-    ...grainProblems(wish, material),
-    ...heldProblems(machine, material, layout),
-  ];
+): Finding[] {
+  return [...handPlaced(layout, wish, piece), ...grainProblems(wish, material)];
 }
 
-function handPlaced(layout: Layout, wish: LayoutWish, piece: Size): LayoutProblem[] {
+function handPlaced(layout: Layout, wish: LayoutWish, piece: Size): Finding[] {
   if (!wish.places?.length) return [];
   const [load] = layout.loads;
   const boxes = rectanglesOf(load.strips, piece, layout.gap);
-  const found: LayoutProblem[] = [];
-  const again = { label: 'Lay them out anew', change: { layAnew: true } };
+  const found: Finding[] = [];
+  const again = {
+    kind: 'plan' as const,
+    label: 'Lay them out anew',
+    change: { layAnew: true },
+  };
   const outside = boxes.filter((box) => !inside(box, layout.room)).length;
   if (outside)
-    found.push({
-      code: 'PLACED_OUTSIDE',
-      severity: 'error',
-      message: `${outside} of the pieces placed by hand ${outside > 1 ? 'lie' : 'lies'} outside what can be printed. Move ${outside > 1 ? 'them' : 'it'} inside the dashed line.`,
-      repair: again,
-    });
+    found.push(
+      finding(
+        'PLACED_OUTSIDE',
+        `${outside} of the pieces placed by hand ${outside > 1 ? 'lie' : 'lies'} outside what can be printed. Move ${outside > 1 ? 'them' : 'it'} inside the dashed line.`,
+        { repair: again },
+      ),
+    );
   let [touching, narrow] = [0, 0];
   const checked = boxes.slice(0, MOST_CHECKED);
   checked.forEach((a, i) => {
@@ -74,19 +68,21 @@ function handPlaced(layout: Layout, wish: LayoutWish, piece: Size): LayoutProble
     }
   });
   if (touching)
-    found.push({
-      code: 'PLACED_OVERLAP',
-      severity: 'error',
-      message: `Pieces placed by hand lie on one another in ${touching} place${touching > 1 ? 's' : ''}. Move them apart.`,
-      repair: again,
-    });
+    found.push(
+      finding(
+        'PLACED_OVERLAP',
+        `Pieces placed by hand lie on one another in ${touching} place${touching > 1 ? 's' : ''}. Move them apart.`,
+        { repair: again },
+      ),
+    );
   else if (narrow)
-    found.push({
-      code: 'PLACED_CLOSE',
-      severity: 'warning',
-      message: `Pieces placed by hand lie closer than the gap of ${layout.gap} mm in ${narrow} place${narrow > 1 ? 's' : ''}: a blade may not pass between them.`,
-      repair: again,
-    });
+    found.push(
+      finding(
+        'PLACED_CLOSE',
+        `Pieces placed by hand lie closer than the gap of ${layout.gap} mm in ${narrow} place${narrow > 1 ? 's' : ''}: a blade may not pass between them.`,
+        { repair: again },
+      ),
+    );
   return found;
 }
 
@@ -105,32 +101,15 @@ const gapBetween = (a: Rectangle, b: Rectangle): number =>
     b.top - a.top - a.height,
   );
 
-function grainProblems(wish: LayoutWish, material: Material): LayoutProblem[] {
+function grainProblems(wish: LayoutWish, material: Material): Finding[] {
   const forced = turnForGrain(material, wish);
   if (forced === undefined || (forced === wish.turned && !wish.mixed)) return [];
   return [
-    {
-      code: 'GRAIN',
-      severity: 'note',
-      message: `The grain of ${material.name} runs ${material.grain} the feed and is wanted ${wish.grain} in the piece, so pieces lie ${forced ? 'turned' : 'upright'} and all one way.`,
-    },
+    finding(
+      'GRAIN',
+      `The grain of ${material.name} runs ${material.grain} the feed and is wanted ${wish.grain} in the piece, so pieces lie ${forced ? 'turned' : 'upright'} and all one way.`,
+    ),
   ];
-}
-
-function heldProblems(machine: Machine, material: Material, layout: Layout): LayoutProblem[] {
-  const { leading, trailing, sides } = heldEdges(machine);
-  if (Math.max(leading, trailing, sides) === 0 || material.form === 'roll') return [];
-  // A short sheet has to be held while its last line is printed.
-  const free = material.length - layout.longest;
-  return free >= leading
-    ? []
-    : [
-        {
-          code: 'NOT_HELD',
-          severity: 'warning',
-          message: `${machine.name} holds the leading ${leading} mm of ${material.name}, and the layout leaves ${free.toFixed(1)} mm free.`,
-        },
-      ];
 }
 
 /** A piece without bleed is drawn this much larger than the finished label, both ways. Common practice: 0.03 in. */

@@ -7,7 +7,6 @@ export {
   OVERSIZE_MM,
   oversizeOf,
   type Jig,
-  type LayoutProblem,
 } from './check.ts';
 export type { Companion } from './gang.ts';
 export { heldEdges, layOut, roomOf, type Layout, type LayoutWish, type Load } from './layout.ts';

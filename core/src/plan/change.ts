@@ -1,5 +1,5 @@
 /** Changes to a plan that keep it whole. */
-import type { PlanChange } from '../artwork/index.ts';
+import type { PlanChange } from '../findings/index.ts';
 import { modesFor, parseStack, type Stack } from '../stack/index.ts';
 import type { PrintPlan } from './plan.ts';
 

@@ -5,8 +5,8 @@ import {
   pageFindings,
   SUM_STEP,
   type ArtworkInfo,
-  type Finding,
 } from '../artwork/index.ts';
+import { finding, type Finding } from '../findings/index.ts';
 import { inkTotal } from '../ink/index.ts';
 import type { Layout } from '../layout/index.ts';
 import { contrastGrade, facingPicture, scannerSees, type Scene } from '../look/index.ts';
@@ -39,11 +39,8 @@ export function planFindings(
   const measures = new Map(plates.map((measure) => [measure.key, measure]));
   const { machine, material, stack } = plan;
   const found: Finding[] = [];
-  const report = (code: string, severity: Finding['severity'], message: string) =>
-    found.push({ code, severity, message });
-
   for (const { code, message } of obstacles(stack, machine, material))
-    report(code, 'error', message);
+    found.push(finding(code, message));
 
   const pages = new Set([
     pageOf(plan, info, 'front'),
@@ -55,24 +52,27 @@ export function planFindings(
   for (const page of pages) found.push(...pageFindings(page, useOf(plan)));
 
   if (!hasReflectance(material.optics.lab))
-    report(
-      'MATERIAL_COLOUR',
-      'warning',
-      `No material has the colour Lab ${material.optics.lab.join(', ')}: nothing reflects so strong a colour so light. The nearest that can be is shown; measure ${material.name} again.`,
+    found.push(
+      finding(
+        'MATERIAL_COLOUR',
+        `No material has the colour Lab ${material.optics.lab.join(', ')}: nothing reflects so strong a colour so light. The nearest that can be is shown; measure ${material.name} again.`,
+      ),
     );
 
   const mode = modeOf(plan);
   if (!mode.materials.includes(material.class))
-    report(
-      'MODE_MATERIAL',
-      'error',
-      `The mode ${mode.name} is not for ${material.class} material. Choose one that is.`,
+    found.push(
+      finding(
+        'MODE_MATERIAL',
+        `The mode ${mode.name} is not for ${material.class} material. Choose one that is.`,
+      ),
     );
   else if (!mode.specials && plateSpecs(stack).length > 0)
-    report(
-      'MODE_SPECIALS',
-      'error',
-      `The mode ${mode.name} lays colour only, and this stack has special ink. Choose another mode.`,
+    found.push(
+      finding(
+        'MODE_SPECIALS',
+        `The mode ${mode.name} lays colour only, and this stack has special ink. Choose another mode.`,
+      ),
     );
 
   for (const spec of plateSpecs(stack)) {
@@ -88,48 +88,52 @@ export function planFindings(
   const trips = splitTrips(stack, mode, plan.trips);
   const again = trips.some((trip, i) => i > 0 && trips[i - 1].side === trip.side);
   if (again && !machine.returnsToOrigin)
-    report(
-      'NO_SECOND_TRIP',
-      'error',
-      `${machine.name} can't go back to the origin for a second trip. Choose one trip, or another machine.`,
+    found.push(
+      finding(
+        'NO_SECOND_TRIP',
+        `${machine.name} can't go back to the origin for a second trip. Choose one trip, or another machine.`,
+      ),
     );
   const longest = layout?.longest ?? 0;
   if (again && longest > machine.maxTwoTripLength)
-    found.push({
-      code: 'TWO_TRIP_LENGTH',
-      severity: 'warning',
-      message: `The print is ${(longest / 1000).toFixed(2)} m long, and ${machine.name} keeps two trips in register up to ${(machine.maxTwoTripLength / 1000).toFixed(2)} m. Print it in one trip, or in shorter loads.`,
-      ...(pageOf(plan, info, 'front').heightMm <= machine.maxTwoTripLength && {
-        repair: {
-          kind: 'plan',
-          label: `Loads of at most ${(machine.maxTwoTripLength / 1000).toFixed(2)} m`,
-          change: { loadLength: machine.maxTwoTripLength },
+    found.push(
+      finding(
+        'TWO_TRIP_LENGTH',
+        `The print is ${(longest / 1000).toFixed(2)} m long, and ${machine.name} keeps two trips in register up to ${(machine.maxTwoTripLength / 1000).toFixed(2)} m. Print it in one trip, or in shorter loads.`,
+        {
+          ...(pageOf(plan, info, 'front').heightMm <= machine.maxTwoTripLength && {
+            repair: {
+              kind: 'plan',
+              label: `Loads of at most ${(machine.maxTwoTripLength / 1000).toFixed(2)} m`,
+              change: { loadLength: machine.maxTwoTripLength },
+            },
+          }),
         },
-      }),
-    });
+      ),
+    );
   if (again && machine.cure !== 'uv' && plan.trips.waitMinutes < 3)
-    report(
-      'WHITE_WET',
-      'warning',
-      `The first layer dries ${plan.trips.waitMinutes} min before the second trip. Wet white smears; common practice is 3 to 15 min.`,
+    found.push(
+      finding(
+        'WHITE_WET',
+        `The first layer dries ${plan.trips.waitMinutes} min before the second trip. Wet white smears; common practice is 3 to 15 min.`,
+      ),
     );
   if (layout && material.width < machine.minWidth)
-    report(
-      'TOO_NARROW',
-      'error',
-      `${material.name} is ${material.width} mm wide, and the rollers of ${machine.name} hold ${machine.minWidth} mm or more.`,
+    found.push(
+      finding(
+        'TOO_NARROW',
+        `${material.name} is ${material.width} mm wide, and the rollers of ${machine.name} hold ${machine.minWidth} mm or more.`,
+      ),
     );
   return found;
 }
 
 /** Symbol contrast from which a barcode is told of: below grade B a till reads it at times only (common practice). */
 const GOOD_CONTRAST = 0.55;
-/** White that adds less than this to the symbol contrast is no repair. */
-const WORTH = 0.05;
 
 /**
  * Barcodes whose ground is too dark for a scanner, as the print is seen at 660 nm with the white that lies under them, and black
- * bars on it: the most that the grade of the simulated scan can be. White is offered only where it makes that better.
+ * bars on it: the most that the grade of the simulated scan can be. White is offered only where it is enough.
  */
 function weakBarcodes(
   plan: PrintPlan,
@@ -152,34 +156,36 @@ function weakBarcodes(
     if (contrast >= GOOD_CONTRAST) return [];
     const grade = contrastGrade(contrast);
     const cover = white ? laid.get(white.key)! : 0;
-    const better =
+    const enough =
       white &&
-      symbolContrast(scene, new Map([...laid, [white.key, 1]]), viewing.backing, side) >
-        contrast + WORTH;
+      symbolContrast(scene, new Map([...laid, [white.key, 1]]), viewing.backing, side) >=
+        GOOD_CONTRAST;
     return [
-      {
-        code: 'BARCODE_BARE',
-        severity: grade === 'F' ? 'error' : 'warning',
-        message: `The ${barcode.type} ${barcode.content} has a symbol contrast of ${(contrast * 100).toFixed(0)} % at best on ${material.name}${white ? `, with white under ${(cover * 100).toFixed(0)} % of it` : ', with no white under it'}: grade ${grade}${grade === 'F' ? ', it won’t scan' : ', not every scanner reads it'}. ${better ? 'Lay white under it and its quiet zones.' : white ? 'Lay more hits of white, or print it elsewhere.' : 'Choose a stack with white under colour, or print it on a white label.'}`,
-        page: page.number,
-        place: { kind: 'boxes', boxes: [barcodeGround(barcode)] },
-        measure: { value: contrast * 100, unit: '%' },
-        ...(white &&
-          better && {
-            repair: {
-              kind: 'rule' as const,
-              label: 'White under barcodes',
-              key: white.key,
-              rule: formatRule({
-                ...white.rule,
-                steps: [
-                  ...white.rule.steps,
-                  { do: 'add', with: { from: { kind: 'codes', margin: 0 }, steps: [] } },
-                ],
-              }),
-            },
-          }),
-      },
+      finding(
+        'BARCODE_BARE',
+        `The ${barcode.type} ${barcode.content} has a symbol contrast of ${(contrast * 100).toFixed(0)} % at best on ${material.name}${white ? `, with white under ${(cover * 100).toFixed(0)} % of it` : ', with no white under it'}: grade ${grade}${grade === 'F' ? ', it won’t scan' : ', not every scanner reads it'}. ${enough ? 'Lay white under it and its quiet zones.' : white ? 'White under all of it is not enough: lay more hits, or print it elsewhere.' : 'Choose a stack with white under colour, or print it on a white label.'}`,
+        {
+          severity: grade === 'F' ? 'error' : 'warning',
+          page: page.number,
+          place: { kind: 'boxes', boxes: [barcodeGround(barcode)] },
+          measure: { value: contrast * 100, unit: '%' },
+          ...(white &&
+            enough && {
+              repair: {
+                kind: 'rule' as const,
+                label: 'White under barcodes',
+                key: white.key,
+                rule: formatRule({
+                  ...white.rule,
+                  steps: [
+                    ...white.rule.steps,
+                    { do: 'add', with: { from: { kind: 'codes', margin: 0 }, steps: [] } },
+                  ],
+                }),
+              },
+            }),
+        },
+      ),
     ];
   });
 }
@@ -219,14 +225,15 @@ function tooMuchInk(plan: PrintPlan, info: ArtworkInfo, pictures: Measures['pict
       Math.max(1, Math.floor((limit - special) / Math.max(process, 0.01) / SUM_STEP)),
     );
     return [
-      {
-        code: 'TOTAL_INK',
-        severity: 'warning',
-        message: `Trip ${i + 1} lays up to ${most.toFixed(0)} % of ink at one place, ${special.toFixed(0)} % of it special, and ${machine.name} takes ${limit} %: it stays wet or cracks on ${(shareAbove * 100).toFixed(1)} % of the print. Lower a density, lay fewer hits, or print it in two trips.`,
-        page: page.number,
-        measure: { value: most, unit: '%' },
-        ...(cells && { place: { kind: 'cells', cells } }),
-      },
+      finding(
+        'TOTAL_INK',
+        `Trip ${i + 1} lays up to ${most.toFixed(0)} % of ink at one place, ${special.toFixed(0)} % of it special, and ${machine.name} takes ${limit} %: it stays wet or cracks on ${(shareAbove * 100).toFixed(1)} % of the print. Lower a density, lay fewer hits, or print it in two trips.`,
+        {
+          page: page.number,
+          measure: { value: most, unit: '%' },
+          ...(cells && { place: { kind: 'cells', cells } }),
+        },
+      ),
     ];
   });
 }

@@ -14,6 +14,7 @@ export {
   plateRaster,
   type MeasureOptions,
 } from './measurePlates.ts';
+export { jobsOf, likelyPageUse, pageUsesOf, type PageJob, type PageUse } from './jobPages.ts';
 export { modelOf, sceneOf } from './model.ts';
 export { pieceOf } from './layoutFindings.ts';
 export {
@@ -27,6 +28,7 @@ export {
   type VersionLoads,
   type Viewing,
 } from './plan.ts';
+export { newPlan } from './newPlan.ts';
 export { differenceOn, opacityOn, sampleOf, type LookSample } from './lookSample.ts';
 export {
   lookAt,
@@ -45,6 +47,7 @@ export {
 export { groundDependencies, lookDependencies, plateDependencies } from './plateDependencies.ts';
 export { printedRaster } from './printedRaster.ts';
 export { printFiles, thinned, type PrintFile, type PrintPlate } from './printFiles.ts';
+export { keepOverprint, repaired } from './repair.ts';
 export { inkMl, planJob, reckon, type PlanResult, type Work } from './reckon.ts';
 export {
   measuresOf,

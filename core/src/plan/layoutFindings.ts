@@ -1,12 +1,11 @@
 /** What layout, containers and finishing say against a plan. */
-import type { Finding } from '../artwork/index.ts';
+import { finding, type Finding } from '../findings/index.ts';
 import {
   fitProblems,
   layoutProblems,
   OVERSIZE_MM,
   oversizeOf,
   type Layout,
-  type LayoutProblem,
 } from '../layout/index.ts';
 import type { Work } from './reckon.ts';
 import type { PrintPlan } from './plan.ts';
@@ -21,11 +20,6 @@ interface Page {
 /** One copy as it is printed, bleed included. */
 export const pieceOf = ({ widthMm, heightMm }: Page) => ({ width: widthMm, height: heightMm });
 
-const asFinding = ({ repair, ...problem }: LayoutProblem): Finding => ({
-  ...problem,
-  ...(repair && { repair: { kind: 'plan' as const, ...repair } }),
-});
-
 export function layoutFindings(
   plan: PrintPlan,
   page: Page,
@@ -34,10 +28,10 @@ export function layoutFindings(
   const { machine, material } = plan;
   return [
     ...fitProblems(machine, material),
-    ...(layout ? layoutProblems(layout, plan.layout, pieceOf(page), machine, material) : []),
-  ]
-    .map(asFinding)
-    .concat(oversize(plan, page), cutting(plan));
+    ...(layout ? layoutProblems(layout, plan.layout, pieceOf(page), material) : []),
+    ...oversize(plan, page),
+    ...cutting(plan),
+  ];
 }
 
 /** A piece that is cut out of a print without bleed shows its material at the first slip of the blade. */
@@ -46,11 +40,10 @@ function oversize({ material, machine }: PrintPlan, page: Page): Finding[] {
   if (material.label || machine.kind !== 'label' || page.bleedDeclared) return [];
   return width < OVERSIZE_MM && height < OVERSIZE_MM
     ? [
-        {
-          code: 'NO_OVERSIZE',
-          severity: 'note',
-          message: `The art is as large as the finished label. Without bleed it is drawn ${OVERSIZE_MM} mm (0.03 in) larger both ways, common practice, so that a cut beside the line shows no material.`,
-        },
+        finding(
+          'NO_OVERSIZE',
+          `The art is as large as the finished label. Without bleed it is drawn ${OVERSIZE_MM} mm (0.03 in) larger both ways, common practice, so that a cut beside the line shows no material.`,
+        ),
       ]
     : [];
 }
@@ -58,11 +51,10 @@ function oversize({ material, machine }: PrintPlan, page: Page): Finding[] {
 function cutting({ cutting: paths, machine }: PrintPlan): Finding[] {
   if (!paths || paths.cutMm + paths.creaseMm === 0 || machine.cutter) return [];
   return [
-    {
-      code: 'NO_CUTTER',
-      severity: 'error',
-      message: `${machine.name} has no blade, and this job is to be cut or creased on it. Take the paths out, or choose another machine.`,
-    },
+    finding(
+      'NO_CUTTER',
+      `${machine.name} has no blade, and this job is to be cut or creased on it. Take the paths out, or choose another machine.`,
+    ),
   ];
 }
 
@@ -70,9 +62,10 @@ function cutting({ cutting: paths, machine }: PrintPlan): Finding[] {
 export function workFindings({ containers }: Work): readonly Finding[] {
   return containers
     .filter(({ opened }) => opened > 0)
-    .map(({ name, ml, leftMl, opened, leftAfterMl }) => ({
-      code: 'CONTAINER_SHORT',
-      severity: 'warning' as const,
-      message: `The open container of ${name.toLowerCase()} holds ${leftMl.toFixed(0)} mL, and this job takes more: have ${opened} of ${ml.toFixed(0)} mL at hand. ${leftAfterMl.toFixed(0)} mL will be left.`,
-    }));
+    .map(({ name, ml, leftMl, opened, leftAfterMl }) =>
+      finding(
+        'CONTAINER_SHORT',
+        `The open container of ${name.toLowerCase()} holds ${leftMl.toFixed(0)} mL, and this job takes more: have ${opened} of ${ml.toFixed(0)} mL at hand. ${leftAfterMl.toFixed(0)} mL will be left.`,
+      ),
+    );
 }

@@ -32,10 +32,10 @@ describe('what is said of a plate', () => {
     ]);
   });
 
-  it('offers to tell highlights from paper where eyes are left bare', () => {
+  it('offers white in all places that are left bare, before a choke would widen them', () => {
     const holes = { count: 1, areaMm2: 12, largest: [eye] };
     expect(offered('image(haze 5 choke 0.2)', { holes })).toEqual([
-      ['PAPER_WHITE', 'cleaned(haze 5 choke 0.2)'],
+      ['PAPER_WHITE', 'image(haze 5 add paper choke 0.2)'],
     ]);
     expect(offered('cleaned', { holes })).toEqual([['PAPER_WHITE', undefined]]);
     // The operator decided that it stays bare.

@@ -1,9 +1,10 @@
 /** What is said of one plate: empty, wet, bare, too thin, choked twice. Ways out are rules that the operator can take. */
-import type { ArtworkPage, Finding, MmBox, Repair } from '../artwork/index.ts';
+import type { ArtworkPage, MmBox } from '../artwork/index.ts';
+import { finding, type Finding, type Repair } from '../findings/index.ts';
 import type { PlateMeasure, PlateSpec } from '../plates/index.ts';
 import {
+  DEFAULT_HAZE,
   formatRule,
-  mapSources,
   recipesOf,
   usesSource,
   type PlateRule,
@@ -51,81 +52,93 @@ export function plateFindings(
   const name = LAY_NAMES[spec.lay].toLowerCase();
   const cm2 = (mm2: number) => (mm2 / 100).toFixed(mm2 < 100 ? 2 : 1);
   if (measure.coverage < NOTHING)
-    found.push({
-      code: 'PLATE_EMPTY',
-      severity: 'error',
-      message:
+    found.push(
+      finding(
+        'PLATE_EMPTY',
         rule.from.kind === 'art'
           ? `The ${name} plate is empty: no separation of the artwork is used for it. Map a spot to ${name}, or lay it under the image.`
           : `The ${name} plate is empty: nothing is left after ${formatRule(rule)}. Lower the haze or the choke, or begin with another source.`,
-    });
+      ),
+    );
   found.push(...holeFindings(plan, page, spec, measure));
   if (measure.overlapMm2 > 1)
-    found.push({
-      code: 'OVERLAP_IN_LAYER',
-      severity: 'warning',
-      message: `${LAY_NAMES[spec.lay]} and colour overlap on ${(measure.overlapMm2 / 100).toFixed(1)} cm² in one layer and would mix on the sheet. Lay them in two layers, or keep them apart in the artwork.`,
-      page: page.number,
-      measure: { value: measure.overlapMm2 / 100, unit: 'cm²' },
-      ...(measure.overlap && { place: { kind: 'cells', cells: measure.overlap } }),
-      ...take(`Keep ${name} out of the colour`, key, {
-        ...withStep(
-          rule,
-          { do: 'bare', with: { from: { kind: 'image', haze: 3 }, steps: [] } },
-          [],
-        ),
-        from: rule.from.kind === 'art' || rule.alone ? rule.from : { kind: 'art' },
-      }),
-    });
+    found.push(
+      finding(
+        'OVERLAP_IN_LAYER',
+        `${LAY_NAMES[spec.lay]} and colour overlap on ${(measure.overlapMm2 / 100).toFixed(1)} cm² in one layer and would mix on the sheet. Lay them in two layers, or keep them apart in the artwork.`,
+        {
+          page: page.number,
+          measure: { value: measure.overlapMm2 / 100, unit: 'cm²' },
+          ...(measure.overlap && { place: { kind: 'cells', cells: measure.overlap } }),
+          ...take(`Keep ${name} out of the colour`, key, {
+            ...withStep(
+              rule,
+              { do: 'bare', with: { from: { kind: 'image', haze: 3 }, steps: [] } },
+              [],
+            ),
+            from: rule.from.kind === 'art' || rule.alone ? rule.from : { kind: 'art' },
+          }),
+        },
+      ),
+    );
   if (measure.thinMm2 > THIN_MM2)
-    found.push({
-      code: 'CHOKED_AWAY',
-      severity: 'warning',
-      message: `The choke takes the ${name} from under ${cm2(measure.thinMm2)} cm² of fine strokes and small type: ${material.name} shows through there. Choke less, or leave them whole.`,
-      page: page.number,
-      measure: { value: measure.thinMm2 / 100, unit: 'cm²' },
-      ...(measure.thin && { place: { kind: 'cells', cells: measure.thin } }),
-      ...take('Leave fine strokes whole', key, {
-        ...rule,
-        steps: rule.steps.map((step) =>
-          step.do === 'choke' ? { ...step, least: Math.max(step.least, LEAST_STROKE) } : step,
-        ),
-      }),
-    });
+    found.push(
+      finding(
+        'CHOKED_AWAY',
+        `The choke takes the ${name} from under ${cm2(measure.thinMm2)} cm² of fine strokes and small type: ${material.name} shows through there. Choke less, or leave them whole.`,
+        {
+          page: page.number,
+          measure: { value: measure.thinMm2 / 100, unit: 'cm²' },
+          ...(measure.thin && { place: { kind: 'cells', cells: measure.thin } }),
+          ...take('Leave fine strokes whole', key, {
+            ...rule,
+            steps: rule.steps.map((step) =>
+              step.do === 'choke' ? { ...step, least: Math.max(step.least, LEAST_STROKE) } : step,
+            ),
+          }),
+        },
+      ),
+    );
   if (measure.chokedBefore >= CHOKED_SHARE)
-    found.push({
-      code: 'CHOKED_TWICE',
-      severity: 'warning',
-      message: `The ${name} in the artwork already lies inside the colour by about the choke, along ${(measure.chokedBefore * 100).toFixed(0)} % of its edge: it would be choked twice, and colour would show a rim without ${name}. Is the choke meant?`,
-      page: page.number,
-      measure: { value: measure.chokedBefore * 100, unit: '%' },
-      ...take('Lay it as drawn, without choke', key, {
-        ...rule,
-        steps: rule.steps.filter((step) => step.do !== 'choke'),
-      }),
-    });
+    found.push(
+      finding(
+        'CHOKED_TWICE',
+        `The ${name} in the artwork already lies inside the colour by about the choke, along ${(measure.chokedBefore * 100).toFixed(0)} % of its edge: it would be choked twice, and colour would show a rim without ${name}. Is the choke meant?`,
+        {
+          page: page.number,
+          measure: { value: measure.chokedBefore * 100, unit: '%' },
+          ...take('Lay it as drawn, without choke', key, {
+            ...rule,
+            steps: rule.steps.filter((step) => step.do !== 'choke'),
+          }),
+        },
+      ),
+    );
   else if (measure.own.lostMm2 > OWN_MM2)
-    found.push({
-      code: 'OWN_TAKEN',
-      severity: rule.alone ? 'warning' : 'note',
-      message: `The rule takes away ${cm2(measure.own.lostMm2)} cm² of the ${name} that the artist drew${rule.alone ? ', as it replaces it' : ''}.`,
-      page: page.number,
-      measure: { value: measure.own.lostMm2 / 100, unit: 'cm²' },
-      ...(rule.alone && take('Add what the artist drew', key, { ...rule, alone: false })),
-    });
+    found.push(
+      finding(
+        'OWN_TAKEN',
+        `The rule takes away ${cm2(measure.own.lostMm2)} cm² of the ${name} that the artist drew${rule.alone ? ', as it replaces it' : ''}.`,
+        {
+          severity: rule.alone ? 'warning' : 'note',
+          page: page.number,
+          measure: { value: measure.own.lostMm2 / 100, unit: 'cm²' },
+          ...(rule.alone && take('Add what the artist drew', key, { ...rule, alone: false })),
+        },
+      ),
+    );
   return found;
 }
 
 /** Most places told one by one. */
 const MOST_BOXES = 80;
 
-/** The image told from its haze and its highlights, instead of by a threshold alone. */
-const cleaned = (rule: PlateRule): PlateRule =>
-  mapSources(rule, (from) =>
-    from.kind === 'image'
-      ? { kind: 'cleaned', haze: from.haze, highlight: PINHOLE_MM2, white: [], bare: [] }
-      : from,
-  );
+/** Steps that go by the edge of what was laid before. */
+const FROM_EDGE = ['choke', 'spread', 'feather'] as const;
+const PAPER_TOO: Step = {
+  do: 'add',
+  with: { from: { kind: 'paper', haze: DEFAULT_HAZE }, steps: [] },
+};
 
 /** Paper-white and pinholes inside the image. The counters of letters, where they are known, are no fault. */
 function holeFindings(
@@ -155,35 +168,41 @@ function holeFindings(
   if (shapes.length > 0) {
     const mm2 = shapes.reduce((sum, { areaMm2 }) => sum + areaMm2, 0);
     const many = shapes.length > 1;
-    found.push({
-      code: 'PAPER_WHITE',
-      severity: 'warning',
-      message: `${shapes.length} place${many ? 's' : ''} inside the image, ${(mm2 / 100).toFixed(2)} cm² in all, ${many ? 'have' : 'has'} no ink and so no white: ${material.name} shows there. Look whether eyes, highlights or letters are among them, and say which get white.`,
-      page: page.number,
-      place: { kind: 'boxes', boxes: shapes.slice(0, MOST_BOXES) },
-      measure: { value: mm2 / 100, unit: 'cm²' },
-      ...(usesSource(spec.rule, 'image') &&
-        take('Tell highlights from paper', spec.key, cleaned(spec.rule))),
-    });
+    found.push(
+      finding(
+        'PAPER_WHITE',
+        `${shapes.length} place${many ? 's' : ''} inside the image, ${(mm2 / 100).toFixed(2)} cm² in all, ${many ? 'have' : 'has'} no ink and so no white: ${material.name} shows there. Look whether eyes, highlights or letters are among them, and say which get white; a rule that begins with the image, cleaned, lets you say it place by place.`,
+        {
+          page: page.number,
+          place: { kind: 'boxes', boxes: shapes.slice(0, MOST_BOXES) },
+          measure: { value: mm2 / 100, unit: 'cm²' },
+          ...(usesSource(spec.rule, 'image') &&
+            take('White in all of them', spec.key, withStep(spec.rule, PAPER_TOO, FROM_EDGE))),
+        },
+      ),
+    );
   }
   if (dotMm2 > PINHOLES_MM2)
-    found.push({
-      code: 'PINHOLES',
-      severity: 'note',
-      message: `${dotCount} pinholes, ${(dotMm2 / 100).toFixed(2)} cm² in all, get no white inside the image: ${material.name} glints through the lightest parts.`,
-      page: page.number,
-      place: { kind: 'boxes', boxes: dots.slice(0, MOST_BOXES) },
-      measure: { value: dotCount, unit: 'count' },
-      ...take(
-        'Close them',
-        spec.key,
-        withStep(spec.rule, { do: 'close', upTo: { value: PINHOLE_MM2, unit: 'mm2' } }, [
-          'choke',
-          'spread',
-          'feather',
-        ]),
+    found.push(
+      finding(
+        'PINHOLES',
+        `${dotCount} pinholes, ${(dotMm2 / 100).toFixed(2)} cm² in all, get no white inside the image: ${material.name} glints through the lightest parts.`,
+        {
+          page: page.number,
+          place: { kind: 'boxes', boxes: dots.slice(0, MOST_BOXES) },
+          measure: { value: dotCount, unit: 'count' },
+          ...take(
+            'Close them',
+            spec.key,
+            withStep(
+              spec.rule,
+              { do: 'close', upTo: { value: PINHOLE_MM2, unit: 'mm2' } },
+              FROM_EDGE,
+            ),
+          ),
+        },
       ),
-    });
+    );
   return found;
 }
 

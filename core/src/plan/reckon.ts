@@ -1,12 +1,8 @@
 /** The one function: a plan and its artwork in, everything the operator wants to know out. */
-import {
-  drawnCutting,
-  type ArtworkInfo,
-  type ArtworkPage,
-  type Finding,
-} from '../artwork/index.ts';
+import { drawnCutting, type ArtworkInfo, type ArtworkPage } from '../artwork/index.ts';
 import { costOf, type Cost } from '../cost/index.ts';
 import { DomainError } from '../errors.ts';
+import { finding, isFindingCode, stopsPrint, type Finding } from '../findings/index.ts';
 import { containersFor, inkUse, type ContainerNeed, type InkUse } from '../ink/index.ts';
 import { layOut, type Layout } from '../layout/index.ts';
 import { inkInterval, timeInterval, type Interval } from '../learning/index.ts';
@@ -111,8 +107,8 @@ export function reckon(plan: PrintPlan, info: ArtworkInfo, measured: Measures): 
   try {
     layout = layOut(pieceOf(page), plan.layout, plan.machine, plan.material);
   } catch (error) {
-    if (!(error instanceof DomainError)) throw error;
-    failed.push({ code: error.code, severity: 'error', message: error.message });
+    if (!(error instanceof DomainError) || !isFindingCode(error.code)) throw error;
+    failed.push(finding(error.code, error.message, { severity: 'error' }));
   }
   // What nobody wants this time has nothing wrong with it.
   const wanted = parts.filter(({ version }) => version.copies > 0);
@@ -132,9 +128,10 @@ export function reckon(plan: PrintPlan, info: ArtworkInfo, measured: Measures): 
   const scene = sceneOf(plan, info);
   const side = plan.viewing.side === 'back' ? 'back' : 'front';
   const opacity = opacityOf(scene, side, areasOf(scene, side, shown));
-  const impossible = findings.some(({ code }) => IMPOSSIBLE.has(code));
   const work =
-    layout && !impossible ? workOf(plan, page, layout, parts, opacity, findings) : undefined;
+    layout && !stopsPrint(findings)
+      ? workOf(plan, page, layout, parts, opacity, findings)
+      : undefined;
   return {
     notation: formatStack(plan.stack),
     findings: work ? [...findings, ...workFindings(work)] : findings,
@@ -159,29 +156,6 @@ function areasOf(
     share,
   }));
 }
-
-/** Errors after which time, ink and money would be numbers for a print that can't be made. */
-const IMPOSSIBLE = new Set([
-  'LAYOUT_TOO_LARGE',
-  'LAYOUT_TOO_MANY',
-  'INK_NOT_FITTED',
-  'TOO_MANY_LAYERS',
-  'TOO_MANY_HITS',
-  'NO_MODE',
-  'MODE_WITHOUT_SPECIALS',
-  'ONE_TRIP_ONLY',
-  'BACK_NOT_PRINTABLE',
-  'MODE_MATERIAL',
-  'MODE_SPECIALS',
-  'NO_SECOND_TRIP',
-  'TOO_NARROW',
-  'OVERHANG',
-  'HEAD_CLEARANCE',
-  'PLACED_OUTSIDE',
-  'PLACED_OVERLAP',
-  'NO_CUTTER',
-  'VERSION_SIZE',
-]);
 
 /** What is not said of the blade's path is taken from the lines that the artist drew, where the machine has a blade: of versions, their mean. */
 function withDrawnCutting(plan: PrintPlan, parts: readonly VersionPart[]): PrintPlan {

@@ -1,5 +1,6 @@
 /** What would go wrong with a stack on this machine and material, seen as the plan says, each with a way out. */
-import type { ArtworkInfo, Finding, PlanChange } from '../artwork/index.ts';
+import type { ArtworkInfo } from '../artwork/index.ts';
+import { finding, type Finding, type PlanChange } from '../findings/index.ts';
 import { facingPicture, readsBackwards } from '../look/index.ts';
 import {
   allLayers,
@@ -46,14 +47,18 @@ function mirroring({ stack, viewing }: PrintPlan): Finding[] {
   return wrong.map((side): Finding => {
     const picture = facingPicture(stack, side);
     const was = allLayers(stack).some((layer) => layer.picture === picture && layer.mirror);
-    return {
-      code: 'READS_BACKWARDS',
-      severity: 'error',
-      message: was
+    return finding(
+      'READS_BACKWARDS',
+      was
         ? `From the ${side} the picture reads backwards: it is printed mirrored on the side it is looked at from. Print it as it reads.`
         : `From the ${side} the picture reads backwards: it is read through the material and not mirrored. Print it mirrored.`,
-      ...take(was ? 'Print as it reads' : 'Print mirrored', stackChange(mirrored(stack, picture))),
-    };
+      {
+        ...take(
+          was ? 'Print as it reads' : 'Print mirrored',
+          stackChange(mirrored(stack, picture)),
+        ),
+      },
+    );
   });
 }
 
@@ -67,12 +72,11 @@ function wetSilver({ stack, machine }: PrintPlan): Finding[] {
       .some((above) => above.picture === picture && above.parts.some(({ lay }) => lay === 'CMYK'));
     if (!coloured || density <= limit) return [];
     return [
-      {
-        code: 'SILVER_WET',
-        severity: 'error',
-        message: `Silver at ${density} % under colour stays wet and muddies it. ${machine.name} dries up to ${limit} %.`,
-        ...take(`Lay silver at ${limit} %`, stackChange(withDensity(stack, index, 'S', limit))),
-      },
+      finding(
+        'SILVER_WET',
+        `Silver at ${density} % under colour stays wet and muddies it. ${machine.name} dries up to ${limit} %.`,
+        { ...take(`Lay silver at ${limit} %`, stackChange(withDensity(stack, index, 'S', limit))) },
+      ),
     ];
   });
 }
@@ -81,14 +85,15 @@ function clearUnderLaminate({ stack, laminated }: PrintPlan): Finding[] {
   if (!laminated || !usesLay(stack, 'V')) return [];
   const without = withoutLay(stack, 'V');
   return [
-    {
-      code: 'CLEAR_UNDER_LAMINATE',
-      severity: 'warning',
-      message: 'Clear under a laminate is not seen. Leave it out, or leave the print unlaminated.',
-      ...(without
-        ? take('Leave the clear out', stackChange(without))
-        : take('Leave it unlaminated', { laminated: false })),
-    },
+    finding(
+      'CLEAR_UNDER_LAMINATE',
+      'Clear under a laminate is not seen. Leave it out, or leave the print unlaminated.',
+      {
+        ...(without
+          ? take('Leave the clear out', stackChange(without))
+          : take('Leave it unlaminated', { laminated: false })),
+      },
+    ),
   ];
 }
 
@@ -102,12 +107,13 @@ function wetHits({ stack, machine, trips }: PrintPlan): Finding[] {
   );
   if (machine.cure === 'uv' || hits < 2 || trips.waitMinutes >= SHORT_WAIT) return [];
   return [
-    {
-      code: 'WHITE_HITS_WET',
-      severity: 'warning',
-      message: `${hits} hits of white go down wet on wet, and colour on top of them: white is thick and dries slowly. Common practice is a wait of ${SHORT_WAIT} to ${LONG_WAIT} min, colour in a trip of its own.`,
-      ...take(`Two trips, ${LONG_WAIT} min between`, { split: 'apart', waitMinutes: LONG_WAIT }),
-    },
+    finding(
+      'WHITE_HITS_WET',
+      `${hits} hits of white go down wet on wet, and colour on top of them: white is thick and dries slowly. Common practice is a wait of ${SHORT_WAIT} to ${LONG_WAIT} min, colour in a trip of its own.`,
+      {
+        ...take(`Two trips, ${LONG_WAIT} min between`, { split: 'apart', waitMinutes: LONG_WAIT }),
+      },
+    ),
   ];
 }
 
@@ -116,12 +122,11 @@ function onePicture({ stack, artwork }: PrintPlan, info: ArtworkInfo): Finding[]
     return [];
   const other = info.pages.find(({ number }) => number !== artwork.page);
   return [
-    {
-      code: 'ONE_PICTURE',
-      severity: 'warning',
-      message: `This stack has two pictures and the plan gives one, so both sides show the same. Choose a page for the rear, or a stack with one picture.`,
-      ...(other && take(`Page ${other.number} for the rear`, { rearPage: other.number })),
-    },
+    finding(
+      'ONE_PICTURE',
+      `This stack has two pictures and the plan gives one, so both sides show the same. Choose a page for the rear, or a stack with one picture.`,
+      { ...(other && take(`Page ${other.number} for the rear`, { rearPage: other.number })) },
+    ),
   ];
 }
 
@@ -131,12 +136,11 @@ function wrongSlot({ stack, machine }: PrintPlan): Finding[] {
   const wanted = slotWanted(stack);
   if (!whiteSlot || !wanted || whiteSlot.stands === wanted) return [];
   return [
-    {
-      code: 'WHITE_SLOT',
-      severity: 'warning',
-      message: `${name} wants its white in the slot for ${wanted === 'under' ? 'white under colour' : 'all but white under colour'}, and it stands in the other one. Moving it by hand takes about ${whiteSlot.minutes} min; queue such jobs together.`,
-      ...take('It is moved', { whiteSlot: wanted }),
-    },
+    finding(
+      'WHITE_SLOT',
+      `${name} wants its white in the slot for ${wanted === 'under' ? 'white under colour' : 'all but white under colour'}, and it stands in the other one. Moving it by hand takes about ${whiteSlot.minutes} min; queue such jobs together.`,
+      { ...take('It is moved', { whiteSlot: wanted }) },
+    ),
   ];
 }
 
@@ -155,11 +159,10 @@ function manyTrips(plan: PrintPlan): Finding[] {
   );
   const second = needed.filter(({ side }) => side === over)[1].layers[0];
   return [
-    {
-      code: 'LAYERS_PER_TRIP',
-      severity: 'note',
-      message: `${mode.name} lays ${mode.layersPerTrip} layer(s) in one trip, and the ${over} has ${layers}: ${layerName(second).toLowerCase()} waits for another trip, registered to the first.`,
-      ...(better && take(`Use ${better.name}`, { modeId: better.id })),
-    },
+    finding(
+      'LAYERS_PER_TRIP',
+      `${mode.name} lays ${mode.layersPerTrip} layer(s) in one trip, and the ${over} has ${layers}: ${layerName(second).toLowerCase()} waits for another trip, registered to the first.`,
+      { ...(better && take(`Use ${better.name}`, { modeId: better.id })) },
+    ),
   ];
 }

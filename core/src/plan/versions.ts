@@ -1,5 +1,6 @@
 /** Versions: pages of one file that are printed together, each in a quantity of its own. */
-import type { ArtworkInfo, ArtworkPage, Finding } from '../artwork/index.ts';
+import type { ArtworkInfo, ArtworkPage } from '../artwork/index.ts';
+import { finding, type Finding } from '../findings/index.ts';
 import type { Layout } from '../layout/index.ts';
 import type { Measures } from '../plates/index.ts';
 import { allLayers } from '../stack/index.ts';
@@ -123,13 +124,11 @@ export function versionFindings(plan: PrintPlan, info: ArtworkInfo): Finding[] {
     const page = pageOf(oneVersion(plan, { page: number, copies: 1 }), info, 'front');
     if (sameSize(page, shown)) return [];
     return [
-      {
-        code: 'VERSION_SIZE',
-        severity: 'error',
-        message: `Page ${number} is ${page.widthMm.toFixed(1)} × ${page.heightMm.toFixed(1)} mm as printed, and page ${shown.number} is ${shown.widthMm.toFixed(1)} × ${shown.heightMm.toFixed(1)} mm. Versions of one job have one size: take page ${number} out and make it a job of its own.`,
-        page: number,
-        measure: { value: sizeDifference(page, shown), unit: 'mm' },
-      },
+      finding(
+        'VERSION_SIZE',
+        `Page ${number} is ${page.widthMm.toFixed(1)} × ${page.heightMm.toFixed(1)} mm as printed, and page ${shown.number} is ${shown.widthMm.toFixed(1)} × ${shown.heightMm.toFixed(1)} mm. Versions of one job have one size: take page ${number} out and make it a job of its own.`,
+        { page: number, measure: { value: sizeDifference(page, shown), unit: 'mm' } },
+      ),
     ];
   });
 }

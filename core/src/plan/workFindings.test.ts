@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { artwork, MACHINE, MATERIAL, measures, PLAN } from '../../test/shop.ts';
-import type { Repair } from '../artwork/index.ts';
+import type { Repair } from '../findings/index.ts';
 import { parseStack } from '../stack/index.ts';
 import { changed, reckon, type PrintPlan } from './index.ts';
 

@@ -9,8 +9,10 @@ export {
   type ReadyPlate,
   type VersionMeasures,
 } from './build.ts';
+export { raiseHaze, setRule } from './editRules.ts';
 export { laidAt, type LaidLayer, type LaidPart, type PointInk } from './laid.ts';
 export type { PlateHole, PlateMeasure } from './measure.ts';
+export { overrideDecision } from './overrideDecision.ts';
 export { withPlates } from './others.ts';
 export type { InkPattern, PictureMeasure } from './picture.ts';
 export type { NeedRows } from './sources.ts';

@@ -9,6 +9,15 @@ export {
   usesSource,
 } from './rule.ts';
 export type { Length, PlateRule, Recipe, Shape, Small, Source, Spot, Step } from './rule.ts';
+export {
+  addStep,
+  hundredth,
+  moveStep,
+  newSource,
+  newStep,
+  removeStep,
+  replaceStep,
+} from './edit.ts';
 export { ruleWords, sourceWords, stepWords } from './words.ts';
 export { WISHES, type Wish } from './wishes.ts';
 export { formatRecipe, formatRule } from './format.ts';

@@ -1,5 +1,5 @@
 /** The steps for the person at the machine, in order, with settings, checks and cautions. */
-import type { Finding } from '../artwork/index.ts';
+import type { Finding } from '../findings/index.ts';
 import type { ContainerNeed, InkUse } from '../ink/index.ts';
 import type { Layout } from '../layout/index.ts';
 import type { Opacity } from '../look/index.ts';

@@ -42,5 +42,13 @@ export type {
 export { mistakesOf, type Mistake } from './mistakes.ts';
 export { formatStack, parseStack } from './notation.ts';
 export { PRESETS, type Preset } from './presets.ts';
-export { allLayers, LAY_NAMES, layerName, LAYS, towardsViewer, usesLay } from './stack.ts';
+export {
+  allLayers,
+  LAY_NAMES,
+  layerName,
+  LAYS,
+  sameLayers,
+  towardsViewer,
+  usesLay,
+} from './stack.ts';
 export type { Lay, Part, Picture, Special, Stack, StackLayer } from './stack.ts';

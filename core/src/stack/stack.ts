@@ -62,3 +62,12 @@ export function layerName({ parts, picture }: StackLayer): string {
   const names = parts.map(({ lay }) => LAY_NAMES[lay]).join(' beside ');
   return picture === 'rear' ? `${names} (rear picture)` : names;
 }
+
+/** Whether two stacks have the same layers, whatever their densities and rules. */
+export const sameLayers = (a: Stack, b: Stack): boolean => shape(a) === shape(b);
+const shape = ({ front, back }: Stack) =>
+  JSON.stringify(
+    [front, back].map((side) =>
+      side.map(({ parts, picture, mirror }) => [parts.map(({ lay }) => lay), picture, mirror]),
+    ),
+  );

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import type { ArtworkSummary } from '@kyanos/contract';
 import {
+  bySeverity,
   documentFindings,
+  factsOf,
+  findingsAt,
   linesOf,
   pageFindings,
   useOf,
@@ -14,7 +17,7 @@ import { onKeyStroke } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import FindingList from '../shared/FindingList.vue';
-import { bySeverity, size } from '../shared/format.ts';
+import { size } from '../shared/format.ts';
 import { typing } from '../shared/keys.ts';
 import { channelKey } from './channels.ts';
 import DropZone from './DropZone.vue';
@@ -110,8 +113,8 @@ const findings = computed<readonly Finding[]>(() => {
   const { info, plan } = job;
   if (!info || !plan || !page.value) return [];
   const number = page.value.number;
-  const built = (job.shown?.findings ?? []).filter(
-    (finding) => finding.page === number && FROM_PLATES.has(finding.code),
+  const built = findingsAt(job.shown?.findings ?? [], 'artwork').filter(
+    (finding) => finding.page === number && factsOf(finding.code).stages[0] !== 'artwork',
   );
   return bySeverity([
     ...documentFindings(info),
@@ -119,14 +122,6 @@ const findings = computed<readonly Finding[]>(() => {
     ...built,
   ]);
 });
-const FROM_PLATES = new Set([
-  'PAPER_WHITE',
-  'PINHOLES',
-  'OVERLAP_IN_LAYER',
-  'CHOKED_AWAY',
-  'BARCODE_BARE',
-  'TOTAL_INK',
-]);
 const placed = computed(() => findings.value.filter(({ place }) => place));
 const lookedAt = ref<string>();
 const nameOf = ({ code, message }: Finding) => `${code} ${message}`;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What would print as the file is, and what was probably meant: the same print with and without the knockout. */
-import { viewsOf, visibleName } from '@kyanos/core';
+import { keepOverprint, viewsOf, visibleName } from '@kyanos/core';
 import { computed, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import type { Picture, Subject } from '../look/look.worker.ts';
@@ -41,7 +41,7 @@ watch(name, (separation) => {
 });
 
 function choose(keep: boolean) {
-  if (name.value !== undefined) job.keepOverprint(name.value, keep);
+  if (name.value !== undefined) job.replace(keepOverprint(job.plan!, name.value, keep));
   name.value = undefined;
 }
 </script>

@@ -6,7 +6,16 @@ import {
   type JobSummary,
   type Problem,
 } from '@kyanos/contract';
-import { DomainError, parseStack, PRESETS, type Preset, type Shop } from '@kyanos/core';
+import {
+  DomainError,
+  jobsOf,
+  newPlan,
+  type PageJob,
+  parseStack,
+  type Preset,
+  PRESETS,
+  type Shop,
+} from '@kyanos/core';
 import { formatDistanceToNow } from 'date-fns';
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
@@ -15,8 +24,6 @@ import { operator } from '../job/useJob.ts';
 import { get, post, Refused } from '../shared/api.ts';
 import { rememberedNames } from '../shared/spotMemory.ts';
 import JobPicture from './JobPicture.vue';
-import { newPlan } from './newPlan.ts';
-import { jobsOf, type PageJob } from './pages.ts';
 import PagesDialog from './PagesDialog.vue';
 
 const router = useRouter();

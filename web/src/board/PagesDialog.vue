@@ -1,47 +1,46 @@
 <script setup lang="ts">
 /** Asks once what the pages of a file are, and how many of each are wanted. */
-import type { ArtworkInfo } from '@kyanos/core';
+import { type ArtworkInfo, jobsOf, type PageJob, type PageUse, pageUsesOf } from '@kyanos/core';
 import { computed, ref, watch } from 'vue';
 import { length } from '../shared/format.ts';
 import NumberField from '../shared/NumberField.vue';
-import { jobsOf, waysOf, type PageJob, type Way } from './pages.ts';
 
 const props = defineProps<{ info: ArtworkInfo | undefined; fileName: string }>();
 const emit = defineEmits<{ choose: [jobs: readonly PageJob[]]; leave: [] }>();
 
-const way = ref<Way>('each');
+const use = ref<PageUse>('each');
 const copies = ref<number[]>([]);
 watch(
   () => props.info,
   (info) => {
     if (!info) return;
-    [way.value] = waysOf(info);
+    [use.value] = pageUsesOf(info);
     copies.value = info.pages.map(() => 1);
   },
   { immediate: true },
 );
 
-const ways = computed(() => (props.info ? waysOf(props.info) : []));
-const WORDS: Readonly<Record<Way, string>> = {
+const uses = computed(() => (props.info ? pageUsesOf(props.info) : []));
+const WORDS: Readonly<Record<PageUse, string>> = {
   versions: 'One job: every page is a version, with a quantity of its own',
   both: 'One job: page 1 is the front, page 2 the back',
   each: 'A job for each page, with a quantity of its own',
   front: 'One job: page 1 alone',
 };
 const counted = computed(() =>
-  way.value === 'each' || way.value === 'versions'
+  use.value === 'each' || use.value === 'versions'
     ? (props.info?.pages ?? [])
     : (props.info?.pages.slice(0, 1) ?? []),
 );
-const jobs = computed(() => (props.info ? jobsOf(props.info, way.value, copies.value) : []));
+const jobs = computed(() => (props.info ? jobsOf(props.info, use.value, copies.value) : []));
 </script>
 
 <template>
   <v-dialog :model-value="info !== undefined" max-width="560" @update:model-value="emit('leave')">
     <form v-if="info" class="panel dialog" @submit.prevent="emit('choose', jobs)">
       <h2 class="question">What are the {{ info.pages.length }} pages of {{ fileName }}?</h2>
-      <v-radio-group :model-value="way" hide-details @update:model-value="$event && (way = $event)">
-        <v-radio v-for="one in ways" :key="one" :value="one" :label="WORDS[one]" />
+      <v-radio-group :model-value="use" hide-details @update:model-value="$event && (use = $event)">
+        <v-radio v-for="one in uses" :key="one" :value="one" :label="WORDS[one]" />
       </v-radio-group>
       <ul class="counts">
         <li v-for="(page, i) in counted" :key="page.number">

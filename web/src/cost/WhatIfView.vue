@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** Every possible stack and density, in one trip and in two, on this job's own plates. */
 import {
+  type Candidate,
   CANDIDATES,
   formatStack,
   parseStack,
+  sameLayers,
   whyImpossible,
   withStack,
-  type Candidate,
 } from '@kyanos/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
@@ -14,7 +15,6 @@ import type { WhatIfRow } from '../look/look.worker.ts';
 import { lookWorker } from '../look/worker.ts';
 import { currency, duration, ml, percent } from '../shared/format.ts';
 import { useLatest } from '../shared/useLatest.ts';
-import { sameLayers } from '../stack/editStack.ts';
 import VariantChart from './VariantChart.vue';
 
 const job = useJob();

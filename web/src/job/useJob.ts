@@ -10,15 +10,14 @@ import {
   type Problem,
 } from '@kyanos/contract';
 import {
-  changed,
-  measuresOf,
-  parseRule,
-  plateDependencies,
-  reckon,
   type ArtworkInfo,
   type Measures,
+  measuresOf,
   type PlanResult,
+  plateDependencies,
   type PrintPlan,
+  reckon,
+  repaired,
   type Repair,
   type Shop,
 } from '@kyanos/core';
@@ -30,7 +29,6 @@ import { get, newKey, post, put, Refused } from '../shared/api.ts';
 import { rememberName } from '../shared/spotMemory.ts';
 import { useLatest } from '../shared/useLatest.ts';
 import { useHistory } from './history.ts';
-import { raiseHaze, setRule } from '../stack/editStack.ts';
 
 /** Quiet time after the last change before it is saved, and before plates are built at full size. */
 const SAVE_MS = 500;
@@ -448,40 +446,14 @@ export const useJob = defineStore('job', () => {
       await post(`/plates/${build.value.id}/cancel`, { attempt: build.value.attempt });
   };
 
-  /** Whether a special and colour both print where the file lets one erase the other. */
-  function keepOverprint(separation: string, keep: boolean): void {
-    if (!plan.value) return;
-    const { artwork: chosen } = plan.value;
-    const others = chosen.overprint.filter((name) => name !== separation);
-    update({ artwork: { ...chosen, overprint: keep ? [...others, separation] : others } });
-  }
-
   function repair(wanted: Repair): void {
     if (!plan.value) return;
-    const { artwork: chosen, stack } = plan.value;
-    switch (wanted.kind) {
-      case 'map-name':
-        update({
-          artwork: { ...chosen, names: { ...chosen.names, [wanted.separation]: wanted.role } },
-        });
-        void rememberName(wanted.separation, wanted.role);
-        break;
-      case 'overprint':
-        keepOverprint(wanted.separation, wanted.keep);
-        break;
-      case 'scale':
-        void rescale(wanted.factor);
-        break;
-      case 'haze':
-        update({ stack: raiseHaze(stack, wanted.percent) });
-        break;
-      case 'rule':
-        update({ stack: setRule(stack, wanted.key, parseRule(wanted.rule)) });
-        break;
-      case 'plan':
-        update(changed(plan.value, wanted.change));
-        break;
+    if (wanted.kind === 'scale') {
+      void rescale(wanted.factor);
+      return;
     }
+    replace(repaired(plan.value, wanted));
+    if (wanted.kind === 'map-name') void rememberName(wanted.separation, wanted.role);
   }
 
   return {
@@ -521,6 +493,5 @@ export const useJob = defineStore('job', () => {
     settle,
     saveAsNew,
     repair,
-    keepOverprint,
   };
 });

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  findingsAt,
   heldEdges,
   oversizeOf,
   OVERSIZE_MM,
@@ -106,24 +107,7 @@ const oversize = computed(() => {
     : `${much} more than the finished piece`;
 });
 const held = computed(() => heldEdges(plan.value.machine));
-const CODES = [
-  'LAYOUT_TOO_LARGE',
-  'LAYOUT_TOO_MANY',
-  'TOO_NARROW',
-  'OVERHANG',
-  'HEAD_CLEARANCE',
-  'PLACED_OUTSIDE',
-  'PLACED_OVERLAP',
-  'PLACED_CLOSE',
-  'GRAIN',
-  'NOT_HELD',
-  'NO_OVERSIZE',
-  'TWO_TRIP_LENGTH',
-  'VERSION_SIZE',
-];
-const findings = computed(() =>
-  (job.shown?.findings ?? []).filter(({ code }) => CODES.includes(code)),
-);
+const findings = computed(() => findingsAt(job.shown?.findings ?? [], 'layout'));
 const ready = computed(() => job.saveState === 'saved' && job.fullSize);
 const headroom = computed(() => {
   const { machine, material } = plan.value;

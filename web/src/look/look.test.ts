@@ -2,6 +2,7 @@ import { allLayers, moveLayer, parseStack } from '@kyanos/core';
 import { describe, expect, it } from 'vitest';
 import { heldBefore } from './held.ts';
 import { drawingOf, gapAt } from './sample.ts';
+import { textureOf } from './textures.ts';
 
 describe('the drawing of a core sample', () => {
   const stack = parseStack('W~@sheet / CMYK~ | film | S@art / V@art');
@@ -49,5 +50,14 @@ describe('a print in the hand', () => {
     heldBefore(black, white, pixel(120, 120, 120), out);
     expect(Math.abs(out[0] - 120)).toBeLessThanOrEqual(1);
     expect([...out.slice(1)]).toEqual([90, 0, 255]);
+  });
+});
+
+describe('textures', () => {
+  it('differ for every special, and thicken with density', () => {
+    const full = (['W', 'S', 'V', 'B', 'CMYK'] as const).map((lay) => textureOf(lay, 100));
+    expect(new Set(full.map(({ marks, ground }) => marks + ground)).size).toBe(5);
+    for (const lay of ['W', 'S', 'V', 'CMYK'] as const)
+      expect(textureOf(lay, 20).marks).not.toBe(textureOf(lay, 100).marks);
   });
 });

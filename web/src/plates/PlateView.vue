@@ -1,11 +1,13 @@
 <script setup lang="ts">
 /** The plate as it is looked at, and what is said by pointing at it: shapes that are drawn, places that the cleaner got wrong. */
 import {
-  LAY_NAMES,
-  recipesOf,
+  addStep,
   type ArtworkPage,
+  LAY_NAMES,
+  overrideDecision,
   type PlateRule,
   type Recipe,
+  recipesOf,
   type Shape,
   type Special,
   type Spot,
@@ -16,8 +18,6 @@ import { computed, ref } from 'vue';
 import { coverageRamp } from '../shared/colour.ts';
 import NumberField from '../shared/NumberField.vue';
 import { DECISION_LOOK } from './decisions.ts';
-import { addStep } from './edit.ts';
-import { overruled } from './overrule.ts';
 import PlatePicture from './PlatePicture.vue';
 import { usePlatePictures, type PlateLook } from './usePlatePictures.ts';
 
@@ -78,7 +78,7 @@ onKeyStroke('Escape', () => (tool.value = undefined));
 /** The operator's word for the place at a spot. */
 function say(spot: Spot) {
   if (shownView.value !== 'cleaner' || !decisions.value) return;
-  const rule = overruled(props.rule, decisions.value, props.page, spot);
+  const rule = overrideDecision(props.rule, decisions.value, props.page, spot);
   if (rule) emit('rule', rule);
 }
 </script>

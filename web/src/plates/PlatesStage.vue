@@ -2,15 +2,17 @@
 import type { JobSummary } from '@kyanos/contract';
 import {
   allLayers,
+  findingsAt,
   LAY_NAMES,
   pageOf,
   plateKey,
-  ruleWords,
-  withStack,
   type PlateRule,
   type Recipe,
+  ruleWords,
+  setRule,
   type Special,
   type Stack,
+  withStack,
 } from '@kyanos/core';
 import { onKeyStroke } from '@vueuse/core';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
@@ -20,7 +22,6 @@ import { get } from '../shared/api.ts';
 import FindingList from '../shared/FindingList.vue';
 import { area, percent } from '../shared/format.ts';
 import { typing } from '../shared/keys.ts';
-import { setRule } from '../stack/editStack.ts';
 import ExportPanel from './ExportPanel.vue';
 import { provideRuleGround } from './ground.ts';
 import PlateFigures from './PlateFigures.vue';
@@ -103,23 +104,7 @@ const signed = (mm2: number) =>
 const effects = computed(() =>
   (measure.value?.steps ?? []).map((mm2) => (Math.abs(mm2) < 0.5 ? 'no change' : signed(mm2))),
 );
-const findings = computed(() =>
-  (job.shown?.findings ?? []).filter(({ code }) =>
-    [
-      'PLATE_EMPTY',
-      'PAPER_WHITE',
-      'PINHOLES',
-      'CHOKED_AWAY',
-      'CHOKED_TWICE',
-      'OWN_TAKEN',
-      'HAZE',
-      'OVERLAP_IN_LAYER',
-      'BARCODE_BARE',
-      'NAME_MISS',
-      'SPOT_UNUSED',
-    ].includes(code),
-  ),
-);
+const findings = computed(() => findingsAt(job.shown?.findings ?? [], 'plates'));
 const answer = computed(() => {
   if (!plate.value) return 'This stack has no special plate: colour prints its own separations.';
   const name = LAY_NAMES[plate.value.lay];

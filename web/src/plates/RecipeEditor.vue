@@ -1,8 +1,16 @@
 <script setup lang="ts">
 /** A rule as a list: what it begins with, then step after step; a step may hold such a list itself. */
-import { stepWords, type Recipe } from '@kyanos/core';
+import {
+  addStep,
+  moveStep,
+  newStep,
+  type Recipe,
+  removeStep,
+  replaceStep,
+  stepWords,
+} from '@kyanos/core';
 import { mdiArrowDown, mdiArrowUp, mdiClose, mdiPlus } from '@mdi/js';
-import { addStep, moveStep, newStep, removeStep, replaceStep, STEPS } from './edit.ts';
+import { STEPS } from './edit.ts';
 import SourceFields from './SourceFields.vue';
 import StepFields from './StepFields.vue';
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** What a rule begins with or takes in, and the numbers that belong to it. */
-import { LAY_NAMES, type Shape, type Source } from '@kyanos/core';
+import { LAY_NAMES, newSource, type Shape, type Source } from '@kyanos/core';
 import { computed } from 'vue';
 import NumberField from '../shared/NumberField.vue';
-import { newSource, SOURCES } from './edit.ts';
+import { SOURCES } from './edit.ts';
 import { useRuleGround } from './ground.ts';
 
 const source = defineModel<Source>({ required: true });

@@ -1,11 +1,10 @@
 /** The pictures of a plate, from the worker: as it is, before its steps, and what its cleaner decided. */
-import { plateKey, type PlateRule, type Source, type Special } from '@kyanos/core';
+import { plateKey, type PlateRule, setRule, type Source, type Special } from '@kyanos/core';
 import { shallowRef, watch, type Ref } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import type { Picture } from '../look/look.worker.ts';
 import { lookWorker } from '../look/worker.ts';
 import { useLatest } from '../shared/useLatest.ts';
-import { setRule } from '../stack/editStack.ts';
 import { DECISION_LOOK } from './decisions.ts';
 
 export type PlateLook = 'plate' | 'wipe' | 'cleaner';

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import type { Finding, Repair } from '@kyanos/core';
+import { bySeverity, type Finding, type Repair } from '@kyanos/core';
 import { mdiAlertOctagonOutline, mdiAlertOutline, mdiInformationOutline } from '@mdi/js';
 import { computed } from 'vue';
-import { bySeverity } from './format.ts';
 
 const props = defineProps<{
   findings: readonly Finding[];

@@ -1,5 +1,5 @@
 /** Numbers as an operator reads them. */
-import { MM_PER_INCH, type Finding, type Money } from '@kyanos/core';
+import { MM_PER_INCH, type Money } from '@kyanos/core';
 import { useStorage } from '@vueuse/core';
 
 /** Preference of this browser. */
@@ -60,8 +60,3 @@ export const point = (x: number, y: number): string =>
   units.value === 'metric'
     ? `${fixed(x, 1)}, ${fixed(y, 1)} mm`
     : `${fixed(x / MM_PER_INCH, 2)}, ${fixed(y / MM_PER_INCH, 2)} in`;
-
-const RANK = { error: 0, warning: 1, note: 2 };
-/** What fails first, then what has to be decided. */
-export const bySeverity = (findings: readonly Finding[]): Finding[] =>
-  findings.toSorted((a, b) => RANK[a.severity] - RANK[b.severity]);

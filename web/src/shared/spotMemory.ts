@@ -1,6 +1,6 @@
 /** What the shop said of spots in earlier jobs: asked once, remembered for every file that comes. */
 import type { SpotNames } from '@kyanos/contract';
-import { guessKind, isLineRole, SURE, type Role } from '@kyanos/core';
+import type { Role } from '@kyanos/core';
 import { getRevised, putRevised, Refused } from './api.ts';
 
 const PATH = '/settings/spot-names';
@@ -26,15 +26,4 @@ export async function rememberName(name: string, role: Role | undefined): Promis
       if (error.problem.code !== 'SETTING_CONFLICT') return;
     }
   }
-}
-
-/** Roles that a new job begins with: what the shop remembers, and lines that say themselves what they are. */
-export function knownRoles(names: readonly string[], remembered: SpotNames): Record<string, Role> {
-  return Object.fromEntries(
-    names.flatMap((name): [string, Role][] => {
-      if (Object.hasOwn(remembered, name)) return [[name, remembered[name]]];
-      const { kind, score } = guessKind(name);
-      return isLineRole(kind) && score >= SURE ? [[name, kind]] : [];
-    }),
-  );
 }

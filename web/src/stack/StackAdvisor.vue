@@ -1,18 +1,19 @@
 <script setup lang="ts">
 /** Which stack to use: those that do for this job in order, and why not the others. The operator may disagree. */
 import {
+  type Candidate,
   CANDIDATES,
+  changed,
+  type Effect,
   parseStack,
   questionsOf,
+  sameLayers,
+  type School,
+  type StackWish,
   viewsOf,
   whyNot,
   wishOf,
   withStack,
-  changed,
-  type Candidate,
-  type Effect,
-  type School,
-  type StackWish,
 } from '@kyanos/core';
 import type { SavedPreset } from '@kyanos/contract';
 import { computed, ref, shallowRef, watch } from 'vue';
@@ -22,7 +23,6 @@ import { lookWorker } from '../look/worker.ts';
 import { currency, duration, ml, percent } from '../shared/format.ts';
 import { useLatest } from '../shared/useLatest.ts';
 import { get } from '../shared/api.ts';
-import { sameLayers } from './editStack.ts';
 
 const job = useJob();
 const plan = computed(() => job.plan!);

@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { allLayers, CATALOGUE, formatStack, parseStack } from '@kyanos/core';
+import { allLayers, CATALOGUE, formatStack, parseStack, sameLayers } from '@kyanos/core';
 import { computed } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import PrintViewer from '../look/PrintViewer.vue';
 import { useView } from '../look/useView.ts';
 import FindingList from '../shared/FindingList.vue';
-import { sameLayers } from './editStack.ts';
 import LayerEditor from './LayerEditor.vue';
 import LookNumbers from './LookNumbers.vue';
 import StackAdvisor from './StackAdvisor.vue';

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  findingsAt,
   layerName,
   middleOpacity,
   questionsOf,
@@ -81,25 +82,9 @@ const RISK: Record<DriftRisk, string> = {
   some: 'some risk',
   high: 'will drift',
 };
-const schools = computed(() =>
-  questionsOf(plan.value).filter(({ asks }) => asks.startsWith('How long does white dry')),
-);
+const schools = computed(() => questionsOf(plan.value).filter(({ about }) => about === 'drying'));
 
-const CODES = [
-  'TWO_TRIP_LENGTH',
-  'WHITE_WET',
-  'NO_SECOND_TRIP',
-  'SILVER_WET',
-  'MODE_MATERIAL',
-  'MODE_SPECIALS',
-  'LAYOUT_TOO_LARGE',
-  'LAYOUT_TOO_MANY',
-  'NO_CUTTER',
-  'TOTAL_INK',
-];
-const findings = computed(() =>
-  (job.shown?.findings ?? []).filter(({ code }) => CODES.includes(code)),
-);
+const findings = computed(() => findingsAt(job.shown?.findings ?? [], 'trips'));
 const answer = computed(() => {
   if (!work.value) return 'This print can’t be made as planned.';
   const { trips, layout, minutes, interval } = work.value;

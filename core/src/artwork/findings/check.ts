@@ -8,7 +8,8 @@ import {
 } from '../../stack/index.ts';
 import { isWholeSheet } from '../../rule/index.ts';
 import { roleOf } from '../names.ts';
-import type { ArtworkPage, Finding, MmBox, Place } from '../page.ts';
+import type { Finding, Place } from '../../findings/index.ts';
+import type { ArtworkPage, MmBox } from '../page.ts';
 import type { Said } from '../planned.ts';
 
 /** What the artwork is printed with and on. */

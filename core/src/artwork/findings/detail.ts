@@ -1,6 +1,6 @@
 /** What is small: barcodes, type and thin lines. */
 import { usesLay } from '../../stack/index.ts';
-import type { Finding } from '../page.ts';
+import { finding, type Finding } from '../../findings/index.ts';
 import { guessKind, isLineRole, specialRole } from '../names.ts';
 import { at, roleIn, several, type Check } from './check.ts';
 
@@ -14,29 +14,30 @@ export const barcodes: Check = (page) =>
     const place = at([box]);
     const found: Finding[] = [];
     if (checkDigit === false)
-      found.push({
-        code: 'CHECK_DIGIT',
-        severity: 'error',
-        message: `The ${type} ${content} has a wrong check digit: it would be refused, or read as another article. Ask for the right number.`,
-        place,
-      });
+      found.push(
+        finding(
+          'CHECK_DIGIT',
+          `The ${type} ${content} has a wrong check digit: it would be refused, or read as another article. Ask for the right number.`,
+          { place },
+        ),
+      );
     const short = quiet.findIndex((modules, i) => modules < quietWanted[i] - 0.5);
     if (short >= 0)
-      found.push({
-        code: 'QUIET_ZONE',
-        severity: 'warning',
-        message: `The ${type} ${content} has ${quiet[short].toFixed(1)} blank modules ${short === 0 ? 'before' : 'after'} it and needs ${quietWanted[short]}: it may not scan. Keep ${(quietWanted[short] * moduleMm).toFixed(1)} mm clear.`,
-        place,
-        measure: { value: quiet[short] * moduleMm, unit: 'mm' },
-      });
+      found.push(
+        finding(
+          'QUIET_ZONE',
+          `The ${type} ${content} has ${quiet[short].toFixed(1)} blank modules ${short === 0 ? 'before' : 'after'} it and needs ${quietWanted[short]}: it may not scan. Keep ${(quietWanted[short] * moduleMm).toFixed(1)} mm clear.`,
+          { place, measure: { value: quiet[short] * moduleMm, unit: 'mm' } },
+        ),
+      );
     if (RETAIL.test(type) && moduleMm < LEAST_MODULE_MM)
-      found.push({
-        code: 'BARCODE_SMALL',
-        severity: 'warning',
-        message: `The ${type} ${content} has modules of ${moduleMm.toFixed(3)} mm; the least for a till is ${LEAST_MODULE_MM} mm. Print it larger.`,
-        place,
-        measure: { value: moduleMm, unit: 'mm' },
-      });
+      found.push(
+        finding(
+          'BARCODE_SMALL',
+          `The ${type} ${content} has modules of ${moduleMm.toFixed(3)} mm; the least for a till is ${LEAST_MODULE_MM} mm. Print it larger.`,
+          { place, measure: { value: moduleMm, unit: 'mm' } },
+        ),
+      );
     return found;
   });
 
@@ -53,13 +54,15 @@ export const smallType: Check = (page, use) => {
   const smallest = Math.min(...small.map(({ sizePt }) => sizePt));
   const onWhite = !use || usesLay(use.stack, 'W');
   return [
-    {
-      code: 'SMALL_TYPE',
-      severity: onWhite ? 'warning' : 'note',
-      message: `${several(small.length, 'line', 'lines')} of type from ${smallest.toFixed(1)} pt ${small.length === 1 ? 'is' : 'are'} built of two inks or more: the least shift blurs ${small.length === 1 ? 'it' : 'them'}${onWhite ? ', and white peeks out' : ''}. Set ${small.length === 1 ? 'it' : 'them'} in black alone.`,
-      place: at(small.map(({ box }) => box)),
-      measure: { value: smallest, unit: 'pt' },
-    },
+    finding(
+      'SMALL_TYPE',
+      `${several(small.length, 'line', 'lines')} of type from ${smallest.toFixed(1)} pt ${small.length === 1 ? 'is' : 'are'} built of two inks or more: the least shift blurs ${small.length === 1 ? 'it' : 'them'}${onWhite ? ', and white peeks out' : ''}. Set ${small.length === 1 ? 'it' : 'them'} in black alone.`,
+      {
+        severity: onWhite ? 'warning' : 'note',
+        place: at(small.map(({ box }) => box)),
+        measure: { value: smallest, unit: 'pt' },
+      },
+    ),
   ];
 };
 
@@ -72,13 +75,15 @@ export const reversedType: Check = (page, use) => {
   const smallest = Math.min(...small.map(({ sizePt }) => sizePt));
   const underWhite = !use || usesLay(use.stack, 'W');
   return [
-    {
-      code: 'REVERSED_TYPE',
-      severity: underWhite ? 'warning' : 'note',
-      message: `${several(small.length, 'line', 'lines')} of paper-white type from ${smallest.toFixed(1)} pt ${small.length === 1 ? 'stands' : 'stand'} in colour: ink runs into ${small.length === 1 ? 'it' : 'them'}, and where white is laid under colour ${small.length === 1 ? 'it gets' : 'they get'} none. Ask for bolder type, or ${SMALL_REVERSED_PT} pt at least.`,
-      place: at(small.map(({ box }) => box)),
-      measure: { value: smallest, unit: 'pt' },
-    },
+    finding(
+      'REVERSED_TYPE',
+      `${several(small.length, 'line', 'lines')} of paper-white type from ${smallest.toFixed(1)} pt ${small.length === 1 ? 'stands' : 'stand'} in colour: ink runs into ${small.length === 1 ? 'it' : 'them'}, and where white is laid under colour ${small.length === 1 ? 'it gets' : 'they get'} none. Ask for bolder type, or ${SMALL_REVERSED_PT} pt at least.`,
+      {
+        severity: underWhite ? 'warning' : 'note',
+        place: at(small.map(({ box }) => box)),
+        measure: { value: smallest, unit: 'pt' },
+      },
+    ),
   ];
 };
 
@@ -86,13 +91,11 @@ export const vanishing: Check = (page) => {
   const boxes = page.structure?.vanishing ?? [];
   if (boxes.length === 0) return [];
   return [
-    {
-      code: 'VANISHES',
-      severity: 'error',
-      message: `${several(boxes.length, 'object is', 'objects are')} white and set to overprint: ${boxes.length === 1 ? 'it leaves' : 'they leave'} no trace, and what lies under ${boxes.length === 1 ? 'it' : 'them'} prints instead. Ask for overprint to be switched off there.`,
-      place: at(boxes),
-      measure: { value: boxes.length, unit: 'count' },
-    },
+    finding(
+      'VANISHES',
+      `${several(boxes.length, 'object is', 'objects are')} white and set to overprint: ${boxes.length === 1 ? 'it leaves' : 'they leave'} no trace, and what lies under ${boxes.length === 1 ? 'it' : 'them'} prints instead. Ask for overprint to be switched off there.`,
+      { place: at(boxes), measure: { value: boxes.length, unit: 'count' } },
+    ),
   ];
 };
 
@@ -100,13 +103,11 @@ export const cutType: Check = (page) => {
   const boxes = page.structure?.cutType ?? [];
   if (boxes.length === 0) return [];
   return [
-    {
-      code: 'TYPE_CUT',
-      severity: 'warning',
-      message: `${several(boxes.length, 'line', 'lines')} of type ${boxes.length === 1 ? 'crosses' : 'cross'} the edge of the finished size: part of ${boxes.length === 1 ? 'it' : 'them'} is cut off. Ask for type inside the edge.`,
-      place: at(boxes),
-      measure: { value: boxes.length, unit: 'count' },
-    },
+    finding(
+      'TYPE_CUT',
+      `${several(boxes.length, 'line', 'lines')} of type ${boxes.length === 1 ? 'crosses' : 'cross'} the edge of the finished size: part of ${boxes.length === 1 ? 'it' : 'them'} is cut off. Ask for type inside the edge.`,
+      { place: at(boxes), measure: { value: boxes.length, unit: 'count' } },
+    ),
   ];
 };
 
@@ -120,12 +121,10 @@ export const hairlines: Check = (page, use) => {
   if (lines.length === 0) return [];
   const thinnest = Math.min(...lines.map(({ widthMm }) => widthMm));
   return [
-    {
-      code: 'HAIRLINES',
-      severity: 'note',
-      message: `${several(lines.length, 'line is', 'lines are')} ${thinnest.toFixed(2)} mm thin${lines.length > 1 ? ' or little more' : ''}: on print ${lines.length > 1 ? 'they' : 'it'} may break up, and a choke takes the white from under ${lines.length > 1 ? 'them' : 'it'}.`,
-      place: at(lines.map(({ box }) => box)),
-      measure: { value: thinnest, unit: 'mm' },
-    },
+    finding(
+      'HAIRLINES',
+      `${several(lines.length, 'line is', 'lines are')} ${thinnest.toFixed(2)} mm thin${lines.length > 1 ? ' or little more' : ''}: on print ${lines.length > 1 ? 'they' : 'it'} may break up, and a choke takes the white from under ${lines.length > 1 ? 'them' : 'it'}.`,
+      { place: at(lines.map(({ box }) => box)), measure: { value: thinnest, unit: 'mm' } },
+    ),
   ];
 };

@@ -4,7 +4,8 @@
  *
  * Limits without a source are common practice.
  */
-import type { ArtworkInfo, ArtworkPage, Finding } from '../page.ts';
+import { finding, type Finding } from '../../findings/index.ts';
+import type { ArtworkInfo, ArtworkPage } from '../page.ts';
 import type { Check, Use } from './check.ts';
 import { barcodes, cutType, hairlines, reversedType, smallType, vanishing } from './detail.ts';
 import { empty, erasingLines, knockouts, names } from './inks.ts';
@@ -52,8 +53,8 @@ const CHECKS: readonly Check[] = [
 
 /** Everything found on one page; in general, or for what it is used for. */
 export function pageFindings(page: ArtworkPage, use?: Use): Finding[] {
-  return [...page.notes, ...CHECKS.flatMap((check) => check(page, use))].map((finding) => ({
-    ...finding,
+  return [...page.notes, ...CHECKS.flatMap((check) => check(page, use))].map((found) => ({
+    ...found,
     page: page.number,
   }));
 }
@@ -63,11 +64,10 @@ export function documentFindings({ document }: ArtworkInfo): Finding[] {
   const missing = document?.fonts.filter(({ embedded }) => !embedded) ?? [];
   if (missing.length === 0) return [];
   return [
-    {
-      code: 'FONT_MISSING',
-      severity: 'warning',
-      message: `${missing.map(({ name }) => name).join(', ')} ${missing.length === 1 ? 'is' : 'are'} not embedded: another typeface was put in ${missing.length === 1 ? 'its' : 'their'} place, and lines may break elsewhere. Ask for the fonts embedded, or turned into outlines.`,
-      measure: { value: missing.length, unit: 'count' },
-    },
+    finding(
+      'FONT_MISSING',
+      `${missing.map(({ name }) => name).join(', ')} ${missing.length === 1 ? 'is' : 'are'} not embedded: another typeface was put in ${missing.length === 1 ? 'its' : 'their'} place, and lines may break elsewhere. Ask for the fonts embedded, or turned into outlines.`,
+      { measure: { value: missing.length, unit: 'count' } },
+    ),
   ];
 }

@@ -1,8 +1,9 @@
 /** Names that print nothing, plates that are empty, and inks that erase one another. */
+import { finding, type Finding, type Place, type Severity } from '../../findings/index.ts';
 import { LAY_NAMES, usesLay } from '../../stack/index.ts';
 import { drawnLines, likelyLines, LINE_NAMES } from '../lines.ts';
 import { isLineRole, missReason, nearMiss, specialRole } from '../names.ts';
-import type { ArtworkPage, Finding, Knockout, Place, Severity } from '../page.ts';
+import type { ArtworkPage, Knockout } from '../page.ts';
 import { cm2, drawn, pageArea, roleIn, said, type Check, type Use } from './check.ts';
 
 export const names: Check = (page, use) => {
@@ -18,36 +19,37 @@ export const names: Check = (page, use) => {
     if (role) {
       const wanted = use.machine.inks.find(({ channel }) => channel === role)!.spotName ?? '';
       return [
-        {
-          code: 'NAME_MISS',
-          severity: 'warning',
-          message: `"${name}" prints nothing: ${use.machine.name} wants "${wanted}", letter by letter, and ${missReason(name, wanted)}.`,
-          measure,
-          repair: {
-            label: `Use "${name}" as ${LAY_NAMES[role].toLowerCase()}`,
-            kind: 'map-name',
-            separation: name,
-            role,
+        finding(
+          'NAME_MISS',
+          `"${name}" prints nothing: ${use.machine.name} wants "${wanted}", letter by letter, and ${missReason(name, wanted)}.`,
+          {
+            measure,
+            repair: {
+              label: `Use "${name}" as ${LAY_NAMES[role].toLowerCase()}`,
+              kind: 'map-name',
+              separation: name,
+              role,
+            },
           },
-        },
+        ),
       ];
     }
     return [
-      {
-        code: 'SPOT_UNUSED',
-        severity: 'warning',
-        message: `The spot "${name}" prints nothing on ${use.machine.name}, and covers ${cm2(area)} cm². Say what it stands for${separation.alternate ? ', print it in process ink,' : ''} or ignore it.`,
-        measure,
-        // Ignoring is never offered with one click: what is not printed is seen too late.
-        ...(separation.alternate && {
-          repair: {
-            label: `Print "${name}" in process ink`,
-            kind: 'map-name',
-            separation: name,
-            role: 'process',
-          },
-        }),
-      },
+      finding(
+        'SPOT_UNUSED',
+        `The spot "${name}" prints nothing on ${use.machine.name}, and covers ${cm2(area)} cm². Say what it stands for${separation.alternate ? ', print it in process ink,' : ''} or ignore it.`,
+        {
+          measure,
+          ...(separation.alternate && {
+            repair: {
+              label: `Print "${name}" in process ink`,
+              kind: 'map-name',
+              separation: name,
+              role: 'process',
+            },
+          }),
+        },
+      ),
     ];
   });
 };
@@ -62,18 +64,19 @@ function lineFinding(
     by === 'name'
       ? `"${name}" is named like a ${LINE_NAMES[role]}`
       : `"${name}" is drawn as closed lines only, as a ${LINE_NAMES[role]} is`;
-  return {
-    code: 'LINES_UNSAID',
-    severity: 'warning',
-    message: `${what}: it is not printed${use ? `, and is ${use.lengthMm.toFixed(0)} mm long` : ''}. Say what it is; the shop remembers it.`,
-    ...(use && { measure: { value: use.lengthMm, unit: 'mm' as const } }),
-    repair: {
-      label: `"${name}" is a ${LINE_NAMES[role]}`,
-      kind: 'map-name',
-      separation: name,
-      role,
+  return finding(
+    'LINES_UNSAID',
+    `${what}: it is not printed${use ? `, and is ${use.lengthMm.toFixed(0)} mm long` : ''}. Say what it is; the shop remembers it.`,
+    {
+      ...(use && { measure: { value: use.lengthMm, unit: 'mm' as const } }),
+      repair: {
+        label: `"${name}" is a ${LINE_NAMES[role]}`,
+        kind: 'map-name',
+        separation: name,
+        role,
+      },
     },
-  };
+  );
 }
 
 /** A line that does not print and takes colour away all the same. */
@@ -87,19 +90,20 @@ export const erasingLines: Check = (page, use) => {
       if (!isLineRole(said) && said !== 'ignore' && !likelyLines(page, separation)) return [];
       if (use.said.overprint.includes(separation)) return [];
       return [
-        {
-          code: 'LINE_ERASES',
-          severity: 'error',
-          message: `"${separation}" does not print, and it erases ${cm2(lost)} cm² of colour under it, as it does not overprint: a bare line would show. Keep the colour in our plates, or set the line to overprint in the file.`,
-          place: { kind: 'cells', cells },
-          measure: { value: (lost + specialLostMm2) / 100, unit: 'cm²' },
-          repair: {
-            label: `Keep the colour under "${separation}"`,
-            kind: 'overprint',
-            separation,
-            keep: true,
+        finding(
+          'LINE_ERASES',
+          `"${separation}" does not print, and it erases ${cm2(lost)} cm² of colour under it, as it does not overprint: a bare line would show. Keep the colour in our plates, or set the line to overprint in the file.`,
+          {
+            place: { kind: 'cells', cells },
+            measure: { value: (lost + specialLostMm2) / 100, unit: 'cm²' },
+            repair: {
+              label: `Keep the colour under "${separation}"`,
+              kind: 'overprint',
+              separation,
+              keep: true,
+            },
           },
-        },
+        ),
       ];
     },
   );
@@ -116,22 +120,17 @@ export const empty: Check = (page, use) => {
     const role = specialRole(use && roleIn(name, use));
     const wanted = role && use && usesLay(use.stack, role);
     return [
-      {
-        code: 'SPECIAL_EMPTY',
-        severity: wanted ? 'error' : objects === 0 ? 'note' : 'warning',
-        message:
-          objects === 0
-            ? `The separation "${name}" is declared and nothing is drawn in it: it would print blank.`
-            : `The separation "${name}" is drawn and its plate is empty: what was drawn lies outside the page or was erased by colour over it. Check that it overprints.`,
-      },
+      finding(
+        'SPECIAL_EMPTY',
+        objects === 0
+          ? `The separation "${name}" is declared and nothing is drawn in it: it would print blank.`
+          : `The separation "${name}" is drawn and its plate is empty: what was drawn lies outside the page or was erased by colour over it. Check that it overprints.`,
+        { severity: wanted ? 'error' : objects === 0 ? 'note' : 'warning' },
+      ),
     ];
   });
   if (blank)
-    found.push({
-      code: 'PAGE_BLANK',
-      severity: 'error',
-      message: 'Nothing on this page prints: every separation is empty.',
-    });
+    found.push(finding('PAGE_BLANK', 'Nothing on this page prints: every separation is empty.'));
   return found;
 };
 
@@ -147,41 +146,44 @@ export const knockouts: Check = (page, use) =>
     const measure = { value: lost / 100, unit: 'cm²' } as const;
     if (said(use).overprint.includes(separation))
       return [
-        {
-          code: 'KNOCKOUT_MENDED',
-          severity: 'note',
-          message: `"${separation}" and colour would erase one another on ${cm2(lost)} cm² in the file as it is. Our plates keep both.`,
-          place,
-          measure,
-          repair: {
-            label: 'Leave it as the file is',
-            kind: 'overprint',
-            separation,
-            keep: false,
+        finding(
+          'KNOCKOUT_MENDED',
+          `"${separation}" and colour would erase one another on ${cm2(lost)} cm² in the file as it is. Our plates keep both.`,
+          {
+            place,
+            measure,
+            repair: {
+              label: 'Leave it as the file is',
+              kind: 'overprint',
+              separation,
+              keep: false,
+            },
           },
-        },
+        ),
       ];
     const beside = isBeside(separation, use);
     return [
-      {
-        code: 'KNOCKOUT',
-        severity: beside ? 'note' : knockoutSeverity(separation, use),
-        message: `${knockoutSentence(knockout)} ${
+      finding(
+        'KNOCKOUT',
+        `${knockoutSentence(knockout)} ${
           beside
             ? 'This stack lays them beside one another in one layer, where they must not overlap: so it is in order.'
             : 'If both should print, keep both in our plates, or set overprint in the file.'
         }`,
-        place,
-        measure,
-        ...(!beside && {
-          repair: {
-            label: `Keep both "${separation}" and colour`,
-            kind: 'overprint',
-            separation,
-            keep: true,
-          },
-        }),
-      },
+        {
+          severity: beside ? 'note' : knockoutSeverity(separation, use),
+          place,
+          measure,
+          ...(!beside && {
+            repair: {
+              label: `Keep both "${separation}" and colour`,
+              kind: 'overprint',
+              separation,
+              keep: true,
+            },
+          }),
+        },
+      ),
     ];
   });
 

@@ -1,4 +1,5 @@
 /** The page itself: its size, its marks, what it hides, and whether it reads backwards. */
+import { finding } from '../../findings/index.ts';
 import { allLayers } from '../../stack/index.ts';
 import { at, several, type Check } from './check.ts';
 
@@ -28,28 +29,25 @@ export const size: Check = (page, use) => {
     const cut = page.structure?.beyondMm ?? 0;
     if (least < 0.05 && cut > 0.5)
       return [
-        {
-          code: 'BLEED_CUT',
-          severity: 'warning',
-          message: `The art reaches ${cut.toFixed(1)} mm beyond the finished size, and the file says of no bleed that it should be printed: it is cut off at the edge. Ask for the file with a bleed box of ${BLEED_MM} mm.`,
-          measure: { value: cut, unit: 'mm' },
-        },
+        finding(
+          'BLEED_CUT',
+          `The art reaches ${cut.toFixed(1)} mm beyond the finished size, and the file says of no bleed that it should be printed: it is cut off at the edge. Ask for the file with a bleed box of ${BLEED_MM} mm.`,
+          { measure: { value: cut, unit: 'mm' } },
+        ),
       ];
     if (least < 0.05)
       return [
-        {
-          code: 'NO_BLEED',
-          severity: 'note',
-          message: `Ink reaches the edge, and the artwork has no bleed: a bare line may show where it is cut. Ask for ${BLEED_MM} mm more all round, or cut into it.`,
-        },
+        finding(
+          'NO_BLEED',
+          `Ink reaches the edge, and the artwork has no bleed: a bare line may show where it is cut. Ask for ${BLEED_MM} mm more all round, or cut into it.`,
+        ),
       ];
     return [
-      {
-        code: 'LITTLE_BLEED',
-        severity: 'note',
-        message: `The bleed is ${least.toFixed(1)} mm at its narrowest; cutting wants about ${BLEED_MM} mm.`,
-        measure: { value: least, unit: 'mm' },
-      },
+      finding(
+        'LITTLE_BLEED',
+        `The bleed is ${least.toFixed(1)} mm at its narrowest; cutting wants about ${BLEED_MM} mm.`,
+        { measure: { value: least, unit: 'mm' } },
+      ),
     ];
   }
   const labelFactor = Math.max(
@@ -60,19 +58,21 @@ export const size: Check = (page, use) => {
   const least = Math.min(...over);
   if (least >= LABEL_EXCESS_MM - 0.05) return [];
   return [
-    {
-      code: 'LABEL_SIZE',
-      severity: least < 0 ? 'error' : 'warning',
-      message: `The artwork is ${widthMm.toFixed(1)} × ${heightMm.toFixed(1)} mm and the label ${label.width.toFixed(1)} × ${label.height.toFixed(1)} mm: ${least < 0 ? `${(-least).toFixed(1)} mm of it stay bare` : 'the slightest shift shows a bare edge'}. Draw it 0.76 mm (0.03 in) larger both ways; common practice.`,
-      measure: { value: least, unit: 'mm' },
-      ...(isSlight(labelFactor) && {
-        repair: {
-          label: `Make it ${LABEL_EXCESS_MM.toFixed(2)} mm larger than the label`,
-          kind: 'scale' as const,
-          factor: labelFactor,
-        },
-      }),
-    },
+    finding(
+      'LABEL_SIZE',
+      `The artwork is ${widthMm.toFixed(1)} × ${heightMm.toFixed(1)} mm and the label ${label.width.toFixed(1)} × ${label.height.toFixed(1)} mm: ${least < 0 ? `${(-least).toFixed(1)} mm of it stay bare` : 'the slightest shift shows a bare edge'}. Draw it 0.76 mm (0.03 in) larger both ways; common practice.`,
+      {
+        severity: least < 0 ? 'error' : 'warning',
+        measure: { value: least, unit: 'mm' },
+        ...(isSlight(labelFactor) && {
+          repair: {
+            label: `Make it ${LABEL_EXCESS_MM.toFixed(2)} mm larger than the label`,
+            kind: 'scale' as const,
+            factor: labelFactor,
+          },
+        }),
+      },
+    ),
   ];
 };
 
@@ -100,13 +100,14 @@ export const scale: Check = (page, use) => {
   });
   if (factor === undefined) return [];
   return [
-    {
-      code: 'SCALED_ART',
-      severity: 'warning',
-      message: `The artwork is ${trimMm.width.toFixed(0)} × ${trimMm.height.toFixed(0)} mm, and at ${factor} times that it fills the sheet of ${width.toFixed(0)} × ${length.toFixed(0)} mm: it seems to be drawn at 1:${factor}. Read it at its true size, so that plates, ink and price are those of the print.`,
-      measure: { value: factor, unit: 'count' },
-      repair: { label: `Read it ${factor} times as large`, kind: 'scale', factor },
-    },
+    finding(
+      'SCALED_ART',
+      `The artwork is ${trimMm.width.toFixed(0)} × ${trimMm.height.toFixed(0)} mm, and at ${factor} times that it fills the sheet of ${width.toFixed(0)} × ${length.toFixed(0)} mm: it seems to be drawn at 1:${factor}. Read it at its true size, so that plates, ink and price are those of the print.`,
+      {
+        measure: { value: factor, unit: 'count' },
+        repair: { label: `Read it ${factor} times as large`, kind: 'scale', factor },
+      },
+    ),
   ];
 };
 
@@ -115,15 +116,17 @@ export const marks: Check = (page, use) => {
   if (boxes.length === 0) return [];
   const label = use?.material.label;
   return [
-    {
-      code: 'MARKS',
-      severity: label ? 'error' : 'warning',
-      message: label
+    finding(
+      'MARKS',
+      label
         ? `Printers’ marks lie on the artwork, and the label is cut already: they would print on it. Ask for the page without marks.`
         : `${several(boxes.length, 'mark is', 'marks are')} drawn in every ink, white and clear included. Ask for the page without marks unless they are wanted.`,
-      place: at(boxes),
-      measure: { value: boxes.length, unit: 'count' },
-    },
+      {
+        severity: label ? 'error' : 'warning',
+        place: at(boxes),
+        measure: { value: boxes.length, unit: 'count' },
+      },
+    ),
   ];
 };
 
@@ -134,13 +137,15 @@ export const cropMarks: Check = (page, use) => {
   const outside = page.structure?.outside ?? [];
   if (outside.length < LEAST_MARKS) return [];
   return [
-    {
-      code: 'MARKS_IN_BLEED',
-      severity: use?.material.label ? 'error' : 'warning',
-      message: `${several(outside.length, 'thin line lies', 'thin lines lie')} in the bleed, as crop marks do: they print, and show where the cut is not exact. Ask for the page without marks.`,
-      place: at(outside),
-      measure: { value: outside.length, unit: 'count' },
-    },
+    finding(
+      'MARKS_IN_BLEED',
+      `${several(outside.length, 'thin line lies', 'thin lines lie')} in the bleed, as crop marks do: they print, and show where the cut is not exact. Ask for the page without marks.`,
+      {
+        severity: use?.material.label ? 'error' : 'warning',
+        place: at(outside),
+        measure: { value: outside.length, unit: 'count' },
+      },
+    ),
   ];
 };
 
@@ -148,13 +153,11 @@ export const annotations: Check = (page) => {
   const boxes = page.structure?.annotations ?? [];
   if (boxes.length === 0) return [];
   return [
-    {
-      code: 'ANNOTATIONS',
-      severity: 'warning',
-      message: `${several(boxes.length, 'note, stamp or form field', 'notes, stamps or form fields')} on the page will print. Ask for the file without ${boxes.length === 1 ? 'it' : 'them'}, unless ${boxes.length === 1 ? 'it is' : 'they are'} wanted.`,
-      place: at(boxes),
-      measure: { value: boxes.length, unit: 'count' },
-    },
+    finding(
+      'ANNOTATIONS',
+      `${several(boxes.length, 'note, stamp or form field', 'notes, stamps or form fields')} on the page will print. Ask for the file without ${boxes.length === 1 ? 'it' : 'them'}, unless ${boxes.length === 1 ? 'it is' : 'they are'} wanted.`,
+      { place: at(boxes), measure: { value: boxes.length, unit: 'count' } },
+    ),
   ];
 };
 
@@ -170,43 +173,41 @@ export const mirrored: Check = (page, use) => {
   const place = at([...back, ...codes].map(({ box }) => box));
   const turned = use && allLayers(use.stack).some(({ mirror }) => mirror);
   return [
-    {
-      code: 'MIRRORED',
-      severity: use ? 'error' : 'warning',
-      message: turned
+    finding(
+      'MIRRORED',
+      turned
         ? 'The artwork reads backwards already, and this stack mirrors it: twice mirrored it reads wrong through the material. Ask for it unmirrored.'
         : 'The artwork reads backwards. Kyanos mirrors where a stack needs it, so ask for it unmirrored.',
-      place,
-    },
+      { severity: use ? 'error' : 'warning', place },
+    ),
   ];
 };
 
 /** What lies on a layer named white prints as colour if it is drawn in colour. */
 export const layerColour: Check = (page) =>
-  Object.entries(page.structure?.layerColour ?? {}).map(([layer, boxes]) => ({
-    code: 'LAYER_COLOUR',
-    severity: 'warning' as const,
-    message: `The layer "${layer}" is named like a special, and ${several(boxes.length, 'object', 'objects')} on it ${boxes.length === 1 ? 'is' : 'are'} drawn in process colour: ${boxes.length === 1 ? 'it prints' : 'they print'} as colour, not as that ink. Ask for ${boxes.length === 1 ? 'it' : 'them'} in a spot colour of the machine’s name.`,
-    place: at(boxes),
-    measure: { value: boxes.length, unit: 'count' as const },
-  }));
+  Object.entries(page.structure?.layerColour ?? {}).map(([layer, boxes]) =>
+    finding(
+      'LAYER_COLOUR',
+      `The layer "${layer}" is named like a special, and ${several(boxes.length, 'object', 'objects')} on it ${boxes.length === 1 ? 'is' : 'are'} drawn in process colour: ${boxes.length === 1 ? 'it prints' : 'they print'} as colour, not as that ink. Ask for ${boxes.length === 1 ? 'it' : 'them'} in a spot colour of the machine’s name.`,
+      { place: at(boxes), measure: { value: boxes.length, unit: 'count' as const } },
+    ),
+  );
 
 export const hidden: Check = (page) =>
-  Object.entries(page.structure?.hidden ?? {}).map(([layer, objects]) => ({
-    code: 'LAYER_HIDDEN',
-    severity: 'note' as const,
-    message: `The layer "${layer}" does not print: ${several(objects, 'object', 'objects')} of it ${objects === 1 ? 'is' : 'are'} left out. Switch it on in the file if that is wrong.`,
-    measure: { value: objects, unit: 'count' as const },
-  }));
+  Object.entries(page.structure?.hidden ?? {}).map(([layer, objects]) =>
+    finding(
+      'LAYER_HIDDEN',
+      `The layer "${layer}" does not print: ${several(objects, 'object', 'objects')} of it ${objects === 1 ? 'is' : 'are'} left out. Switch it on in the file if that is wrong.`,
+      { measure: { value: objects, unit: 'count' as const } },
+    ),
+  );
 
 export const incomplete: Check = (page) =>
   page.structure?.incomplete
     ? [
-        {
-          code: 'STRUCTURE_INCOMPLETE',
-          severity: 'note',
-          message:
-            'The page is too long to be read object by object: its plates are complete, but type, pictures and overprint were looked at only in part.',
-        },
+        finding(
+          'STRUCTURE_INCOMPLETE',
+          'The page is too long to be read object by object: its plates are complete, but type, pictures and overprint were looked at only in part.',
+        ),
       ]
     : [];

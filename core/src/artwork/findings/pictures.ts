@@ -1,8 +1,8 @@
 /** Faint ink, coarse pictures, and colours that had to be converted. */
+import { finding, type Place } from '../../findings/index.ts';
 import { DEFAULT_HAZE, recipesOf } from '../../rule/index.ts';
 import { allLayers } from '../../stack/index.ts';
 import { FAINT } from '../content.ts';
-import type { Place } from '../page.ts';
 import { at, cm2, pageArea, percentOf255, pixelArea, several, type Check } from './check.ts';
 
 /** Less than this of faint ink is an edge or a few dots: mm², and share of the page. */
@@ -34,30 +34,30 @@ export const haze: Check = (page, use) => {
   const highestFaint = Math.ceil(percentOf255(FAINT));
   if (caught > enough)
     return [
-      {
-        code: 'HAZE',
-        severity: grave ? 'warning' : 'note',
-        message: `${cm2(caught)} cm² look blank and hold ink of ${threshold > 0 ? `${threshold} to` : 'up to'} ${highestFaint} %: haze, or the lightest part of a picture. A rule that goes by any ink lays white there, with a halo round the art.`,
-        place,
-        measure: { value: caught / 100, unit: 'cm²' },
-        ...(rules.length > 0 && {
-          repair: {
-            label: `Take up to ${highestFaint} % for blank`,
-            kind: 'haze',
-            percent: highestFaint,
-          },
-        }),
-      },
+      finding(
+        'HAZE',
+        `${cm2(caught)} cm² look blank and hold ink of ${threshold > 0 ? `${threshold} to` : 'up to'} ${highestFaint} %: haze, or the lightest part of a picture. A rule that goes by any ink lays white there, with a halo round the art.`,
+        {
+          severity: grave ? 'warning' : 'note',
+          place,
+          measure: { value: caught / 100, unit: 'cm²' },
+          ...(rules.length > 0 && {
+            repair: {
+              label: `Take up to ${highestFaint} % for blank`,
+              kind: 'haze',
+              percent: highestFaint,
+            },
+          }),
+        },
+      ),
     ];
   if (blank > enough)
     return [
-      {
-        code: 'HAZE_BLANK',
-        severity: 'note',
-        message: `${cm2(blank)} cm² hold ink of up to ${threshold} %, which counts as blank: it prints as colour with no white under it.`,
-        place,
-        measure: { value: blank / 100, unit: 'cm²' },
-      },
+      finding(
+        'HAZE_BLANK',
+        `${cm2(blank)} cm² hold ink of up to ${threshold} %, which counts as blank: it prints as colour with no white under it.`,
+        { place, measure: { value: blank / 100, unit: 'cm²' } },
+      ),
     ];
   return [];
 };
@@ -77,13 +77,15 @@ export const resolution: Check = (page) => {
   if (low.length === 0) return [];
   const lowest = Math.min(...low.map(({ dpi }) => dpi));
   return [
-    {
-      code: 'LOW_RESOLUTION',
-      severity: lowest < COARSE_DPI ? 'warning' : 'note',
-      message: `${several(low.length, 'picture has', 'pictures have')} ${lowest.toFixed(0)} dpi ${low.length > 1 ? 'or little more ' : ''}at the size printed; below ${SOFT_DPI} dpi steps begin to show at reading distance. Ask for a larger picture, or print it smaller.`,
-      place: at(low.map(({ box }) => box)),
-      measure: { value: lowest, unit: 'dpi' },
-    },
+    finding(
+      'LOW_RESOLUTION',
+      `${several(low.length, 'picture has', 'pictures have')} ${lowest.toFixed(0)} dpi ${low.length > 1 ? 'or little more ' : ''}at the size printed; below ${SOFT_DPI} dpi steps begin to show at reading distance. Ask for a larger picture, or print it smaller.`,
+      {
+        severity: lowest < COARSE_DPI ? 'warning' : 'note',
+        place: at(low.map(({ box }) => box)),
+        measure: { value: lowest, unit: 'dpi' },
+      },
+    ),
   ];
 };
 
@@ -91,12 +93,10 @@ export const rgb: Check = (page) => {
   const { rgb: boxes = [], rgbObjects = 0 } = page.structure ?? {};
   if (rgbObjects === 0) return [];
   return [
-    {
-      code: 'RGB_LEFT',
-      severity: 'warning',
-      message: `${several(rgbObjects, 'object is', 'objects are')} still in RGB and ${rgbObjects === 1 ? 'was' : 'were'} converted to process ink by profile: blacks become four inks and colours may shift. Ask for CMYK if it matters.`,
-      place: at(boxes),
-      measure: { value: rgbObjects, unit: 'count' },
-    },
+    finding(
+      'RGB_LEFT',
+      `${several(rgbObjects, 'object is', 'objects are')} still in RGB and ${rgbObjects === 1 ? 'was' : 'were'} converted to process ink by profile: blacks become four inks and colours may shift. Ask for CMYK if it matters.`,
+      { place: at(boxes), measure: { value: rgbObjects, unit: 'count' } },
+    ),
   ];
 };

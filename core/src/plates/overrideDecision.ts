@@ -1,8 +1,10 @@
 /** The operator's word against the cleaner's. */
-import { DECISIONS, mapSources, type ArtworkPage, type PlateRule, type Spot } from '@kyanos/core';
-import { hundredth } from './edit.ts';
+import type { ArtworkPage } from '../artwork/index.ts';
+import { hundredth, mapSources, type PlateRule, type Spot } from '../rule/index.ts';
+import { DECISIONS } from './survey.ts';
 
-interface Map {
+/** What the cleaner decided of a page. */
+interface DecisionMap {
   readonly width: number;
   readonly height: number;
   /** Of each pixel, by number. */
@@ -13,9 +15,9 @@ interface Map {
  * The rule with the opposite said of the place at a spot; what was said of that place before is forgotten. Nothing where there
  * is background or image, which the rule is about.
  */
-export function overruled(
+export function overrideDecision(
   rule: PlateRule,
-  map: Map,
+  map: DecisionMap,
   page: Pick<ArtworkPage, 'widthMm' | 'heightMm'>,
   spot: Spot,
 ): PlateRule | undefined {
@@ -41,7 +43,7 @@ export function overruled(
 }
 
 /** Pixels that hang together by their edges and were decided alike. */
-function placeAt({ width, decisions }: Map, pixel: number): Set<number> {
+function placeAt({ width, decisions }: DecisionMap, pixel: number): Set<number> {
   const place = new Set<number>();
   const waiting = [pixel];
   for (let at = waiting.pop(); at !== undefined; at = waiting.pop()) {

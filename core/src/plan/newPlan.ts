@@ -1,19 +1,19 @@
 /** A first plan for artwork that has just come in: something sensible to change, from the shop's first machine that fits. */
 import {
-  catalogueStack,
-  DomainError,
+  guessKind,
+  isLineRole,
   kindOf,
-  modesFor,
-  obstacles,
-  PLAN_FORMAT,
+  SURE,
   type ArtworkInfo,
-  type PrintPlan,
-  type Shop,
-  type Stack,
-} from '@kyanos/core';
-import type { SpotNames } from '@kyanos/contract';
-import type { PageJob } from './pages.ts';
-import { knownRoles } from '../shared/spotMemory.ts';
+  type Role,
+} from '../artwork/index.ts';
+import { DomainError } from '../errors.ts';
+import { catalogueStack, modesFor, obstacles, type Stack } from '../stack/index.ts';
+import type { PageJob } from './jobPages.ts';
+import { PLAN_FORMAT, type PrintPlan, type Shop } from './plan.ts';
+
+/** What spots were used for in earlier jobs, by their names. */
+type RememberedRoles = Readonly<Record<string, Role>>;
 
 /**
  * @param preset stack to begin with; without one the artwork's own specials decide
@@ -25,7 +25,7 @@ export function newPlan(
   info: ArtworkInfo,
   fileName: string,
   preset?: Stack,
-  remembered: SpotNames = {},
+  remembered: RememberedRoles = {},
   job: PageJob = { front: info.pages[0].number, rear: null, copies: 1 },
 ): PrintPlan {
   const spots = info.pages.flatMap(({ separations }) =>
@@ -69,5 +69,16 @@ export function newPlan(
   throw new DomainError(
     'NO_MACHINE',
     'No machine of the shop can print this stack on any of its materials. Begin with another preset.',
+  );
+}
+
+/** Roles that a new job begins with: what the shop remembers, and lines that say themselves what they are. */
+function knownRoles(names: readonly string[], remembered: RememberedRoles): Record<string, Role> {
+  return Object.fromEntries(
+    names.flatMap((name): [string, Role][] => {
+      if (Object.hasOwn(remembered, name)) return [[name, remembered[name]]];
+      const { kind, score } = guessKind(name);
+      return isLineRole(kind) && score >= SURE ? [[name, kind]] : [];
+    }),
   );
 }

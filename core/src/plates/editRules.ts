@@ -1,13 +1,7 @@
 /** Changes to the rules of a stack. */
-import {
-  mapSources,
-  plateKey,
-  type Part,
-  type PlateRule,
-  type Special,
-  type Stack,
-  type StackLayer,
-} from '@kyanos/core';
+import { mapSources, type PlateRule } from '../rule/index.ts';
+import type { Part, Special, Stack, StackLayer } from '../stack/index.ts';
+import { plateKey } from './spec.ts';
 
 /** One plate of the stack, wherever it is laid, gets another rule. */
 export const setRule = (stack: Stack, key: string, rule: PlateRule): Stack =>
@@ -35,12 +29,3 @@ function mapRules(
   });
   return { ...stack, front: stack.front.map(edit), back: stack.back.map(edit) };
 }
-
-/** Whether two stacks have the same layers, whatever their densities and rules. */
-export const sameLayers = (a: Stack, b: Stack): boolean => shape(a) === shape(b);
-const shape = ({ front, back }: Stack) =>
-  JSON.stringify(
-    [front, back].map((side) =>
-      side.map(({ parts, picture, mirror }) => [parts.map(({ lay }) => lay), picture, mirror]),
-    ),
-  );

@@ -1,6 +1,6 @@
-import type { ArtworkInfo } from '@kyanos/core';
+import type { ArtworkInfo } from '../artwork/index.ts';
 import { describe, expect, it } from 'vitest';
-import { jobsOf, likelyWay, waysOf } from './pages.ts';
+import { jobsOf, likelyPageUse, pageUsesOf } from './jobPages.ts';
 
 const file = (...sizes: [number, number][]) =>
   ({
@@ -14,22 +14,22 @@ const file = (...sizes: [number, number][]) =>
 
 describe('a file of several pages', () => {
   it('is a front and its back where there are two of one size, and versions where there are more', () => {
-    expect(likelyWay(file([90, 50], [90.4, 50]))).toBe('both');
-    expect(likelyWay(file([90, 50], [60, 50]))).toBe('each');
-    expect(likelyWay(file([90, 50], [90, 50], [90, 50]))).toBe('versions');
-    expect(likelyWay(file([90, 50], [90, 50], [90, 60]))).toBe('each');
-    expect(likelyWay(file([90, 50]))).toBe('front');
-    expect(waysOf(file([90, 50], [90, 50]))).toEqual(['both', 'versions', 'each', 'front']);
-    expect(waysOf(file([90, 50], [60, 50]))).toEqual(['each', 'front']);
+    expect(likelyPageUse(file([90, 50], [90.4, 50]))).toBe('both');
+    expect(likelyPageUse(file([90, 50], [60, 50]))).toBe('each');
+    expect(likelyPageUse(file([90, 50], [90, 50], [90, 50]))).toBe('versions');
+    expect(likelyPageUse(file([90, 50], [90, 50], [90, 60]))).toBe('each');
+    expect(likelyPageUse(file([90, 50]))).toBe('front');
+    expect(pageUsesOf(file([90, 50], [90, 50]))).toEqual(['both', 'versions', 'each', 'front']);
+    expect(pageUsesOf(file([90, 50], [60, 50]))).toEqual(['each', 'front']);
   });
 
   it('is not offered as versions where the bleed makes pages of one trim differ as printed', () => {
     const info = file([90, 50], [90, 50], [90, 50]);
     const [first, ...rest] = info.pages;
     const uneven = { ...info, pages: [{ ...first, widthMm: 90, heightMm: 50 }, ...rest] };
-    expect(waysOf(info)).toContain('versions');
-    expect(waysOf(uneven)).not.toContain('versions');
-    expect(likelyWay(uneven)).toBe('each');
+    expect(pageUsesOf(info)).toContain('versions');
+    expect(pageUsesOf(uneven)).not.toContain('versions');
+    expect(likelyPageUse(uneven)).toBe('each');
   });
 
   it('becomes one job of versions with the quantity of each, without those that nobody wants', () => {

@@ -1,18 +1,11 @@
-import { DEMO_JOBS, SHOP } from '@kyanos/demo';
-import { Plan, encodePlan } from '@kyanos/contract';
-import {
-  changeLayer,
-  changePart,
-  formatStack,
-  obstacles,
-  parseRule,
-  parseStack,
-  type ArtworkInfo,
-} from '@kyanos/core';
+import { encodePlan, Plan } from '@kyanos/contract';
+import { SHOP } from '@kyanos/demo';
 import { describe, expect, it } from 'vitest';
-import { newPlan } from '../board/newPlan.ts';
-import { textureOf } from '../look/textures.ts';
-import { raiseHaze, setRule } from '../stack/editStack.ts';
+import type { ArtworkInfo } from '../artwork/index.ts';
+import { raiseHaze, setRule } from '../plates/index.ts';
+import { parseRule } from '../rule/index.ts';
+import { changeLayer, changePart, formatStack, obstacles, parseStack } from '../stack/index.ts';
+import { newPlan } from './newPlan.ts';
 
 const info = (...names: string[]) =>
   ({
@@ -66,24 +59,5 @@ describe('changing a layer', () => {
     const before = formatStack(stack);
     changePart(stack, 0, 0, { density: 1 });
     expect(formatStack(stack)).toBe(before);
-  });
-});
-
-describe('textures', () => {
-  it('differ for every special, and thicken with density', () => {
-    const full = (['W', 'S', 'V', 'B', 'CMYK'] as const).map((lay) => textureOf(lay, 100));
-    expect(new Set(full.map(({ marks, ground }) => marks + ground)).size).toBe(5);
-    for (const lay of ['W', 'S', 'V', 'CMYK'] as const)
-      expect(textureOf(lay, 20).marks).not.toBe(textureOf(lay, 100).marks);
-  });
-});
-
-describe('the demo', () => {
-  it('has a job for every stack of the catalogue’s shapes and every class of material', () => {
-    expect(new Set(DEMO_JOBS.map(({ plan }) => plan.material.class))).toEqual(
-      new Set(['white', 'clear', 'dark', 'metallic', 'natural']),
-    );
-    for (const { plan } of DEMO_JOBS)
-      expect(obstacles(plan.stack, plan.machine, plan.material)).toEqual([]);
   });
 });

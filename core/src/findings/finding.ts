@@ -1,0 +1,114 @@
+/** What would go wrong, where, how much of it, and the way out. */
+import type { MmBox, Role } from '../artwork/index.ts';
+import type { Cells } from '../raster/index.ts';
+import {
+  factsOf,
+  SEVERITIES,
+  severitiesOf,
+  type FindingCode,
+  type FINDINGS,
+  type FindingStage,
+  type Severity,
+  type SeverityOf,
+} from './table.ts';
+
+/** A way out that the operator can take with one click. */
+export type Repair = PlanRepair | ArtworkRepair;
+
+/** The artwork is read anew, so many times as large as it is now. */
+export interface ArtworkRepair {
+  readonly label: string;
+  readonly kind: 'scale';
+  readonly factor: number;
+}
+
+/** A way out that changes the plan and nothing else. */
+export type PlanRepair =
+  | {
+      readonly label: string;
+      readonly kind: 'map-name';
+      readonly separation: string;
+      readonly role: Role;
+    }
+  | {
+      readonly label: string;
+      readonly kind: 'overprint';
+      readonly separation: string;
+      /** False takes it back. */
+      readonly keep: boolean;
+    }
+  | { readonly label: string; readonly kind: 'haze'; readonly percent: number }
+  | {
+      readonly label: string;
+      readonly kind: 'rule';
+      /** Of the plate that gets another rule. */
+      readonly key: string;
+      /** In the text of rules. */
+      readonly rule: string;
+    }
+  | { readonly label: string; readonly kind: 'plan'; readonly change: PlanChange };
+
+/** What a repair changes in the plan. */
+export interface PlanChange {
+  /** In the short notation. */
+  readonly stack?: string;
+  readonly modeId?: string;
+  readonly rearPage?: number;
+  readonly laminated?: boolean;
+  readonly split?: 'together' | 'apart';
+  readonly waitMinutes?: number;
+  /** Where the white of the machine stands now. */
+  readonly whiteSlot?: 'under' | 'other';
+  /** Longest load, mm. */
+  readonly loadLength?: number;
+  /** Forgets where a hand put the pieces. */
+  readonly layAnew?: boolean;
+}
+
+/** Where on the page: boxes, or a coarse map over the whole of it. */
+export type Place =
+  | { readonly kind: 'boxes'; readonly boxes: readonly MmBox[] }
+  | { readonly kind: 'cells'; readonly cells: Cells };
+
+export interface Finding {
+  readonly code: FindingCode;
+  readonly severity: Severity;
+  readonly message: string;
+  /** The page of the artwork it is about; from 1. */
+  readonly page?: number;
+  readonly place?: Place;
+  /** How much of it: the number that the sentence is about. */
+  readonly measure?: {
+    readonly value: number;
+    readonly unit: 'cm²' | 'mm' | '%' | 'dpi' | 'count' | 'pt';
+  };
+  readonly repair?: Repair;
+}
+
+type About = Omit<Finding, 'code' | 'severity' | 'message'>;
+/** Codes of one severity have it from the table; the others say which of theirs it is. */
+type Details<C extends FindingCode> = (typeof FINDINGS)[C]['severity'] extends Severity
+  ? [details?: About]
+  : [details: About & { readonly severity: SeverityOf<C> }];
+
+/** @param message a sentence for the operator, with what, where, how much and the way out */
+export function finding<C extends FindingCode>(
+  code: C,
+  message: string,
+  ...[details]: Details<C>
+): Finding {
+  const [severity] = severitiesOf(code);
+  return { code, severity, message, ...details };
+}
+
+/** The gravest first; those of one severity as they were. */
+export const bySeverity = (findings: readonly Finding[]): Finding[] =>
+  findings.toSorted((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity));
+
+/** Those that a stage of the work shows. */
+export const findingsAt = (findings: readonly Finding[], stage: FindingStage): Finding[] =>
+  findings.filter(({ code }) => factsOf(code).stages.includes(stage));
+
+/** Whether the print can't be made with what was found: then time, ink and money are told of nothing. */
+export const stopsPrint = (findings: readonly Finding[]): boolean =>
+  findings.some(({ code }) => factsOf(code).stops);

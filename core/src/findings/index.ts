@@ -1,0 +1,26 @@
+export {
+  bySeverity,
+  finding,
+  findingsAt,
+  stopsPrint,
+  type ArtworkRepair,
+  type Finding,
+  type Place,
+  type PlanChange,
+  type PlanRepair,
+  type Repair,
+} from './finding.ts';
+export {
+  factsOf,
+  FINDING_CODES,
+  FINDINGS,
+  HANDBOOK_PAGES,
+  isFindingCode,
+  SEVERITIES,
+  severitiesOf,
+  type FindingCode,
+  type FindingStage,
+  type HandbookPage,
+  type Severity,
+  type SeverityOf,
+} from './table.ts';
