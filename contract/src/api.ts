@@ -2,6 +2,7 @@
 import {
   BAND_ROWS,
   CHANNELS,
+  ERROR_CODES,
   type ArtworkInfo,
   type JobReport,
   type Measures,
@@ -23,7 +24,7 @@ export const tileLevels = (widthPx: number, heightPx: number): number =>
   Math.max(1, Math.ceil(Math.log2(Math.max(widthPx, heightPx) / PREVIEW_PX)));
 
 /** How a refusal looks. */
-export const Problem = z.object({ code: z.string(), message: z.string() });
+export const Problem = z.object({ code: z.enum(ERROR_CODES), message: z.string() });
 export type Problem = z.output<typeof Problem>;
 
 export const RipState = z.enum(['queued', 'running', 'done', 'failed', 'cancelled']);

@@ -2,6 +2,7 @@
 import {
   documentFindings,
   drawnLines,
+  ERROR_CODES,
   FINDING_CODES,
   inkMl,
   KINDS,
@@ -235,7 +236,11 @@ export const CoverageReport = z.object({
 export type CoverageReport = z.output<typeof CoverageReport>;
 
 /** What `inspect` prints of a file that can't be read. */
-export const RefusalReport = z.object({ file: z.string(), code: z.string(), message: z.string() });
+export const RefusalReport = z.object({
+  file: z.string(),
+  code: z.enum(ERROR_CODES),
+  message: z.string(),
+});
 export type RefusalReport = z.output<typeof RefusalReport>;
 
 /** What `inspect` prints for several files. */

@@ -1,7 +1,7 @@
 export * from './advisor/index.ts';
 export * from './artwork/index.ts';
 export * from './cost/index.ts';
-export { DomainError } from './errors.ts';
+export * from './errors/index.ts';
 export * from './findings/index.ts';
 export * from './ink/index.ts';
 export * from './layout/index.ts';

@@ -1,9 +1,9 @@
-import { DomainError } from '@kyanos/core';
+import { DomainError, type ErrorCode } from '@kyanos/core';
 
 /** A file that can't be taken in: what is wrong, where the limit is, and the way out, in one sentence or two. */
 export class ArtworkRefused extends DomainError {}
 
-export const refuse = (code: string, message: string): never => {
+export const refuse = (code: ErrorCode, message: string): never => {
   throw new ArtworkRefused(code, message, 'artwork');
 };
 

@@ -1,4 +1,5 @@
 /** The Express application: routes under /api, and the built web app. */
+import { DomainError } from '@kyanos/core';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
@@ -8,7 +9,7 @@ import type { Logger } from 'pino';
 import { artworkRoutes } from './artwork/routes.ts';
 import { exportRoutes } from './exports/routes.ts';
 import { fileRoutes } from './files/routes.ts';
-import { answerErrors, Refusal } from './http.ts';
+import { answerErrors } from './http.ts';
 import { jobRoutes } from './jobs/routes.ts';
 import { presetRoutes } from './presets/routes.ts';
 import { plateRoutes } from './plates/routes.ts';
@@ -62,7 +63,7 @@ export function makeApp(
     settingRoutes(pool),
   );
   api.use(() => {
-    throw new Refusal(404, 'NOT_FOUND', 'There is nothing at this address.');
+    throw new DomainError('NOT_FOUND', 'There is nothing at this address.');
   });
   app.use('/api', api);
 
@@ -88,11 +89,6 @@ const onlyOurPages: express.RequestHandler = (req, _res, next) => {
   const { origin, host = '' } = req.headers;
   const local = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/.test(host);
   const ours = origin === undefined || (URL.canParse(origin) && new URL(origin).host === host);
-  if (!local || !ours)
-    throw new Refusal(
-      403,
-      'FOREIGN_PAGE',
-      'This request comes from another page. Open Kyanos at its own address.',
-    );
+  if (!local || !ours) throw new DomainError('FOREIGN_PAGE');
   next();
 };

@@ -1,36 +1,21 @@
 /** What every route shares: reading requests, and turning whatever fails into a sentence. */
 import { problemOf, type Problem } from '@kyanos/contract';
-import { DomainError } from '@kyanos/core';
+import { DomainError, ERRORS, type ErrorCode } from '@kyanos/core';
 import type { ErrorRequestHandler, Request } from 'express';
 import { z } from 'zod';
 
-export class Refusal extends Error {
-  readonly status: number;
-  readonly code: string;
-
-  constructor(status: number, code: string, message: string) {
-    super(message);
-    this.status = status;
-    this.code = code;
-  }
-}
-
-/** The body, checked; types come from the contract. @throws Refusal 422 */
+/** The body, checked; types come from the contract. @throws DomainError */
 export function readBody<S extends z.ZodType>(req: Request, schema: S): z.output<S> {
   const result = schema.safeParse(req.body);
   if (result.success) return result.data;
-  throw new Refusal(422, 'REQUEST_INVALID', problemOf(result.error, 'the request'));
+  throw new DomainError('REQUEST_INVALID', problemOf(result.error, 'the request'));
 }
 
 const Id = z.uuid();
 export function readId(req: Request, name = 'id'): string {
   const result = Id.safeParse(req.params[name]);
   if (result.success) return result.data;
-  throw new Refusal(
-    404,
-    'NOT_FOUND',
-    'There is nothing at this address. Go back to the board and open it from there.',
-  );
+  throw new DomainError('NOT_FOUND');
 }
 
 /** Whoever asks, as one of several that wait for the same work: a tab of a browser names itself. */
@@ -41,30 +26,22 @@ const CancelBody = z.object({ attempt: z.int().optional() }).optional();
 export const askingOf = (req: Request): number | undefined => readBody(req, CancelBody)?.attempt;
 
 /** Rules the database keeps, by constraint name. */
-export const RULES: Readonly<Record<string, readonly [code: string, message: string]>> = {
-  job_version_pkey: ['JOB_CONFLICT', 'Somebody saved this job while you were changing it.'],
-  job_version_job_id_fkey: [
-    'JOB_UNKNOWN',
-    'There is no such job. It may have been removed; go back to the board.',
-  ],
-  job_version_artwork_id_fkey: [
-    'ARTWORK_UNKNOWN',
-    'There is no such artwork. Take the file in again.',
-  ],
-  preset_name_key: [
-    'PRESET_NAME_TAKEN',
-    'There is a preset of this name already. Choose another name, or remove that one first.',
-  ],
-  artwork_file_id_fkey: ['FILE_UNKNOWN', 'There is no such file. Upload it again.'],
+export const RULES: Readonly<Record<string, ErrorCode>> = {
+  job_version_pkey: 'JOB_CONFLICT',
+  job_version_job_id_fkey: 'JOB_UNKNOWN',
+  job_version_artwork_id_fkey: 'ARTWORK_UNKNOWN',
+  preset_name_key: 'PRESET_NAME_TAKEN',
+  artwork_file_id_fkey: 'FILE_UNKNOWN',
 };
 
 /** PostgreSQL's own states. Source: PostgreSQL 15 manual, appendix A. */
 const DISK_FULL = '53100';
 const GONE = /^(08|57P0)|ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT/;
+const TOO_LARGE = 413;
 
-export function refusalFor(error: unknown): Refusal {
-  if (error instanceof Refusal) return error;
-  if (error instanceof DomainError) return new Refusal(422, error.code, error.message);
+/** What is said of whatever fails. */
+export function refusalFor(error: unknown): DomainError {
+  if (error instanceof DomainError) return error;
   const { constraint, code, expose, status, message } = error as {
     constraint?: string;
     code?: string;
@@ -73,44 +50,27 @@ export function refusalFor(error: unknown): Refusal {
     message?: string;
   };
   const rule = constraint === undefined ? undefined : RULES[constraint];
-  if (rule) return new Refusal(409, ...rule);
-  if (code === DISK_FULL || code === 'ENOSPC')
-    return new Refusal(
-      507,
-      'DISK_FULL',
-      'There is no room left on the disk. Free some space and try again; what was stored before is safe.',
-    );
+  if (rule) return new DomainError(rule);
+  if (code === DISK_FULL || code === 'ENOSPC') return new DomainError('DISK_FULL');
   if (
     (code && GONE.test(code)) ||
     /Connection terminated|timeout exceeded when trying to connect/.test(message ?? '')
   )
-    return new Refusal(
-      503,
-      'DATABASE_GONE',
-      'The database does not answer. What was saved before is safe; try again in a moment.',
-    );
-  if (expose && status)
-    return new Refusal(
-      status,
-      'REQUEST_UNREADABLE',
-      `The request can’t be read: ${message ?? ''}.`,
-    );
-  return new Refusal(
-    500,
-    'INTERNAL',
-    'Something went wrong on our side. What was saved before is safe; try again.',
-  );
+    return new DomainError('DATABASE_GONE');
+  if (!expose || !status) return new DomainError('INTERNAL');
+  return status === TOO_LARGE
+    ? new DomainError('REQUEST_TOO_LARGE')
+    : new DomainError('REQUEST_UNREADABLE', `The request can’t be read: ${message ?? ''}.`);
 }
 
 /** Mounted last: the one place where errors become answers. */
 export const answerErrors: ErrorRequestHandler = (error, req, res, next) => {
-  const refusal = refusalFor(error);
-  if (refusal.status >= 500) req.log.error(error);
+  const { code, message } = refusalFor(error);
+  const status = ERRORS[code].status ?? 500;
+  if (status >= 500) req.log.error(error);
   if (res.headersSent) {
     next(error);
     return;
   }
-  res
-    .status(refusal.status)
-    .json({ code: refusal.code, message: refusal.message } satisfies Problem);
+  res.status(status).json({ code, message } satisfies Problem);
 };

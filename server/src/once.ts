@@ -2,11 +2,11 @@
  * Requests that name themselves by the header Idempotency-Key are carried out once: when the answer is lost on the way and the
  * request comes again, it gets the same answer.
  */
+import { DomainError } from '@kyanos/core';
 import { createHash } from 'node:crypto';
 import type { Request, Response } from 'express';
 import type pg from 'pg';
 import { inTransaction, type Db } from './db.ts';
-import { Refusal } from './http.ts';
 
 interface Answer {
   readonly status: number;
@@ -26,8 +26,7 @@ export async function once(
 ): Promise<void> {
   const key = req.get('Idempotency-Key');
   if (key !== undefined && (key === '' || key.length > MAX_KEY))
-    throw new Refusal(
-      422,
+    throw new DomainError(
       'REQUEST_INVALID',
       `The header Idempotency-Key must have 1 to ${MAX_KEY} characters.`,
     );
@@ -60,12 +59,7 @@ async function known(
       [key],
     );
     const [before] = rows;
-    if (!before.request.equals(request))
-      throw new Refusal(
-        422,
-        'KEY_REUSED',
-        'Another request had this Idempotency-Key. Give each request a key of its own.',
-      );
+    if (!before.request.equals(request)) throw new DomainError('KEY_REUSED');
     return before;
   }
   const answer = await act(db);

@@ -2,21 +2,15 @@
  * Machines and settings with every state they had. An answer tells its number as ETag; a change that names the number it was
  * made on as If-Match is refused if somebody else saved meanwhile (RFC 9110, 8.8.3 and 13.1.1).
  */
+import { DomainError, type ErrorCode } from '@kyanos/core';
 import type { Request, Response } from 'express';
 import type { Db } from './db.ts';
-import { Refusal } from './http.ts';
 
 type Kind = 'machine' | 'setting';
 
-const CONFLICT: Readonly<Record<Kind, readonly [code: string, message: string]>> = {
-  machine: [
-    'MACHINE_CONFLICT',
-    'Somebody changed this machine while you did. Look at what it is now, then change it again.',
-  ],
-  setting: [
-    'SETTING_CONFLICT',
-    'Somebody changed these figures while you did. Look at what they are now, then change them again.',
-  ],
+const CONFLICT: Readonly<Record<Kind, ErrorCode>> = {
+  machine: 'MACHINE_CONFLICT',
+  setting: 'SETTING_CONFLICT',
 };
 
 export async function revisionOf(db: Db, kind: Kind, name: string): Promise<number> {
@@ -36,7 +30,7 @@ export function basedOn(req: Request): number | undefined {
   return match ? Number(match[1]) : undefined;
 }
 
-/** Keeps a new state; called in the transaction that writes it. @throws Refusal 409 if it was made on another */
+/** Keeps a new state; called in the transaction that writes it. @throws DomainError if it was made on another */
 export async function keepRevision(
   db: Db,
   kind: Kind,
@@ -48,7 +42,7 @@ export async function keepRevision(
     `${kind}:${name}`,
   ]);
   const now = await revisionOf(db, kind, name);
-  if (base !== undefined && base !== now) throw new Refusal(409, ...CONFLICT[kind]);
+  if (base !== undefined && base !== now) throw new DomainError(CONFLICT[kind]);
   await db.query(
     'insert into revision (kind, name, number, data) values ($1::text, $2::text, $3::int, $4::jsonb)',
     [kind, name, now + 1, JSON.stringify(data)],

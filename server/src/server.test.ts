@@ -349,7 +349,7 @@ describe('jobs', () => {
       artworkId: nobody,
       savedBy: 'Ann',
     });
-    expect(answer).toMatchObject({ status: 409, body: { code: 'ARTWORK_UNKNOWN' } });
+    expect(answer).toMatchObject({ status: 404, body: { code: 'ARTWORK_UNKNOWN' } });
   });
 });
 

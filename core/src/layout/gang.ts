@@ -1,6 +1,6 @@
 /** Small jobs that share a load: packed by a library, since pieces of several sizes are a problem of their own. */
 import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
-import { DomainError } from '../errors.ts';
+import { DomainError } from '../errors/index.ts';
 import type { Rectangle, Size, Strip } from './pieces.ts';
 
 /** Another job on the same load. Sizes as printed, mm. */

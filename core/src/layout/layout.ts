@@ -1,5 +1,5 @@
 /** Copies on a roll, sheet or board: how they lie on each load, and what material that takes. Lengths in mm. */
-import { DomainError } from '../errors.ts';
+import { DomainError } from '../errors/index.ts';
 import { printableWidth, type Machine, type Material } from '../stack/index.ts';
 import { gang, type Companion } from './gang.ts';
 import { mostBound } from './most.ts';

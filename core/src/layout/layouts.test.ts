@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { MACHINE, MATERIAL } from '../../test/shop.ts';
-import { DomainError } from '../errors.ts';
+import { DomainError } from '../errors/index.ts';
 import { layOut, rectanglesOf, roomOf, type Layout, type LayoutWish } from './index.ts';
 
 /** Sizes of files are no whole tenths: points and pixels turned into mm. */

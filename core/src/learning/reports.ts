@@ -1,6 +1,6 @@
 /** What a machine says of finished jobs, and reading it from a file. */
 import Papa from 'papaparse';
-import { DomainError } from '../errors.ts';
+import { DomainError } from '../errors/index.ts';
 import { CHANNELS, type Channel } from '../stack/index.ts';
 
 /** A finished job as the machine tells it. */

@@ -1,5 +1,5 @@
 /** The dimensions of a table over the inks of a picture: where its nodes lie. */
-import { DomainError } from '../errors.ts';
+import { DomainError } from '../errors/index.ts';
 import type { ProcessModel } from '../optics/index.ts';
 import { plateKey, plateSpecs } from '../plates/index.ts';
 import { isWholeSheet } from '../rule/index.ts';

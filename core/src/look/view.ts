@@ -3,7 +3,7 @@
  * a perfect diffuser under E lx has a luminance of E/π. Typical figures, from memory, but for the booth of 2000 lx, which is
  * condition P1 of ISO 3664 (from memory).
  */
-import { DomainError } from '../errors.ts';
+import { DomainError } from '../errors/index.ts';
 import type { Ground } from '../optics/index.ts';
 
 export interface Surroundings {

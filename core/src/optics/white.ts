@@ -4,7 +4,7 @@
  * Source: P. Kubelka, F. Munk, "Ein Beitrag zur Optik der Farbanstriche", Z. tech. Phys. 12 (1931)
  * 593–601; hyperbolic solutions from P. Kubelka, J. Opt. Soc. Am. 38 (1948) 448–457.
  */
-import { DomainError } from '../errors.ts';
+import { DomainError } from '../errors/index.ts';
 import { remembered } from '../remembered.ts';
 import {
   D65,

@@ -1,6 +1,6 @@
 /** The plates of a plan from its artwork's pixels. */
 import { barcodeGround, roleOf, type ArtworkPage, type MmBox } from '../artwork/index.ts';
-import { DomainError } from '../errors.ts';
+import { DomainError } from '../errors/index.ts';
 import { inkNeeded, type View } from '../look/index.ts';
 import {
   buildPlates,

@@ -7,7 +7,7 @@ import {
   type ArtworkInfo,
   type Role,
 } from '../artwork/index.ts';
-import { DomainError } from '../errors.ts';
+import { DomainError } from '../errors/index.ts';
 import { catalogueStack, modesFor, obstacles, type Stack } from '../stack/index.ts';
 import type { PageJob } from './jobPages.ts';
 import { PLAN_FORMAT, type PrintPlan, type Shop } from './plan.ts';

@@ -4,7 +4,7 @@
  */
 import type { ArtworkInfo, ArtworkPage, Role } from '../artwork/index.ts';
 import type { Extra, Prices } from '../cost/index.ts';
-import { DomainError } from '../errors.ts';
+import { DomainError } from '../errors/index.ts';
 import type { LayoutWish } from '../layout/index.ts';
 import type { Backing } from '../look/index.ts';
 import type { Raster } from '../raster/index.ts';

@@ -1,7 +1,7 @@
 /** The one function: a plan and its artwork in, everything the operator wants to know out. */
 import { drawnCutting, type ArtworkInfo, type ArtworkPage } from '../artwork/index.ts';
 import { costOf, type Cost } from '../cost/index.ts';
-import { DomainError } from '../errors.ts';
+import { DomainError } from '../errors/index.ts';
 import { finding, isFindingCode, stopsPrint, type Finding } from '../findings/index.ts';
 import { containersFor, inkUse, type ContainerNeed, type InkUse } from '../ink/index.ts';
 import { layOut, type Layout } from '../layout/index.ts';
@@ -108,7 +108,7 @@ export function reckon(plan: PrintPlan, info: ArtworkInfo, measured: Measures): 
     layout = layOut(pieceOf(page), plan.layout, plan.machine, plan.material);
   } catch (error) {
     if (!(error instanceof DomainError) || !isFindingCode(error.code)) throw error;
-    failed.push(finding(error.code, error.message, { severity: 'error' }));
+    failed.push(finding(error.code, error.message));
   }
   // What nobody wants this time has nothing wrong with it.
   const wanted = parts.filter(({ version }) => version.copies > 0);

@@ -15,7 +15,7 @@
  *            | "spare black" tint [ "inner" mm ]
  *     length = number [ "px" ], mm where nothing is said      small = number "mm2" | number "mm"
  */
-import { DomainError } from '../errors.ts';
+import { DomainError } from '../errors/index.ts';
 import {
   DEFAULT_HAZE,
   DEFAULT_HIGHLIGHT,

@@ -7,7 +7,7 @@
  * Source: S. A. Burns, "Numerical methods for smoothest reflectance reconstruction", Color Res. Appl.
  * 45 (2020) 8–21, method LHTSS (from memory).
  */
-import { DomainError } from '../errors.ts';
+import { DomainError } from '../errors/index.ts';
 import { remembered } from '../remembered.ts';
 import { D50, labToXyz, type Triple } from './colour.ts';
 import { BANDS, type Spectrum } from './spectrum.ts';

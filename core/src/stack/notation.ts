@@ -13,7 +13,7 @@
  *
  * What a rule says is in ../rule/parse.ts.
  */
-import { DomainError } from '../errors.ts';
+import { DomainError } from '../errors/index.ts';
 import { DEFAULT_RULE, formatRule, parseRule } from '../rule/index.ts';
 import { LAYS, type Lay, type Part, type Stack, type StackLayer } from './stack.ts';
 

@@ -2,7 +2,7 @@
  * Money in integer minor units (cents). One rounding rule: to the nearest minor unit, halves away
  * from zero. Sums are made of rounded lines, so that the lines of a bill always add up to its total.
  */
-import { DomainError } from '../errors.ts';
+import { DomainError } from '../errors/index.ts';
 
 /** ISO 4217; each has hundredths as its minor unit. */
 export const CURRENCIES = ['USD', 'EUR', 'GBP', 'CAD', 'AUD', 'CHF'] as const;

@@ -1,5 +1,5 @@
 /** What a reader's process and whoever started it say to each other. */
-import type { ArtworkInfo, ArtworkPage } from '@kyanos/core';
+import type { ArtworkInfo, ArtworkPage, ErrorCode } from '@kyanos/core';
 import type { StoredPage } from '../measure.ts';
 import type { CoveredPage } from '../reading.ts';
 
@@ -31,5 +31,5 @@ export type FromReader =
   | { readonly kind: 'page'; readonly page: ArtworkPage; readonly stored: StoredPage }
   | { readonly kind: 'covered'; readonly page: CoveredPage }
   | { readonly kind: 'done'; readonly info: Omit<ArtworkInfo, 'pages'> }
-  | { readonly kind: 'refused'; readonly code: string; readonly message: string }
+  | { readonly kind: 'refused'; readonly code: ErrorCode; readonly message: string }
   | { readonly kind: 'broken'; readonly stack: string };

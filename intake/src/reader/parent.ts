@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process';
 import { constants } from 'node:fs';
 import { chmod, chown, copyFile, statfs } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
+import type { ErrorCode } from '@kyanos/core';
 import { programPath } from '../assets.ts';
 import { confinement } from '../confine.ts';
 import { atExit } from '../exit.ts';
@@ -119,7 +120,7 @@ function converse(
       problem ??= reason;
       kill();
     };
-    const refused = (code: string, message: string) =>
+    const refused = (code: ErrorCode, message: string) =>
       end(new ArtworkRefused(code, message, 'artwork'));
     const forget = atExit(kill);
     const aborted = () => end(signal!.reason);
@@ -175,7 +176,7 @@ function converse(
 }
 
 /** A limit that was passed on the disk, as code and sentence. */
-async function checkDisk(tmp: string): Promise<[string, string] | undefined> {
+async function checkDisk(tmp: string): Promise<[ErrorCode, string] | undefined> {
   const mb = (bytes: number) => bytes / 1024 / 1024;
   const gb = (megabytes: number) => `${Math.round((megabytes / 1024) * 10) / 10} GB`;
   if (mb(tempBytes(tmp)) > MAX_TEMP_MB)

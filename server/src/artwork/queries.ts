@@ -1,7 +1,8 @@
+import { DomainError } from '@kyanos/core';
 import type { ArtworkSummary, NewRip } from '@kyanos/contract';
 import type { ArtworkInfo, ArtworkPage } from '@kyanos/core';
 import type { Db } from '../db.ts';
-import { Refusal } from '../http.ts';
+
 import { askedAgain } from '../queue.ts';
 
 const COLUMNS = /* sql */ `
@@ -13,20 +14,14 @@ export async function artworkById(db: Db, id: string): Promise<ArtworkSummary> {
     `select ${COLUMNS} from artwork a join file f on f.id = a.file_id where a.id = $1::uuid`,
     [id],
   );
-  if (!rows[0])
-    throw new Refusal(404, 'ARTWORK_UNKNOWN', 'There is no such artwork. Take the file in again.');
+  if (!rows[0]) throw new DomainError('ARTWORK_UNKNOWN');
   return rows[0];
 }
 
-/** What is known of artwork that is ready. @throws Refusal 409 while it is not */
+/** What is known of artwork that is ready. @throws DomainError while it is not */
 export async function readyArtwork(db: Db, id: string): Promise<ArtworkInfo> {
   const { info, state } = await artworkById(db, id);
-  if (state !== 'done' || !info)
-    throw new Refusal(
-      409,
-      'ARTWORK_NOT_READY',
-      'The artwork is still being read. Wait until it is done.',
-    );
+  if (state !== 'done' || !info) throw new DomainError('ARTWORK_NOT_READY');
   return info;
 }
 
@@ -57,15 +52,14 @@ export async function firstLookOf(db: Db, id: string): Promise<Buffer> {
     'select first_look as bytes from artwork where id = $1::uuid',
     [id],
   );
-  if (!rows[0]?.bytes)
-    throw new Refusal(404, 'NO_FIRST_LOOK', 'There is no first picture of this artwork yet.');
+  if (!rows[0]?.bytes) throw new DomainError('NO_FIRST_LOOK');
   return rows[0].bytes;
 }
 
-/** A page of artwork that is ready. @throws Refusal 404 if it has no such page */
+/** A page of artwork that is ready. @throws DomainError if it has no such page */
 export async function readyPage(db: Db, id: string, number: number): Promise<ArtworkPage> {
   const page = (await readyArtwork(db, id)).pages.find((candidate) => candidate.number === number);
-  if (!page) throw new Refusal(404, 'PAGE_UNKNOWN', `The artwork has no page ${number}.`);
+  if (!page) throw new DomainError('PAGE_UNKNOWN', `The artwork has no page ${number}.`);
   return page;
 }
 
@@ -74,6 +68,6 @@ export async function previewOf(db: Db, id: string, page: number): Promise<Buffe
     'select bytes from page_preview where artwork_id = $1::uuid and page = $2::int',
     [id, page],
   );
-  if (!rows[0]) throw new Refusal(404, 'PAGE_UNKNOWN', `The artwork has no page ${page}.`);
+  if (!rows[0]) throw new DomainError('PAGE_UNKNOWN', `The artwork has no page ${page}.`);
   return rows[0].bytes;
 }

@@ -1,7 +1,8 @@
+import { DomainError } from '@kyanos/core';
 import { NewRip, tileLevels } from '@kyanos/contract';
 import { Router } from 'express';
 import type pg from 'pg';
-import { askingOf, clientOf, readBody, readId, Refusal } from '../http.ts';
+import { askingOf, clientOf, readBody, readId } from '../http.ts';
 import { ask, cancel, type Queue } from '../queue.ts';
 import { tileOf } from './bands.ts';
 import { artworkById, firstLookOf, previewOf, readyPage, upsertArtwork } from './queries.ts';
@@ -49,7 +50,7 @@ export function artworkRoutes(pool: pg.Pool, queue: Queue): Router {
       [level, column, row].every(Number.isInteger) && level >= 0 && level < levels
         ? await tileOf(pool, id, page, level, column, row)
         : undefined;
-    if (!tile) throw new Refusal(404, 'NO_TILE', 'There is no such part of the page.');
+    if (!tile) throw new DomainError('NO_TILE');
     res.set({ 'Content-Type': 'application/octet-stream', ...FOREVER });
     res.send(Buffer.from(tile.buffer));
   });

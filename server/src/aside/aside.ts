@@ -5,7 +5,7 @@
 import { DomainError } from '@kyanos/core';
 import { programPath } from '@kyanos/intake';
 import Piscina from 'piscina';
-import { Refusal } from '../http.ts';
+
 import type { Answer, Tasks } from './tasks.ts';
 
 const SECONDS = 20;
@@ -21,7 +21,7 @@ const threads = () =>
     resourceLimits: { maxOldGenerationSizeMb: 1024 },
   }));
 
-/** @throws DomainError as the task does; Refusal 503 if it takes too long, or too many wait */
+/** @throws DomainError as the task does, or `TOO_SLOW`, or `TOO_BUSY` where too many wait */
 export async function aside<K extends keyof Tasks>(
   task: K,
   input: Parameters<Tasks[K]>[0],
@@ -32,17 +32,11 @@ export async function aside<K extends keyof Tasks>(
     answer = (await threads().run({ task, input }, { signal })) as Answer;
   } catch (error) {
     if (signal.aborted)
-      throw new Refusal(
-        503,
+      throw new DomainError(
         'TOO_SLOW',
         `Working this out takes more than ${SECONDS} s. Plan fewer pieces or fewer jobs on a sheet, or try again when less is going on.`,
       );
-    if (/task queue/i.test((error as Error).message))
-      throw new Refusal(
-        503,
-        'TOO_BUSY',
-        'Too much is being worked out just now. Try again in a moment.',
-      );
+    if (/task queue/i.test((error as Error).message)) throw new DomainError('TOO_BUSY');
     throw error;
   }
   if ('refused' in answer) {

@@ -1,5 +1,6 @@
 /** What takes longer than an answer may: run in threads of their own by aside.ts. */
 import {
+  type ErrorCode,
   DomainError,
   jigOf,
   learn,
@@ -99,7 +100,7 @@ export type Answer =
   | { readonly value: unknown }
   | {
       readonly refused: {
-        readonly code: string;
+        readonly code: ErrorCode;
         readonly message: string;
         readonly field: string | undefined;
       };

@@ -1,8 +1,9 @@
+import { DomainError } from '@kyanos/core';
 import { createHash } from 'node:crypto';
 import { encodePlan, type PlateExport } from '@kyanos/contract';
 import type { PrintPlan } from '@kyanos/core';
 import type { Db } from '../db.ts';
-import { Refusal } from '../http.ts';
+
 import { askedAgain } from '../queue.ts';
 import { rulesKey } from '../plates/queries.ts';
 
@@ -38,27 +39,17 @@ export async function exportById(db: Db, id: string): Promise<PlateExport> {
     `select ${COLUMNS} from plate_export e left join file f on f.id = e.file_id where e.id = $1::uuid`,
     [id],
   );
-  if (!rows[0])
-    throw new Refusal(
-      404,
-      'EXPORT_UNKNOWN',
-      'These files are not being made. Ask for them again at the plates of the job.',
-    );
+  if (!rows[0]) throw new DomainError('EXPORT_UNKNOWN');
   return rows[0];
 }
 
-/** The packed file, and the name of its job. @throws Refusal 409 while it is not there */
+/** The packed file, and the name of its job. @throws DomainError while it is not there */
 export async function exportedFile(db: Db, id: string): Promise<{ fileId: string; name: string }> {
   const { rows } = await db.query<{ fileId: string | null; name: string }>(
     `select file_id as "fileId", plan->>'name' as name from plate_export where id = $1::uuid`,
     [id],
   );
   const [row] = rows;
-  if (!row?.fileId)
-    throw new Refusal(
-      409,
-      'EXPORT_NOT_READY',
-      'The files are still being made. Wait until they are done.',
-    );
+  if (!row?.fileId) throw new DomainError('EXPORT_NOT_READY');
   return { fileId: row.fileId, name: row.name };
 }

@@ -1,16 +1,15 @@
+import { DomainError } from '@kyanos/core';
 import { createHash } from 'node:crypto';
 import { open } from 'node:fs/promises';
 import { MAX_UPLOAD_BYTES, type StoredFile } from '@kyanos/contract';
 import type pg from 'pg';
 import { inTransaction, type Db } from '../db.ts';
-import { Refusal } from '../http.ts';
 
 /** Small enough to hold a few in memory, large enough to keep statements few. */
 const CHUNK_BYTES = 1024 * 1024;
 
 const tooLarge = () =>
-  new Refusal(
-    413,
+  new DomainError(
     'FILE_TOO_LARGE',
     `The file is larger than ${MAX_UPLOAD_BYTES / 1024 / 1024} MB. Lower its resolution or flatten it, and send it again.`,
   );
@@ -47,8 +46,7 @@ export function storeFile(pool: pg.Pool, bytes: AsyncIterable<Uint8Array>): Prom
       if (heldBytes >= CHUNK_BYTES) await flush();
     }
     if (total === 0)
-      throw new Refusal(
-        422,
+      throw new DomainError(
         'ARTWORK_EMPTY',
         'The file is empty: 0 bytes. Export or copy it again.',
       );

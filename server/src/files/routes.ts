@@ -1,7 +1,8 @@
+import { DomainError } from '@kyanos/core';
 import { MAX_UPLOAD_BYTES, type StoredFile } from '@kyanos/contract';
 import { Router } from 'express';
 import type pg from 'pg';
-import { Refusal } from '../http.ts';
+
 import { storeFile } from './queries.ts';
 
 export function fileRoutes(pool: pg.Pool): Router {
@@ -13,8 +14,7 @@ export function fileRoutes(pool: pg.Pool): Router {
     if (announced > MAX_UPLOAD_BYTES) {
       // Answer before the bytes come; the rest of the body is let go.
       req.resume();
-      throw new Refusal(
-        413,
+      throw new DomainError(
         'FILE_TOO_LARGE',
         `The file has ${Math.ceil(announced / 1024 / 1024)} MB; the most is ${MAX_UPLOAD_BYTES / 1024 / 1024} MB. Lower its resolution or flatten it, and send it again.`,
       );

@@ -1,3 +1,4 @@
+import { DomainError } from '@kyanos/core';
 import {
   encodePlan,
   readPlan,
@@ -10,7 +11,6 @@ import type { PrintPlan } from '@kyanos/core';
 import { LRUCache } from 'lru-cache';
 import { z } from 'zod';
 import type { Db } from '../db.ts';
-import { Refusal } from '../http.ts';
 
 interface Row {
   readonly id: string;
@@ -29,10 +29,10 @@ const LATEST = /* sql */ `
          v.artwork_id as "artworkId", coalesce(v.file_name, a.file_name) as "fileName", v.plan, a.state as "artworkState"
   from job_version v left join artwork a on a.id = v.artwork_id`;
 
-/** A plan that is stored. @throws Refusal 422 if it can't be read */
+/** A plan that is stored. @throws DomainError if it can't be read */
 export function planOf(stored: unknown): PrintPlan {
   const read = readPlan(stored);
-  if ('problem' in read) throw new Refusal(422, read.problem.code, read.problem.message);
+  if ('problem' in read) throw new DomainError(read.problem.code, read.problem.message);
   return read.plan;
 }
 
@@ -89,12 +89,7 @@ export async function jobById(db: Db, id: string, version?: number): Promise<Job
     `${LATEST} where v.job_id = $1::uuid and ($2::int is null or v.version = $2::int) order by v.job_id, v.version desc`,
     [id, version ?? null],
   );
-  if (!rows[0])
-    throw new Refusal(
-      404,
-      'JOB_UNKNOWN',
-      'There is no such job. It may have been removed; go back to the board.',
-    );
+  if (!rows[0]) throw new DomainError('JOB_UNKNOWN');
   return jobOf(rows[0]);
 }
 
@@ -131,8 +126,7 @@ async function insertVersion(
     fileName ?? null,
   ]);
   if (!rows[0])
-    throw new Refusal(
-      409,
+    throw new DomainError(
       'JOB_CONFLICT',
       `Version ${number - 1} of this job does not exist. Open the job again.`,
     );

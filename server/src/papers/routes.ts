@@ -1,19 +1,19 @@
 /** Papers of a job: run sheet, quote, inner sheet, and the jig for loose pieces. */
+import { DomainError } from '@kyanos/core';
 import { Router } from 'express';
 import type pg from 'pg';
 import { aside } from '../aside/aside.ts';
 import { PAPER_NAMES, type PaperOrder } from '../aside/tasks.ts';
 import { readyArtwork } from '../artwork/queries.ts';
-import { readId, Refusal } from '../http.ts';
+import { readId } from '../http.ts';
 import { jobById } from '../jobs/queries.ts';
 import { measuresFor } from '../plates/queries.ts';
 import { shopOf } from '../shop/queries.ts';
 
-/** A job as it was saved last, with its full-size plates' measures. @throws Refusal with what is missing */
+/** A job as it was saved last, with its full-size plates' measures. @throws DomainError with what is missing */
 async function orderOf(pool: pg.Pool, id: string): Promise<Omit<PaperOrder, 'paper'>> {
   const { plan, artworkId, fileName, version } = await jobById(pool, id);
-  if (!artworkId)
-    throw new Refusal(409, 'NO_ARTWORK', 'This job has no artwork yet. Take a file in first.');
+  if (!artworkId) throw new DomainError('NO_ARTWORK');
   const info = await readyArtwork(pool, artworkId);
   const measures = await measuresFor(pool, artworkId, plan);
   const { name: shopName } = await shopOf(pool);

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { encodePlan, type PlateBuild } from '@kyanos/contract';
 import {
+  DomainError,
   plateDependencies,
   plateSpecs,
   recipesOf,
@@ -8,7 +9,7 @@ import {
   type PrintPlan,
 } from '@kyanos/core';
 import type { Db } from '../db.ts';
-import { Refusal } from '../http.ts';
+
 import { askedAgain } from '../queue.ts';
 
 const COLUMNS = 'id, state, asked as attempt, progress, problem, measures';
@@ -52,27 +53,17 @@ export async function buildById(db: Db, id: string): Promise<PlateBuild> {
     `select ${COLUMNS} from plate_build where id = $1::uuid`,
     [id],
   );
-  if (!rows[0])
-    throw new Refusal(
-      404,
-      'BUILD_UNKNOWN',
-      'These plates are not being built. Change a rule to begin again.',
-    );
+  if (!rows[0]) throw new DomainError('BUILD_UNKNOWN');
   return rows[0];
 }
 
-/** Full-resolution measures of a plan's plates. @throws Refusal 409 while they are not built */
+/** Full-resolution measures of a plan's plates. @throws DomainError while they are not built */
 export async function measuresFor(db: Db, artworkId: string, plan: PrintPlan): Promise<Measures> {
   const { rows } = await db.query<{ measures: Measures }>(
     `select measures from plate_build
      where artwork_id = $1::uuid and rules_key = $2::text and state = 'done'`,
     [artworkId, await rulesKey(db, plan)],
   );
-  if (!rows[0])
-    throw new Refusal(
-      409,
-      'PLATES_NOT_READY',
-      'The plates of this plan are still being built at full resolution. Wait until they are done.',
-    );
+  if (!rows[0]) throw new DomainError('PLATES_NOT_READY');
   return rows[0].measures;
 }

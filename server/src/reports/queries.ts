@@ -1,5 +1,6 @@
 import type { ReportsTaken, StoredReport } from '@kyanos/contract';
 import {
+  DomainError,
   withLearnt,
   type JobReport,
   type Lesson,
@@ -10,7 +11,7 @@ import type pg from 'pg';
 import { aside } from '../aside/aside.ts';
 import { readyArtwork } from '../artwork/queries.ts';
 import type { Db } from '../db.ts';
-import { Refusal } from '../http.ts';
+
 import { jobById, listJobs } from '../jobs/queries.ts';
 import { measuresFor } from '../plates/queries.ts';
 import { machineById, saveMachine } from '../shop/queries.ts';
@@ -45,7 +46,7 @@ export async function takeReports(db: Db, machineId: string, text: string): Prom
     try {
       taken.push({ jobId: job.id, report: await besidePlan(db, job.id, machine, row) });
     } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
+      if (!(error instanceof DomainError)) throw error;
       left.push({ job: row.job, why: error.message });
     }
   }
@@ -65,17 +66,16 @@ async function besidePlan(
 ): Promise<JobReport> {
   const { plan, artworkId } = await jobById(db, jobId);
   if (plan.machine.id !== machine.id)
-    throw new Refusal(
-      409,
+    throw new DomainError(
       'OTHER_MACHINE',
       `This job is planned on ${plan.machine.name}. Send its report to that machine.`,
     );
-  if (!artworkId) throw new Refusal(409, 'NO_ARTWORK', 'This job has no artwork.');
+  if (!artworkId) throw new DomainError('NO_ARTWORK', 'This job has no artwork.');
   const info = await readyArtwork(db, artworkId);
   const measures = await measuresFor(db, artworkId, plan);
   const planned = await aside('foretold', { plan, info, measures, machine });
   if (!planned)
-    throw new Refusal(409, 'NOT_PRINTABLE', 'This job can’t be printed as it is planned.');
+    throw new DomainError('NOT_PRINTABLE', 'This job can’t be printed as it is planned.');
   return { ...row, ...planned };
 }
 
@@ -86,8 +86,7 @@ export async function setUse(db: Db, id: string, use: boolean | null): Promise<v
       : `update job_report set data = jsonb_set(data, '{use}', to_jsonb($2::boolean)) where id = $1::uuid`,
     use === null ? [id] : [id, use],
   );
-  if (!rowCount)
-    throw new Refusal(404, 'REPORT_UNKNOWN', 'There is no such report. It may have been removed.');
+  if (!rowCount) throw new DomainError('REPORT_UNKNOWN');
 }
 
 export async function removeReport(db: Db, id: string): Promise<void> {

@@ -1,15 +1,15 @@
+import { DomainError } from '@kyanos/core';
 import { SETTINGS, type SettingName } from '@kyanos/contract';
 import { Router, type Request } from 'express';
 import type pg from 'pg';
 import { inTransaction } from '../db.ts';
-import { readBody, Refusal } from '../http.ts';
+import { readBody } from '../http.ts';
 import { basedOn, keepRevision, revisionOf, tellRevision } from '../revisions.ts';
 
 function nameOf(req: Request): SettingName {
   const { name } = req.params;
   if (typeof name === 'string' && name in SETTINGS) return name as SettingName;
-  throw new Refusal(
-    404,
+  throw new DomainError(
     'SETTING_UNKNOWN',
     `There is no such setting. There are ${Object.keys(SETTINGS).join(', ')}.`,
   );

@@ -1,8 +1,9 @@
+import { DomainError } from '@kyanos/core';
 import { readShop } from '@kyanos/contract';
 import type { Machine, Shop } from '@kyanos/core';
 import type pg from 'pg';
 import { inTransaction, type Db } from '../db.ts';
-import { Refusal } from '../http.ts';
+
 import { keepRevision } from '../revisions.ts';
 
 export async function shopOf(db: Db): Promise<Shop> {
@@ -22,18 +23,17 @@ export const foundShop = (pool: pg.Pool, shop: Shop): Promise<void> =>
         await keepRevision(db, 'machine', machine.id, machine, undefined);
   });
 
-/** A machine of the shop. @throws Refusal if it has no such */
+/** A machine of the shop. @throws DomainError if it has no such */
 export async function machineById(db: Db, id: string): Promise<Machine> {
   const found = (await shopOf(db)).machines.find((machine) => machine.id === id);
-  if (!found)
-    throw new Refusal(404, 'MACHINE_UNKNOWN', 'This shop has no such machine. Choose one it has.');
+  if (!found) throw new DomainError('MACHINE_UNKNOWN');
   return found;
 }
 
 /**
  * Changes one machine of the shop; two that change machines at the same time take turns.
  * @param base the revision that the change was made on, if it says so
- * @throws Refusal 409 if that is not the present one
+ * @throws DomainError if that is not the present one
  */
 export const saveMachine = (
   pool: pg.Pool,

@@ -1,5 +1,6 @@
 /** Talking to the server. Whatever it refuses comes as {@link Refused} with its sentence. */
-import type { Problem, StoredFile } from '@kyanos/contract';
+import { Problem, type StoredFile } from '@kyanos/contract';
+import { ERRORS, type ErrorCode } from '@kyanos/core';
 
 export class Refused extends Error {
   readonly problem: Problem;
@@ -12,16 +13,10 @@ export class Refused extends Error {
   }
 }
 
-const UNREACHABLE: Problem = {
-  code: 'UNREACHABLE',
-  message:
-    'The server does not answer. What you typed is kept here and saved as soon as it is back.',
-};
+const problem = (code: ErrorCode): Problem => ({ code, message: ERRORS[code].sentence });
 
 const asProblem = (body: unknown): Problem =>
-  typeof (body as Problem | null)?.message === 'string'
-    ? (body as Problem)
-    : { code: 'UNKNOWN', message: 'The server gave an answer that can’t be read. Try again.' };
+  Problem.safeParse(body).data ?? problem('ANSWER_UNREADABLE');
 
 /** Names this tab: work that several wait for is cancelled when none of them does any more. */
 const CLIENT = { 'Kyanos-Client': crypto.getRandomValues(new Uint32Array(4)).join('-') };
@@ -55,7 +50,7 @@ async function response(
     },
     ...(body === undefined ? {} : { body: JSON.stringify(body) }),
   }).catch(() => {
-    throw new Refused(UNREACHABLE, 0);
+    throw new Refused(problem('UNREACHABLE'), 0);
   });
   const answer: unknown = await response.json().catch(() => null);
   if (!response.ok) throw new Refused(asProblem(answer), response.status);
@@ -103,9 +98,8 @@ export function upload(file: File, progress: (share: number) => void): Upload {
       if (xhr.status >= 200 && xhr.status < 300) resolve(body as StoredFile);
       else reject(new Refused(asProblem(body), xhr.status));
     };
-    xhr.onerror = () => reject(new Refused(UNREACHABLE, 0));
-    xhr.onabort = () =>
-      reject(new Refused({ code: 'CANCELLED', message: 'The upload was cancelled.' }, 0));
+    xhr.onerror = () => reject(new Refused(problem('UNREACHABLE'), 0));
+    xhr.onabort = () => reject(new Refused(problem('CANCELLED'), 0));
     xhr.open('POST', '/api/files');
     xhr.responseType = 'json';
     xhr.setRequestHeader('Content-Type', 'application/octet-stream');
