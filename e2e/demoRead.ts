@@ -13,7 +13,9 @@ export default async function demoRead({
   await expect
     .poll(
       async () => {
-        const jobs = (await (await api.get('/api/jobs')).json()) as { artworkState: string }[];
+        const { jobs } = (await (await api.get('/api/jobs')).json()) as {
+          jobs: { artworkState: string }[];
+        };
         return jobs.filter(({ artworkState }) => artworkState !== 'done').length;
       },
       { message: 'jobs of the demo whose artwork is still being read', timeout: 600_000 },

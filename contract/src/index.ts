@@ -1,4 +1,39 @@
-export * from './api.ts';
+export {
+  addressOf,
+  encodeBody,
+  type Answered,
+  type Endpoint,
+  type Given,
+  type SomeEndpoint,
+} from './endpoint.ts';
+export * from './ids.ts';
+export { openApi } from './openapi.ts';
+export type { Wire } from './proof.ts';
+export { Problem, type WorkState } from './resources/common.ts';
+export { MAX_UPLOAD_BYTES, type StoredFile } from './resources/files.ts';
+export {
+  PREVIEW_PX,
+  TILE_PX,
+  tileLevels,
+  type ArtworkSummary,
+  type NewRip,
+} from './resources/artworks.ts';
+export type { PlateExport } from './resources/exports.ts';
+export {
+  JOB_SORTS,
+  PAPERS,
+  type ArtworkVersion,
+  type Job,
+  type JobList,
+  type JobQuery,
+  type JobSummary,
+  type Paper,
+} from './resources/jobs.ts';
+export { API, ENDPOINTS } from './resources/index.ts';
+export type { PlateBuild } from './resources/plates.ts';
+export type { SavedPreset } from './resources/presets.ts';
+export type { ReportsTaken, StoredReport } from './resources/reports.ts';
+export { SETTING_ENDPOINTS, type SettingValue } from './resources/settings.ts';
 export { BenchReport } from './bench.ts';
 export { LookReport, lookReport } from './lookReport.ts';
 export {

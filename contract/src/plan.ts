@@ -15,6 +15,7 @@ import {
   type Stack,
 } from '@kyanos/core';
 import { z } from 'zod';
+import { prove, type Same } from './proof.ts';
 
 const text = z.string().min(1).max(200);
 const id = z.string().regex(/^[a-z0-9-]{1,60}$/, 'is lower-case letters, digits and hyphens');
@@ -377,19 +378,8 @@ export const ShopSchema = z.strictObject({
   prices: Prices,
 });
 
-/** Fails to compile when schema and core type part ways. */
-type Same<A, B> = [A] extends [B] ? ([B] extends [A] ? true : never) : never;
-type Loose<T> = T extends Stack
-  ? T
-  : T extends readonly (infer E)[]
-    ? readonly Loose<E>[]
-    : T extends object
-      ? { readonly [K in keyof T]: Loose<T[K]> }
-      : T;
-export const PROOF: [
-  Same<Loose<z.output<typeof Plan>>, Loose<PrintPlan>>,
-  Same<Loose<z.output<typeof ShopSchema>>, Loose<Shop>>,
-] = [true, true];
+prove<Same<z.output<typeof Plan>, PrintPlan>>();
+prove<Same<z.output<typeof ShopSchema>, Shop>>();
 
 /** The first thing wrong with a value, in a sentence that names the field. */
 export function problemOf(error: z.ZodError, whole: string): string {

@@ -7,148 +7,43 @@ import {
   inkMl,
   KINDS,
   LEVEL,
-  LINE_ROLES,
   pageFindings,
   processInk,
-  ROLES,
-  SEVERITIES,
   type ArtworkInfo,
   type PlanResult,
   type Trip,
 } from '@kyanos/core';
 import { z } from 'zod';
+import {
+  Box,
+  DocumentStructure,
+  Finding,
+  Format,
+  LineUse,
+  PageStructure,
+  Repair,
+  Separation,
+  share,
+} from './artworkInfo.ts';
 
 const Money = z.object({ minor: z.int(), currency: z.string() });
-const share = z.number().min(0).max(1);
 const Interval = z.object({ low: z.number(), high: z.number() });
-
-const Box = z.object({ left: z.number(), top: z.number(), width: z.number(), height: z.number() });
-const Role = z.enum(ROLES);
-
-const Repair = z.discriminatedUnion('kind', [
-  z.object({
-    label: z.string(),
-    kind: z.literal('map-name'),
-    separation: z.string(),
-    role: Role,
-  }),
-  z.object({
-    label: z.string(),
-    kind: z.literal('overprint'),
-    separation: z.string(),
-    keep: z.boolean(),
-  }),
-  z.object({ label: z.string(), kind: z.literal('haze'), percent: z.number() }),
-  z.object({ label: z.string(), kind: z.literal('scale'), factor: z.number() }),
-  z.object({
-    label: z.string(),
-    kind: z.literal('rule'),
-    key: z.string(),
-    rule: z.string(),
-  }),
-  z.object({
-    label: z.string(),
-    kind: z.literal('plan'),
-    change: z.record(z.string(), z.union([z.string(), z.number(), z.boolean()])),
-  }),
-]);
-
-/** Lengths in mm, places from the top left corner of what is printed. */
-export const FindingReport = z.object({
-  code: z.enum(FINDING_CODES),
-  severity: z.enum(SEVERITIES),
-  message: z.string(),
-  page: z.int().optional(),
-  place: z
-    .discriminatedUnion('kind', [
-      z.object({ kind: z.literal('boxes'), boxes: z.array(Box) }),
-      /** A coarse map in rows: run lengths, each with a letter from a (nothing) on. */
-      z.object({
-        kind: z.literal('cells'),
-        cells: z.object({ columns: z.int(), rows: z.int(), runs: z.string() }),
-      }),
-    ])
-    .optional(),
-  measure: z.object({ value: z.number(), unit: z.string() }).optional(),
-  repair: Repair.optional(),
-});
 
 /** What `plan --list-repairs` prints. */
 export const RepairsReport = z.object({
   repairs: z.array(z.object({ code: z.enum(FINDING_CODES), repair: Repair })),
 });
 
-const DocumentReport = z.object({
-  version: z.string(),
-  claims: z.array(z.string()),
-  outputIntent: z.string().nullable(),
-  layers: z.array(
-    z.object({
-      name: z.string(),
-      shown: z.boolean(),
-      prints: z.boolean(),
-      /** What lines it holds, by its name. */
-      lines: z.enum(LINE_ROLES).optional(),
-    }),
-  ),
-  fonts: z.array(z.object({ name: z.string(), kind: z.string(), embedded: z.boolean() })),
-});
-
-const StructureReport = z.object({
-  /** Those that the page states itself. */
-  boxes: z.object({
-    media: Box,
-    crop: Box.nullable(),
-    bleed: Box.nullable(),
-    trim: Box.nullable(),
-  }),
-  turn: z.int(),
-  spots: z.array(
-    z.object({
-      name: z.string(),
-      /** Objects that paint it; 0 if it is only declared. */
-      objects: z.int(),
-      overprinting: z.int(),
-      modes: z.array(z.int()),
-    }),
-  ),
-  pictures: z.array(
-    z.object({
-      box: Box,
-      widthPx: z.number(),
-      heightPx: z.number(),
-      dpi: z.number(),
-      space: z.string(),
-    }),
-  ),
-  text: z.array(
-    z.object({ box: Box, sizePt: z.number(), inks: z.array(z.string()), mirrored: z.boolean() }),
-  ),
-  hairlines: z.array(z.object({ box: Box, widthMm: z.number(), inks: z.array(z.string()) })),
-  rgbObjects: z.int(),
-  transparency: z.boolean(),
-  marks: z.array(Box),
-  annotations: z.array(Box),
-  vanishing: z.array(Box),
-  reversed: z.array(
-    z.object({ box: Box, sizePt: z.number(), inks: z.array(z.string()), mirrored: z.boolean() }),
-  ),
-  cutType: z.array(Box),
-  beyondMm: z.number(),
-  outside: z.array(Box),
-  fontsUsed: z.array(z.string()),
-  layerColour: z.record(z.string(), z.array(Box)),
-  hidden: z.record(z.string(), z.int()),
-  incomplete: z.boolean(),
-});
+/** What a page says of itself; its lines are told beside it, and what only our own checks use is left out. */
+const StructureReport = PageStructure.omit({ lines: true, rgb: true, mayKnockOut: true });
 
 export const InspectReport = z.object({
   file: z.string(),
-  format: z.enum(['pdf', 'tiff', 'png', 'jpeg', 'webp', 'svg']),
+  format: Format,
   colour: z.string(),
-  document: DocumentReport.nullable(),
+  document: DocumentStructure.nullable(),
   /** Of the file as a whole. */
-  findings: z.array(FindingReport),
+  findings: z.array(Finding),
   pages: z.array(
     z.object({
       number: z.int(),
@@ -160,17 +55,7 @@ export const InspectReport = z.object({
       widthPx: z.int(),
       heightPx: z.int(),
       separations: z.array(
-        z.object({
-          name: z.string(),
-          kind: z.enum(KINDS),
-          /** Mean over the trimmed page. */
-          coverage: share,
-          coverageWithBleed: share,
-          /** What the file wants in its place in process ink, in even steps of tint from 0 to 1. */
-          alternate: z
-            .object({ space: z.string(), ramp: z.array(z.array(share).length(4)) })
-            .nullable(),
-        }),
+        Separation.extend({ alternate: Separation.shape.alternate.unwrap().nullable() }),
       ),
       knockouts: z.array(
         z.object({
@@ -195,20 +80,9 @@ export const InspectReport = z.object({
           box: Box,
         }),
       ),
-      /** What is stroked in one spot alone, or lies on a layer of lines; path data as in SVG, mm. */
-      lines: z.array(
-        z.object({
-          name: z.string(),
-          from: z.enum(['spot', 'layer']),
-          strokes: z.int(),
-          closed: z.boolean(),
-          overprinting: z.int(),
-          lengthMm: z.number(),
-          paths: z.array(z.object({ widthMm: z.number(), d: z.string() })),
-        }),
-      ),
+      lines: z.array(LineUse),
       structure: StructureReport.nullable(),
-      findings: z.array(FindingReport),
+      findings: z.array(Finding),
     }),
   ),
 });
@@ -217,7 +91,7 @@ export type InspectReport = z.output<typeof InspectReport>;
 /** What `inspect --coverage` prints of a file: how much of everything printed each separation covers, and no more. */
 export const CoverageReport = z.object({
   file: z.string(),
-  format: z.enum(['pdf', 'tiff', 'png', 'jpeg', 'webp', 'svg']),
+  format: Format,
   pages: z.array(
     z.object({
       number: z.int(),
@@ -255,7 +129,7 @@ export const AreaReport = z.object({
 
 export const PlanReport = z.object({
   stack: z.string(),
-  findings: z.array(FindingReport),
+  findings: z.array(Finding),
   plates: z.array(
     z.object({
       plate: z.string(),

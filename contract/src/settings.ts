@@ -2,6 +2,7 @@
 import { PROCESS_IDS, PROCESSES, ROLES, type Process, type WhiteUse } from '@kyanos/core';
 import { z } from 'zod';
 import { MaterialClass } from './plan.ts';
+import { prove, type Same, type Wire } from './proof.ts';
 
 const minorUnits = z.int().min(0).max(1_000_000_000);
 const minutes = z.number().min(0).max(10_000);
@@ -39,14 +40,13 @@ const ProcessFigures = z.strictObject({
 });
 
 /** Figures that a shop kept before there were more of them: the rest is as usual. */
-const withUsual = (value: unknown): unknown => {
-  if (typeof value !== 'object' || value === null || !('id' in value)) return value;
-  return { ...PROCESSES.find(({ id }) => id === value.id), ...value };
-};
+const StoredFigures = z.codec(z.looseObject({ id: z.enum(PROCESS_IDS) }), ProcessFigures, {
+  decode: (kept) =>
+    ({ ...PROCESSES.find(({ id }) => id === kept.id), ...kept }) as z.output<typeof ProcessFigures>,
+  encode: (figures) => figures,
+});
 
-export const ProcessSettings = z
-  .array(z.preprocess(withUsual, ProcessFigures))
-  .max(PROCESS_IDS.length);
+export const ProcessSettings = z.array(StoredFigures).max(PROCESS_IDS.length);
 
 /** The white that is wanted in the coming weeks, and what looking after it takes. */
 export const WhiteSettings = z.strictObject({
@@ -68,7 +68,7 @@ export const WhiteSettings = z.strictObject({
   gatherWeeks: z.int().min(1).max(26),
   outsideJob: minorUnits,
 });
-export type WhiteSettings = z.output<typeof WhiteSettings>;
+export type WhiteSettings = Wire<z.output<typeof WhiteSettings>>;
 
 /** What the shop said of spots, by their names: remembered for the files that come. */
 export const SpotNames = z
@@ -83,14 +83,5 @@ export const SETTINGS = {
 } as const;
 export type SettingName = keyof typeof SETTINGS;
 
-/** Fails to compile when schema and core type part ways. */
-type Mutable<T> = T extends readonly (infer E)[]
-  ? Mutable<E>[]
-  : T extends object
-    ? { -readonly [K in keyof T]: Mutable<T[K]> }
-    : T;
-type Same<A, B> = [A] extends [B] ? ([B] extends [A] ? true : never) : never;
-export const SETTINGS_PROOF: [
-  Same<z.output<typeof ProcessSettings>, Mutable<Process>[]>,
-  Same<WhiteSettings, Mutable<Omit<WhiteUse, 'labourRate' | 'currency'>>>,
-] = [true, true];
+prove<Same<z.output<typeof ProcessSettings>, readonly Process[]>>();
+prove<Same<WhiteSettings, Omit<WhiteUse, 'labourRate' | 'currency'>>>();

@@ -1,7 +1,7 @@
 /** Plans that were written earlier: brought up to the present format, or told why they can't be read. */
 import { PLAN_FORMAT, type PrintPlan, type Shop } from '@kyanos/core';
 import { z } from 'zod';
-import type { Problem } from './api.ts';
+import type { Problem } from './resources/common.ts';
 import { materialFrom1, tripsFrom1 } from './format1.ts';
 import { Plan, problemOf, ShopSchema } from './plan.ts';
 

@@ -1,11 +1,13 @@
 /** The Express application: routes under /api, and the built web app. */
 import { DomainError } from '@kyanos/core';
+import { openApi } from '@kyanos/contract';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type pg from 'pg';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
+import { version } from '../../package.json';
 import { artworkRoutes } from './artwork/routes.ts';
 import { exportRoutes } from './exports/routes.ts';
 import { fileRoutes } from './files/routes.ts';
@@ -62,6 +64,8 @@ export function makeApp(
     reportRoutes(pool),
     settingRoutes(pool),
   );
+  const document = openApi(version);
+  api.get('/openapi.json', (_req, res) => void res.json(document));
   api.use(() => {
     throw new DomainError('NOT_FOUND', 'There is nothing at this address.');
   });

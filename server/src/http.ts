@@ -1,29 +1,7 @@
-/** What every route shares: reading requests, and turning whatever fails into a sentence. */
-import { problemOf, type Problem } from '@kyanos/contract';
+/** Turning whatever fails into a status and a sentence. */
+import type { Problem } from '@kyanos/contract';
 import { DomainError, ERRORS, type ErrorCode } from '@kyanos/core';
-import type { ErrorRequestHandler, Request } from 'express';
-import { z } from 'zod';
-
-/** The body, checked; types come from the contract. @throws DomainError */
-export function readBody<S extends z.ZodType>(req: Request, schema: S): z.output<S> {
-  const result = schema.safeParse(req.body);
-  if (result.success) return result.data;
-  throw new DomainError('REQUEST_INVALID', problemOf(result.error, 'the request'));
-}
-
-const Id = z.uuid();
-export function readId(req: Request, name = 'id'): string {
-  const result = Id.safeParse(req.params[name]);
-  if (result.success) return result.data;
-  throw new DomainError('NOT_FOUND');
-}
-
-/** Whoever asks, as one of several that wait for the same work: a tab of a browser names itself. */
-export const clientOf = (req: Request): string => (req.get('Kyanos-Client') ?? '').slice(0, 80);
-
-const CancelBody = z.object({ attempt: z.int().optional() }).optional();
-/** Which asking a cancel takes back, if it says so. */
-export const askingOf = (req: Request): number | undefined => readBody(req, CancelBody)?.attempt;
+import type { ErrorRequestHandler } from 'express';
 
 /** Rules the database keeps, by constraint name. */
 export const RULES: Readonly<Record<string, ErrorCode>> = {

@@ -4,7 +4,7 @@ import {
   type ArtworkSummary,
   type ArtworkVersion,
   type Job,
-  type JobSummary,
+  type JobList,
   type Problem,
 } from '@kyanos/contract';
 import { describe, expect, it } from 'vitest';
@@ -13,7 +13,7 @@ import { demo, useServer } from '../test/served.ts';
 const served = useServer();
 const { plan } = demo('kraft-tag');
 const body = { plan: encodePlan(plan), artworkId: null, savedBy: 'Ann' };
-const count = async () => (await served.call<JobSummary[]>('GET', '/jobs')).body.length;
+const count = async () => (await served.call<JobList>('GET', '/jobs')).body.total;
 
 describe('a request that names itself', () => {
   it('is carried out once, and answered the same however often it is sent', async () => {
@@ -88,7 +88,8 @@ describe('a plan that is stored and can’t be read', () => {
       `update job_version set plan = jsonb_set(plan, '{format}', '99') where job_id = $1`,
       [newer.id],
     );
-    const { status, body: jobs } = await served.call<JobSummary[]>('GET', '/jobs');
+    const { status, body } = await served.call<JobList>('GET', '/jobs');
+    const { jobs } = body;
     expect(status).toBe(200);
     const problem = (id: string) => jobs.find((one) => one.id === id)!.problem;
     expect(problem(job.id)).toMatchObject({

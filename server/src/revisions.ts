@@ -3,7 +3,6 @@
  * made on as If-Match is refused if somebody else saved meanwhile (RFC 9110, 8.8.3 and 13.1.1).
  */
 import { DomainError, type ErrorCode } from '@kyanos/core';
-import type { Request, Response } from 'express';
 import type { Db } from './db.ts';
 
 type Kind = 'machine' | 'setting';
@@ -19,15 +18,6 @@ export async function revisionOf(db: Db, kind: Kind, name: string): Promise<numb
     [kind, name],
   );
   return rows[0].number;
-}
-
-export const tellRevision = (res: Response, number: number): Response =>
-  res.set('ETag', `"${number}"`);
-
-/** The revision that a change was made on, if it says so. */
-export function basedOn(req: Request): number | undefined {
-  const match = /^"(\d+)"$/.exec(req.get('If-Match') ?? '');
-  return match ? Number(match[1]) : undefined;
 }
 
 /** Keeps a new state; called in the transaction that writes it. @throws DomainError if it was made on another */

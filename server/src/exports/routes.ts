@@ -1,41 +1,33 @@
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { Plan } from '@kyanos/contract';
+import { API } from '@kyanos/contract';
 import { Router } from 'express';
 import type pg from 'pg';
-import { z } from 'zod';
 import { readyArtwork } from '../artwork/queries.ts';
 import { fileChunks } from '../files/queries.ts';
-import { askingOf, clientOf, readBody, readId } from '../http.ts';
 import { ask, cancel, type Queue } from '../queue.ts';
+import { on } from '../route.ts';
 import { exportById, exportedFile, upsertExport } from './queries.ts';
-
-const NewExport = z.strictObject({ plan: Plan });
 
 export function exportRoutes(pool: pg.Pool, queue: Queue): Router {
   const router = Router();
 
-  router.post('/artworks/:id/export', async (req, res) => {
-    const artworkId = readId(req);
-    const { plan } = readBody(req, NewExport);
-    await readyArtwork(pool, artworkId);
-    const { id, state } = await upsertExport(pool, artworkId, plan);
-    await ask(pool, queue, { task: 'export', id }, clientOf(req), state);
-    res.status(202).json(await exportById(pool, id));
+  on(router, API.makeExport, async ({ params, body }, { client }) => {
+    await readyArtwork(pool, params.id);
+    const { id, state } = await upsertExport(pool, params.id, body.plan);
+    await ask(pool, queue, { task: 'export', id }, client, state);
+    return exportById(pool, id);
   });
 
-  router.get('/exports/:id', async (req, res) => {
-    res.json(await exportById(pool, readId(req)));
+  on(router, API.getExport, ({ params: { id } }) => exportById(pool, id));
+
+  on(router, API.cancelExport, async ({ params: { id }, body }, { client }) => {
+    await cancel(pool, { task: 'export', id }, client, body.attempt);
+    return exportById(pool, id);
   });
 
-  router.post('/exports/:id/cancel', async (req, res) => {
-    const id = readId(req);
-    await cancel(pool, { task: 'export', id }, clientOf(req), askingOf(req));
-    res.json(await exportById(pool, id));
-  });
-
-  router.get('/exports/:id/plates.zip', async (req, res) => {
-    const { fileId, name } = await exportedFile(pool, readId(req));
+  on(router, API.getExported, async ({ params: { id } }, { res }) => {
+    const { fileId, name } = await exportedFile(pool, id);
     res.attachment(`${name}.zip`).type('application/zip');
     // Whoever goes away in the middle ends it.
     await pipeline(Readable.from(fileChunks(pool, fileId)), res).catch(() => undefined);

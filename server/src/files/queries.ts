@@ -1,7 +1,7 @@
 import { DomainError } from '@kyanos/core';
 import { createHash } from 'node:crypto';
 import { open } from 'node:fs/promises';
-import { MAX_UPLOAD_BYTES, type StoredFile } from '@kyanos/contract';
+import { MAX_UPLOAD_BYTES, type FileId, type StoredFile } from '@kyanos/contract';
 import type pg from 'pg';
 import { inTransaction, type Db } from '../db.ts';
 
@@ -20,7 +20,7 @@ const tooLarge = () =>
  */
 export function storeFile(pool: pg.Pool, bytes: AsyncIterable<Uint8Array>): Promise<StoredFile> {
   return inTransaction(pool, async (db) => {
-    const { rows } = await db.query<{ id: string }>('select gen_random_uuid() as id');
+    const { rows } = await db.query<{ id: FileId }>('select gen_random_uuid() as id');
     const { id } = rows[0];
     await db.query('create temporary table incoming (seq int, bytes bytea) on commit drop');
     const hash = createHash('sha256');
@@ -53,10 +53,10 @@ export function storeFile(pool: pg.Pool, bytes: AsyncIterable<Uint8Array>): Prom
     if (heldBytes > 0) await flush();
 
     const sha256 = hash.digest();
-    const inserted = await db.query<{ id: string }>(INSERT, [id, sha256, total]);
+    const inserted = await db.query<{ id: FileId }>(INSERT, [id, sha256, total]);
     const known = inserted.rows.length === 0;
     if (known) {
-      const found = await db.query<{ id: string }>('select id from file where sha256 = $1::bytea', [
+      const found = await db.query<{ id: FileId }>('select id from file where sha256 = $1::bytea', [
         sha256,
       ]);
       return { id: found.rows[0].id, sha256: sha256.toString('hex'), bytes: total, known };

@@ -2,31 +2,32 @@ import { DomainError } from '@kyanos/core';
 import {
   encodePlan,
   readPlan,
+  type ArtworkId,
   type ArtworkVersion,
   type Job,
+  type JobId,
+  type JobList,
+  type JobQuery,
   type JobSummary,
   type Problem,
 } from '@kyanos/contract';
 import type { PrintPlan } from '@kyanos/core';
 import { LRUCache } from 'lru-cache';
-import { z } from 'zod';
 import type { Db } from '../db.ts';
 
 interface Row {
-  readonly id: string;
+  readonly id: JobId;
   readonly version: number;
   readonly savedAt: Date;
   readonly savedBy: string;
-  readonly artworkId: string | null;
+  readonly artworkId: ArtworkId | null;
   readonly fileName: string | null;
   readonly plan: unknown;
-  readonly artworkState: JobSummary['artworkState'];
 }
 
 const LATEST = /* sql */ `
-  select distinct on (v.job_id)
-         v.job_id as id, v.version, v.saved_at as "savedAt", v.saved_by as "savedBy",
-         v.artwork_id as "artworkId", coalesce(v.file_name, a.file_name) as "fileName", v.plan, a.state as "artworkState"
+  select v.job_id as id, v.version, v.saved_at as "savedAt", v.saved_by as "savedBy",
+         v.artwork_id as "artworkId", coalesce(v.file_name, a.file_name) as "fileName", v.plan
   from job_version v left join artwork a on a.id = v.artwork_id`;
 
 /** A plan that is stored. @throws DomainError if it can't be read */
@@ -36,57 +37,95 @@ export function planOf(stored: unknown): PrintPlan {
   return read.plan;
 }
 
-const jobOf = ({ artworkState: _, savedAt, plan, ...job }: Row): Job => ({
+const jobOf = ({ savedAt, plan, ...job }: Row): Job => ({
   ...job,
   savedAt: savedAt.toISOString(),
   plan: planOf(plan) as Job['plan'],
 });
 
 /** Problems of stored versions, which never change: a plan is looked through once. */
-const looked = new LRUCache<string, { problem: Problem | null }>({ max: 10_000 });
+const looked = new LRUCache<string, { problem: Problem | null }>({ max: 20_000 });
+const versionKey = ({ id, version }: { id: string; version: number }) => `${id}/${version}`;
 
-function problemOfStored({ id, version, plan }: Row): Problem | null {
-  const key = `${id}/${version}`;
-  let known = looked.get(key);
-  if (!known) {
-    const read = readPlan(plan);
-    looked.set(key, (known = { problem: 'problem' in read ? read.problem : null }));
+/** Why stored plans can't be read, by the key of their version; reads those that nobody looked through yet. */
+async function problemsOf(
+  db: Db,
+  heads: readonly { readonly id: JobId; readonly version: number }[],
+): Promise<ReadonlyMap<string, Problem | null>> {
+  const unknown = heads.filter((head) => !looked.has(versionKey(head)));
+  if (unknown.length > 0) {
+    const { rows } = await db.query<{ id: string; version: number; plan: unknown }>(
+      `select v.job_id as id, v.version, v.plan from job_version v
+       join unnest($1::uuid[], $2::int[]) wanted (id, version) on v.job_id = wanted.id and v.version = wanted.version`,
+      [unknown.map(({ id }) => id), unknown.map(({ version }) => version)],
+    );
+    for (const row of rows) {
+      const read = readPlan(row.plan);
+      looked.set(versionKey(row), { problem: 'problem' in read ? read.problem : null });
+    }
   }
-  return known.problem;
+  return new Map(
+    heads.map((head) => [versionKey(head), looked.get(versionKey(head))?.problem ?? null]),
+  );
 }
 
-/** What the board shows of a stored plan, readable or not. */
-const Shown = z.object({
-  name: z.string().catch('Without a name'),
-  machine: z.object({ name: z.string() }).catch({ name: '' }),
-  material: z.object({ name: z.string() }).catch({ name: '' }),
-  stack: z.string().catch(''),
-  layout: z.object({ copies: z.int() }).catch({ copies: 0 }),
-});
+const SORTED: Readonly<Record<JobQuery['sort'], string>> = {
+  saved: 'h.saved_at',
+  name: 'lower(h.name)',
+  machine: 'lower(h.machine)',
+  material: 'lower(h.material)',
+  copies: 'h.copies',
+};
 
-export async function listJobs(db: Db): Promise<JobSummary[]> {
-  const { rows } = await db.query<Row>(
-    `select * from (${LATEST} order by v.job_id, v.version desc) latest order by "savedAt" desc, id`,
+/** A page of the board. */
+export async function listJobs(
+  db: Db,
+  { search, sort, order, offset, limit }: JobQuery,
+): Promise<JobList> {
+  const words = search.toLowerCase().split(/\s+/).filter(Boolean);
+  const { rows } = await db.query<
+    Omit<JobSummary, 'savedAt' | 'problem'> & { savedAt: Date; total: number }
+  >(
+    `select h.job_id as id, h.name, h.version, h.saved_at as "savedAt", h.saved_by as "savedBy", h.artwork_id as "artworkId",
+            a.state as "artworkState", h.file_name as "fileName", h.machine, h.material, h.stack, h.copies,
+            count(*) over ()::int as total
+     from job_head h left join artwork a on a.id = h.artwork_id
+     where not exists (select from unnest($1::text[]) word where position(word in h.words) = 0)
+     order by ${SORTED[sort]} ${order === 'up' ? 'asc' : 'desc'}, h.job_id
+     offset $2::int limit $3::int`,
+    [words, offset, limit],
   );
-  return rows.map((row) => {
-    const { plan, savedAt, ...job } = row;
-    const { name, machine, material, stack, layout } = Shown.catch(Shown.parse({})).parse(plan);
-    return {
-      ...job,
-      savedAt: savedAt.toISOString(),
-      problem: problemOfStored(row),
-      name,
-      machine: machine.name,
-      material: material.name,
-      stack,
-      copies: layout.copies,
-    };
-  });
+  const problems = await problemsOf(db, rows);
+  const jobs = rows.map(({ total: _, savedAt, ...job }) => ({
+    ...job,
+    savedAt: savedAt.toISOString(),
+    problem: problems.get(versionKey(job)) ?? null,
+  }));
+  return { total: rows[0]?.total ?? (offset > 0 ? await countJobs(db, words) : 0), jobs };
+}
+
+/** How many there are, where a page lies beyond them. */
+async function countJobs(db: Db, words: readonly string[]): Promise<number> {
+  const { rows } = await db.query<{ total: number }>(
+    `select count(*)::int as total from job_head h
+     where not exists (select from unnest($1::text[]) word where position(word in h.words) = 0)`,
+    [words],
+  );
+  return rows[0].total;
+}
+
+/** The job of that name that was saved last. */
+export async function jobNamed(db: Db, name: string): Promise<JobId | undefined> {
+  const { rows } = await db.query<{ id: JobId }>(
+    'select job_id as id from job_head where btrim(name) = $1::text order by saved_at desc limit 1',
+    [name],
+  );
+  return rows[0]?.id;
 }
 
 export async function jobById(db: Db, id: string, version?: number): Promise<Job> {
   const { rows } = await db.query<Row>(
-    `${LATEST} where v.job_id = $1::uuid and ($2::int is null or v.version = $2::int) order by v.job_id, v.version desc`,
+    `${LATEST} where v.job_id = $1::uuid and ($2::int is null or v.version = $2::int) order by v.version desc limit 1`,
     [id, version ?? null],
   );
   if (!rows[0]) throw new DomainError('JOB_UNKNOWN');

@@ -1,8 +1,7 @@
-import { encodePlan, type Job, NewJob, SaveJob } from '@kyanos/contract';
+import { API, encodePlan, type Job } from '@kyanos/contract';
 import { Router } from 'express';
 import type pg from 'pg';
-import { readBody, readId } from '../http.ts';
-import { once } from '../once.ts';
+import { on, onOnce } from '../route.ts';
 import { artworksOf, insertJob, jobById, listJobs, saveJob } from './queries.ts';
 
 /** A job on the wire: its stack in the short notation. */
@@ -11,35 +10,21 @@ const onWire = (job: Job) => ({ ...job, plan: encodePlan(job.plan) });
 export function jobRoutes(pool: pg.Pool): Router {
   const router = Router();
 
-  router.get('/jobs', async (_req, res) => {
-    res.json(await listJobs(pool));
+  on(router, API.listJobs, ({ query }) => listJobs(pool, query));
+
+  onOnce(router, pool, API.makeJob, async (db, { body }, { res }) => {
+    const job = await insertJob(db, body);
+    res.location(`/api/jobs/${job.id}`);
+    return onWire(job);
   });
 
-  router.post('/jobs', async (req, res) => {
-    const wanted = readBody(req, NewJob);
-    await once(pool, req, res, async (db) => {
-      const job = await insertJob(db, wanted);
-      res.location(`/api/jobs/${job.id}`);
-      return { status: 201, body: onWire(job) };
-    });
-  });
+  on(router, API.getJob, async ({ params: { id } }) => onWire(await jobById(pool, id)));
 
-  router.get('/jobs/:id', async (req, res) => {
-    res.json(onWire(await jobById(pool, readId(req))));
-  });
+  onOnce(router, pool, API.saveJob, async (db, { params: { id }, body: { base, ...version } }) =>
+    onWire(await saveJob(db, id, base, version)),
+  );
 
-  router.get('/jobs/:id/artworks', async (req, res) => {
-    res.json(await artworksOf(pool, readId(req)));
-  });
-
-  router.put('/jobs/:id', async (req, res) => {
-    const id = readId(req);
-    const { base, ...version } = readBody(req, SaveJob);
-    await once(pool, req, res, async (db) => ({
-      status: 200,
-      body: onWire(await saveJob(db, id, base, version)),
-    }));
-  });
+  on(router, API.listJobArtworks, ({ params: { id } }) => artworksOf(pool, id));
 
   return router;
 }

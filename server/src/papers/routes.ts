@@ -1,13 +1,14 @@
 /** Papers of a job: run sheet, quote, inner sheet, and the jig for loose pieces. */
 import { DomainError } from '@kyanos/core';
+import { API } from '@kyanos/contract';
 import { Router } from 'express';
 import type pg from 'pg';
 import { aside } from '../aside/aside.ts';
-import { PAPER_NAMES, type PaperOrder } from '../aside/tasks.ts';
+import type { PaperOrder } from '../aside/tasks.ts';
 import { readyArtwork } from '../artwork/queries.ts';
-import { readId } from '../http.ts';
 import { jobById } from '../jobs/queries.ts';
 import { measuresFor } from '../plates/queries.ts';
+import { on } from '../route.ts';
 import { shopOf } from '../shop/queries.ts';
 
 /** A job as it was saved last, with its full-size plates' measures. @throws DomainError with what is missing */
@@ -30,15 +31,13 @@ async function orderOf(pool: pg.Pool, id: string): Promise<Omit<PaperOrder, 'pap
 
 export function paperRoutes(pool: pg.Pool): Router {
   const router = Router();
-  for (const paper of PAPER_NAMES)
-    router.get(`/jobs/:id/${paper}.pdf`, async (req, res) => {
-      const order = await orderOf(pool, readId(req));
-      const pdf = await aside('paper', { ...order, paper });
-      res.set({
-        'Content-Type': 'application/pdf',
-        'Content-Disposition': `inline; filename="${paper}.pdf"`,
-      });
-      res.send(Buffer.from(pdf));
+  on(router, API.getPaper, async ({ params: { id, paper } }, { res }) => {
+    const pdf = await aside('paper', { ...(await orderOf(pool, id)), paper });
+    res.set({
+      'Content-Type': 'application/pdf',
+      'Content-Disposition': `inline; filename="${paper}.pdf"`,
     });
+    res.send(Buffer.from(pdf));
+  });
   return router;
 }

@@ -1,4 +1,4 @@
-import type { ReportsTaken, StoredReport } from '@kyanos/contract';
+import type { JobId, ReportId, ReportsTaken, StoredReport, Wire } from '@kyanos/contract';
 import {
   DomainError,
   withLearnt,
@@ -12,17 +12,17 @@ import { aside } from '../aside/aside.ts';
 import { readyArtwork } from '../artwork/queries.ts';
 import type { Db } from '../db.ts';
 
-import { jobById, listJobs } from '../jobs/queries.ts';
+import { jobById, jobNamed } from '../jobs/queries.ts';
 import { measuresFor } from '../plates/queries.ts';
 import { machineById, saveMachine } from '../shop/queries.ts';
 
 interface Row {
-  readonly id: string;
-  readonly jobId: string | null;
+  readonly id: ReportId;
+  readonly jobId: JobId | null;
   readonly data: JobReport;
 }
 
-export async function reportsOf(db: Db, machineId: string): Promise<StoredReport[]> {
+export async function reportsOf(db: Db, machineId: string): Promise<Wire<StoredReport>[]> {
   const { rows } = await db.query<Row>(
     `select id, job_id as "jobId", data from job_report
      where machine_id = $1::text order by reported_at, id`,
@@ -34,17 +34,16 @@ export async function reportsOf(db: Db, machineId: string): Promise<StoredReport
 /** Takes reports in, in the transaction it is called in: each is put beside what its job's plan foretells on this machine as it is now. */
 export async function takeReports(db: Db, machineId: string, text: string): Promise<ReportsTaken> {
   const machine = await machineById(db, machineId);
-  const jobs = await listJobs(db);
   const left: { job: string; why: string }[] = [];
   const taken: { jobId: string; report: JobReport }[] = [];
   for (const row of await aside('readReports', text)) {
-    const job = jobs.find(({ name }) => name.trim() === row.job);
-    if (!job) {
+    const jobId = await jobNamed(db, row.job);
+    if (!jobId) {
       left.push({ job: row.job, why: 'No job on the board has this name.' });
       continue;
     }
     try {
-      taken.push({ jobId: job.id, report: await besidePlan(db, job.id, machine, row) });
+      taken.push({ jobId, report: await besidePlan(db, jobId, machine, row) });
     } catch (error) {
       if (!(error instanceof DomainError)) throw error;
       left.push({ job: row.job, why: error.message });

@@ -1,8 +1,7 @@
-import { NewReports, ReportUse, TakeOver } from '@kyanos/contract';
+import { API } from '@kyanos/contract';
 import { Router } from 'express';
 import type pg from 'pg';
-import { readBody, readId } from '../http.ts';
-import { once } from '../once.ts';
+import { on, onOnce } from '../route.ts';
 import { machineById } from '../shop/queries.ts';
 import { removeReport, reportsOf, setUse, takeOver, takeReports } from './queries.ts';
 
@@ -10,34 +9,22 @@ import { removeReport, reportsOf, setUse, takeOver, takeReports } from './querie
 export function reportRoutes(pool: pg.Pool): Router {
   const router = Router();
 
-  router.get('/machines/:machine/reports', async (req, res) => {
-    const { id } = await machineById(pool, req.params.machine);
-    res.json(await reportsOf(pool, id));
+  on(router, API.listReports, async ({ params }) => {
+    const { id } = await machineById(pool, params.machine);
+    return reportsOf(pool, id);
   });
 
-  router.post('/machines/:machine/reports', async (req, res) => {
-    const { text } = readBody(req, NewReports);
-    const { machine } = req.params;
-    await once(pool, req, res, async (db) => ({
-      status: 201,
-      body: await takeReports(db, machine, text),
-    }));
-  });
+  onOnce(router, pool, API.takeReports, (db, { params, body }) =>
+    takeReports(db, params.machine, body.text),
+  );
 
-  router.post('/machines/:machine/learnt', async (req, res) => {
-    const { subjects } = readBody(req, TakeOver);
-    res.json(await takeOver(pool, req.params.machine, subjects));
-  });
+  on(router, API.takeOverLearnt, ({ params, body }) =>
+    takeOver(pool, params.machine, body.subjects),
+  );
 
-  router.put('/reports/:id', async (req, res) => {
-    await setUse(pool, readId(req), readBody(req, ReportUse).use);
-    res.status(204).end();
-  });
+  on(router, API.useReport, ({ params, body }) => setUse(pool, params.id, body.use));
 
-  router.delete('/reports/:id', async (req, res) => {
-    await removeReport(pool, readId(req));
-    res.status(204).end();
-  });
+  on(router, API.removeReport, ({ params }) => removeReport(pool, params.id));
 
   return router;
 }

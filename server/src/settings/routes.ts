@@ -1,45 +1,47 @@
+import { SETTING_ENDPOINTS, SETTINGS, type SettingName } from '@kyanos/contract';
 import { DomainError } from '@kyanos/core';
-import { SETTINGS, type SettingName } from '@kyanos/contract';
-import { Router, type Request } from 'express';
+import { Router } from 'express';
 import type pg from 'pg';
 import { inTransaction } from '../db.ts';
-import { readBody } from '../http.ts';
-import { basedOn, keepRevision, revisionOf, tellRevision } from '../revisions.ts';
-
-function nameOf(req: Request): SettingName {
-  const { name } = req.params;
-  if (typeof name === 'string' && name in SETTINGS) return name as SettingName;
-  throw new DomainError(
-    'SETTING_UNKNOWN',
-    `There is no such setting. There are ${Object.keys(SETTINGS).join(', ')}.`,
-  );
-}
+import { keepRevision, revisionOf } from '../revisions.ts';
+import { on } from '../route.ts';
 
 /** What a shop says of itself once; null where it has said nothing. */
 export function settingRoutes(pool: pg.Pool): Router {
   const router = Router();
 
-  router.get('/settings/:name', async (req, res) => {
-    const name = nameOf(req);
-    const { rows } = await pool.query<{ data: unknown }>(
-      'select data from setting where name = $1::text',
-      [name],
-    );
-    tellRevision(res, await revisionOf(pool, 'setting', name)).json(rows[0]?.data ?? null);
-  });
+  for (const name of Object.keys(SETTING_ENDPOINTS) as SettingName[]) {
+    // Each has a type of its own, and all are kept alike.
+    const { get, put } = SETTING_ENDPOINTS[name as 'spot-names'];
 
-  router.put('/settings/:name', async (req, res) => {
-    const name = nameOf(req);
-    const data = readBody(req, SETTINGS[name]);
-    const number = await inTransaction(pool, async (db) => {
-      await db.query(
-        `insert into setting (name, data) values ($1::text, $2::jsonb)
-         on conflict (name) do update set data = excluded.data`,
-        [name, JSON.stringify(data)],
+    on(router, get, async (_given, { tellRevision }) => {
+      const { rows } = await pool.query<{ data: never }>(
+        'select data from setting where name = $1::text',
+        [name],
       );
-      return keepRevision(db, 'setting', name, data, basedOn(req));
+      tellRevision(await revisionOf(pool, 'setting', name));
+      return rows[0]?.data ?? null;
     });
-    tellRevision(res, number).json(data);
+
+    on(router, put, async ({ body }, { basedOn, tellRevision }) => {
+      const number = await inTransaction(pool, async (db) => {
+        await db.query(
+          `insert into setting (name, data) values ($1::text, $2::jsonb)
+           on conflict (name) do update set data = excluded.data`,
+          [name, JSON.stringify(body)],
+        );
+        return keepRevision(db, 'setting', name, body, basedOn);
+      });
+      tellRevision(number);
+      return body;
+    });
+  }
+
+  router.all('/settings/:name', () => {
+    throw new DomainError(
+      'SETTING_UNKNOWN',
+      `There is no such setting. There are ${Object.keys(SETTINGS).join(', ')}.`,
+    );
   });
 
   return router;

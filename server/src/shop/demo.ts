@@ -1,6 +1,7 @@
 /** Fills a new installation: the invented shop, its jobs and their artwork. Once only. */
 import { Readable } from 'node:stream';
 import { DEMO_JOBS, SHOP, type DemoJob } from '@kyanos/demo';
+import type { FileId } from '@kyanos/contract';
 import type pg from 'pg';
 import { upsertArtwork } from '../artwork/queries.ts';
 import { inTransaction } from '../db.ts';
@@ -16,7 +17,7 @@ export const prepareShop = (pool: pg.Pool): Promise<void> => foundShop(pool, SHO
 export async function loadDemo(pool: pg.Pool, queue: Queue): Promise<void> {
   const { rows } = await pool.query<{ loaded: boolean }>('select demo_loaded as loaded from shop');
   if (rows[0].loaded) return;
-  const drawn: { job: DemoJob; fileId: string }[] = [];
+  const drawn: { job: DemoJob; fileId: FileId }[] = [];
   for (const job of DEMO_JOBS) {
     const file = await storeFile(pool, Readable.from([await job.draw()]));
     drawn.push({ job, fileId: file.id });

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** What a corrected file changed: sizes, separations, coverage, and where. */
-import type { ArtworkSummary, ArtworkVersion } from '@kyanos/contract';
+import { API, type ArtworkId, type ArtworkSummary, type ArtworkVersion } from '@kyanos/contract';
 import { compareArtwork, type ArtworkPage } from '@kyanos/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import PixelCanvas from '../look/PixelCanvas.vue';
-import { get, Refused } from '../shared/api.ts';
+import { call, Refused } from '../shared/api.ts';
 import { percent, size } from '../shared/format.ts';
 import { useLatest } from '../shared/useLatest.ts';
 import type { Difference } from './page.worker.ts';
@@ -15,7 +15,7 @@ const props = defineProps<{ page: ArtworkPage }>();
 const job = useJob();
 
 const versions = shallowRef<readonly ArtworkVersion[]>([]);
-const chosen = ref<string>();
+const chosen = ref<ArtworkId>();
 const other = shallowRef<ArtworkSummary>();
 const problem = ref<string>();
 
@@ -35,7 +35,7 @@ watch(
   ([id, artworkId, saved]) =>
     void attempt(async () => {
       if (!id || !saved) return;
-      const all = await get<ArtworkVersion[]>(`/jobs/${id}/artworks`);
+      const all = await call(API.listJobArtworks, { params: { id } });
       versions.value = all.filter((version) => version.artworkId !== artworkId);
       chosen.value = versions.value.at(-1)?.artworkId;
     }),
@@ -43,7 +43,7 @@ watch(
 );
 watch(chosen, (id) =>
   attempt(async () => {
-    other.value = id === undefined ? undefined : await get<ArtworkSummary>(`/artworks/${id}`);
+    other.value = id === undefined ? undefined : await call(API.getArtwork, { params: { id } });
   }),
 );
 
@@ -63,8 +63,8 @@ const same = computed(
 const map = shallowRef<Difference>();
 const { ask } = useLatest(
   ([was, is]: readonly [
-    { artworkId: string; page: ArtworkPage },
-    { artworkId: string; page: ArtworkPage },
+    { artworkId: ArtworkId; page: ArtworkPage },
+    { artworkId: ArtworkId; page: ArtworkPage },
   ]) => pageWorker().difference(was, is),
   (drawn) => (map.value = drawn),
 );

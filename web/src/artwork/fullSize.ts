@@ -1,11 +1,12 @@
 /** Full-resolution pixels of a page, tile by tile. */
-import { TILE_PX } from '@kyanos/contract';
+import { API, TILE_PX, type ArtworkId } from '@kyanos/contract';
 import { channelsOf, levelSize, type ArtworkPage } from '@kyanos/core';
+import { addressIn } from '../shared/api.ts';
 import { Kept, planesOf } from '../look/preview.ts';
 import type { Patch } from './compose.ts';
 
 export interface Where {
-  readonly artworkId: string;
+  readonly artworkId: ArtworkId;
   readonly page: ArtworkPage;
 }
 
@@ -17,7 +18,9 @@ export function tileOf(
   column: number,
   row: number,
 ): Promise<Patch> {
-  const path = `/api/artworks/${artworkId}/pages/${page.number}/tiles/${level}/${column}/${row}`;
+  const path = addressIn(API.getTile, {
+    params: { id: artworkId, page: page.number, level, column, row },
+  });
   return tiles.get(path, async () => {
     const response = await fetch(path);
     if (!response.ok) throw new Error('A part of the page can’t be fetched. Reload the page.');

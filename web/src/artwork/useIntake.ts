@@ -1,9 +1,8 @@
 /** A dropped file on its way: upload, then plates, with progress and cancel. */
-import { MAX_UPLOAD_BYTES, type ArtworkSummary, type Problem } from '@kyanos/contract';
+import { API, MAX_UPLOAD_BYTES, type ArtworkSummary, type Problem } from '@kyanos/contract';
 import { computed, onScopeDispose, readonly, ref, shallowRef } from 'vue';
-import { get, post, Refused, upload, type Upload } from '../shared/api.ts';
-
-const POLL_MS = 400;
+import { addressIn, call, Refused, upload, type Upload } from '../shared/api.ts';
+import { follow } from '../shared/follow.ts';
 
 export function useIntake(ready: (artwork: ArtworkSummary) => void | Promise<void>) {
   const phase = ref<'idle' | 'sending' | 'reading'>('idle');
@@ -43,20 +42,17 @@ export function useIntake(ready: (artwork: ArtworkSummary) => void | Promise<voi
       const stored = await sending.done;
       phase.value = 'reading';
       share.value = 0;
-      let artwork = await post<ArtworkSummary>('/artworks', {
-        fileId: stored.id,
-        fileName: file.name,
-        dpi,
+      const body = { fileId: stored.id, fileName: file.name, dpi, scale: 1 };
+      const artwork = await follow(() => call(API.readArtwork, { body }), {
+        again: ({ id }) => call(API.getArtwork, { params: { id } }),
+        tell: (now) => {
+          reading = now;
+          share.value = now.progress;
+          if (now.firstLook) look.value = addressIn(API.getFirstLook, { params: { id: now.id } });
+        },
       });
-      reading = artwork;
-      while (artwork.state === 'queued' || artwork.state === 'running') {
-        await new Promise((done) => setTimeout(done, POLL_MS));
-        artwork = await get<ArtworkSummary>(`/artworks/${artwork.id}`);
-        share.value = artwork.progress;
-        if (artwork.firstLook) look.value = `/api/artworks/${artwork.id}/first-look`;
-      }
-      if (artwork.state === 'done') await ready(artwork);
-      else if (artwork.problem && !cancelled) problem.value = artwork.problem;
+      if (artwork?.state === 'done') await ready(artwork);
+      else if (artwork?.problem && !cancelled) problem.value = artwork.problem;
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
       if (!cancelled) problem.value = error.problem;
@@ -71,10 +67,9 @@ export function useIntake(ready: (artwork: ArtworkSummary) => void | Promise<voi
   function cancel(): void {
     cancelled = true;
     sending?.cancel();
-    if (reading)
-      void post(`/artworks/${reading.id}/cancel`, { attempt: reading.attempt }).catch(
-        () => undefined,
-      );
+    if (!reading) return;
+    const { id, attempt } = reading;
+    void call(API.cancelArtwork, { params: { id }, body: { attempt } }).catch(() => undefined);
   }
   onScopeDispose(() => sending?.cancel());
 

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import {
-  encodePlan,
+  API,
   type ArtworkSummary,
   type Job,
-  type JobSummary,
+  type JobList,
+  type JobQuery,
   type Problem,
 } from '@kyanos/contract';
 import {
@@ -16,18 +17,39 @@ import {
   PRESETS,
   type Shop,
 } from '@kyanos/core';
+import { watchDebounced } from '@vueuse/core';
 import { formatDistanceToNow } from 'date-fns';
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import DropZone from '../artwork/DropZone.vue';
-import { operator } from '../job/useJob.ts';
-import { get, post, Refused } from '../shared/api.ts';
+import { operator } from '../job/useSaving.ts';
+import { call, Refused } from '../shared/api.ts';
 import { rememberedNames } from '../shared/spotMemory.ts';
 import JobPicture from './JobPicture.vue';
 import PagesDialog from './PagesDialog.vue';
 
 const router = useRouter();
-const jobs = shallowRef<JobSummary[]>();
+const PAGE = 48;
+const SORTS: readonly { value: JobQuery['sort']; title: string }[] = [
+  { value: 'saved', title: 'Saved last' },
+  { value: 'name', title: 'Name' },
+  { value: 'machine', title: 'Machine' },
+  { value: 'material', title: 'Material' },
+  { value: 'copies', title: 'Most copies' },
+];
+const search = ref('');
+const sort = ref<JobQuery['sort']>('saved');
+const page = ref(1);
+const wanted = computed(() => ({
+  search: search.value,
+  sort: sort.value,
+  order: sort.value === 'saved' || sort.value === 'copies' ? ('down' as const) : ('up' as const),
+  offset: (page.value - 1) * PAGE,
+  limit: PAGE,
+}));
+const list = shallowRef<JobList>();
+const jobs = computed(() => list.value?.jobs);
+const pages = computed(() => Math.ceil((list.value?.total ?? 0) / PAGE));
 const shop = shallowRef<Shop>();
 const problem = shallowRef<Problem>();
 let timer: ReturnType<typeof setTimeout> | undefined;
@@ -35,8 +57,12 @@ let left = false;
 
 async function load() {
   try {
-    shop.value ??= await get<Shop>('/shop');
-    jobs.value = await get<JobSummary[]>('/jobs');
+    shop.value ??= await call(API.getShop, {});
+    const asked = { ...wanted.value };
+    const found = await call(API.listJobs, { query: asked });
+    // Somebody who types on is answered by the next.
+    if (asked.search !== wanted.value.search) return;
+    list.value = found;
     problem.value = undefined;
   } catch (error) {
     if (!(error instanceof Refused)) throw error;
@@ -48,6 +74,15 @@ async function load() {
   if (!left && (busy || problem.value)) timer = setTimeout(() => void load(), 1500);
 }
 onMounted(load);
+watch([search, sort], () => (page.value = 1));
+watchDebounced(
+  wanted,
+  () => {
+    clearTimeout(timer);
+    void load();
+  },
+  { debounce: 150 },
+);
 onBeforeUnmount(() => {
   left = true;
   clearTimeout(timer);
@@ -61,7 +96,7 @@ const beginnings = computed(() => [
   ...own.value,
   ...PRESETS,
 ]);
-onMounted(async () => (own.value = await get<Preset[]>('/presets')));
+onMounted(async () => (own.value = await call(API.listPresets, {})));
 
 /** A file of several pages, while it is asked what they are. */
 const asked = shallowRef<ArtworkSummary>();
@@ -83,11 +118,13 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
       const plan = newPlan(shop.value!, artwork.info!, artwork.fileName, preset, remembered, job);
       const name = wanted.length > 1 ? `${plan.name}, page ${job.front}` : plan.name;
       made.push(
-        await post<Job>('/jobs', {
-          plan: encodePlan({ ...plan, name: name.slice(0, 200) }),
-          artworkId: artwork.id,
-          fileName: artwork.fileName,
-          savedBy: operator.value,
+        await call(API.makeJob, {
+          body: {
+            plan: { ...plan, name: name.slice(0, 200) },
+            artworkId: artwork.id,
+            fileName: artwork.fileName,
+            savedBy: operator.value,
+          },
         }),
       );
     }
@@ -108,8 +145,9 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
       <div>
         <h1 class="question">What is to be printed?</h1>
         <p class="answer">
-          <template v-if="jobs"
-            >{{ jobs.length }} job{{ jobs.length === 1 ? '' : 's' }} at {{ shop?.name }}</template
+          <template v-if="list"
+            >{{ list.total }} job{{ list.total === 1 ? '' : 's' }}
+            {{ search ? 'found' : `at ${shop?.name}` }}</template
           >
           <template v-else-if="!problem">Fetching the jobs…</template>
         </p>
@@ -139,8 +177,24 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
     />
     <v-alert v-if="problem" class="mt-4" type="warning" :text="problem.message" />
 
+    <div v-if="list && (list.total > 0 || search)" class="find">
+      <v-text-field
+        v-model="search"
+        class="search"
+        label="Find a job"
+        placeholder="name, file, machine, material or customer"
+        clearable
+        type="search"
+        @click:clear="search = ''"
+      />
+      <v-select v-model="sort" class="sort" label="In the order of" :items="SORTS" />
+    </div>
     <p v-if="jobs?.length === 0" class="empty soft">
-      No jobs yet. Drop a file above, and its plan opens by itself.
+      {{
+        search
+          ? `No job has “${search}” in its name, file, machine, material or customer.`
+          : 'No jobs yet. Drop a file above, and its plan opens by itself.'
+      }}
     </p>
     <ul v-else-if="jobs" class="jobs">
       <li v-for="job in jobs" :key="job.id">
@@ -159,6 +213,7 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
         </router-link>
       </li>
     </ul>
+    <v-pagination v-if="pages > 1" v-model="page" class="mt-6" :length="pages" />
   </main>
 </template>
 
@@ -181,6 +236,21 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
 
 .operator {
   flex: 0 0 240px;
+}
+
+.find {
+  display: flex;
+  gap: 16px;
+  margin-top: 16px;
+}
+
+.search {
+  flex: 1 1 260px;
+  max-width: 520px;
+}
+
+.sort {
+  flex: 0 0 200px;
 }
 
 .jobs {

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** The print as it will look, small. */
-import { Plan, type ArtworkSummary, type Job, type JobSummary } from '@kyanos/contract';
+import { API, type JobSummary } from '@kyanos/contract';
 import { viewsOf } from '@kyanos/core';
 import { shallowRef, watch } from 'vue';
 import PixelCanvas from '../look/PixelCanvas.vue';
 import { thumbnailWorker } from '../look/worker.ts';
 import type { Picture } from '../look/look.worker.ts';
-import { get } from '../shared/api.ts';
+import { call } from '../shared/api.ts';
 
 const props = defineProps<{ job: JobSummary }>();
 const LONGEST_PX = 440;
@@ -20,11 +20,10 @@ watch(
     const { artworkId, id } = props.job;
     if (state !== 'done' || !artworkId || props.job.problem) return;
     try {
-      const [job, artwork] = await Promise.all([
-        get<Job>(`/jobs/${id}`),
-        get<ArtworkSummary>(`/artworks/${artworkId}`),
+      const [{ plan }, artwork] = await Promise.all([
+        call(API.getJob, { params: { id } }),
+        call(API.getArtwork, { params: { id: artworkId } }),
       ]);
-      const plan = Plan.parse(job.plan);
       const subject = { artworkId, info: artwork.info!, plan };
       const { day: view } = viewsOf(plan.viewing);
       picture.value = await thumbnailWorker().look(subject, view, LONGEST_PX);

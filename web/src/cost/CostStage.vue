@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { addressIn } from '../shared/api.ts';
+import { API, type Paper } from '@kyanos/contract';
 import { COST_GROUPS, type CostGroup, type Extra, type Prices } from '@kyanos/core';
 import { mdiFilePdfBox } from '@mdi/js';
 import { computed, shallowRef, watch } from 'vue';
@@ -90,7 +92,10 @@ watch(
 const ready = computed(
   () => job.saveState === 'saved' && (job.fullSize || job.shown?.plates.length === 0),
 );
-const paper = (name: string) => (ready.value ? `/api/jobs/${job.id}/${name}.pdf` : undefined);
+const paper = (name: Paper) =>
+  ready.value && job.id
+    ? addressIn(API.getPaper, { params: { id: job.id, paper: name } })
+    : undefined;
 </script>
 
 <template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** One ink of the machine: how much a solid lays and where that is known from, what is lost of it, its price and its container. */
+import { API } from '@kyanos/contract';
 import {
   ASSUMED_DROPS,
   calibrateWhite,
@@ -17,7 +18,7 @@ import {
 } from '@kyanos/core';
 import { computed, ref, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
-import { getRevised, putRevised, Refused } from '../shared/api.ts';
+import { call, callRevised, Refused } from '../shared/api.ts';
 import NumberField from '../shared/NumberField.vue';
 import WorkingBody from '../shared/WorkingBody.vue';
 import { without } from '../shared/without.ts';
@@ -114,11 +115,12 @@ async function done() {
   if (everyJob.value && shop)
     try {
       // One ink of the machine as it is now: somebody may have changed another.
-      const now = await getRevised<Machine>(`/shop/machines/${shop.id}`);
-      const { value: kept } = await putRevised<Machine>(
-        `/shop/machines/${shop.id}`,
-        withInk(now.value, next),
-        now.revision,
+      const params = { machine: shop.id };
+      const now = await callRevised(API.getMachine, { params });
+      const kept = await call(
+        API.saveMachine,
+        { params, body: withInk(now.value, next) },
+        { ifMatch: now.revision },
       );
       job.shop = {
         ...job.shop!,

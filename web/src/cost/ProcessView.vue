@@ -23,11 +23,7 @@ import CurveChart, { type Curve } from './CurveChart.vue';
 const job = useJob();
 const plan = computed(() => job.plan!);
 const code = computed(() => plan.value.prices.currency);
-const {
-  value: processes,
-  set: setProcesses,
-  problem,
-} = useSetting<readonly Process[]>('processes', PROCESSES);
+const { value: processes, set: setProcesses, problem } = useSetting('processes', PROCESSES);
 const edit = (id: string, change: Partial<Process>) =>
   setProcesses(processes.value.map((one) => (one.id === id ? { ...one, ...change } : one)));
 const edited = ref<string>();

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** What jobs really took, and what the machine's figures become when that is believed. */
-import type { ReportsTaken, StoredReport } from '@kyanos/contract';
+import { API, type ReportId, type ReportsTaken, type StoredReport } from '@kyanos/contract';
 import { learn, type Channel, type Lesson, type Machine, type Outlier } from '@kyanos/core';
 import { mdiFileUploadOutline } from '@mdi/js';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
-import { get, post, put, Refused, remove } from '../shared/api.ts';
+import { call, Refused } from '../shared/api.ts';
 import { duration, plain } from '../shared/format.ts';
 import RemoveButton from '../shared/RemoveButton.vue';
 
@@ -33,7 +33,7 @@ async function trying<T>(work: () => Promise<T>): Promise<T | undefined> {
 }
 const load = () =>
   trying(async () => {
-    stored.value = await get<StoredReport[]>(`/machines/${machine.value.id}/reports`);
+    stored.value = await call(API.listReports, { params: { machine: machine.value.id } });
   });
 watch(() => machine.value.id, load, { immediate: true });
 
@@ -44,7 +44,7 @@ const learning = computed(() => {
 
 async function send(text: string) {
   taken.value = await trying(() =>
-    post<ReportsTaken>(`/machines/${machine.value.id}/reports`, { text }),
+    call(API.takeReports, { params: { machine: machine.value.id }, body: { text } }),
   );
   await load();
 }
@@ -85,18 +85,20 @@ async function sendTyped() {
 }
 
 const decide = async ({ report }: Outlier, use: boolean) => {
-  await trying(() => put(`/reports/${stored.value[report].id}`, { use }));
+  await trying(() =>
+    call(API.useReport, { params: { id: stored.value[report].id }, body: { use } }),
+  );
   await load();
 };
-const forget = async (id: string) => {
-  await trying(() => remove(`/reports/${id}`));
+const forget = async (id: ReportId) => {
+  await trying(() => call(API.removeReport, { params: { id } }));
   await load();
 };
 
 async function takeOver(lessons: readonly Lesson[]) {
   const subjects = lessons.map(({ about: what }) => what);
   const next = await trying(() =>
-    post<Machine>(`/machines/${machine.value.id}/learnt`, { subjects }),
+    call(API.takeOverLearnt, { params: { machine: machine.value.id }, body: { subjects } }),
   );
   if (!next) return;
   if (job.shop)

@@ -26,7 +26,7 @@ const {
   value: settings,
   set,
   problem,
-} = useSetting<WhiteSettings>('white-use', {
+} = useSetting('white-use', {
   ...WHITE_USE,
   weeks: Array.from({ length: WEEKS }, () => ({ ml: 0, jobs: 0 })),
   containers: [

@@ -25,13 +25,15 @@ export function useHistory<T extends object>() {
   const future = shallowRef<readonly T[]>([]);
   let last: { where: string | undefined; at: number } = { where: undefined, at: 0 };
 
-  function remember(was: T, next: T): void {
+  /** Returns whether a new step begins: false where a drag goes on. */
+  function remember(was: T, next: T): boolean {
     const where = onlyDifference(was, next);
     const at = Date.now();
     const goesOn = where !== undefined && where === last.where && at - last.at < ONE_STEP_MS;
     last = { where, at };
     future.value = [];
     if (!goesOn) past.value = [...past.value, was].slice(-MOST_STEPS);
+    return !goesOn;
   }
 
   /** @returns what was before, if anything */

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { addressIn } from '../shared/api.ts';
+import { API } from '@kyanos/contract';
 import {
   findingsAt,
   heldEdges,
@@ -199,7 +201,9 @@ const headroom = computed(() => {
           <v-btn
             :prepend-icon="mdiFilePdfBox"
             :disabled="!ready"
-            :href="ready ? `/api/jobs/${job.id}/jig.pdf` : undefined"
+            :href="
+              ready ? addressIn(API.getPaper, { params: { id: job.id!, paper: 'jig' } }) : undefined
+            "
             target="_blank"
             >{{ ready ? 'Jig, PDF' : 'Jig: waiting for full-size plates' }}</v-btn
           >

@@ -1,13 +1,13 @@
 /** Jobs of the board that may share the loads of another: same machine, same material, same stack. */
-import { Plan, type ArtworkSummary, type Job, type JobSummary } from '@kyanos/contract';
+import { API, type JobSummary } from '@kyanos/contract';
 import { formatStack, pageOf, pieceOf, type Companion, type PrintPlan } from '@kyanos/core';
-import { get } from '../shared/api.ts';
+import { call } from '../shared/api.ts';
 
 export async function possibleCompanions(
   plan: PrintPlan,
   ownId: string,
 ): Promise<readonly JobSummary[]> {
-  const jobs = await get<JobSummary[]>('/jobs');
+  const { jobs } = await call(API.listJobs, { query: { limit: 500 } });
   const stack = formatStack(plan.stack);
   return jobs.filter(
     (job) =>
@@ -21,12 +21,11 @@ export async function possibleCompanions(
 
 /** A job as a companion carries it: its size as printed, and its copies. */
 export async function companionOf(job: JobSummary): Promise<Companion> {
-  const { plan, artworkId } = await get<Job>(`/jobs/${job.id}`);
-  const { info } = await get<ArtworkSummary>(`/artworks/${artworkId}`);
-  const parsed = Plan.parse(plan);
+  const { plan, artworkId } = await call(API.getJob, { params: { id: job.id } });
+  const { info } = await call(API.getArtwork, { params: { id: artworkId! } });
   return {
     name: job.name,
-    ...pieceOf(pageOf(parsed, info!, 'front')),
+    ...pieceOf(pageOf(plan, info!, 'front')),
     copies: job.copies,
   };
 }

@@ -1,5 +1,5 @@
 /** A job's pages as rasters of screen resolution, fetched once. */
-import { Plan, PREVIEW_PX, type ArtworkSummary } from '@kyanos/contract';
+import { API, PREVIEW_PX, type ArtworkId, type JobId } from '@kyanos/contract';
 import {
   DomainError,
   memoryRaster,
@@ -11,11 +11,11 @@ import {
   type PrintPlan,
   type Raster,
 } from '@kyanos/core';
-import { get } from '../shared/api.ts';
+import { call } from '../shared/api.ts';
 import { fetchPreview, Kept, shrink, type Preview } from './preview.ts';
 
 export interface Subject {
-  readonly artworkId: string;
+  readonly artworkId: ArtworkId;
   readonly info: ArtworkInfo;
   readonly plan: PrintPlan;
 }
@@ -28,7 +28,7 @@ const previews = new Kept<Preview>(14);
 /** The same in the sizes that are looked at: they are asked for at every change. */
 const sizes = new Kept<Preview>(24);
 
-function preview(artworkId: string, page: ArtworkPage, longest: number): Promise<Preview> {
+function preview(artworkId: ArtworkId, page: ArtworkPage, longest: number): Promise<Preview> {
   const key = `${artworkId}/${page.number}`;
   return sizes.get(`${key}/${longest}`, async () =>
     shrink(await previews.get(key, () => fetchPreview(artworkId, page)), longest),
@@ -62,17 +62,16 @@ export const artworkOf = (info: ArtworkInfo, pages: Pages): Artwork => ({
 
 /** A plate of another job, at the resolution of its own preview. */
 async function otherPlate(id: string, lay: string): Promise<Raster> {
-  const job = await get<{ artworkId: string | null; plan: unknown }>(`/jobs/${id}`);
-  const plan = Plan.parse(job.plan);
-  const { info } = job.artworkId
-    ? await get<ArtworkSummary>(`/artworks/${job.artworkId}`)
+  const { plan, artworkId } = await call(API.getJob, { params: { id: id as JobId } });
+  const { info } = artworkId
+    ? await call(API.getArtwork, { params: { id: artworkId } })
     : { info: null };
-  if (!info || !job.artworkId)
+  if (!info || !artworkId)
     throw new DomainError(
       'PLATE_UNKNOWN',
       `The artwork of the job “${plan.name}” is not read. Open that job, or choose another.`,
       'stack',
     );
-  const pages = await pagesFor({ artworkId: job.artworkId, info, plan }, PREVIEW_PX);
+  const pages = await pagesFor({ artworkId, info, plan }, PREVIEW_PX);
   return plateRaster(plan, { info, raster: rasterOf(pages) }, lay);
 }

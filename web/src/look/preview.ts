@@ -1,5 +1,6 @@
 /** A page's plates at screen resolution, as the server sends them. */
-import { PREVIEW_PX } from '@kyanos/contract';
+import { API, PREVIEW_PX, type ArtworkId } from '@kyanos/contract';
+import { addressIn } from '../shared/api.ts';
 import { channelsOf, Shrinker, shrunkSize, type ArtworkPage } from '@kyanos/core';
 
 /** Ink 0–255, by channel. */
@@ -10,8 +11,10 @@ export interface Preview {
   readonly planes: ReadonlyMap<string, Uint8Array>;
 }
 
-export async function fetchPreview(artworkId: string, page: ArtworkPage): Promise<Preview> {
-  const response = await fetch(`/api/artworks/${artworkId}/pages/${page.number}/preview`);
+export async function fetchPreview(artworkId: ArtworkId, page: ArtworkPage): Promise<Preview> {
+  const response = await fetch(
+    addressIn(API.getPreview, { params: { id: artworkId, page: page.number } }),
+  );
   if (!response.ok) throw new Error('The picture can’t be fetched. Reload the page.');
   const bytes = new Uint8Array(await response.arrayBuffer());
   const { width, height } = shrunkSize(page.widthPx, page.heightPx, PREVIEW_PX);

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 /** The files that go to the machine: made at full resolution on the server, then fetched. */
-import { encodePlan, type PlateExport, type Problem } from '@kyanos/contract';
+import { API, encodePlan, type PlateExport, type Problem } from '@kyanos/contract';
 import { printFiles, type PrintFile } from '@kyanos/core';
 import { mdiDownloadOutline, mdiFileExportOutline } from '@mdi/js';
 import { computed, onScopeDispose, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
-import { get, post, Refused } from '../shared/api.ts';
-
-const POLL_MS = 400;
+import { addressIn, call, Refused } from '../shared/api.ts';
+import { follow, isGoing } from '../shared/follow.ts';
 
 const job = useJob();
 const files = computed(() => (job.plan ? printFiles(job.plan) : []));
@@ -32,7 +31,9 @@ watch(subject, () => {
   problem.value = undefined;
 });
 
-const going = computed(() => made.value?.state === 'queued' || made.value?.state === 'running');
+const going = computed(() => isGoing(made.value));
+const cancelled = ({ id, attempt }: PlateExport) =>
+  call(API.cancelExport, { params: { id }, body: { attempt } });
 
 async function make() {
   const { artworkId, plan } = job;
@@ -40,28 +41,23 @@ async function make() {
   if (!artworkId || !plan || going.value) return;
   problem.value = undefined;
   try {
-    let now = await post<PlateExport>(`/artworks/${artworkId}/export`, { plan: encodePlan(plan) });
-    for (;;) {
-      if (gone || subject.value !== wanted) {
-        // Nobody waits for these files any more.
-        if (now.state === 'queued' || now.state === 'running')
-          await post(`/exports/${now.id}/cancel`, { attempt: now.attempt });
-        return;
-      }
-      made.value = now;
-      if (now.state !== 'queued' && now.state !== 'running') break;
-      await new Promise((done) => setTimeout(done, POLL_MS));
-      now = await get<PlateExport>(`/exports/${now.id}`);
-    }
-    if (now.problem) problem.value = now.problem;
+    const ended = await follow(
+      () => call(API.makeExport, { params: { id: artworkId }, body: { plan } }),
+      {
+        again: ({ id }) => call(API.getExport, { params: { id } }),
+        tell: (now) => (made.value = now),
+        wanted: () => !gone && subject.value === wanted,
+        giveUp: cancelled,
+      },
+    );
+    if (ended?.problem) problem.value = ended.problem;
   } catch (error) {
     if (!(error instanceof Refused)) throw error;
     made.value = undefined;
     problem.value = error.problem;
   }
 }
-const cancel = () =>
-  made.value && post(`/exports/${made.value.id}/cancel`, { attempt: made.value.attempt });
+const cancel = () => made.value && cancelled(made.value);
 const megabytes = (bytes: number) => (bytes / 1024 / 1024).toFixed(1);
 </script>
 
@@ -93,7 +89,7 @@ const megabytes = (bytes: number) => (bytes / 1024 / 1024).toFixed(1);
       color="primary"
       variant="flat"
       :prepend-icon="mdiDownloadOutline"
-      :href="`/api/exports/${made.id}/plates.zip`"
+      :href="addressIn(API.getExported, { params: { id: made.id } })"
       data-testid="download"
     >
       Download, {{ megabytes(made.bytes) }} MB

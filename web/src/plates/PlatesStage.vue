@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { JobSummary } from '@kyanos/contract';
+import { API, type JobSummary } from '@kyanos/contract';
 import {
   allLayers,
   findingsAt,
@@ -18,7 +18,7 @@ import { onKeyStroke } from '@vueuse/core';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import TextureSwatch from '../look/TextureSwatch.vue';
-import { get } from '../shared/api.ts';
+import { call } from '../shared/api.ts';
 import FindingList from '../shared/FindingList.vue';
 import { area, percent } from '../shared/format.ts';
 import { typing } from '../shared/keys.ts';
@@ -88,7 +88,7 @@ const page = computed(() => {
 const jobs = shallowRef<readonly JobSummary[]>([]);
 onMounted(
   async () =>
-    (jobs.value = (await get<JobSummary[]>('/jobs')).filter(
+    (jobs.value = (await call(API.listJobs, { query: { limit: 500 } })).jobs.filter(
       ({ id, artworkState }) => id !== job.id && artworkState === 'done',
     )),
 );

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Ready rules for this plate, and ready beginnings for the whole stack: ours and the shop's own. */
-import type { Problem, SavedPreset } from '@kyanos/contract';
+import { API, type Problem, type SavedPreset } from '@kyanos/contract';
 import {
   formatStack,
   parseRule,
@@ -12,14 +12,14 @@ import {
 } from '@kyanos/core';
 import { mdiDeleteOutline } from '@mdi/js';
 import { onMounted, ref, shallowRef } from 'vue';
-import { get, post, Refused, remove } from '../shared/api.ts';
+import { call, Refused } from '../shared/api.ts';
 
 const props = defineProps<{ stack: Stack }>();
 const emit = defineEmits<{ rule: [rule: PlateRule]; stack: [stack: Stack] }>();
 
 const own = shallowRef<readonly SavedPreset[]>([]);
 const problem = shallowRef<Problem>();
-const load = async () => (own.value = await get<SavedPreset[]>('/presets'));
+const load = async () => (own.value = await call(API.listPresets, {}));
 onMounted(load);
 
 const saving = ref(false);
@@ -38,8 +38,8 @@ async function tried(act: () => Promise<unknown>): Promise<boolean> {
   }
 }
 async function save() {
-  const wanted = { name: name.value, about: about.value, notation: formatStack(props.stack) };
-  if (await tried(() => post('/presets', wanted))) {
+  const body = { name: name.value, about: about.value, notation: props.stack };
+  if (await tried(() => call(API.makePreset, { body }))) {
     saving.value = false;
     name.value = about.value = '';
   }
@@ -80,7 +80,7 @@ async function save() {
               size="small"
               :icon="mdiDeleteOutline"
               :aria-label="`Remove the preset ${preset.name}`"
-              @click.stop="tried(() => remove(`/presets/${preset.id}`))"
+              @click.stop="tried(() => call(API.removePreset, { params: { id: preset.id } }))"
             />
           </template>
         </v-list-item>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { addressIn } from '../shared/api.ts';
+import { API } from '@kyanos/contract';
 import { mdiFilePdfBox, mdiPrinterOutline } from '@mdi/js';
 import { useStorage } from '@vueuse/core';
 import { computed } from 'vue';
@@ -36,7 +38,11 @@ const print = () => window.print();
           variant="flat"
           :prepend-icon="mdiFilePdfBox"
           :disabled="!ready"
-          :href="ready ? `/api/jobs/${job.id}/run-sheet.pdf` : undefined"
+          :href="
+            ready
+              ? addressIn(API.getPaper, { params: { id: job.id!, paper: 'run-sheet' } })
+              : undefined
+          "
           target="_blank"
         >
           {{ ready ? 'PDF' : 'PDF: waiting for full-size plates' }}

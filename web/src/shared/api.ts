@@ -1,5 +1,15 @@
 /** Talking to the server. Whatever it refuses comes as {@link Refused} with its sentence. */
-import { Problem, type StoredFile } from '@kyanos/contract';
+import {
+  addressOf,
+  API,
+  encodeBody,
+  Problem,
+  type Answered,
+  type Endpoint,
+  type Given,
+  type SomeEndpoint,
+  type StoredFile,
+} from '@kyanos/contract';
 import { ERRORS, type ErrorCode } from '@kyanos/core';
 
 export class Refused extends Error {
@@ -11,12 +21,12 @@ export class Refused extends Error {
     this.problem = problem;
     this.status = status;
   }
+
+  /** The server is away, or in trouble of its own: the same request may do better later. */
+  get mayPass(): boolean {
+    return this.status === 0 || this.status >= 500;
+  }
 }
-
-const problem = (code: ErrorCode): Problem => ({ code, message: ERRORS[code].sentence });
-
-const asProblem = (body: unknown): Problem =>
-  Problem.safeParse(body).data ?? problem('ANSWER_UNREADABLE');
 
 /** Names this tab: work that several wait for is cancelled when none of them does any more. */
 const CLIENT = { 'Kyanos-Client': crypto.getRandomValues(new Uint32Array(4)).join('-') };
@@ -32,56 +42,62 @@ export interface Sending {
 
 export const newKey = (): string => crypto.getRandomValues(new Uint32Array(4)).join('-');
 
-async function response(
-  method: string,
-  path: string,
-  body?: unknown,
+const problem = (code: ErrorCode): Problem => ({ code, message: ERRORS[code].sentence });
+
+const asProblem = (body: unknown): Problem =>
+  Problem.safeParse(body).data ?? problem('ANSWER_UNREADABLE');
+
+/** Where an endpoint lies, for links and pictures. */
+export const addressIn = <E extends SomeEndpoint>(
+  endpoint: E,
+  { params }: Given<E> extends { readonly params: infer P } ? { readonly params: P } : never,
+): string => `/api${addressOf(endpoint, params as Readonly<Record<string, unknown>>)}`;
+
+interface AnyGiven {
+  readonly params?: Readonly<Record<string, unknown>>;
+  readonly query?: Readonly<Record<string, unknown>>;
+  readonly body?: unknown;
+}
+
+/** Calls an endpoint and reads its answer, with the revision of it. @throws Refused */
+export async function callRevised<E extends SomeEndpoint>(
+  endpoint: E,
+  given: Given<E>,
   { key, keepalive = false, ifMatch }: Sending = {},
-): Promise<{ answer: unknown; etag: string | undefined }> {
-  const changes = method === 'POST' || method === 'PUT';
-  const response = await fetch(`/api${path}`, {
+): Promise<{ readonly value: Answered<E>; readonly revision: string | undefined }> {
+  const { method, path, body: schema, answer } = endpoint as unknown as Endpoint;
+  const { params, query, body } = given as AnyGiven;
+  const response = await fetch(`/api${addressOf({ path }, params, query)}`, {
     method,
     keepalive,
     headers: {
       ...CLIENT,
-      ...(changes ? { 'Idempotency-Key': key ?? newKey() } : {}),
+      ...(method === 'POST' || method === 'PUT' ? { 'Idempotency-Key': key ?? newKey() } : {}),
       ...(ifMatch === undefined ? {} : { 'If-Match': ifMatch }),
-      ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+      ...(schema ? { 'Content-Type': 'application/json' } : {}),
     },
-    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    ...(schema ? { body: encodeBody(schema, body ?? {}) } : {}),
   }).catch(() => {
     throw new Refused(problem('UNREACHABLE'), 0);
   });
-  const answer: unknown = await response.json().catch(() => null);
-  if (!response.ok) throw new Refused(asProblem(answer), response.status);
-  return { answer, etag: response.headers.get('ETag') ?? undefined };
+  const came: unknown = await response.json().catch(() => null);
+  if (!response.ok) throw new Refused(asProblem(came), response.status);
+  const revision = response.headers.get('ETag') ?? undefined;
+  if (answer === null || !('_zod' in answer)) return { value: undefined as Answered<E>, revision };
+  const read = answer.safeParse(came);
+  if (!read.success) {
+    console.error(path, read.error.issues);
+    throw new Refused(problem('ANSWER_UNREADABLE'), response.status);
+  }
+  return { value: read.data as Answered<E>, revision };
 }
 
-const request = async <T>(...args: Parameters<typeof response>): Promise<T> =>
-  (await response(...args)).answer as T;
-
-export const get = <T>(path: string): Promise<T> => request('GET', path);
-/** With the revision that the answer has, to be named when it is changed. */
-export async function getRevised<T>(
-  path: string,
-): Promise<{ value: T; revision: string | undefined }> {
-  const { answer, etag } = await response('GET', path);
-  return { value: answer as T, revision: etag };
-}
-export const post = <T>(path: string, body: unknown = {}, sending: Sending = {}): Promise<T> =>
-  request('POST', path, body, sending);
-export const put = <T>(path: string, body: unknown, sending: Sending = {}): Promise<T> =>
-  request('PUT', path, body, sending);
-export async function putRevised<T>(
-  path: string,
-  body: unknown,
-  revision: string | undefined,
-): Promise<{ value: T; revision: string | undefined }> {
-  const { answer, etag } = await response('PUT', path, body, { ifMatch: revision });
-  return { value: answer as T, revision: etag };
-}
-
-export const remove = (path: string): Promise<unknown> => request('DELETE', path);
+/** Calls an endpoint and reads its answer. @throws Refused */
+export const call = async <E extends SomeEndpoint>(
+  endpoint: E,
+  given: Given<E>,
+  sending?: Sending,
+): Promise<Answered<E>> => (await callRevised(endpoint, given, sending)).value;
 
 export interface Upload {
   readonly done: Promise<StoredFile>;
@@ -95,12 +111,13 @@ export function upload(file: File, progress: (share: number) => void): Upload {
     xhr.upload.onprogress = (event) => progress(event.loaded / Math.max(1, event.total));
     xhr.onload = () => {
       const body: unknown = xhr.response;
-      if (xhr.status >= 200 && xhr.status < 300) resolve(body as StoredFile);
+      const stored = API.storeFile.answer.safeParse(body);
+      if (stored.success) resolve(stored.data);
       else reject(new Refused(asProblem(body), xhr.status));
     };
     xhr.onerror = () => reject(new Refused(problem('UNREACHABLE'), 0));
     xhr.onabort = () => reject(new Refused(problem('CANCELLED'), 0));
-    xhr.open('POST', '/api/files');
+    xhr.open(API.storeFile.method, `/api${API.storeFile.path}`);
     xhr.responseType = 'json';
     xhr.setRequestHeader('Content-Type', 'application/octet-stream');
     xhr.send(file);

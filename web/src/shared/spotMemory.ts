@@ -1,24 +1,25 @@
 /** What the shop said of spots in earlier jobs: asked once, remembered for every file that comes. */
-import type { SpotNames } from '@kyanos/contract';
+import { SETTING_ENDPOINTS, type SpotNames } from '@kyanos/contract';
 import type { Role } from '@kyanos/core';
-import { getRevised, putRevised, Refused } from './api.ts';
+import { call, callRevised, Refused } from './api.ts';
 
-const PATH = '/settings/spot-names';
+const { get, put } = SETTING_ENDPOINTS['spot-names'];
 /** More names than this are no help to anybody: the oldest are forgotten. */
 const MOST = 500;
 
 export async function rememberedNames(): Promise<SpotNames> {
-  return (await getRevised<SpotNames | null>(PATH)).value ?? {};
+  return (await call(get, {})) ?? {};
 }
 
 /** Keeps an answer; forgets it where the role is undefined. Somebody who answers at the same time loses nothing. */
 export async function rememberName(name: string, role: Role | undefined): Promise<void> {
   for (let tries = 0; tries < 3; tries++) {
-    const { value, revision } = await getRevised<SpotNames | null>(PATH);
+    const { value, revision } = await callRevised(get, {});
     const { [name]: _, ...others } = value ?? {};
     const next = { ...others, ...(role === undefined ? {} : { [name]: role }) };
     try {
-      await putRevised(PATH, Object.fromEntries(Object.entries(next).slice(-MOST)), revision);
+      const body = Object.fromEntries(Object.entries(next).slice(-MOST));
+      await call(put, { body }, { ifMatch: revision });
       return;
     } catch (error) {
       // It is a help for the next job, and this one has what was said.

@@ -15,14 +15,14 @@ import {
   wishOf,
   withStack,
 } from '@kyanos/core';
-import type { SavedPreset } from '@kyanos/contract';
+import { API, type SavedPreset } from '@kyanos/contract';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import type { StackAdvice } from '../look/look.worker.ts';
 import { lookWorker } from '../look/worker.ts';
 import { currency, duration, ml, percent } from '../shared/format.ts';
 import { useLatest } from '../shared/useLatest.ts';
-import { get } from '../shared/api.ts';
+import { call } from '../shared/api.ts';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -40,7 +40,7 @@ const wish = computed<StackWish>(() => ({ ...wishOf(plan.value), ...own.value })
 
 /** The stacks of the trade, and those that this shop has saved. */
 const saved = shallowRef<readonly SavedPreset[]>([]);
-void get<SavedPreset[]>('/presets').then(
+void call(API.listPresets, {}).then(
   (found) => (saved.value = found),
   () => undefined,
 );

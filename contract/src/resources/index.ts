@@ -1,0 +1,57 @@
+/** Every address of the API, by the name that both ends call it. */
+import type { Endpoint } from '../endpoint.ts';
+import * as artworks from './artworks.ts';
+import * as exports from './exports.ts';
+import * as files from './files.ts';
+import * as jobs from './jobs.ts';
+import * as plates from './plates.ts';
+import * as presets from './presets.ts';
+import * as reports from './reports.ts';
+import { SETTING_ENDPOINTS } from './settings.ts';
+import * as shop from './shop.ts';
+
+export const API = {
+  storeFile: files.storeFile,
+  readArtwork: artworks.readArtwork,
+  getArtwork: artworks.getArtwork,
+  cancelArtwork: artworks.cancelArtwork,
+  getFirstLook: artworks.getFirstLook,
+  getTile: artworks.getTile,
+  getPreview: artworks.getPreview,
+  buildPlates: plates.buildPlates,
+  getPlates: plates.getPlates,
+  cancelPlates: plates.cancelPlates,
+  makeExport: exports.makeExport,
+  getExport: exports.getExport,
+  cancelExport: exports.cancelExport,
+  getExported: exports.getExported,
+  listJobs: jobs.listJobs,
+  makeJob: jobs.makeJob,
+  getJob: jobs.getJob,
+  saveJob: jobs.saveJob,
+  listJobArtworks: jobs.listJobArtworks,
+  getPaper: jobs.getPaper,
+  listPresets: presets.listPresets,
+  makePreset: presets.makePreset,
+  removePreset: presets.removePreset,
+  getShop: shop.getShop,
+  getMachine: shop.getMachine,
+  saveMachine: shop.saveMachine,
+  listMachineRevisions: shop.listMachineRevisions,
+  listReports: reports.listReports,
+  takeReports: reports.takeReports,
+  takeOverLearnt: reports.takeOverLearnt,
+  useReport: reports.useReport,
+  removeReport: reports.removeReport,
+} as const;
+
+/** All of them, settings included. */
+export const ENDPOINTS: Readonly<Record<string, Endpoint>> = {
+  ...API,
+  ...Object.fromEntries(
+    Object.entries(SETTING_ENDPOINTS).flatMap(([name, { get, put }]) => [
+      [`getSetting-${name}`, get],
+      [`putSetting-${name}`, put],
+    ]),
+  ),
+} as unknown as Readonly<Record<string, Endpoint>>;

@@ -1,0 +1,126 @@
+import { z } from 'zod';
+import { endpoint } from '../endpoint.ts';
+import { ArtworkId, JobId } from '../ids.ts';
+import { Plan } from '../plan.ts';
+import { Problem, WorkState } from './common.ts';
+
+export const JobSummary = z.object({
+  id: JobId,
+  name: z.string(),
+  version: z.int(),
+  savedAt: z.string(),
+  savedBy: z.string(),
+  artworkId: ArtworkId.nullable(),
+  artworkState: WorkState.nullable(),
+  /** The name under which the artwork came to this job. */
+  fileName: z.string().nullable(),
+  /** Why the plan that is stored can't be read; null if it can. */
+  problem: Problem.nullable(),
+  machine: z.string(),
+  material: z.string(),
+  stack: z.string(),
+  copies: z.int(),
+});
+export type JobSummary = z.output<typeof JobSummary>;
+
+export const JOB_SORTS = ['saved', 'name', 'machine', 'material', 'copies'] as const;
+
+/** Which jobs are wanted, and in which order. */
+export const JobQuery = z.object({
+  /** Every word is in the name, the file, the machine, the material or whom it is for. */
+  search: z.string().max(200).default(''),
+  sort: z.enum(JOB_SORTS).default('saved'),
+  order: z.enum(['up', 'down']).default('down'),
+  offset: z.coerce.number().int().min(0).default(0),
+  limit: z.coerce.number().int().min(1).max(500).default(50),
+});
+export type JobQuery = z.output<typeof JobQuery>;
+
+export const JobList = z.object({ total: z.int(), jobs: z.array(JobSummary) });
+export type JobList = z.output<typeof JobList>;
+
+export const Job = z.object({
+  id: JobId,
+  version: z.int().min(1),
+  savedAt: z.string(),
+  savedBy: z.string(),
+  artworkId: ArtworkId.nullable(),
+  /** The name under which the artwork came to this job. */
+  fileName: z.string().nullable(),
+  plan: Plan,
+});
+export type Job = z.output<typeof Job>;
+
+/** Files that a job had, in the order in which it got them. */
+export const ArtworkVersion = z.object({
+  artworkId: ArtworkId,
+  fileName: z.string(),
+  /** The job's version from which on it has this file. */
+  since: z.int(),
+});
+export type ArtworkVersion = z.output<typeof ArtworkVersion>;
+
+const content = {
+  plan: Plan,
+  artworkId: ArtworkId.nullable(),
+  /** The name under which the artwork comes; as before if absent. */
+  fileName: z.string().min(1).max(500).exactOptional(),
+  savedBy: z.string().max(80),
+};
+export const NewJob = z.strictObject(content);
+export type NewJob = z.output<typeof NewJob>;
+/** `base` is the version the change was made on; another one in the meantime is a conflict. */
+export const SaveJob = z.strictObject({ base: z.int().min(1), ...content });
+export type SaveJob = z.output<typeof SaveJob>;
+
+const params = z.object({ id: JobId });
+
+export const listJobs = endpoint({
+  method: 'GET',
+  path: '/jobs',
+  summary: 'Jobs on the board, a page of them',
+  query: JobQuery,
+  answer: JobList,
+});
+export const makeJob = endpoint({
+  method: 'POST',
+  path: '/jobs',
+  summary: 'Begin a job',
+  body: NewJob,
+  answer: Job,
+  status: 201,
+  once: true,
+});
+export const getJob = endpoint({
+  method: 'GET',
+  path: '/jobs/{id}',
+  summary: 'A job as it was saved last',
+  params,
+  answer: Job,
+});
+export const saveJob = endpoint({
+  method: 'PUT',
+  path: '/jobs/{id}',
+  summary: 'Save a job as its next version',
+  params,
+  body: SaveJob,
+  answer: Job,
+  once: true,
+});
+export const listJobArtworks = endpoint({
+  method: 'GET',
+  path: '/jobs/{id}/artworks',
+  summary: 'The files that a job had',
+  params,
+  answer: z.array(ArtworkVersion),
+});
+
+export const PAPERS = ['run-sheet', 'quote', 'inner-sheet', 'jig'] as const;
+export type Paper = (typeof PAPERS)[number];
+export const getPaper = endpoint({
+  method: 'GET',
+  path: '/jobs/{id}/{paper}.pdf',
+  summary: 'A paper of a job: run sheet, quote, inner sheet, jig',
+  params: params.extend({ paper: z.enum(PAPERS) }),
+  answer: { type: 'application/pdf', what: 'A page or more to print' },
+});
