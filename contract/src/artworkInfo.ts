@@ -1,5 +1,6 @@
 /** What is known of artwork, as it travels. Lengths mm, places from the top left corner of what is printed, shares 0 to 1. */
 import {
+  ARTWORK_FORMATS,
   FINDING_CODES,
   KINDS,
   LINE_ROLES,
@@ -163,7 +164,7 @@ export const Separation = z.object({
     .exactOptional(),
 });
 
-export const Format = z.enum(['pdf', 'tiff', 'png', 'jpeg', 'webp', 'svg']);
+export const Format = z.enum(ARTWORK_FORMATS);
 
 export const ArtworkPage = z.object({
   number: z.int(),

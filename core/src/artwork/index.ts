@@ -15,6 +15,13 @@ export { compareArtwork, type ArtworkChange } from './compare.ts';
 export { ContentMeter, FAINT, processInk, SUM_STEP, type PageContent } from './content.ts';
 export { documentFindings, LABEL_EXCESS_MM, pageFindings, type Use } from './findings/index.ts';
 export {
+  ACCEPTED_FILES,
+  ARTWORK_FORMATS,
+  FORMAT_NAMES,
+  formatOf,
+  type ArtworkFormat,
+} from './formats.ts';
+export {
   drawnCutting,
   drawnLines,
   likelyLines,

@@ -4,6 +4,7 @@ import type { ProcessAnchor } from '../optics/index.ts';
 import type { Cells, PixelBox } from '../raster/index.ts';
 import type { Barcode } from './barcode.ts';
 import type { PageContent } from './content.ts';
+import type { ArtworkFormat } from './formats.ts';
 import type { Kind } from './names.ts';
 import type { DocumentStructure, LineUse, PageStructure } from './structure.ts';
 
@@ -76,7 +77,7 @@ export interface ArtworkPage {
 }
 
 export interface ArtworkInfo {
-  readonly format: 'pdf' | 'tiff' | 'png' | 'jpeg' | 'webp' | 'svg';
+  readonly format: ArtworkFormat;
   /** How colour was turned into process ink, for the operator. */
   readonly colour: string;
   readonly anchor: ProcessAnchor;

@@ -12,6 +12,7 @@ import {
   type Band,
   type Raster,
 } from '@kyanos/core';
+import { LRUCache } from 'lru-cache';
 import type { Db } from '../db.ts';
 
 const pack = promisify(deflateRaw) as (bytes: Uint8Array, options: object) => Promise<Buffer>;
@@ -148,8 +149,11 @@ const FETCH = /* sql */ `
     and channel = any ($5::int[])`;
 
 /** Unpacked bands that were asked for last: tiles beside one another come from one band. */
-const KEPT_BYTES = 128 * 1024 * 1024;
-const kept = new Map<string, { planes: Map<number, Uint8Array>; bytes: number }>();
+const kept = new LRUCache<string, ReadonlyMap<number, Uint8Array>>({
+  maxSize: 128 * 1024 * 1024,
+  sizeCalculation: (planes) =>
+    1 + [...planes.values()].reduce((all, { length }) => all + length, 0),
+});
 
 async function keptBand(
   db: Db,
@@ -157,24 +161,14 @@ async function keptBand(
   page: ArtworkPage,
   level: number,
   band: number,
-): Promise<Map<number, Uint8Array>> {
+): Promise<ReadonlyMap<number, Uint8Array>> {
   const key = `${artworkId}/${page.number}/${level}/${band}`;
-  let found = kept.get(key);
-  if (found) kept.delete(key);
-  else {
-    const all = channelsOf(page).map((_, i) => i);
-    const planes = await fetchBand(db, artworkId, page.number, level, band, all);
-    found = { planes, bytes: [...planes.values()].reduce((sum, { length }) => sum + length, 0) };
-  }
-  // The newest stands last, so that the oldest goes first.
-  kept.set(key, found);
-  let total = [...kept.values()].reduce((sum, { bytes }) => sum + bytes, 0);
-  for (const [oldest, { bytes }] of kept) {
-    if (total <= KEPT_BYTES || oldest === key) break;
-    kept.delete(oldest);
-    total -= bytes;
-  }
-  return found.planes;
+  const known = kept.get(key);
+  if (known) return known;
+  const all = channelsOf(page).map((_, i) => i);
+  const planes = await fetchBand(db, artworkId, page.number, level, band, all);
+  kept.set(key, planes);
+  return planes;
 }
 
 /** All planes of a tile, one after another; tiles at the right and lower edge are smaller. Nothing if there is no such tile. */

@@ -1,5 +1,6 @@
 import { DomainError } from '@kyanos/core';
 import type { ArtworkSummary, NewRip } from '@kyanos/contract';
+import { LRUCache } from 'lru-cache';
 import type { ArtworkInfo, ArtworkPage } from '@kyanos/core';
 import type { Db } from '../db.ts';
 
@@ -18,10 +19,20 @@ export async function artworkById(db: Db, id: string): Promise<ArtworkSummary> {
   return rows[0];
 }
 
+/** Artwork that is ready never changes: what was looked at last is not fetched again for each of its tiles. */
+const READY_CHARACTERS = 64_000_000;
+const ready = new LRUCache<string, { info: ArtworkInfo }>({
+  maxSize: READY_CHARACTERS,
+  sizeCalculation: ({ info }) => JSON.stringify(info).length + 1,
+});
+
 /** What is known of artwork that is ready. @throws DomainError while it is not */
 export async function readyArtwork(db: Db, id: string): Promise<ArtworkInfo> {
+  const known = ready.get(id);
+  if (known) return known.info;
   const { info, state } = await artworkById(db, id);
   if (state !== 'done' || !info) throw new DomainError('ARTWORK_NOT_READY');
+  ready.set(id, { info });
   return info;
 }
 

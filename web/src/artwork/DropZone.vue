@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Where artwork is dropped or picked, with its progress. */
-import type { ArtworkSummary } from '@kyanos/contract';
+import { MAX_UPLOAD_BYTES, type ArtworkSummary } from '@kyanos/contract';
+import { ACCEPTED_FILES, FORMAT_NAMES } from '@kyanos/core';
 import { mdiFileImagePlusOutline } from '@mdi/js';
 import { useDropZone } from '@vueuse/core';
 import { ref } from 'vue';
@@ -38,7 +39,7 @@ function picked(event: Event) {
       <v-icon :icon="mdiFileImagePlusOutline" size="30" class="icon" />
       <div class="words">
         <strong>{{ title }}</strong>
-        <span class="soft">PDF, TIFF, SVG, PNG, JPEG or WebP, up to 512 MB</span>
+        <span class="soft">{{ FORMAT_NAMES }}, up to {{ MAX_UPLOAD_BYTES / 1024 / 1024 }} MB</span>
       </div>
       <v-select
         v-model="dpi"
@@ -51,7 +52,7 @@ function picked(event: Event) {
       <input
         ref="picker"
         type="file"
-        accept=".pdf,.tif,.tiff,.png,.jpg,.jpeg,.webp,.svg"
+        :accept="ACCEPTED_FILES"
         hidden
         data-testid="file"
         @change="picked"
