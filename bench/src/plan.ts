@@ -3,20 +3,23 @@ import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import {
+  allLayers,
+  calculate,
   CANDIDATES,
   layOut,
+  type LookSample,
+  type Measures,
+  plateDependencies,
   printPixels,
-  reckon,
+  type PrintPlan,
   sampleOf,
   sceneOf,
   tryVariants,
+  type VariantPlan,
   variantPlans,
   whyImpossible,
+  withDensity,
   withDominated,
-  type LookSample,
-  type Measures,
-  type PrintPlan,
-  type VariantPlan,
 } from '@kyanos/core';
 import { DEMO_JOBS, pick, SHOP } from '@kyanos/demo';
 import { openArtwork } from '@kyanos/intake';
@@ -72,7 +75,35 @@ const recalculate: Benchmark = {
     return {
       ours() {
         copies++;
-        reckon({ ...plan, layout: { ...plan.layout, copies } }, info, measures);
+        calculate({ ...plan, layout: { ...plan.layout, copies } }, info, measures);
+        return nothing();
+      },
+      reference() {
+        structuredClone(structuredClone([plan, info, measures]));
+        return nothing();
+      },
+      close: nothing,
+    };
+  },
+};
+
+/** What a tick of the slider of white density makes the browser work out: the key of the plates, and everything that follows. */
+const densityTick: Benchmark = {
+  what: 'the plan and its measures copied to a worker and back',
+  rounds: 41,
+  async prepare() {
+    const { plan, info, stacks } = await ready('cafe-window');
+    const [{ measures }] = stacks;
+    const white = allLayers(plan.stack).findIndex(({ parts }) =>
+      parts.some(({ inkRole }) => inkRole === 'W'),
+    );
+    let density = 50;
+    return {
+      ours() {
+        density = 50 + ((density - 49) % 50);
+        const next = { ...plan, stack: withDensity(plan.stack, white, 'W', density) };
+        JSON.stringify(plateDependencies(next));
+        calculate(next, info, measures);
         return nothing();
       },
       reference() {
@@ -85,7 +116,7 @@ const recalculate: Benchmark = {
 };
 
 const whatIf: Benchmark = {
-  what: 'as many plans reckoned, without their look',
+  what: 'as many plans worked out, without their look',
   rounds: 9,
   async prepare() {
     const { info, stacks } = await ready('cafe-window');
@@ -99,7 +130,7 @@ const whatIf: Benchmark = {
       },
       reference() {
         for (const { variants, measures } of stacks)
-          for (const { plan } of variants) reckon(plan, info, measures);
+          for (const { plan } of variants) calculate(plan, info, measures);
         return nothing();
       },
       close: nothing,
@@ -137,6 +168,7 @@ const layout: Benchmark = {
 
 export const planBenchmarks: Readonly<Record<string, Benchmark>> = {
   recalculate,
+  'density-tick': densityTick,
   'what-if': whatIf,
   'layout-10000': layout,
 };

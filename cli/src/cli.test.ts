@@ -344,7 +344,7 @@ describe('bad input', () => {
     ['a folder', 'is a folder', () => ['inspect', folder]],
     [
       'not a picture',
-      'not a PDF, TIFF, PNG, JPEG, WebP or SVG',
+      'not a PDF, TIFF, SVG, PNG, JPEG or WebP',
       () => ['inspect', write('x.pdf', 'hello')],
     ],
     [

@@ -55,7 +55,7 @@ function print({ name }: PrintPlan, { notation, plates, findings, work }: PlanRe
   const { layout, cost, interval } = work;
   const bound = layout.most > layout.perLoad ? `, and no layout gets more than ${layout.most}` : '';
   console.log(
-    `layout: ${layout.fillings} load(s) of up to ${layout.perLoad}${bound}; ${(layout.wasteMm2 / 100).toFixed(0)} cm² of waste, ${formatMoney(cost.waste)}`,
+    `layout: ${layout.loadCount} load(s) of up to ${layout.perLoad}${bound}; ${(layout.wasteMm2 / 100).toFixed(0)} cm² of waste, ${formatMoney(cost.waste)}`,
   );
   for (const trip of work.trips)
     console.log(

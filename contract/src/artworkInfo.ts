@@ -2,7 +2,7 @@
 import {
   ARTWORK_FORMATS,
   FINDING_CODES,
-  KINDS,
+  SEPARATION_KINDS,
   LINE_ROLES,
   ROLES,
   SEVERITIES,
@@ -154,7 +154,7 @@ const Lab = z.tuple([z.number(), z.number(), z.number()]);
 
 export const Separation = z.object({
   name: z.string(),
-  kind: z.enum(KINDS),
+  kind: z.enum(SEPARATION_KINDS),
   /** Mean over the trimmed page, and over everything printed. */
   coverage: share,
   coverageWithBleed: share,

@@ -49,7 +49,7 @@ export const LookReport = z.object({
   layers: z.array(
     z.object({
       layer: z.string(),
-      lay: z.string(),
+      inkRole: z.string(),
       density: z.number(),
       hits: z.int(),
       contrastRatio: z.number(),

@@ -5,7 +5,7 @@ import {
   ERROR_CODES,
   FINDING_CODES,
   inkMl,
-  KINDS,
+  SEPARATION_KINDS,
   LEVEL,
   pageFindings,
   processInk,
@@ -100,7 +100,7 @@ export const CoverageReport = z.object({
       separations: z.array(
         z.object({
           name: z.string(),
-          kind: z.enum(KINDS),
+          kind: z.enum(SEPARATION_KINDS),
           coverage: share,
         }),
       ),
@@ -278,7 +278,7 @@ export function inspectReport(file: string, info: ArtworkInfo): InspectReport {
 }
 
 const layerText = ({ layers }: Trip) =>
-  layers.map(({ parts }) => parts.map(({ lay }) => lay).join('+'));
+  layers.map(({ parts }) => parts.map(({ inkRole }) => inkRole).join('+'));
 
 export function planReport(result: PlanResult): PlanReport {
   const { work } = result;
@@ -311,7 +311,7 @@ export function planReport(result: PlanResult): PlanReport {
     layout: work
       ? {
           columns: work.layout.columns,
-          loads: work.layout.fillings,
+          loads: work.layout.loadCount,
           perLoad: work.layout.perLoad,
           mostPerLoad: work.layout.most,
           materialCm2: cm2(work.layout.materialMm2),

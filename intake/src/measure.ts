@@ -16,7 +16,7 @@ import {
   type PixelBox,
   type Raster,
 } from '@kyanos/core';
-import { lookCloser } from './barcodes/closer.ts';
+import { lookCloser } from './barcodes/renderRegion.ts';
 import { redraw } from './barcodes/redraw.ts';
 import { PageCodes } from './barcodes/pageCodes.ts';
 import type { PageFile } from './source.ts';
@@ -47,7 +47,7 @@ export async function measure(
     used,
     structure,
     lines,
-    closer,
+    renderRegion,
     notes,
   }: PageFile,
   progress: (share: number) => unknown,
@@ -100,7 +100,7 @@ export async function measure(
     !(used ?? declared).has(channels[i]);
   const kept = channels.flatMap((_, i) => (isPhantom(i) ? [] : [i]));
   const differing = knockout?.differing ?? [];
-  const { codes, fine } = await lookCloser(await barcodes.finish(), { ...size, dpi }, closer);
+  const { codes, fine } = await lookCloser(await barcodes.finish(), { ...size, dpi }, renderRegion);
   // The interpreter paints every pixel that a bar touches: what lies round a code is drawn finer, and each pixel gets its share.
   redraw(file, fine);
   const page: ArtworkPage = {

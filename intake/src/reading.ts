@@ -1,5 +1,5 @@
 /** Any artwork file to plates, within one process: readArtwork of intake.ts gives it one of its own. */
-import { kindOf, pxToMm, type ArtworkInfo, type Kind } from '@kyanos/core';
+import { kindOf, pxToMm, type ArtworkInfo, type SeparationKind } from '@kyanos/core';
 import { coverageOf } from './planar.ts';
 import { lcmsEngine, printingProfile } from './profile.ts';
 import { refuse } from './refusal.ts';
@@ -52,7 +52,7 @@ export interface CoveredPage {
   readonly heightMm: number;
   readonly separations: readonly {
     readonly name: string;
-    readonly kind: Kind;
+    readonly kind: SeparationKind;
     /** Mean, 0 to 1. */
     readonly coverage: number;
   }[];

@@ -27,7 +27,7 @@ export interface PageFile {
   /** Spots that are painted with, as far as the file tells: plates of others that are blank are only declared. */
   readonly used?: ReadonlySet<string> | undefined;
   /** Parts of the page made anew at another resolution, where the file has no resolution of its own. */
-  readonly closer?: (boxes: readonly MmBox[], dpi: number) => Promise<readonly PlanarFile[]>;
+  readonly renderRegion?: (boxes: readonly MmBox[], dpi: number) => Promise<readonly PlanarFile[]>;
   readonly notes: readonly Finding[];
 }
 

@@ -5,14 +5,14 @@
 import { DomainError, type ErrorCode } from '@kyanos/core';
 import type { Db } from './db.ts';
 
-type Kind = 'machine' | 'setting';
+type RevisionKind = 'machine' | 'setting';
 
-const CONFLICT: Readonly<Record<Kind, ErrorCode>> = {
+const CONFLICT: Readonly<Record<RevisionKind, ErrorCode>> = {
   machine: 'MACHINE_CONFLICT',
   setting: 'SETTING_CONFLICT',
 };
 
-export async function revisionOf(db: Db, kind: Kind, name: string): Promise<number> {
+export async function revisionOf(db: Db, kind: RevisionKind, name: string): Promise<number> {
   const { rows } = await db.query<{ number: number }>(
     'select coalesce(max(number), 0)::int as number from revision where kind = $1::text and name = $2::text',
     [kind, name],
@@ -23,7 +23,7 @@ export async function revisionOf(db: Db, kind: Kind, name: string): Promise<numb
 /** Keeps a new state; called in the transaction that writes it. @throws DomainError if it was made on another */
 export async function keepRevision(
   db: Db,
-  kind: Kind,
+  kind: RevisionKind,
   name: string,
   data: unknown,
   base: number | undefined,
@@ -43,7 +43,7 @@ export async function keepRevision(
 /** Every state that was saved, the newest first. */
 export async function revisions(
   db: Db,
-  kind: Kind,
+  kind: RevisionKind,
   name: string,
 ): Promise<{ number: number; savedAt: string; data: unknown }[]> {
   const { rows } = await db.query<{ number: number; savedAt: Date; data: unknown }>(

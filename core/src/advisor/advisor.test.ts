@@ -3,7 +3,7 @@ import { artwork, DARK, MACHINE, MATERIAL, measures, PLAN } from '../../test/sho
 import { opacityOf } from '../look/index.ts';
 import {
   changed,
-  reckon,
+  calculate,
   sceneOf,
   withStack,
   type LookNumbers,
@@ -16,8 +16,8 @@ import {
   rank,
   whyImpossible,
   whyNot,
-  wishOf,
-  type StackWish,
+  requirementsOf,
+  type StackRequirements,
   type Tried,
 } from './index.ts';
 
@@ -27,7 +27,7 @@ const BACKLIT = {
   optics: { lab: [91.5, 0, -0.8], transmittance: 0.5, haze: 0.98, gloss: 30 } as const,
 };
 const plan = (change: Partial<PrintPlan> = {}): PrintPlan => ({ ...PLAN, ...change });
-const wish = (change: Partial<StackWish> = {}): StackWish => ({
+const requirements = (change: Partial<StackRequirements> = {}): StackRequirements => ({
   side: 'front',
   light: 'front',
   effect: 'colour',
@@ -36,7 +36,7 @@ const wish = (change: Partial<StackWish> = {}): StackWish => ({
   ...change,
 });
 /** Ids of the stacks that may be, and reasons of those that may not. */
-function sorted(wanted: StackWish, job: PrintPlan, info = INFO) {
+function sorted(wanted: StackRequirements, job: PrintPlan, info = INFO) {
   const reasons = new Map(CANDIDATES.map((one) => [one.id, whyNot(one, wanted, job, info)]));
   const possible = [...reasons].filter(([, why]) => why === undefined).map(([id]) => id);
   return { possible, reasons };
@@ -51,7 +51,7 @@ describe('whyImpossible', () => {
     expect(ids).not.toContain('five-layer');
     expect(ids).not.toContain('white-only');
     for (const one of CANDIDATES)
-      if (whyNot(one, wish(), plan(), INFO) === undefined) expect(ids).toContain(one.id);
+      if (whyNot(one, requirements(), plan(), INFO) === undefined) expect(ids).toContain(one.id);
   });
 
   it('says why the others can’t be', () => {
@@ -70,14 +70,14 @@ describe('whyImpossible', () => {
 
 describe('why not', () => {
   it('says of every stack of the catalogue whether it may be, and why not in a sentence', () => {
-    const { possible, reasons } = sorted(wish(), plan({ material: DARK }));
+    const { possible, reasons } = sorted(requirements(), plan({ material: DARK }));
     expect(possible).toEqual(['colour-only', 'beside', 'under']);
     for (const why of reasons.values()) if (why !== undefined) expect(why).toMatch(/^[A-Z].*\.$/);
   });
 
   it('goes by what is wanted', () => {
-    const on = (change: Partial<StackWish>, material = MATERIAL) =>
-      sorted(wish(change), plan({ material })).possible;
+    const on = (change: Partial<StackRequirements>, material = MATERIAL) =>
+      sorted(requirements(change), plan({ material })).possible;
     expect(on({ effect: 'pearl' })).toEqual(['silver-under']);
     expect(on({ effect: 'metal' })).toEqual(['silver-spot', 'silver-white']);
     expect(on({ effect: 'white' })).toEqual(['white-only']);
@@ -86,27 +86,29 @@ describe('why not', () => {
   });
 
   it('goes by what can be seen and lit', () => {
-    const { reasons } = sorted(wish({ light: 'both' }), plan({ material: DARK }));
+    const { reasons } = sorted(requirements({ light: 'both' }), plan({ material: DARK }));
     expect(reasons.get('under')).toContain('lets no light through');
-    const through = sorted(wish({ side: 'back' }), plan());
+    const through = sorted(requirements({ side: 'back' }), plan());
     expect(through.reasons.get('under')).toBe('It reads backwards from the back.');
     expect(
-      sorted(wish({ light: 'both', side: 'front' }), plan({ material: BACKLIT })).possible,
+      sorted(requirements({ light: 'both', side: 'front' }), plan({ material: BACKLIT })).possible,
     ).toContain('three-layer');
   });
 
   it('goes by what the artwork holds', () => {
-    const { reasons } = sorted(wish({ effect: 'metal' }), plan(), artwork({ White: 0.3 }));
+    const { reasons } = sorted(requirements({ effect: 'metal' }), plan(), artwork({ White: 0.3 }));
     expect(reasons.get('silver-spot')).toContain('the artwork has no such separation');
   });
 
   it('goes by the machine', () => {
     const machine = { ...MACHINE, inks: MACHINE.inks.filter(({ channel }) => channel !== 'W') };
-    expect(sorted(wish(), plan({ machine, material: DARK })).possible).toEqual(['colour-only']);
+    expect(sorted(requirements(), plan({ machine, material: DARK })).possible).toEqual([
+      'colour-only',
+    ]);
   });
 
   it('takes from a plan what its operator seems to wish', () => {
-    const of = (stack: string) => wishOf(plan({ stack: parseStack(stack) })).effect;
+    const of = (stack: string) => requirementsOf(plan({ stack: parseStack(stack) })).effect;
     expect(
       [
         'film | W@art',
@@ -125,7 +127,7 @@ describe('the ranking', () => {
   const tried = (id: string, deltaE: number, change: Partial<PrintPlan> = {}): Tried => {
     const candidate = CANDIDATES.find((one) => one.id === id)!;
     const job = withStack(plan({ material: DARK, ...change }), candidate.stack);
-    const result = reckon(job, INFO, measures());
+    const result = calculate(job, INFO, measures());
     const numbers: LookNumbers = {
       opacity: opacityOf(sceneOf(job, INFO), 'front', []),
       deltaE: { median: deltaE, p95: 2 * deltaE },
@@ -174,7 +176,7 @@ describe('the two schools', () => {
   it('are named where practice differs, with the one that the plan follows', () => {
     const questions = questionsOf(plan({ trips: { ...PLAN.trips, waitMinutes: 15 } }));
     const drying = questions.find(({ asks }) => asks.startsWith('How long'))!;
-    expect(drying.schools.map(({ name, change }) => [name, change])).toEqual([
+    expect(drying.options.map(({ name, change }) => [name, change])).toEqual([
       ['Short wait', { waitMinutes: 3 }],
       ['Long wait', undefined],
     ]);
@@ -185,7 +187,7 @@ describe('the two schools', () => {
 
   it('turn a print over where it may lie on the face or behind it', () => {
     const side = questionsOf(plan()).at(-1)!;
-    const behind = side.schools.find(({ change }) => change)!;
+    const behind = side.options.find(({ change }) => change)!;
     expect(formatStack(changed(plan(), behind.change!).stack)).toBe('W~@image / CMYK~ | film');
     expect(questionsOf(plan({ material: DARK })).some(({ asks }) => asks === side.asks)).toBe(
       false,

@@ -9,17 +9,17 @@ import { isWholeSheet, usesSource } from '../rule/index.ts';
 import {
   allLayers,
   CATALOGUE,
-  LAY_NAMES,
+  INK_ROLE_NAMES,
   obstacles,
   parseStack,
-  usesLay,
+  usesInkRole,
   type Stack,
 } from '../stack/index.ts';
 
 /** What is wanted of the print. */
 export type Effect = 'colour' | 'pearl' | 'metal' | 'gloss' | 'relief' | 'white';
 
-export interface StackWish {
+export interface StackRequirements {
   readonly side: PrintPlan['viewing']['side'];
   readonly light: PrintPlan['viewing']['light'];
   readonly effect: Effect;
@@ -45,10 +45,10 @@ export const CANDIDATES: readonly Candidate[] = CATALOGUE.map(({ notation, ...en
 }));
 
 /** What a plan suggests that its operator wishes. */
-export function wishOf({ viewing, stack, material }: PrintPlan): StackWish {
-  const lays = (lay: 'S' | 'V' | 'CMYK') => usesLay(stack, lay);
+export function requirementsOf({ viewing, stack, material }: PrintPlan): StackRequirements {
+  const lays = (inkRole: 'S' | 'V' | 'CMYK') => usesInkRole(stack, inkRole);
   const under = allLayers(stack).some(
-    ({ parts }) => parts.length === 1 && parts[0].lay === 'S' && lays('CMYK'),
+    ({ parts }) => parts.length === 1 && parts[0].inkRole === 'S' && lays('CMYK'),
   );
   const effect: Effect = !lays('CMYK')
     ? 'white'
@@ -71,7 +71,7 @@ export function wishOf({ viewing, stack, material }: PrintPlan): StackWish {
 /** Why a stack is not for this job; nothing where it may be. */
 export function whyNot(
   { stack }: Candidate,
-  wish: StackWish,
+  requirements: StackRequirements,
   plan: PrintPlan,
   info: ArtworkInfo,
 ): string | undefined {
@@ -79,7 +79,9 @@ export function whyNot(
   const [obstacle] = obstacles(stack, machine, material);
   if (obstacle) return obstacle.message;
   return (
-    againstEffect(stack, wish) ?? againstViewing(stack, wish, plan) ?? missingArt(stack, plan, info)
+    againstEffect(stack, requirements) ??
+    againstViewing(stack, requirements, plan) ??
+    missingArt(stack, plan, info)
   );
 }
 
@@ -91,16 +93,16 @@ export function whyImpossible(
   plan: PrintPlan,
   info: ArtworkInfo,
 ): string | undefined {
-  const wish = wishOf(plan);
+  const requirements = requirementsOf(plan);
   const [obstacle] = obstacles(stack, plan.machine, plan.material);
   if (obstacle) return obstacle.message;
-  if (usesLay(stack, 'CMYK') !== (wish.effect !== 'white'))
-    return wish.effect === 'white'
+  if (usesInkRole(stack, 'CMYK') !== (requirements.effect !== 'white'))
+    return requirements.effect === 'white'
       ? 'It lays colour, and white alone is wanted.'
       : 'It lays no colour.';
   return (
-    againstPictures(stack, wish.twoPictures) ??
-    againstViewing(stack, wish, plan) ??
+    againstPictures(stack, requirements.twoPictures) ??
+    againstViewing(stack, requirements, plan) ??
     missingArt(stack, plan, info)
   );
 }
@@ -115,13 +117,13 @@ function againstPictures(stack: Stack, wanted: boolean): string | undefined {
 
 function againstEffect(
   stack: Stack,
-  { effect, keepBare, twoPictures }: StackWish,
+  { effect, keepBare, twoPictures }: StackRequirements,
 ): string | undefined {
   const layers = allLayers(stack);
-  const lays = (lay: 'CMYK' | 'S' | 'V' | 'W') => usesLay(stack, lay);
+  const lays = (inkRole: 'CMYK' | 'S' | 'V' | 'W') => usesInkRole(stack, inkRole);
   const pictures = againstPictures(stack, twoPictures);
   if (pictures) return pictures;
-  const pearl = layers.some(({ parts }) => parts.length === 1 && parts[0].lay === 'S');
+  const pearl = layers.some(({ parts }) => parts.length === 1 && parts[0].inkRole === 'S');
   if ((effect === 'pearl') !== pearl)
     return pearl
       ? 'Silver under colour takes saturation away, and no pearl is wanted.'
@@ -133,7 +135,9 @@ function againstEffect(
     return 'It lays silver, which is not wanted: a trip and an ink for nothing.';
   const hits = Math.max(
     0,
-    ...layers.filter(({ parts }) => parts.some(({ lay }) => lay === 'V')).map((l) => l.hits),
+    ...layers
+      .filter(({ parts }) => parts.some(({ inkRole }) => inkRole === 'V'))
+      .map((l) => l.hits),
   );
   if (effect === 'gloss' && hits !== 1)
     return hits
@@ -153,7 +157,7 @@ const PASSES = 0.1;
 
 function againstViewing(
   stack: Stack,
-  { side, light, twoPictures }: StackWish,
+  { side, light, twoPictures }: StackRequirements,
   { material }: PrintPlan,
 ): string | undefined {
   const sides = side === 'both' ? (['front', 'back'] as const) : [side];
@@ -168,7 +172,7 @@ function againstViewing(
       : 'Its hidden colour is brought out by a lamp behind it, and there is none.';
   if (material.optics.transmittance < PASSES)
     return `${material.name} lets no light through, and the print is lit from behind.`;
-  if (usesLay(stack, 'B')) return 'Its block-out stops the lamp behind it.';
+  if (usesInkRole(stack, 'B')) return 'Its block-out stops the lamp behind it.';
   return undefined;
 }
 
@@ -176,9 +180,15 @@ function missingArt(stack: Stack, plan: PrintPlan, info: ArtworkInfo): string | 
   const { separations } = pageOf(plan, info, 'front');
   const drawn = separations.map(({ name }) => roleOf(name, plan.artwork.names, plan.machine));
   for (const { parts } of allLayers(stack))
-    for (const { lay, rule } of parts)
-      if (lay !== 'CMYK' && lay !== 'B' && rule && usesSource(rule, 'art') && !drawn.includes(lay))
-        return `It lays ${LAY_NAMES[lay].toLowerCase()} as drawn, and the artwork has no such separation.`;
+    for (const { inkRole, rule } of parts)
+      if (
+        inkRole !== 'CMYK' &&
+        inkRole !== 'B' &&
+        rule &&
+        usesSource(rule, 'art') &&
+        !drawn.includes(inkRole)
+      )
+        return `It lays ${INK_ROLE_NAMES[inkRole].toLowerCase()} as drawn, and the artwork has no such separation.`;
   return undefined;
 }
 

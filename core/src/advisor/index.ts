@@ -3,11 +3,11 @@ export {
   rank,
   whyImpossible,
   whyNot,
-  wishOf,
+  requirementsOf,
   type Advice,
   type Candidate,
   type Effect,
   type Tried,
-  type StackWish,
+  type StackRequirements,
 } from './advisor.ts';
-export { questionsOf, type Question, type School } from './schools.ts';
+export { questionsOf, type Question, type PracticeOption } from './practices.ts';

@@ -33,7 +33,7 @@ export { LINE_ROLES, type LineRole } from './nameWords.ts';
 export {
   guessKind,
   isLineRole,
-  KINDS,
+  SEPARATION_KINDS,
   kindOf,
   nearMiss,
   PROCESS_NAMES,
@@ -42,7 +42,7 @@ export {
   specialRole,
   SURE,
   visibleName,
-  type Kind,
+  type SeparationKind,
   type NameGuess,
   type Role,
   type SpecialRole,

@@ -9,8 +9,15 @@ import {
   type NamedKind,
 } from './nameWords.ts';
 
-export const KINDS = ['process', 'white', 'metallic', 'clear', ...LINE_ROLES, 'spot'] as const;
-export type Kind = (typeof KINDS)[number];
+export const SEPARATION_KINDS = [
+  'process',
+  'white',
+  'metallic',
+  'clear',
+  ...LINE_ROLES,
+  'spot',
+] as const;
+export type SeparationKind = (typeof SEPARATION_KINDS)[number];
 
 export const PROCESS_NAMES = ['Cyan', 'Magenta', 'Yellow', 'Black'] as const;
 const PROCESS: readonly string[] = PROCESS_NAMES;
@@ -80,7 +87,7 @@ function kindOfWord(word: string): NamedKind | undefined {
 }
 
 export interface NameGuess {
-  readonly kind: Exclude<Kind, 'process'>;
+  readonly kind: Exclude<SeparationKind, 'process'>;
   /** 1: no word speaks against it. Below {@link SURE} it is asked about; 0: nothing speaks for it. */
   readonly score: number;
 }
@@ -118,7 +125,7 @@ export function guessKind(name: string): NameGuess {
 }
 
 /** The kind that a name says without doubt; a spot colour otherwise. What prints is decided by {@link roleOf}. */
-export function kindOf(name: string): Kind {
+export function kindOf(name: string): SeparationKind {
   if (PROCESS.includes(name)) return 'process';
   const { kind, score } = guessKind(name);
   return score >= SURE ? kind : 'spot';
@@ -139,7 +146,7 @@ export type SpecialRole = Exclude<Special, 'B'>;
 export const specialRole = (role: Role | undefined): SpecialRole | undefined =>
   role === 'W' || role === 'S' || role === 'V' ? role : undefined;
 
-const KIND_ROLE: Partial<Record<Kind, SpecialRole>> = {
+const KIND_ROLE: Partial<Record<SeparationKind, SpecialRole>> = {
   white: 'W',
   metallic: 'S',
   clear: 'V',

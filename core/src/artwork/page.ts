@@ -5,12 +5,12 @@ import type { Cells, PixelBox } from '../raster/index.ts';
 import type { Barcode } from './barcode.ts';
 import type { PageContent } from './content.ts';
 import type { ArtworkFormat } from './formats.ts';
-import type { Kind } from './names.ts';
+import type { SeparationKind } from './names.ts';
 import type { DocumentStructure, LineUse, PageStructure } from './structure.ts';
 
 export interface Separation {
   readonly name: string;
-  readonly kind: Kind;
+  readonly kind: SeparationKind;
   /** Mean over the trimmed page, 0 to 1. */
   readonly coverage: number;
   /** Mean over everything printed, bleed included, 0 to 1. */

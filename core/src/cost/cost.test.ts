@@ -2,7 +2,7 @@ import { Decimal } from 'decimal.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { artwork, measures, PLAN } from '../../test/shop.ts';
-import { reckon, type PrintPlan } from '../plan/index.ts';
+import { calculate, type PrintPlan } from '../plan/index.ts';
 import { mm2ToFt2, MM_PER_INCH, roundMinor, times, total } from '../units/index.ts';
 import { discountFor, inkPrice, priceOf, type Prices } from './index.ts';
 
@@ -53,7 +53,7 @@ describe('money', () => {
 });
 
 describe('costOf', () => {
-  const work = reckon(
+  const work = calculate(
     PLAN,
     artwork({ Cyan: 0.5 }),
     measures({ key: 'W:front:image', coverage: 0.5, areaMm2: 10_000 }),
@@ -76,7 +76,9 @@ describe('costOf', () => {
 
   it('never asks less than the minimum', () => {
     const plan = { ...PLAN, prices: { ...PLAN.prices, minimum: 1_000_000 } };
-    expect(reckon(plan, artwork({ Cyan: 0.5 }), measures()).work!.cost.price.minor).toBe(1_000_000);
+    expect(calculate(plan, artwork({ Cyan: 0.5 }), measures()).work!.cost.price.minor).toBe(
+      1_000_000,
+    );
   });
 
   it('works ink out as it would be by hand: half covered, 0.08 m², 10 mL/m²', () => {
@@ -110,7 +112,7 @@ describe('costOf, with everything a shop can ask for', () => {
       { name: 'Checking the file', kind: 'labour', minutes: 5, minor: 0, per: 'job' },
     ],
   };
-  const { cost } = reckon(
+  const { cost } = calculate(
     plan,
     artwork({ Cyan: 0.37 }),
     measures({ key: 'W:front:image', coverage: 0.61 }),
@@ -234,7 +236,7 @@ describe('any cost', () => {
         fc.integer({ min: 1, max: 300 }),
         fc.double({ min: 0, max: 1, noNaN: true }),
         (asked, extras, copies, cyan) => {
-          const { cost } = reckon(
+          const { cost } = calculate(
             {
               ...PLAN,
               extras,

@@ -71,7 +71,7 @@ export function timesNeeded(
   { per }: Extra,
   { copies, finishedMm2, layout }: Pick<CostInput, 'copies' | 'finishedMm2' | 'layout'>,
 ): number {
-  return { job: 1, load: layout.fillings, piece: copies, m2: mm2ToM2(copies * finishedMm2) }[per];
+  return { job: 1, load: layout.loadCount, piece: copies, m2: mm2ToM2(copies * finishedMm2) }[per];
 }
 
 export function costOf(input: CostInput): Cost {

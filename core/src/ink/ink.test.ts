@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { artwork, MACHINE, measures, PLAN } from '../../test/shop.ts';
 import { plateSpecs } from '../plates/index.ts';
-import { inkMl, planJob, reckon, type PrintPlan } from '../plan/index.ts';
+import { inkMl, planJob, calculate, type PrintPlan } from '../plan/index.ts';
 import { memoryRaster } from '../raster/index.ts';
 import { parseStack, type Ink, type Machine } from '../stack/index.ts';
 import { containersFor, laidShare, laydownOf, toneAt } from './index.ts';
@@ -10,7 +10,7 @@ import { containersFor, laidShare, laydownOf, toneAt } from './index.ts';
 function ink(notation: string, coverage: Record<string, number>, change: Partial<PrintPlan> = {}) {
   const stack = parseStack(notation);
   const plates = plateSpecs(stack).map(({ key }) => ({ key, coverage: 0.5 }));
-  const { work } = reckon({ ...PLAN, stack, ...change }, artwork(coverage), measures(...plates));
+  const { work } = calculate({ ...PLAN, stack, ...change }, artwork(coverage), measures(...plates));
   return inkMl(work!);
 }
 /** 0.08 m² at 10 mL/m². */
@@ -124,7 +124,7 @@ describe('ink that is not laid', () => {
   const spitting = { ...MACHINE, inks: MACHINE.inks.map((one) => ({ ...one, spitPerHour: 6 })) };
 
   it('is spat by every fitted ink while the machine prints, used or not', () => {
-    const { work } = reckon({ ...PLAN, machine: spitting }, artwork({ Cyan: 1 }), measures());
+    const { work } = calculate({ ...PLAN, machine: spitting }, artwork({ Cyan: 1 }), measures());
     const minutes = work!.trips.reduce((sum, trip) => sum + trip.minutes, 0);
     const silver = work!.inks.find(({ channel }) => channel === 'S')!;
     expect(silver).toMatchObject({ laidMl: 0, ml: expect.closeTo(minutes / 10, 9) });

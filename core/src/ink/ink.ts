@@ -71,7 +71,13 @@ interface Laid {
 function laidBy({ trips, coverages, machine }: InkInput): ReadonlyMap<Channel, Laid> {
   const laid = new Map<Channel, Laid>();
   const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
-  const lay = (trip: Trip, layer: StackLayer, channel: Channel, cover: Cover, density: number) => {
+  const inkRole = (
+    trip: Trip,
+    layer: StackLayer,
+    channel: Channel,
+    cover: Cover,
+    density: number,
+  ) => {
     const entry = laid.get(channel) ?? { share: 0, trips: new Set<number>(), from: [] };
     const tone = inkOf(machine, channel)?.tone;
     entry.share += laidShare(tone, cover.mean, cover.levels, density / 100) * layer.hits;
@@ -84,11 +90,12 @@ function laidBy({ trips, coverages, machine }: InkInput): ReadonlyMap<Channel, L
   for (const trip of trips)
     for (const layer of trip.layers)
       for (const part of layer.parts)
-        if (part.lay === 'CMYK')
+        if (part.inkRole === 'CMYK')
           coverages
             .process(layer.picture)
-            .forEach((cover, i) => lay(trip, layer, PROCESS_CHANNELS[i], cover, part.density));
-        else lay(trip, layer, channelOf(part.lay), coverages.plate(layer, part), part.density);
+            .forEach((cover, i) => inkRole(trip, layer, PROCESS_CHANNELS[i], cover, part.density));
+        else
+          inkRole(trip, layer, channelOf(part.inkRole), coverages.plate(layer, part), part.density);
   return laid;
 }
 

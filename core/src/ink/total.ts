@@ -1,7 +1,7 @@
 /** How much ink meets at one place in one trip, percent: 100 is one solid laid once. */
 import { plateKey, type PictureMeasure } from '../plates/index.ts';
 import { INK_STEP } from '../raster/index.ts';
-import type { Picture, StackLayer } from '../stack/index.ts';
+import type { ArtworkSide, StackLayer } from '../stack/index.ts';
 
 export interface InkTotal {
   /** The heaviest place. */
@@ -26,14 +26,14 @@ export function inkTotal(
   pictures: readonly PictureMeasure[],
   limit: number,
 ): InkTotal {
-  const weights = new Map<Picture, Weights>();
+  const weights = new Map<ArtworkSide, Weights>();
   for (const { parts, picture, hits } of layers) {
     const of = weights.get(picture) ?? { process: 0, plates: new Map<string, number>() };
-    for (const { lay, rule, density } of parts) {
+    for (const { inkRole, rule, density } of parts) {
       const solid = (density / 100) * hits;
-      if (lay === 'CMYK') of.process += solid;
+      if (inkRole === 'CMYK') of.process += solid;
       else if (rule) {
-        const key = plateKey(lay, picture, rule);
+        const key = plateKey(inkRole, picture, rule);
         of.plates.set(key, (of.plates.get(key) ?? 0) + solid);
       }
     }

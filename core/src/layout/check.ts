@@ -2,7 +2,7 @@
 import { finding, type Finding } from '../findings/index.ts';
 import { bedOverhang, type Machine, type Material } from '../stack/index.ts';
 import { rectanglesOf, SLACK, turnedSize, type Rectangle, type Size } from './pieces.ts';
-import { turnForGrain, type Layout, type LayoutWish } from './layout.ts';
+import { turnForGrain, type Layout, type LayoutSettings } from './layout.ts';
 
 /** Hand placements are checked pair by pair up to this many. */
 const MOST_CHECKED = 600;
@@ -32,15 +32,15 @@ export function fitProblems(machine: Machine, material: Material): Finding[] {
 /** What a finished layout says. @param piece one copy as printed, not turned */
 export function layoutProblems(
   layout: Layout,
-  wish: LayoutWish,
+  settings: LayoutSettings,
   piece: Size,
   material: Material,
 ): Finding[] {
-  return [...handPlaced(layout, wish, piece), ...grainProblems(wish, material)];
+  return [...handPlaced(layout, settings, piece), ...grainProblems(settings, material)];
 }
 
-function handPlaced(layout: Layout, wish: LayoutWish, piece: Size): Finding[] {
-  if (!wish.places?.length) return [];
+function handPlaced(layout: Layout, settings: LayoutSettings, piece: Size): Finding[] {
+  if (!settings.places?.length) return [];
   const [load] = layout.loads;
   const boxes = rectanglesOf(load.strips, piece, layout.gap);
   const found: Finding[] = [];
@@ -101,13 +101,13 @@ const gapBetween = (a: Rectangle, b: Rectangle): number =>
     b.top - a.top - a.height,
   );
 
-function grainProblems(wish: LayoutWish, material: Material): Finding[] {
-  const forced = turnForGrain(material, wish);
-  if (forced === undefined || (forced === wish.turned && !wish.mixed)) return [];
+function grainProblems(settings: LayoutSettings, material: Material): Finding[] {
+  const forced = turnForGrain(material, settings);
+  if (forced === undefined || (forced === settings.turned && !settings.mixed)) return [];
   return [
     finding(
       'GRAIN',
-      `The grain of ${material.name} runs ${material.grain} the feed and is wanted ${wish.grain} in the piece, so pieces lie ${forced ? 'turned' : 'upright'} and all one way.`,
+      `The grain of ${material.name} runs ${material.grain} the feed and is wanted ${settings.grain} in the piece, so pieces lie ${forced ? 'turned' : 'upright'} and all one way.`,
     ),
   ];
 }

@@ -9,7 +9,14 @@ export {
   type Jig,
 } from './check.ts';
 export type { Companion } from './gang.ts';
-export { heldEdges, layOut, roomOf, type Layout, type LayoutWish, type Load } from './layout.ts';
+export {
+  heldEdges,
+  layOut,
+  roomOf,
+  type Layout,
+  type LayoutSettings,
+  type Load,
+} from './layout.ts';
 export { mostBound, mostPieces } from './most.ts';
 export {
   piecesIn,

@@ -6,16 +6,16 @@ import {
   layOut,
   layoutProblems,
   rectanglesOf,
-  type LayoutWish,
+  type LayoutSettings,
 } from './index.ts';
 
 const piece = { width: 100, height: 50 };
-const wish = { copies: 10, gap: 10, margin: 20, turned: false };
+const settings = { copies: 10, gap: 10, margin: 20, turned: false };
 
 describe('layOut', () => {
   it('puts as many across as fit between the margins', () => {
     // 600 − 2 × 20 = 560 mm; five pieces and four gaps take 540.
-    const layout = layOut(piece, wish, MACHINE, MATERIAL);
+    const layout = layOut(piece, settings, MACHINE, MATERIAL);
     expect(layout).toMatchObject({
       columns: 5,
       sweptWidth: 540,
@@ -26,11 +26,11 @@ describe('layOut', () => {
   });
 
   it('fits a piece that fills the width to the last hundredth', () => {
-    expect(layOut({ width: 560, height: 50 }, wish, MACHINE, MATERIAL).columns).toBe(1);
+    expect(layOut({ width: 560, height: 50 }, settings, MACHINE, MATERIAL).columns).toBe(1);
   });
 
   it('turns pieces by a quarter', () => {
-    expect(layOut(piece, { ...wish, turned: true }, MACHINE, MATERIAL)).toMatchObject({
+    expect(layOut(piece, { ...settings, turned: true }, MACHINE, MATERIAL)).toMatchObject({
       columns: 9,
       pieceWidth: 50,
     });
@@ -38,7 +38,7 @@ describe('layOut', () => {
 
   it('fills as many sheets as it takes, the last one in part', () => {
     const sheet = { ...MATERIAL, form: 'sheet' as const, length: 150 };
-    const { loads, materialMm2 } = layOut(piece, { ...wish, copies: 23 }, MACHINE, sheet);
+    const { loads, materialMm2 } = layOut(piece, { ...settings, copies: 23 }, MACHINE, sheet);
     expect(loads.map(({ times, copies, length }) => [times, copies, length])).toEqual([
       [2, 10, 110],
       [1, 3, 50],
@@ -47,19 +47,19 @@ describe('layOut', () => {
   });
 
   it('sweeps only what is printed when there are fewer copies than columns', () => {
-    expect(layOut(piece, { ...wish, copies: 2 }, MACHINE, MATERIAL).sweptWidth).toBe(210);
+    expect(layOut(piece, { ...settings, copies: 2 }, MACHINE, MATERIAL).sweptWidth).toBe(210);
   });
 
   it('refuses what does not fit, in either direction, where margins leave no room at all', () => {
     for (const mixed of [true, false])
       for (const form of ['roll', 'sheet'] as const)
         expect(() =>
-          layOut(piece, { ...wish, margin: 400, mixed }, MACHINE, { ...MATERIAL, form }),
+          layOut(piece, { ...settings, margin: 400, mixed }, MACHINE, { ...MATERIAL, form }),
         ).toThrow(expect.objectContaining({ code: 'LAYOUT_TOO_LARGE' }));
   });
 
   it('refuses what does not fit and tells both sizes', () => {
-    expect(() => layOut({ width: 600, height: 50 }, wish, MACHINE, MATERIAL)).toThrow(
+    expect(() => layOut({ width: 600, height: 50 }, settings, MACHINE, MATERIAL)).toThrow(
       expect.objectContaining({
         code: 'LAYOUT_TOO_LARGE',
         message: expect.stringContaining('600.0 × 50.0 mm'),
@@ -89,21 +89,21 @@ describe('pieces in both directions', () => {
   it('draw less of a roll where columns of both directions fill its width', () => {
     // 600 mm: three of 170 leave 90 mm empty; one of 170 and three turned of 140 fill 590.
     const piece = { width: 170, height: 140 };
-    const wish = { copies: 40, gap: 0, margin: 0, turned: false };
-    const straight = layOut(piece, wish, MACHINE, MATERIAL);
-    const mixed = layOut(piece, { ...wish, mixed: true }, MACHINE, MATERIAL);
+    const settings = { copies: 40, gap: 0, margin: 0, turned: false };
+    const straight = layOut(piece, settings, MACHINE, MATERIAL);
+    const mixed = layOut(piece, { ...settings, mixed: true }, MACHINE, MATERIAL);
     expect(mixed.materialMm2).toBeLessThan(straight.materialMm2 * 0.95);
     expect(mixed.loads.reduce((sum, { copies }) => sum + copies, 0)).toBe(40);
   });
 
   it('lie as the grain of the material wants them, whatever else is wished', () => {
     const wood = { ...sheet, grain: 'across' as const };
-    const wish: LayoutWish = { ...close, mixed: true, grain: 'upright' };
-    const layout = layOut(label, wish, MACHINE, wood);
+    const settings: LayoutSettings = { ...close, mixed: true, grain: 'upright' };
+    const layout = layOut(label, settings, MACHINE, wood);
     expect(layout.loads[0].strips.every(({ turned }) => turned)).toBe(true);
-    expect(layoutProblems(layout, wish, label, wood)[0].message).toContain('lie turned');
+    expect(layoutProblems(layout, settings, label, wood)[0].message).toContain('lie turned');
     // Along the feed and sideways in the piece comes to the same.
-    const along = layOut(label, { ...wish, grain: 'sideways' }, MACHINE, {
+    const along = layOut(label, { ...settings, grain: 'sideways' }, MACHINE, {
       ...wood,
       grain: 'along',
     });
@@ -114,14 +114,14 @@ describe('pieces in both directions', () => {
 describe('a load', () => {
   it('keeps clear of edges that are held, where they are wider than the margin', () => {
     const machine = { ...MACHINE, held: { leading: 30, trailing: 12, sides: 5 } };
-    const { room } = layOut(piece, wish, machine, { ...MATERIAL, form: 'sheet', length: 300 });
+    const { room } = layOut(piece, settings, machine, { ...MATERIAL, form: 'sheet', length: 300 });
     expect(room).toEqual({ left: 20, top: 30, width: 560, height: 300 - 30 - 20 });
   });
 
   it('is no longer than wished: a roll is cut into loads', () => {
-    const { loads } = layOut(piece, { ...wish, loadLength: 115 }, MACHINE, MATERIAL);
+    const { loads } = layOut(piece, { ...settings, loadLength: 115 }, MACHINE, MATERIAL);
     expect(loads.map(({ copies, length }) => [copies, length])).toEqual([[10, 110]]);
-    const short = layOut(piece, { ...wish, copies: 12, loadLength: 60 }, MACHINE, MATERIAL);
+    const short = layOut(piece, { ...settings, copies: 12, loadLength: 60 }, MACHINE, MATERIAL);
     expect(short.loads.map(({ times, copies }) => [times, copies])).toEqual([
       [2, 5],
       [1, 2],
@@ -139,7 +139,7 @@ describe('a load', () => {
     };
     const board = { ...MATERIAL, form: 'board' as const, width: 28 * 25.4, length: 400 };
     expect(fitProblems(bed, board)).toEqual([]);
-    expect(layOut(piece, { ...wish, margin: 0 }, bed, board).room.width).toBe(609.6);
+    expect(layOut(piece, { ...settings, margin: 0 }, bed, board).room.width).toBe(609.6);
     expect(fitProblems(bed, { ...board, width: 29 * 25.4 })[0]).toMatchObject({ code: 'OVERHANG' });
   });
 
@@ -151,8 +151,8 @@ describe('a load', () => {
 
   it('lies as a hand put it, and says where pieces touch, crowd or leave what can be printed', () => {
     const at = (...places: (readonly [number, number])[]) => {
-      const hand: LayoutWish = {
-        ...wish,
+      const hand: LayoutSettings = {
+        ...settings,
         copies: places.length,
         places: places.map(([left, top]) => ({ left, top, turned: false })),
       };
@@ -167,8 +167,8 @@ describe('a load', () => {
 });
 
 describe('jobs that share a load', () => {
-  const gang: LayoutWish = {
-    ...wish,
+  const gang: LayoutSettings = {
+    ...settings,
     copies: 30,
     gap: 3,
     mixed: true,
@@ -222,9 +222,9 @@ describe('jobs that share a load', () => {
 
   it('take less of the roll than each by itself', () => {
     const alone = [
-      layOut(piece, { ...wish, gap: 3, copies: 30 }, MACHINE, MATERIAL),
-      layOut({ width: 60, height: 35 }, { ...wish, gap: 3, copies: 24 }, MACHINE, MATERIAL),
-      layOut({ width: 140, height: 80 }, { ...wish, gap: 3, copies: 6 }, MACHINE, MATERIAL),
+      layOut(piece, { ...settings, gap: 3, copies: 30 }, MACHINE, MATERIAL),
+      layOut({ width: 60, height: 35 }, { ...settings, gap: 3, copies: 24 }, MACHINE, MATERIAL),
+      layOut({ width: 140, height: 80 }, { ...settings, gap: 3, copies: 6 }, MACHINE, MATERIAL),
     ];
     expect(layout.materialMm2).toBeLessThan(alone.reduce((sum, one) => sum + one.materialMm2, 0));
   });
@@ -234,7 +234,7 @@ describe('a jig', () => {
   it('has an opening for each piece of a load, a play larger, where the piece will be printed', () => {
     const machine = { ...MACHINE, clearance: 8 };
     const board = { ...MATERIAL, form: 'board' as const, length: 300, thickness: 5 };
-    const layout = layOut(piece, wish, machine, board);
+    const layout = layOut(piece, settings, machine, board);
     const jig = jigOf(layout, piece, { width: 96, height: 46 }, machine, board);
     expect(jig.openings).toHaveLength(10);
     // 2 mm of bleed each side, less 0.3 mm of play.

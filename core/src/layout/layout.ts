@@ -5,7 +5,7 @@ import { gang, type Companion } from './gang.ts';
 import { mostBound } from './most.ts';
 import { repeated, rowsOf, searchedIn, type Bare, type Loads } from './patterns.ts';
 import {
-  extentOf,
+  layoutExtent,
   firstPieces,
   piecesIn,
   turnedSize,
@@ -16,7 +16,7 @@ import {
 } from './pieces.ts';
 import { leastRoll } from './roll.ts';
 
-export interface LayoutWish {
+export interface LayoutSettings {
   readonly copies: number;
   readonly gap: number;
   /** Kept free at every edge of the material. */
@@ -62,7 +62,7 @@ export interface Layout {
   /** Those that differ, in the order in which they are printed. */
   readonly loads: readonly Load[];
   /** Fillings of the machine in all. */
-  readonly fillings: number;
+  readonly loadCount: number;
   /** Printed length of the longest. */
   readonly longest: number;
   /** Copies that a full load takes, and what no layout can pass on that sheet, bed or length of roll. */
@@ -81,25 +81,28 @@ export const heldEdges = (machine: Machine) =>
   machine.held ?? { leading: 0, trailing: 0, sides: 0 };
 
 /** Where pieces may lie. Height is that of the longest load. */
-export function roomOf(machine: Machine, material: Material, wish: LayoutWish): Rectangle {
+export function roomOf(machine: Machine, material: Material, settings: LayoutSettings): Rectangle {
   const held = heldEdges(machine);
-  const side = Math.max(wish.margin, held.sides);
-  const [top, bottom] = [Math.max(wish.margin, held.leading), Math.max(wish.margin, held.trailing)];
+  const side = Math.max(settings.margin, held.sides);
+  const [top, bottom] = [
+    Math.max(settings.margin, held.leading),
+    Math.max(settings.margin, held.trailing),
+  ];
   const sheet = material.form === 'roll' ? Infinity : material.length;
   const longest = Math.min(machine.maxLength, sheet) - top - bottom;
   return {
     left: side,
     top,
     width: printableWidth(machine, material) - 2 * side,
-    height: Math.min(longest, wish.loadLength ?? Infinity),
+    height: Math.min(longest, settings.loadLength ?? Infinity),
   };
 }
 
 /** How a piece has to lie for its grain; nothing where that is free. */
-export function turnForGrain(material: Material, wish: LayoutWish): boolean | undefined {
-  if (!material.grain || !wish.grain) return undefined;
+export function turnForGrain(material: Material, settings: LayoutSettings): boolean | undefined {
+  if (!material.grain || !settings.grain) return undefined;
   // Upright in the finished piece, and along the feed, is how it lies when it is not turned.
-  return (wish.grain === 'upright') !== (material.grain === 'along');
+  return (settings.grain === 'upright') !== (material.grain === 'along');
 }
 
 /**
@@ -108,33 +111,33 @@ export function turnForGrain(material: Material, wish: LayoutWish): boolean | un
  */
 export function layOut(
   piece: Size,
-  wish: LayoutWish,
+  settings: LayoutSettings,
   machine: Machine,
   material: Material,
 ): Layout {
-  const room = roomOf(machine, material, wish);
-  const forced = turnForGrain(material, wish);
-  const turned = forced ?? wish.turned;
-  const mixed = wish.mixed === true && forced === undefined;
-  const { gap } = wish;
+  const room = roomOf(machine, material, settings);
+  const forced = turnForGrain(material, settings);
+  const turned = forced ?? settings.turned;
+  const mixed = settings.mixed === true && forced === undefined;
+  const { gap } = settings;
   // Where a hand has put the pieces, nobody else's are among them.
-  const companions = wish.places?.length ? [] : (wish.companions ?? []);
+  const companions = settings.places?.length ? [] : (settings.companions ?? []);
   const shared = companions.length > 0;
   const roll = material.form === 'roll';
   const held = heldEdges(machine);
-  const ends = Math.max(wish.margin, held.leading) + Math.max(wish.margin, held.trailing);
+  const ends = Math.max(settings.margin, held.leading) + Math.max(settings.margin, held.trailing);
   /** Of a roll, for a load of that printed length. */
   const drawn = (length: number) => Math.max(material.length, length + ends);
-  const { loads, perLoad } = wish.places?.length
-    ? placedLoads(wish.places, wish.copies, piece)
+  const { loads, perLoad } = settings.places?.length
+    ? placedLoads(settings.places, settings.copies, piece)
     : shared
-      ? sharedLoads(piece, turned, wish.copies, [companions, room, gap, mixed, roll])
-      : pieceLoads(piece, wish.copies, room, gap, { turned, mixed, roll }, drawn);
+      ? sharedLoads(piece, turned, settings.copies, [companions, room, gap, mixed, roll])
+      : pieceLoads(piece, settings.copies, room, gap, { turned, mixed, roll }, drawn);
   if (loads.length === 0)
     throw tooLarge(turnedSize(piece, turned), room, machine, material, shared);
 
   const done = loads.map(({ times, strips, others }): Load => {
-    const extent = extentOf(strips, piece, gap, others);
+    const extent = layoutExtent(strips, piece, gap, others);
     return {
       times,
       copies: piecesIn(strips),
@@ -144,14 +147,14 @@ export function layOut(
       sweptWidth: extent.width,
     };
   });
-  const fillings = done.reduce((sum, { times }) => sum + times, 0);
+  const loadCount = done.reduce((sum, { times }) => sum + times, 0);
   const longest = Math.max(...done.map(({ length }) => length));
   const materialMm2 =
     material.width *
     (material.form === 'roll'
       ? done.reduce((sum, { length, times }) => sum + times * drawn(length), 0)
-      : fillings * material.length);
-  const ownMm2 = wish.copies * piece.width * piece.height;
+      : loadCount * material.length);
+  const ownMm2 = settings.copies * piece.width * piece.height;
   const othersMm2 = companions.reduce(
     (sum, { width, height, copies }) => sum + width * height * copies,
     0,
@@ -165,7 +168,7 @@ export function layOut(
     gap,
     sweptWidth: Math.max(...done.map(({ sweptWidth }) => sweptWidth)),
     loads: done,
-    fillings,
+    loadCount,
     longest,
     perLoad,
     most: mostBound(
@@ -222,8 +225,8 @@ function pieceLoads(
   // The fewest loads; of those the fullest, or, where one is enough, the shortest to print.
   const [best] = tried.toSorted(
     (a, b) =>
-      a.fillings - b.fillings ||
-      (a.fillings > 1 ? b.perLoad - a.perLoad : 0) ||
+      a.loadCount - b.loadCount ||
+      (a.loadCount > 1 ? b.perLoad - a.perLoad : 0) ||
       a.length - b.length,
   );
   if (!best) return { loads: [], perLoad: 0 };
@@ -235,8 +238,8 @@ function effortOf({ loads }: Loads, piece: Size, gap: number) {
   const sum = (of: (load: Bare) => number) =>
     loads.reduce((all, load) => all + load.times * of(load), 0);
   return {
-    fillings: sum(() => 1),
-    length: sum(({ strips }) => extentOf(strips, piece, gap).height),
+    loadCount: sum(() => 1),
+    length: sum(({ strips }) => layoutExtent(strips, piece, gap).height),
   };
 }
 

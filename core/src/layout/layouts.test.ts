@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { MACHINE, MATERIAL } from '../../test/shop.ts';
 import { DomainError } from '../errors/index.ts';
-import { layOut, rectanglesOf, roomOf, type Layout, type LayoutWish } from './index.ts';
+import { layOut, rectanglesOf, roomOf, type Layout, type LayoutSettings } from './index.ts';
 
 /** Sizes of files are no whole tenths: points and pixels turned into mm. */
 const size = (most: number) =>
@@ -12,7 +12,7 @@ const size = (most: number) =>
       fc.constantFrom(tenths / 10, (Math.round(tenths / 3) * 25.4) / 72, (tenths * 25.4) / 254.7),
     );
 const piece = fc.record({ width: size(2400), height: size(2400) });
-const wish = fc.record({
+const settings = fc.record({
   copies: fc.integer({ min: 1, max: 240 }),
   gap: fc.integer({ min: 0, max: 80 }).map((tenths) => tenths / 10),
   margin: fc.integer({ min: 0, max: 40 }),
@@ -27,7 +27,7 @@ const material = fc
   })
   .map((part) => ({ ...MATERIAL, ...part }));
 
-type Case = [Parameters<typeof layOut>[0], LayoutWish, typeof MATERIAL];
+type Case = [Parameters<typeof layOut>[0], LayoutSettings, typeof MATERIAL];
 
 /** Whatever a layout may be, or that it was refused because nothing fits. */
 function laidOut([one, wanted, on]: Case): Layout | undefined {
@@ -39,7 +39,7 @@ function laidOut([one, wanted, on]: Case): Layout | undefined {
   }
 }
 
-const any = fc.tuple(piece, wish, material);
+const any = fc.tuple(piece, settings, material);
 const holds = (property: (layout: Layout, asked: Case) => boolean, numRuns = 120) =>
   fc.assert(
     fc.property(any, (asked) => {
@@ -52,10 +52,10 @@ const holds = (property: (layout: Layout, asked: Case) => boolean, numRuns = 120
 describe('any layout', () => {
   it('has every copy once, and no load is empty', () => {
     holds(
-      ({ loads, fillings }, [, { copies }]) =>
+      ({ loads, loadCount }, [, { copies }]) =>
         loads.reduce((sum, load) => sum + load.times * load.copies, 0) === copies &&
         loads.every((load) => load.copies > 0 && load.times > 0) &&
-        loads.reduce((sum, { times }) => sum + times, 0) === fillings,
+        loads.reduce((sum, { times }) => sum + times, 0) === loadCount,
     );
   });
 
@@ -130,7 +130,7 @@ describe('any layout', () => {
 describe('roomOf', () => {
   it('ends where the bed, the sheet or the wished load ends, whichever is first', () => {
     const wanted = { copies: 1, gap: 0, margin: 10, turned: false };
-    const heights = (part: Partial<LayoutWish>, form: 'roll' | 'board') =>
+    const heights = (part: Partial<LayoutSettings>, form: 'roll' | 'board') =>
       roomOf(
         { ...MACHINE, maxLength: 800 },
         { ...MATERIAL, form, length: 600 },

@@ -11,7 +11,7 @@ import {
   type Strip,
 } from './pieces.ts';
 
-/** A load, before anything is reckoned of it. */
+/** A load, before anything is worked out of it. */
 export interface Bare {
   readonly times: number;
   readonly strips: readonly Strip[];

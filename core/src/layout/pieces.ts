@@ -77,7 +77,7 @@ export function rectanglesOf(
 }
 
 /** The smallest rectangle around all pieces; empty where there are none. */
-export function extentOf(
+export function layoutExtent(
   strips: readonly Strip[],
   piece: Size,
   gap: number,

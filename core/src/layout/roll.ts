@@ -2,7 +2,7 @@
 import { mostBound } from './most.ts';
 import { bare, repeated, rowsOf, searchedIn, type Bare } from './patterns.ts';
 import {
-  extentOf,
+  layoutExtent,
   firstPieces,
   fitting,
   piecesIn,
@@ -32,7 +32,7 @@ export function leastRoll(
     .map((loads) => ({
       loads,
       draws: loads.reduce(
-        (sum, { times, strips }) => sum + times * drawn(extentOf(strips, piece, gap).height),
+        (sum, { times, strips }) => sum + times * drawn(layoutExtent(strips, piece, gap).height),
         0,
       ),
     }));
@@ -101,7 +101,7 @@ function shorter(
   const last = loads[loads.length - 1];
   const copies = piecesIn(last.strips);
   if (last.times > 1 || copies > MOST_SEARCHED) return loads;
-  const long = extentOf(last.strips, piece, gap).height;
+  const long = layoutExtent(last.strips, piece, gap).height;
   const enough = (length: number) =>
     mostBound({ width: room.width, height: length }, piece, gap, true) >= copies;
   const [w, h] = [piece.width + gap, piece.height + gap];

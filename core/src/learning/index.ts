@@ -1,10 +1,10 @@
 export {
-  believed,
+  credibleInterval,
   estimate,
-  foretold,
+  predictionInterval,
   INK_PRIOR,
   LEVEL,
-  questioned,
+  outliersOf,
   TIME_PRIOR,
   type Interval,
   type Observation,

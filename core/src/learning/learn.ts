@@ -8,11 +8,11 @@ import {
   type Machine,
 } from '../stack/index.ts';
 import {
-  believed,
+  credibleInterval,
   estimate,
-  foretold,
+  predictionInterval,
   INK_PRIOR,
-  questioned,
+  outliersOf,
   TIME_PRIOR,
   type Interval,
   type Observation,
@@ -100,7 +100,7 @@ function lessonFrom(
 ): { outliers: Outlier[]; estimate: Estimate; reports: readonly number[] } {
   const open = all.filter(({ report }) => reports[report].use !== false);
   const doubted = new Set(
-    questioned(
+    outliersOf(
       open.map(({ observation }) => observation),
       prior,
     ),
@@ -130,7 +130,7 @@ const figure = (
   turnedRound = false,
 ): LearntFigure => {
   const scale = (share: number) => (turnedRound ? was / Math.max(share, 1e-6) : was * share);
-  const { low, high } = believed(known, which);
+  const { low, high } = credibleInterval(known, which);
   const ends = [scale(low), scale(high)];
   return {
     label,
@@ -194,7 +194,7 @@ export function learn(machine: Machine, reports: readonly JobReport[]): Learning
 }
 
 /** An estimate of figures that have been put in the place of the old ones: its mean is 1. */
-function settled({ mean: [a, b], covariance, beliefs, ...rest }: Estimate): Estimate {
+function rebase({ mean: [a, b], covariance, beliefs, ...rest }: Estimate): Estimate {
   const [p, q] = [a, b].map((x) => 1 / Math.max(x, 1e-6));
   const scaled = ([aa, ab, bb]: Estimate['covariance']): Estimate['covariance'] => [
     aa * p * p,
@@ -230,11 +230,11 @@ export function withLearnt(
   const inks = Object.fromEntries(
     [...wanted]
       .filter(([about]) => about !== 'time')
-      .map(([about, known]) => [about, settled(known)]),
+      .map(([about, known]) => [about, rebase(known)]),
   );
   const learnt: Learnt = {
     inks: { ...machine.learnt?.inks, ...inks },
-    ...(time ? { time: settled(time) } : machine.learnt?.time && { time: machine.learnt.time }),
+    ...(time ? { time: rebase(time) } : machine.learnt?.time && { time: machine.learnt.time }),
   };
   return {
     ...machine,
@@ -273,7 +273,7 @@ export function inkInterval(
 ): Interval {
   const amounts = [use.solidM2 * laydown, use.starts * lossPerTrip] as const;
   const fixed = Math.max(0, use.ml - amounts[0] - amounts[1]);
-  const { low, high } = foretold(knownInk(machine, channel), amounts);
+  const { low, high } = predictionInterval(knownInk(machine, channel), amounts);
   return { low: low + fixed, high: high + fixed };
 }
 
@@ -282,6 +282,6 @@ export function timeInterval(
   machine: Machine,
   { sweep, turn, fixed }: { readonly sweep: number; readonly turn: number; readonly fixed: number },
 ): Interval {
-  const { low, high } = foretold(knownTime(machine), [sweep, turn]);
+  const { low, high } = predictionInterval(knownTime(machine), [sweep, turn]);
   return { low: low + fixed, high: high + fixed };
 }

@@ -2,13 +2,13 @@ import { describe, expect, it } from 'vitest';
 import { MACHINE } from '../../test/shop.ts';
 import type { Channel, Estimate } from '../stack/index.ts';
 import {
-  believed,
+  credibleInterval,
   estimate,
-  foretold,
+  predictionInterval,
   inkInterval,
   INK_PRIOR,
   learn,
-  questioned,
+  outliersOf,
   readReports,
   timeInterval,
   withLearnt,
@@ -94,14 +94,17 @@ function simulated({ truth, said, drift = 0 }: Family, counts: readonly number[]
       }
       // The next job is one of the reports afterwards.
       const next = job();
-      const { low, high } = foretold(known, [next.parts[0] * next.size, next.parts[1] * next.size]);
+      const { low, high } = predictionInterval(known, [
+        next.parts[0] * next.size,
+        next.parts[1] * next.size,
+      ]);
       if (next.ratio * next.size >= low && next.ratio * next.size <= high) held[i]++;
       all.push(next);
       known = estimate([next], known);
     });
     if (shop % 12 === 0) {
       asked += Math.min(12, all.length);
-      doubted += questioned(all.slice(0, 12), INK_PRIOR).length;
+      doubted += outliersOf(all.slice(0, 12), INK_PRIOR).length;
     }
   }
   return { held: held.map((count) => count / shops), doubted: doubted / asked };
@@ -144,7 +147,7 @@ describe('the interval of 80 %', () => {
         ratio: 1.02,
         size: 10,
       }));
-      const { low, high } = believed(estimate(same, INK_PRIOR), 0);
+      const { low, high } = credibleInterval(estimate(same, INK_PRIOR), 0);
       return high - low;
     });
     for (const [i, width] of widths.entries()) if (i) expect(width).toBeLessThan(widths[i - 1]);
@@ -228,9 +231,9 @@ describe('questioned', () => {
       ratio: 1.1 + 0.05 * normal(),
       size: 12,
     }));
-    expect(questioned(ordinary, INK_PRIOR)).toEqual([]);
+    expect(outliersOf(ordinary, INK_PRIOR)).toEqual([]);
     const twice = ordinary.with(4, { ...ordinary[4], ratio: 2 * ordinary[4].ratio });
-    expect(questioned(twice, INK_PRIOR)).toEqual([4]);
+    expect(outliersOf(twice, INK_PRIOR)).toEqual([4]);
   });
 });
 

@@ -3,7 +3,7 @@ import { DomainError } from '../errors/index.ts';
 import type { ProcessModel } from '../optics/index.ts';
 import { plateKey, plateSpecs } from '../plates/index.ts';
 import { isWholeSheet } from '../rule/index.ts';
-import { allLayers, type Picture, type Stack } from '../stack/index.ts';
+import { allLayers, type ArtworkSide, type Stack } from '../stack/index.ts';
 
 /** A process ink by index, or a plate by key. */
 export type Axis = (
@@ -64,7 +64,9 @@ const BYTES = Float64Array.from({ length: 256 }, (_, v) => v / 255);
 const hitsOf = (stack: Stack, key: string): number =>
   allLayers(stack).reduce(
     (most, { parts, picture, hits }) =>
-      parts.some(({ lay, rule }) => lay !== 'CMYK' && plateKey(lay, picture, rule!) === key)
+      parts.some(
+        ({ inkRole, rule }) => inkRole !== 'CMYK' && plateKey(inkRole, picture, rule!) === key,
+      )
         ? Math.max(most, hits)
         : most,
     1,
@@ -74,7 +76,7 @@ const hitsOf = (stack: Stack, key: string): number =>
  * Plates first, as fewer of their combinations occur: what lies at the bottom of the pile is worked out once for many nodes.
  * @throws DomainError `LOOK_PLATES` for more than {@link MOST_PLATES} plates that vary
  */
-export function axesOf(stack: Stack, process: ProcessModel, picture: Picture): readonly Axis[] {
+export function axesOf(stack: Stack, process: ProcessModel, picture: ArtworkSide): readonly Axis[] {
   const varying = plateSpecs(stack).filter(
     (spec) => spec.picture === picture && !isWholeSheet(spec.rule),
   );
@@ -89,7 +91,7 @@ export function axesOf(stack: Stack, process: ProcessModel, picture: Picture): r
     base +
     (varying.length > 2 ? 0 : MORE_NODES[Math.min(MORE_NODES.length, hitsOf(stack, key)) - 1]);
   const hasColour = allLayers(stack).some(
-    (layer) => layer.picture === picture && layer.parts.some(({ lay }) => lay === 'CMYK'),
+    (layer) => layer.picture === picture && layer.parts.some(({ inkRole }) => inkRole === 'CMYK'),
   );
   return [
     ...varying.map(({ key }): Axis => ({

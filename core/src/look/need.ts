@@ -48,7 +48,7 @@ function tableOf(scene: Scene, view: View, spec: PlateSpec, within: number): Flo
     const layers = viewer.order.map((laid) => inks.at(laid, point));
     return { layers, surface: surfaceAt(scene, view.side, point) };
   });
-  const coloured = viewer.order.flatMap(({ part }, i) => (part.lay === 'CMYK' ? [i] : []));
+  const coloured = viewer.order.flatMap(({ part }, i) => (part.inkRole === 'CMYK' ? [i] : []));
   const table = new Float32Array(NODES ** 4);
   const tints = [0, 0, 0, 0];
   for (let node = 0; node < table.length; node++) {

@@ -1,7 +1,7 @@
 /** What the eye would say of a print, in numbers: against the same art on white paper, by day and night, from side to side. */
 import { D50, deltaE2000, spectrumToLab, type Triple } from '../spectrum/index.ts';
 import { plateSpecs } from '../plates/index.ts';
-import { allLayers, parseStack, type Material, type Picture } from '../stack/index.ts';
+import { allLayers, parseStack, type Material, type ArtworkSide } from '../stack/index.ts';
 import { areaSpread, withoutColour, type SpecialArea } from './opacity.ts';
 import { looker, makeScene, seen, type Point, type Scene } from './scene.ts';
 import { facingPicture, labOf, type LookTable, type Means } from './table.ts';
@@ -30,7 +30,7 @@ export const PAPER: Material = {
 export const NO_MEANS: Means = { process: { front: BARE, rear: BARE }, plates: new Map() };
 
 /** The same art on white paper, as the same picture of a print. */
-export function onPaper(scene: Scene, picture: Picture): Scene {
+export function onPaper(scene: Scene, picture: ArtworkSide): Scene {
   const { front, back } = parseStack('film | CMYK');
   return makeScene({
     stack: { front: front.map((layer) => ({ ...layer, picture })), back },
@@ -175,7 +175,7 @@ export function showThrough(
   const facing = facingPicture(scene.stack, side);
   const other = facing === 'front' ? 'rear' : 'front';
   const printed = allLayers(scene.stack).some(
-    ({ picture, parts }) => picture === other && parts.some(({ lay }) => lay === 'CMYK'),
+    ({ picture, parts }) => picture === other && parts.some(({ inkRole }) => inkRole === 'CMYK'),
   );
   if (!printed && scene.material.optics.transmittance <= 0)
     return { deltaE: 0, most: 0, of: 'nothing' };

@@ -6,7 +6,7 @@ import { looker, partLayer, type Point, type Scene } from './scene.ts';
 
 export interface LayerOpacity {
   readonly layer: string;
-  readonly lay: Part['lay'];
+  readonly inkRole: Part['inkRole'];
   readonly density: number;
   readonly hits: number;
   /** Free solid layer over a black and a white ground (ASTM D2805). */
@@ -79,10 +79,10 @@ export function opacityOf(
 ): Opacity {
   const layers = allLayers(scene.stack).flatMap((layer) =>
     layer.parts
-      .filter(({ lay }) => lay !== 'CMYK')
+      .filter(({ inkRole }) => inkRole !== 'CMYK')
       .map((part) => ({
         layer: layerName(layer),
-        lay: part.lay,
+        inkRole: part.inkRole,
         density: part.density,
         hits: layer.hits,
         contrastRatio: contrastRatio(partLayer(scene, part, layer.hits, 1)),

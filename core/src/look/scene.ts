@@ -43,11 +43,11 @@ import {
   channelOf,
   inkOf,
   towardsViewer,
-  usesLay,
+  usesInkRole,
   type Machine,
   type Material,
   type Part,
-  type Picture,
+  type ArtworkSide,
   type Special,
   type Stack,
   type StackLayer,
@@ -56,7 +56,7 @@ import { surroundingsOf, type View } from './view.ts';
 
 /** Ink at one point, 0 to 1: the process inks of each picture, and each plate by its key. */
 export interface Point {
-  readonly process: Readonly<Record<Picture, readonly number[]>>;
+  readonly process: Readonly<Record<ArtworkSide, readonly number[]>>;
   readonly plates: ReadonlyMap<string, number>;
 }
 
@@ -87,7 +87,8 @@ export function makeScene(plan: {
   process: ProcessModel;
 }): Scene {
   const ink = inkOf(plan.machine, 'W');
-  const dropsOf = (lay: Special) => inkOf(plan.machine, channelOf(lay))?.drops ?? ASSUMED_DROPS;
+  const dropsOf = (inkRole: Special) =>
+    inkOf(plan.machine, channelOf(inkRole))?.drops ?? ASSUMED_DROPS;
   const optics = wholeOptics(plan.material);
   const [l, a, b] = optics.lab;
   const depth = optics.texture?.depth ?? 0;
@@ -104,7 +105,7 @@ export function makeScene(plan: {
       depth > 0 ? materialBody({ ...optics, lab: [Math.max(1, l - depth), a, b] }).layer : body,
     // A metal reflects its own colour.
     mirror: colour.map((r) => (r / most) * optics.mirror),
-    shines: optics.mirror > 0 || usesLay(plan.stack, 'S'),
+    shines: optics.mirror > 0 || usesInkRole(plan.stack, 'S'),
     // A white ink states its contrast ratio: the plan's schema sees to it.
     white: ink && calibrateWhite(ink.contrastRatio!, ink.laydown, dropsOf('W'), WHITE_INK),
     silver: silverInk(dropsOf('S')),
@@ -125,7 +126,7 @@ const bySolid = ({ layerOf, drops, nodes }: SolidInk, solids: number): MixedLaye
 /** One part of a layer where its plate has this value, 0 to 1, as its drops fall; colour is no such part. */
 export function partLayer(scene: Scene, part: Part, hits: number, value: number): MixedLayer {
   const solids = value * (part.density / 100) * hits;
-  switch (part.lay) {
+  switch (part.inkRole) {
     case 'W':
       return scene.white ? whiteLayer(scene.white, solids) : only(NOTHING);
     case 'S':
@@ -140,14 +141,14 @@ export function partLayer(scene: Scene, part: Part, hits: number, value: number)
 }
 
 /** Share of the area that a part leaves bare where its plate has this value. */
-function bareOf(scene: Scene, { lay, density }: Part, hits: number, value: number): number {
-  if (lay === 'CMYK') return 1;
+function bareOf(scene: Scene, { inkRole, density }: Part, hits: number, value: number): number {
+  if (inkRole === 'CMYK') return 1;
   const drops = {
     W: scene.white?.drops ?? ASSUMED_DROPS,
     S: scene.silver.drops,
     B: scene.black.drops,
     V: scene.clearDrops,
-  }[lay];
+  }[inkRole];
   return bareShare((value * density * hits) / 100, drops);
 }
 
@@ -178,16 +179,16 @@ export class InkLayers {
     this.#glints = glints;
     for (const { parts, picture } of allLayers(scene.stack))
       for (const part of parts)
-        if (part.lay === 'CMYK') this.#colours.set(part, new ProcessLayers(scene.process));
+        if (part.inkRole === 'CMYK') this.#colours.set(part, new ProcessLayers(scene.process));
         else {
-          this.#keys.set(part, plateKey(part.lay, picture, part.rule!));
+          this.#keys.set(part, plateKey(part.inkRole, picture, part.rule!));
           this.#made.set(part, new Map());
         }
   }
 
   /** An ink where the picture has these values. */
   at({ layer: { picture, hits }, part }: Laid, point: Point): InkLayer {
-    if (part.lay === 'CMYK') {
+    if (part.inkRole === 'CMYK') {
       const density = part.density / 100;
       const [c, m, y, k] = point.process[picture];
       const one = this.#colours.get(part)!.at([c * density, m * density, y * density, k * density]);
@@ -207,8 +208,10 @@ export class InkLayers {
     if (!this.#glints) return { ...mixed, straight: undefined, mirrored: 0 };
     // White scatters what hits it, flakes and black stop it: light goes straight, there and back, through the bare share only.
     const straight =
-      part.lay === 'V' ? mixed.layers[0].down : flat(Math.sqrt(bareOf(scene, part, hits, value)));
-    return { ...mixed, straight, mirrored: part.lay === 'S' ? silverMirror(scene, mixed) : 0 };
+      part.inkRole === 'V'
+        ? mixed.layers[0].down
+        : flat(Math.sqrt(bareOf(scene, part, hits, value)));
+    return { ...mixed, straight, mirrored: part.inkRole === 'S' ? silverMirror(scene, mixed) : 0 };
   }
 }
 
@@ -229,21 +232,21 @@ export interface Surface {
 export function surfaceAt(scene: Scene, side: 'front' | 'back', point: Point): Surface {
   const { stack } = scene;
   const bare = (layer: StackLayer, part: Part) =>
-    part.lay === 'CMYK'
+    part.inkRole === 'CMYK'
       ? 1
       : bareOf(
           scene,
           part,
           layer.hits,
-          point.plates.get(plateKey(part.lay, layer.picture, part.rule!)) ?? 0,
+          point.plates.get(plateKey(part.inkRole, layer.picture, part.rule!)) ?? 0,
         );
   const top = stack[side].at(-1);
-  const clear = top?.parts.find(({ lay }) => lay === 'V');
+  const clear = top?.parts.find(({ inkRole }) => inkRole === 'V');
   const gloss = top && clear ? 1 - bare(top, clear) : 0;
 
   let straight = 1 - scene.diffuse;
   for (const layer of allLayers(stack))
-    for (const part of layer.parts) if (part.lay !== 'V') straight *= bare(layer, part);
+    for (const part of layer.parts) if (part.inkRole !== 'V') straight *= bare(layer, part);
   return { gloss, diffuse: 1 - straight };
 }
 

@@ -6,7 +6,7 @@ import { partLayer, type Scene } from './scene.ts';
 import type { LookTable, Means } from './table.ts';
 import type { View } from './view.ts';
 
-const hasColour = ({ parts }: StackLayer) => parts.some(({ lay }) => lay === 'CMYK');
+const hasColour = ({ parts }: StackLayer) => parts.some(({ inkRole }) => inkRole === 'CMYK');
 
 /**
  * The layer whose colour only the lamp behind brings out: colour of the same picture that lies under another colour, white
@@ -19,7 +19,7 @@ export function hiddenLayer(stack: Stack, side: View['side']): number | undefine
   if (coloured.length < 2) return undefined;
   const [far, near] = [coloured[0], coloured[coloured.length - 1]];
   const between = order.slice(order.indexOf(far) + 1, order.indexOf(near));
-  const parted = between.some(({ parts }) => parts.some(({ lay }) => lay === 'W'));
+  const parted = between.some(({ parts }) => parts.some(({ inkRole }) => inkRole === 'W'));
   return parted && far.picture === near.picture ? layers.indexOf(far) : undefined;
 }
 
@@ -77,7 +77,7 @@ export interface LeastWhite {
 
 /** Contrast ratio of a white at full cover, over black and white (ASTM D2805): 0 clear to 1 opaque. */
 export const whiteOpacity = (scene: Scene, density: number, hits: number): number =>
-  contrastRatio(partLayer(scene, { lay: 'W', density }, hits, 1));
+  contrastRatio(partLayer(scene, { inkRole: 'W', density }, hits, 1));
 
 /**
  * The least white, counted in ink, whose contrast ratio reaches what is wanted; nothing where all its hits don't.

@@ -10,7 +10,7 @@
 import { plateKey, plateSpecs } from '../plates/index.ts';
 import { isWholeSheet } from '../rule/index.ts';
 import { D50, linearToScreen, spectrumToXyz, xyzToLinear, type Triple } from '../spectrum/index.ts';
-import { towardsViewer, type Picture, type Stack } from '../stack/index.ts';
+import { towardsViewer, type ArtworkSide, type Stack } from '../stack/index.ts';
 import { axesOf, type Axis } from './axes.ts';
 import { LookKernel, SCREEN_STEPS, stridesOf } from './lookKernel.ts';
 import {
@@ -28,7 +28,7 @@ import type { View } from './view.ts';
 
 /** Coverages of what is not looked at pixel by pixel: the picture on the other side. */
 export interface Means {
-  readonly process: Readonly<Record<Picture, readonly number[]>>;
+  readonly process: Readonly<Record<ArtworkSide, readonly number[]>>;
   readonly plates: ReadonlyMap<string, number>;
 }
 
@@ -49,9 +49,9 @@ export const scannerSees = (scene: Scene, point: Point, view: View): number =>
   seen(scene, point, view)[RED];
 
 /** The picture that faces the viewer: that of the outermost layer on this side, else of the other side. */
-export function facingPicture(stack: Stack, side: 'front' | 'back'): Picture {
+export function facingPicture(stack: Stack, side: 'front' | 'back'): ArtworkSide {
   const fromViewer = towardsViewer(stack, side).toReversed();
-  const colour = fromViewer.find(({ parts }) => parts.some(({ lay }) => lay === 'CMYK'));
+  const colour = fromViewer.find(({ parts }) => parts.some(({ inkRole }) => inkRole === 'CMYK'));
   return (colour ?? fromViewer[0]).picture;
 }
 
@@ -70,7 +70,7 @@ export class LookTable {
   /** Which of the four values of a mixture is the reflectance at 660 nm. */
   static readonly SCANNER = 3;
 
-  readonly picture: Picture;
+  readonly picture: ArtworkSide;
   readonly size: number;
   readonly #axes: readonly Axis[];
   readonly #kernel: LookKernel;
@@ -80,7 +80,7 @@ export class LookTable {
   /** @param scene of which stack, rules and process inks count, whatever its densities and material */
   constructor(
     { stack, process }: Pick<Scene, 'stack' | 'process'>,
-    picture: Picture,
+    picture: ArtworkSide,
     pixels: Planes,
   ) {
     this.picture = picture;
@@ -208,10 +208,10 @@ class NodeLayers {
   #surfaceKey = -1;
   readonly #at: Int32Array;
   readonly #point: {
-    process: Record<Picture, readonly number[]>;
+    process: Record<ArtworkSide, readonly number[]>;
     plates: Map<string, number>;
   };
-  readonly #picture: Picture;
+  readonly #picture: ArtworkSide;
   /** In the order of the viewer. */
   readonly inks: InkLayer[] = [];
   surface: Surface = { gloss: 0, diffuse: 0 };
@@ -221,7 +221,7 @@ class NodeLayers {
     view: View,
     axes: readonly Axis[],
     means: Means,
-    picture: Picture,
+    picture: ArtworkSide,
     { order, glints }: Viewer,
   ) {
     this.#scene = scene;
@@ -303,7 +303,7 @@ class NodeLayers {
   }
 }
 
-const dependsOn = ({ part: { lay, rule }, layer }: Laid, axis: Axis): boolean =>
+const dependsOn = ({ part: { inkRole, rule }, layer }: Laid, axis: Axis): boolean =>
   axis.kind === 'process'
-    ? lay === 'CMYK'
-    : lay !== 'CMYK' && plateKey(lay, layer.picture, rule!) === axis.key;
+    ? inkRole === 'CMYK'
+    : inkRole !== 'CMYK' && plateKey(inkRole, layer.picture, rule!) === axis.key;

@@ -4,13 +4,13 @@
  * condition P1 of ISO 3664 (from memory).
  */
 import { DomainError } from '../errors/index.ts';
-import type { Ground } from '../optics/index.ts';
+import type { Background } from '../optics/index.ts';
 
 export interface Surroundings {
   readonly name: string;
   readonly lux: number;
   readonly behind: number;
-  readonly ground: Ground;
+  readonly ground: Background;
   /** The print lies on its ground, so that an adhesive joins the two. */
   readonly lying: boolean;
 }

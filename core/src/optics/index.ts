@@ -5,9 +5,9 @@ export {
   GROUNDS,
   SILVER_MIRROR,
   silverInk,
-  type Ground,
+  type Background,
   type SolidInk,
-} from './ground.ts';
+} from './background.ts';
 export {
   backAndThrough,
   MATT,
@@ -18,7 +18,7 @@ export {
   type Body,
   type MaterialClass,
   type MaterialOptics,
-  type Texture,
+  type SurfaceTexture,
 } from './material.ts';
 export {
   evenLayer,

@@ -1,7 +1,7 @@
 /**
  * What is printed on, from what data sheets state and instruments measure of the whole sheet: total luminous transmittance and
  * haze (ASTM D1003, ISO 13468 and 14782), gloss at 60° (ISO 2813), colour over white and over black (45/0). All of it is
- * reckoned back through the two surfaces to the body between them. Standards from memory.
+ * worked back through the two surfaces to the body between them. Standards from memory.
  */
 import { remembered } from '../remembered.ts';
 import {
@@ -14,7 +14,7 @@ import {
   type Spectrum,
   type Triple,
 } from '../spectrum/index.ts';
-import { GROUNDS } from './ground.ts';
+import { GROUNDS } from './background.ts';
 import { evenLayer, type Layer } from './layer.ts';
 import { INSIDE, insideOf, insideShare, OUTSIDE } from './surface.ts';
 
@@ -33,18 +33,20 @@ export interface MaterialOptics {
   readonly gloss: number;
   /** Share of light that it reflects like a mirror, towards the lamp, 0 to 1. */
   readonly mirror?: number;
-  readonly texture?: Texture;
+  readonly texture?: SurfaceTexture;
 }
 
 /** What a material shows where it is bare: wood its grain, kraft its fibres, metal its brush lines or a play of colours. */
-export interface Texture {
+export interface SurfaceTexture {
   readonly kind: 'grain' | 'fibre' | 'brushed' | 'holographic';
   /** How much darker its dark parts are than the rest, L*. */
   readonly depth: number;
 }
 
 /** Typical of a class, from memory, where no measurement was entered. */
-const TYPICAL: Readonly<Record<MaterialClass, { mirror: number; texture: Texture | undefined }>> = {
+const TYPICAL: Readonly<
+  Record<MaterialClass, { mirror: number; texture: SurfaceTexture | undefined }>
+> = {
   white: { mirror: 0, texture: undefined },
   clear: { mirror: 0, texture: undefined },
   dark: { mirror: 0, texture: undefined },
@@ -63,7 +65,7 @@ export const wholeOptics = ({
 }: {
   readonly class: MaterialClass;
   readonly optics: MaterialOptics;
-}): MaterialOptics & { readonly mirror: number; readonly texture: Texture | undefined } => ({
+}): MaterialOptics & { readonly mirror: number; readonly texture: SurfaceTexture | undefined } => ({
   ...optics,
   mirror: optics.mirror ?? Math.min(TYPICAL[kind].mirror, Math.max(0, 1 - backAndThrough(optics))),
   texture: optics.texture ?? TYPICAL[kind].texture,
@@ -169,7 +171,7 @@ const bodyOf = remembered(
       return luminous(back.map((r, i) => totalThrough(r, through[i], diffuse)));
     };
     // Haze that is thrown forward narrowly is not turned back at the surface as light from all sides is: a sheet that passes
-    // more than fully scattered light could is reckoned with as much of that as lets it.
+    // more than fully scattered light could is worked out with as much of that as lets it.
     const diffuse =
       passesAt(1, haze) >= transmittance
         ? haze

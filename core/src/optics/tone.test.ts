@@ -83,7 +83,8 @@ describe('evenCurve', () => {
       const [[t0, v0], [t1, v1]] = [known[i - 1], known[i]];
       return v0 + ((tint - t0) / (t1 - t0)) * (v1 - v0);
     };
-    for (const [wanted, lay] of evenCurve(tones)) expect(toneOf(lay)).toBeCloseTo(wanted, 0);
+    for (const [wanted, inkRole] of evenCurve(tones))
+      expect(toneOf(inkRole)).toBeCloseTo(wanted, 0);
   });
 
   it('refuses a wedge that is not in order', () => {

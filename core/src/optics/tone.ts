@@ -50,7 +50,7 @@ export function evenCurve(
     const after = known.findIndex(([, tone]) => tone >= wanted);
     if (after === 0) return [wanted, 0];
     const [[tint0, tone0], [tint1, tone1]] = [known[after - 1], known[after]];
-    const lay = tint0 + ((wanted - tone0) / (tone1 - tone0)) * (tint1 - tint0);
-    return [wanted, Math.round(lay * 10) / 10];
+    const inkRole = tint0 + ((wanted - tone0) / (tone1 - tone0)) * (tint1 - tint0);
+    return [wanted, Math.round(inkRole * 10) / 10];
   });
 }

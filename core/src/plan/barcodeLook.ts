@@ -21,8 +21,8 @@ import {
 } from '../look/index.ts';
 import { plateSpecs } from '../plates/index.ts';
 import type { PixelBox, Raster } from '../raster/index.ts';
-import { mapSources, parseRule, type Shape, type Spot } from '../rule/index.ts';
-import { usesLay, type Stack, type StackLayer } from '../stack/index.ts';
+import { mapSources, parseRule, type Shape, type PagePoint } from '../rule/index.ts';
+import { usesInkRole, type Stack, type StackLayer } from '../stack/index.ts';
 import { pxToMm } from '../units/index.ts';
 import { sceneOf } from './model.ts';
 import { pageOf, type PrintPlan } from './plan.ts';
@@ -122,7 +122,7 @@ async function barcodeLook(
     return scanned(seen(other, whiteOf(print, stack, cover)));
   };
   const { stack } = moved.plan;
-  const boxed = usesLay(stack, 'W') ? stack : withWhiteUnder(stack);
+  const boxed = usesInkRole(stack, 'W') ? stack : withWhiteUnder(stack);
   const picture = pictureOf(own);
   return {
     barcode,
@@ -152,7 +152,7 @@ function reflectances(scene: Scene, print: PrintPixels, view: View, box: PixelBo
 
 /** The same print with the same white everywhere. */
 function whiteOf(print: PrintPixels, stack: Stack, cover: number): PrintPixels {
-  const whites = plateSpecs(stack).filter(({ lay }) => lay === 'W');
+  const whites = plateSpecs(stack).filter(({ inkRole }) => inkRole === 'W');
   const pictures = { ...print.pictures };
   for (const picture of ['front', 'rear'] as const) {
     const own = whites.filter((spec) => spec.picture === picture);
@@ -171,10 +171,10 @@ function whiteOf(print: PrintPixels, stack: Stack, cover: number): PrintPixels {
 /** White below the first colour of a stack that has none. */
 function withWhiteUnder({ front, back }: Stack): Stack {
   const add = (layers: readonly StackLayer[]): StackLayer[] => {
-    const at = layers.findIndex(({ parts }) => parts.some(({ lay }) => lay === 'CMYK'));
+    const at = layers.findIndex(({ parts }) => parts.some(({ inkRole }) => inkRole === 'CMYK'));
     if (at < 0) return [...layers];
     const white: StackLayer = {
-      parts: [{ lay: 'W', density: 100, rule: parseRule('image') }],
+      parts: [{ inkRole: 'W', density: 100, rule: parseRule('image') }],
       hits: 1,
       mirror: layers[at].mirror,
       picture: layers[at].picture,
@@ -262,7 +262,7 @@ function movedShape(shape: Shape, x: number, y: number): Shape {
   if ('points' in shape)
     return {
       ...shape,
-      points: shape.points.map((spot): Spot => ({ x: spot.x + x, y: spot.y + y })),
+      points: shape.points.map((spot): PagePoint => ({ x: spot.x + x, y: spot.y + y })),
     };
   return { ...shape, left: shape.left + x, top: shape.top + y };
 }

@@ -26,9 +26,9 @@ export function coveragesOf(plan: PrintPlan, info: ArtworkInfo, measured: Measur
         levels: done?.levels?.process[i],
       })) as unknown as ReturnType<Coverages['process']>;
     },
-    plate: (layer, { lay, rule }) => {
-      if (lay === 'CMYK' || !rule) return { mean: 0 };
-      const key = plateKey(lay, layer.picture, rule);
+    plate: (layer, { inkRole, rule }) => {
+      if (inkRole === 'CMYK' || !rule) return { mean: 0 };
+      const key = plateKey(inkRole, layer.picture, rule);
       const picture = measured.pictures.find((measure) => measure.picture === layer.picture);
       return { mean: measures.get(key)?.coverage ?? 0, levels: picture?.levels?.plates[key] };
     },

@@ -149,7 +149,7 @@ function weakBarcodes(
   const specs = plateSpecs(stack).filter(
     ({ picture, key }) => picture === 'front' && measures.has(key),
   );
-  const [white] = specs.filter(({ lay }) => lay === 'W');
+  const [white] = specs.filter(({ inkRole }) => inkRole === 'W');
   return page.barcodes.flatMap((barcode, i): Finding[] => {
     const laid = new Map(specs.map(({ key }) => [key, measures.get(key)!.places[i] ?? 0]));
     const contrast = symbolContrast(scene, laid, viewing.backing, side);
@@ -218,7 +218,7 @@ function tooMuchInk(plan: PrintPlan, info: ArtworkInfo, pictures: Measures['pict
     const page = pageOf(plan, info, layers[0].picture);
     const process = layers
       .flatMap(({ parts, hits }) => parts.map((part) => ({ part, hits })))
-      .filter(({ part }) => part.lay === 'CMYK')
+      .filter(({ part }) => part.inkRole === 'CMYK')
       .reduce((sum, { part, hits }) => sum + (part.density / 100) * hits, 0);
     const cells = cellsFrom(
       page.content.heavy,

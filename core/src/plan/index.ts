@@ -48,7 +48,7 @@ export { groundDependencies, lookDependencies, plateDependencies } from './plate
 export { printedRaster } from './printedRaster.ts';
 export { printFiles, thinned, type PrintFile, type PrintPlate } from './printFiles.ts';
 export { keepOverprint, repaired } from './repair.ts';
-export { inkMl, planJob, reckon, type PlanResult, type Work } from './reckon.ts';
+export { inkMl, planJob, calculate, type PlanResult, type Work } from './calculate.ts';
 export {
   measuresOf,
   oneVersion,

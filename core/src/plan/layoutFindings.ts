@@ -7,7 +7,7 @@ import {
   oversizeOf,
   type Layout,
 } from '../layout/index.ts';
-import type { Work } from './reckon.ts';
+import type { Work } from './calculate.ts';
 import type { PrintPlan } from './plan.ts';
 
 interface Page {

@@ -17,7 +17,7 @@ import {
 } from '../plates/index.ts';
 import type { Band, PixelBox, Raster } from '../raster/index.ts';
 import { recipesOf } from '../rule/index.ts';
-import { allLayers, LAY_NAMES } from '../stack/index.ts';
+import { allLayers, INK_ROLE_NAMES } from '../stack/index.ts';
 import { sceneOf } from './model.ts';
 import { pageOf, type Artwork, type PrintPlan } from './plan.ts';
 import { printedRaster } from './printedRaster.ts';
@@ -84,9 +84,9 @@ export async function measurePlates(
       own,
       raster,
       {
-        artPlate: (lay) =>
+        artPlate: (inkRole) =>
           page.separations.find(
-            ({ name }) => roleOf(name, plan.artwork.names, plan.machine) === lay,
+            ({ name }) => roleOf(name, plan.artwork.names, plan.machine) === inkRole,
           )?.name,
         artDpi: page.dpi,
         codes: page.barcodes.map((code) => toPixels(barcodeGround(code), page, raster)),
@@ -110,7 +110,7 @@ export const hasTone = ({ machine }: Pick<PrintPlan, 'machine'>): boolean =>
   machine.inks.some(({ tone }) => tone);
 
 /** No separation of an artwork has a name with a zero byte. */
-const otherName = (job: string, lay: string) => `${job}\0${lay}`;
+const otherName = (job: string, inkRole: string) => `${job}\0${inkRole}`;
 
 /** Plates of other jobs that rules take in. */
 async function othersOf(
@@ -121,13 +121,13 @@ async function othersOf(
   for (const { rule } of specs)
     for (const { from } of recipesOf(rule)) {
       if (from.kind !== 'plate') continue;
-      const name = otherName(from.job, from.lay);
+      const name = otherName(from.job, from.inkRole);
       if (others.has(name)) continue;
-      const found = await artwork.plate?.(from.job, from.lay);
+      const found = await artwork.plate?.(from.job, from.inkRole);
       if (!found)
         throw new DomainError(
           'PLATE_ELSEWHERE',
-          `The plate "${from.lay}" of another job can’t be had here. Open the job in the app, where the others are, or take that source out of the rule.`,
+          `The plate "${from.inkRole}" of another job can’t be had here. Open the job in the app, where the others are, or take that source out of the rule.`,
           'stack',
         );
       others.set(name, found);
@@ -136,12 +136,12 @@ async function othersOf(
 }
 
 /** One plate of a plan as a raster of its own, built as it is read. @throws DomainError if the plan has no such plate */
-export function plateRaster(plan: PrintPlan, artwork: Artwork, lay: string): Raster {
-  const spec = plateSpecs(plan.stack).find((candidate) => candidate.lay === lay);
+export function plateRaster(plan: PrintPlan, artwork: Artwork, inkRole: string): Raster {
+  const spec = plateSpecs(plan.stack).find((candidate) => candidate.inkRole === inkRole);
   if (!spec)
     throw new DomainError(
       'PLATE_UNKNOWN',
-      `The job “${plan.name}” has no ${LAY_NAMES[lay as keyof typeof LAY_NAMES].toLowerCase()} plate. Choose another job, or another ink.`,
+      `The job “${plan.name}” has no ${INK_ROLE_NAMES[inkRole as keyof typeof INK_ROLE_NAMES].toLowerCase()} plate. Choose another job, or another ink.`,
       'stack',
     );
   const { width, height, dpi } = artwork.raster(pageOf(plan, artwork.info, spec.picture).number);
@@ -149,7 +149,7 @@ export function plateRaster(plan: PrintPlan, artwork: Artwork, lay: string): Ras
     width,
     height,
     dpi,
-    channels: [lay],
+    channels: [inkRole],
     async *bands() {
       const handoff = new Handoff();
       const built = measurePlates(plan, artwork, {

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { artwork, DARK, MACHINE, MATERIAL, measures, PLAN } from '../../test/shop.ts';
 import { memoryRaster } from '../raster/index.ts';
 import { parseStack } from '../stack/index.ts';
-import { planJob, reckon, type PrintPlan } from './index.ts';
+import { planJob, calculate, type PrintPlan } from './index.ts';
 
 const HALF = { key: 'W:front:image', coverage: 0.5, areaMm2: 10_000 };
 const codes = (
@@ -10,7 +10,7 @@ const codes = (
   coverage: Record<string, number> = { Cyan: 0.5 },
   plates: Parameters<typeof measures> = [HALF],
 ) =>
-  reckon({ ...PLAN, ...change }, artwork(coverage), measures(...plates)).findings.map(
+  calculate({ ...PLAN, ...change }, artwork(coverage), measures(...plates)).findings.map(
     ({ code }) => code,
   );
 
@@ -34,7 +34,7 @@ describe('findings', () => {
   });
 
   it('tell a spot whose name nearly matches, with the repair', () => {
-    const { findings } = reckon(PLAN, artwork({ Cyan: 0.5, 'white ': 0.3 }), measures(HALF));
+    const { findings } = calculate(PLAN, artwork({ Cyan: 0.5, 'white ': 0.3 }), measures(HALF));
     expect(findings).toEqual([
       expect.objectContaining({
         code: 'NAME_MISS',
@@ -52,7 +52,7 @@ describe('findings', () => {
 
   it('tell an empty plate from one that the rules emptied', () => {
     const message = (notation: string, key: string) =>
-      reckon(
+      calculate(
         { ...PLAN, stack: parseStack(notation) },
         artwork({ Cyan: 0.5 }),
         measures({
@@ -72,7 +72,7 @@ describe('findings', () => {
     const holed = { ...HALF, holes: { count: 3, areaMm2: 42, largest: [box, box, box] } };
     expect(codes({}, undefined, [holed])).toEqual(['PAPER_WHITE']);
     expect(codes({ material: { ...MATERIAL, class: 'white' } }, undefined, [holed])).toEqual([]);
-    const { findings } = reckon(PLAN, artwork({ Cyan: 0.5 }), measures(holed));
+    const { findings } = calculate(PLAN, artwork({ Cyan: 0.5 }), measures(holed));
     expect(findings[0].message).toContain(
       '3 places inside the image, 0.42 cm² in all, have no ink',
     );
@@ -107,23 +107,23 @@ describe('findings', () => {
   });
 
   it('give no time and no price for a print that can’t be made', () => {
-    const result = reckon(
+    const result = calculate(
       { ...PLAN, material: DARK, stack: parseStack('W~@sheet / CMYK~ | film') },
       artwork({ Cyan: 0.5 }),
       measures(),
     );
     expect(result.work).toBeUndefined();
     expect(
-      reckon({ ...PLAN, layout: { ...PLAN.layout, margin: 250 } }, artwork({}), measures(HALF))
+      calculate({ ...PLAN, layout: { ...PLAN.layout, margin: 250 } }, artwork({}), measures(HALF))
         .findings[0].code,
     ).toBe('LAYOUT_TOO_LARGE');
   });
 
   it('name a page or a mode that is not there', () => {
     expect(() =>
-      reckon({ ...PLAN, artwork: { ...PLAN.artwork, page: 3 } }, artwork({}), measures()),
+      calculate({ ...PLAN, artwork: { ...PLAN.artwork, page: 3 } }, artwork({}), measures()),
     ).toThrow('page 3, and the artwork has 1');
-    expect(() => reckon({ ...PLAN, modeId: 'turbo' }, artwork({}), measures(HALF))).toThrow(
+    expect(() => calculate({ ...PLAN, modeId: 'turbo' }, artwork({}), measures(HALF))).toThrow(
       'no mode "turbo"',
     );
   });
@@ -131,7 +131,7 @@ describe('findings', () => {
 
 describe('the run sheet', () => {
   const sheet = (change: Partial<PrintPlan>) =>
-    reckon({ ...PLAN, ...change }, artwork({ Cyan: 0.5 }), measures(HALF)).work!.runSheet;
+    calculate({ ...PLAN, ...change }, artwork({ Cyan: 0.5 }), measures(HALF)).work!.runSheet;
   const two = sheet({ trips: { split: 'apart', waitMinutes: 15, testPrint: true } });
 
   it('puts hits, wait and return back before the second trip: forgetting one spoils the sheet', () => {

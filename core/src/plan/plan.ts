@@ -5,11 +5,11 @@
 import type { ArtworkInfo, ArtworkPage, Role } from '../artwork/index.ts';
 import type { Extra, Prices } from '../cost/index.ts';
 import { DomainError } from '../errors/index.ts';
-import type { LayoutWish } from '../layout/index.ts';
+import type { LayoutSettings } from '../layout/index.ts';
 import type { Backing } from '../look/index.ts';
 import type { Raster } from '../raster/index.ts';
-import type { Machine, Material, Mode, Picture, Stack } from '../stack/index.ts';
-import type { Cutting, TripWish } from '../trips/index.ts';
+import type { Machine, Material, Mode, ArtworkSide, Stack } from '../stack/index.ts';
+import type { Cutting, TripSettings } from '../trips/index.ts';
 
 export const PLAN_FORMAT = 2;
 
@@ -55,8 +55,8 @@ export interface PrintPlan {
   readonly machine: Machine;
   readonly modeId: string;
   readonly stack: Stack;
-  readonly layout: LayoutWish;
-  readonly trips: TripWish;
+  readonly layout: LayoutSettings;
+  readonly trips: TripSettings;
   readonly prices: Prices;
   /** Will be laminated or masked after printing. */
   readonly laminated: boolean;
@@ -81,11 +81,11 @@ export interface Artwork {
   readonly info: ArtworkInfo;
   raster(page: number): Raster;
   /** A plate of another job, where other jobs are at hand. */
-  plate?(job: string, lay: string): Promise<Raster>;
+  plate?(job: string, inkRole: string): Promise<Raster>;
 }
 
 /** @throws DomainError `PAGE_UNKNOWN` */
-export function pageOf(plan: PrintPlan, info: ArtworkInfo, picture: Picture): ArtworkPage {
+export function pageOf(plan: PrintPlan, info: ArtworkInfo, picture: ArtworkSide): ArtworkPage {
   const number =
     picture === 'rear' ? (plan.artwork.rearPage ?? plan.artwork.page) : plan.artwork.page;
   const page = info.pages.find((candidate) => candidate.number === number);

@@ -3,7 +3,7 @@ import { artwork, measures, PLAN } from '../../test/shop.ts';
 import { plateKey, plateSpecs } from '../plates/index.ts';
 import { formatRule, parseRule } from '../rule/index.ts';
 import { formatStack, parseStack } from '../stack/index.ts';
-import { reckon } from './index.ts';
+import { calculate } from './index.ts';
 
 type Measured = Parameters<typeof measures>[0];
 
@@ -13,7 +13,7 @@ function found(rule: string, measure: Partial<Measured>) {
   const [{ key }] = plateSpecs(stack);
   const plan = { ...PLAN, stack };
   const whole = { key, coverage: 0.5, areaMm2: 10_000, ...measure };
-  return reckon(plan, artwork({ Cyan: 0.5 }), measures(whole)).findings;
+  return calculate(plan, artwork({ Cyan: 0.5 }), measures(whole)).findings;
 }
 /** Its code, and the rule it offers instead. */
 const offered = (rule: string, measure: Partial<Measured>) =>

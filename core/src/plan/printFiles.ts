@@ -6,10 +6,10 @@ import {
   allLayers,
   channelOf,
   inkOf,
-  LAY_NAMES,
+  INK_ROLE_NAMES,
   type Channel,
   type Machine,
-  type Picture,
+  type ArtworkSide,
 } from '../stack/index.ts';
 import { plateKey } from '../plates/index.ts';
 import type { PrintPlan } from './plan.ts';
@@ -28,7 +28,7 @@ export interface PrintPlate {
 export interface PrintFile {
   /** From 1, in the order of printing. */
   readonly number: number;
-  readonly picture: Picture;
+  readonly picture: ArtworkSide;
   readonly plates: readonly PrintPlate[];
   /** The machine mirrors it; the file is as it is read. */
   readonly mirrored: boolean;
@@ -46,13 +46,13 @@ export function printFiles({ stack, machine }: PrintPlan): PrintFile[] {
   const files: PrintFile[] = [];
   const front = stack.front.length;
   allLayers(stack).forEach((layer, i) => {
-    const plates = layer.parts.map(({ lay, rule, density }): PrintPlate => {
-      if (lay === 'CMYK') return { ink: 'CMYK', name: LAY_NAMES.CMYK, density };
-      const channel = channelOf(lay);
+    const plates = layer.parts.map(({ inkRole, rule, density }): PrintPlate => {
+      if (inkRole === 'CMYK') return { ink: 'CMYK', name: INK_ROLE_NAMES.CMYK, density };
+      const channel = channelOf(inkRole);
       return {
         ink: channel,
-        name: lay === 'B' ? 'Black' : nameOf(machine, channel, LAY_NAMES[lay]),
-        ...(rule && { key: plateKey(lay, layer.picture, rule) }),
+        name: inkRole === 'B' ? 'Black' : nameOf(machine, channel, INK_ROLE_NAMES[inkRole]),
+        ...(rule && { key: plateKey(inkRole, layer.picture, rule) }),
         density,
       };
     });

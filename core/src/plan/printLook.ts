@@ -29,7 +29,7 @@ import {
 import { deltaE2000, type Triple } from '../spectrum/index.ts';
 import { plateSpecs, type Measures } from '../plates/index.ts';
 import { MixtureTally, sum } from '../raster/index.ts';
-import { withDensity, type Picture, type Stack } from '../stack/index.ts';
+import { withDensity, type ArtworkSide, type Stack } from '../stack/index.ts';
 import { measurePlates, type MeasureOptions } from './measurePlates.ts';
 import { printedRaster } from './printedRaster.ts';
 import { sceneOf } from './model.ts';
@@ -42,7 +42,7 @@ export interface PicturePixels extends Planes {
 
 /** Process inks and plates of both pictures, pixel by pixel. */
 export interface PrintPixels {
-  readonly pictures: Readonly<Record<Picture, PicturePixels>>;
+  readonly pictures: Readonly<Record<ArtworkSide, PicturePixels>>;
   readonly means: Means;
   readonly measures: Measures;
 }
@@ -54,7 +54,8 @@ export async function printPixels(
   options: Omit<MeasureOptions, 'sink'> = {},
 ): Promise<PrintPixels> {
   const specs = plateSpecs(plan.stack);
-  const sizeOf = (picture: Picture) => artwork.raster(pageOf(plan, artwork.info, picture).number);
+  const sizeOf = (picture: ArtworkSide) =>
+    artwork.raster(pageOf(plan, artwork.info, picture).number);
   const plates = new Map(
     specs.map(({ key, picture }) => {
       const { width, height } = sizeOf(picture);
@@ -69,7 +70,7 @@ export async function printPixels(
     },
   });
   const inks = new Map<number, readonly Uint8Array[]>();
-  const pictureOf = async (picture: Picture): Promise<PicturePixels> => {
+  const pictureOf = async (picture: ArtworkSide): Promise<PicturePixels> => {
     const page = pageOf(plan, artwork.info, picture);
     const raster = artwork.raster(page.number);
     const { width, height } = raster;

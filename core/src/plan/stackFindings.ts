@@ -9,9 +9,9 @@ import {
   mirrored,
   modesFor,
   slotOf,
-  usesLay,
+  usesInkRole,
   withDensity,
-  withoutLay,
+  withoutInkRole,
   type Stack,
 } from '../stack/index.ts';
 import { slotWanted, splitTrips } from '../trips/index.ts';
@@ -65,11 +65,14 @@ function mirroring({ stack, viewing }: PrintPlan): Finding[] {
 function wetSilver({ stack, machine }: PrintPlan): Finding[] {
   const limit = machine.silverUnderLimit;
   return allLayers(stack).flatMap(({ parts, picture }, index): Finding[] => {
-    const density = parts.find(({ lay }) => lay === 'S')?.density ?? 0;
+    const density = parts.find(({ inkRole }) => inkRole === 'S')?.density ?? 0;
     const { side, at } = slotOf(stack, index);
     const coloured = stack[side]
       .slice(at + 1)
-      .some((above) => above.picture === picture && above.parts.some(({ lay }) => lay === 'CMYK'));
+      .some(
+        (above) =>
+          above.picture === picture && above.parts.some(({ inkRole }) => inkRole === 'CMYK'),
+      );
     if (!coloured || density <= limit) return [];
     return [
       finding(
@@ -82,8 +85,8 @@ function wetSilver({ stack, machine }: PrintPlan): Finding[] {
 }
 
 function clearUnderLaminate({ stack, laminated }: PrintPlan): Finding[] {
-  if (!laminated || !usesLay(stack, 'V')) return [];
-  const without = withoutLay(stack, 'V');
+  if (!laminated || !usesInkRole(stack, 'V')) return [];
+  const without = withoutInkRole(stack, 'V');
   return [
     finding(
       'CLEAR_UNDER_LAMINATE',
@@ -102,7 +105,7 @@ function wetHits({ stack, machine, trips }: PrintPlan): Finding[] {
   const hits = Math.max(
     0,
     ...allLayers(stack)
-      .filter(({ parts }) => parts.some(({ lay }) => lay === 'W'))
+      .filter(({ parts }) => parts.some(({ inkRole }) => inkRole === 'W'))
       .map((layer) => layer.hits),
   );
   if (machine.cure === 'uv' || hits < 2 || trips.waitMinutes >= SHORT_WAIT) return [];

@@ -5,7 +5,7 @@ import type { ArtworkInfo } from '../artwork/index.ts';
 import type { Layout, Load } from '../layout/index.ts';
 import type { Measures } from '../plates/index.ts';
 import { plateSpecs } from '../plates/index.ts';
-import { reckon } from './reckon.ts';
+import { calculate } from './calculate.ts';
 import {
   apportion,
   listed,
@@ -46,11 +46,11 @@ describe('versions of a job', () => {
   it('lay as much ink and give as many pieces as their pages would as jobs of their own', () => {
     const cyan = [0.1, 0.5, 0.9];
     const plan = versioned(30, 0, 10);
-    const { work } = reckon(plan, pages(...cyan), measured(...cyan));
+    const { work } = calculate(plan, pages(...cyan), measured(...cyan));
     const alone = plan.versions!.map((version, i) =>
       version.copies === 0
         ? undefined
-        : reckon(oneVersion(plan, version), pages(...cyan), measures({ key, coverage: cyan[i] }))
+        : calculate(oneVersion(plan, version), pages(...cyan), measures({ key, coverage: cyan[i] }))
             .work!,
     );
     for (const channel of ['C', 'W'] as const) {
@@ -81,7 +81,7 @@ describe('versions of a job', () => {
             ...versioned(...rows.map(([copies]) => copies)),
             trips: { ...PLAN.trips, testPrint },
           };
-          const { work } = reckon(plan, pages(...cyan), measured(...cyan));
+          const { work } = calculate(plan, pages(...cyan), measured(...cyan));
           const sum = (of: readonly number[]) => of.reduce((all, one) => all + one, 0);
           expect(sum(work!.versions.map(({ cost }) => cost.minor))).toBe(work!.cost.total.minor);
           for (const { channel, ml } of work!.inks)
@@ -93,7 +93,11 @@ describe('versions of a job', () => {
   });
 
   it('cost more where they lay more ink, and the same where they lay the same', () => {
-    const { work } = reckon(versioned(50, 50, 50), pages(0.2, 0.9, 0.2), measured(0.2, 0.9, 0.2));
+    const { work } = calculate(
+      versioned(50, 50, 50),
+      pages(0.2, 0.9, 0.2),
+      measured(0.2, 0.9, 0.2),
+    );
     const [a, b, c] = work!.versions.map(({ cost }) => cost.minor);
     expect(b).toBeGreaterThan(a);
     expect(Math.abs(a - c)).toBeLessThanOrEqual(1);
@@ -134,7 +138,7 @@ describe('versions of a job', () => {
   });
 
   it('are told on the run sheet, load by load, and counted at the end', () => {
-    const { work } = reckon(versioned(3, 5), pages(0.2, 0.4), measured(0.2, 0.4));
+    const { work } = calculate(versioned(3, 5), pages(0.2, 0.4), measured(0.2, 0.4));
     const values = work!.runSheet.flatMap(({ settings }) =>
       settings.map(({ label, value }) => `${label}: ${value}`),
     );
@@ -156,13 +160,13 @@ describe('versions of a job', () => {
       own.page === 2 ? { page: 2, ...measures(holed) } : own,
     );
     const plan = versioned(1, 1, 1);
-    const { findings } = reckon(plan, info, { ...done, versions });
+    const { findings } = calculate(plan, info, { ...done, versions });
     const own = findings.filter(({ message }) => message.startsWith('Version on page 2: '));
     expect(own.map(({ page }) => page)).toEqual([2]);
     const said = findings.map(({ code, message }) => `${code} ${message}`);
     expect(new Set(said).size).toBe(said.length);
     const all = versions.map((version) => ({ ...version, ...measures(holed) }));
-    const each = reckon(plan, info, { ...done, versions: all }).findings;
+    const each = calculate(plan, info, { ...done, versions: all }).findings;
     expect(each.filter(({ message }) => message.includes('Version'))).toEqual([]);
     expect(each.length).toBe(findings.length);
   });
@@ -175,7 +179,7 @@ describe('versions of a job', () => {
       own.page === 2 ? { page: 2, ...measures(holed) } : own,
     );
     const told = (copies: number) =>
-      reckon(versioned(1, copies, 1), info, { ...done, versions }).findings.map(
+      calculate(versioned(1, copies, 1), info, { ...done, versions }).findings.map(
         ({ message }) => message,
       );
     expect(told(1).some((message) => message.startsWith('Version on page 2: '))).toBe(true);
@@ -186,7 +190,7 @@ describe('versions of a job', () => {
     const info = pages(0.2, 0.2);
     const [first, second] = info.pages;
     const odd = { ...info, pages: [first, { ...second, widthMm: 210 }] };
-    const { findings, work } = reckon(versioned(1, 1), odd, measured(0.2, 0.2));
+    const { findings, work } = calculate(versioned(1, 1), odd, measured(0.2, 0.2));
     expect(findings).toContainEqual(
       expect.objectContaining({
         code: 'VERSION_SIZE',

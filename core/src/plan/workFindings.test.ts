@@ -2,11 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { artwork, MACHINE, MATERIAL, measures, PLAN } from '../../test/shop.ts';
 import type { Repair } from '../findings/index.ts';
 import { parseStack } from '../stack/index.ts';
-import { changed, reckon, type PrintPlan } from './index.ts';
+import { changed, calculate, type PrintPlan } from './index.ts';
 
 const HALF = { key: 'W:front:image', coverage: 0.5, areaMm2: 10_000 };
 const done = (change: Partial<PrintPlan>) =>
-  reckon({ ...PLAN, ...change }, artwork({ Cyan: 0.5 }), measures(HALF));
+  calculate({ ...PLAN, ...change }, artwork({ Cyan: 0.5 }), measures(HALF));
 const codes = (change: Partial<PrintPlan>) => done(change).findings.map(({ code }) => code);
 const repairOf = (repair: Repair | undefined) => {
   if (repair?.kind !== 'plan') throw new Error('No repair of the plan.');
@@ -60,7 +60,7 @@ describe('what layout and finishing say against a plan', () => {
     const info = artwork({ Cyan: 0.5 });
     const bare = { ...info, pages: [{ ...info.pages[0], bleedDeclared: false }] };
     const found = (material = { ...MATERIAL, label: null as typeof MATERIAL.label }) =>
-      reckon({ ...PLAN, machine: label, material }, bare, measures(HALF)).findings.map(
+      calculate({ ...PLAN, machine: label, material }, bare, measures(HALF)).findings.map(
         ({ code }) => code,
       );
     expect(found()).toContain('NO_OVERSIZE');

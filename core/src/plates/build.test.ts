@@ -30,7 +30,10 @@ async function build(
     'front',
     plateSpecs(parseStack(notation)),
     raster,
-    { artPlate: (lay) => ({ W: 'White', S: 'Silver', V: undefined, B: undefined })[lay], codes },
+    {
+      artPlate: (inkRole) => ({ W: 'White', S: 'Silver', V: undefined, B: undefined })[inkRole],
+      codes,
+    },
     (key, rows, y) => {
       const plane = built.get(key) ?? new Uint8Array(WIDTH * HEIGHT);
       plane.set(rows, y * WIDTH);

@@ -17,11 +17,11 @@ import {
   type Recipe,
   type Source,
 } from '../rule/index.ts';
-import type { Picture, Special } from '../stack/index.ts';
+import type { ArtworkSide, Special } from '../stack/index.ts';
 import { PlateMeter, type PlateMeasure } from './measure.ts';
 import { PictureMeter, type PictureMeasure } from './picture.ts';
 import { NO_ROWS, RowQueue, type Flow } from './rows.ts';
-import { processOf, type Ground, type NeedRows } from './sources.ts';
+import { processOf, type PlateInputs, type NeedRows } from './sources.ts';
 import type { PlateSpec } from './spec.ts';
 import { flowOf, radiusPx } from './steps.ts';
 import { DecisionRows, hazeByte, observe, survey, type Observed, type Survey } from './survey.ts';
@@ -44,7 +44,7 @@ export type PlateSink = (key: string, rows: Uint8Array, y: number) => void | Pro
 /** What plates are built from besides the artwork's own pixels. */
 export interface PlateSurroundings {
   /** Name of the separation that already holds a special, if the artwork has one. */
-  readonly artPlate: (lay: Special) => string | undefined;
+  readonly artPlate: (inkRole: Special) => string | undefined;
   /** Resolution of the artwork itself, where the raster is a smaller picture of it. */
   readonly artDpi?: number;
   /** Where the cover of each plate is wanted by itself: barcodes with their quiet zones. */
@@ -58,7 +58,7 @@ export interface PlateSurroundings {
   /** Plates that were built before on the same pixels, by key. */
   readonly ready?: ReadonlyMap<string, ReadyPlate>;
   /** Name of the raster's channel that holds a plate of another job. */
-  readonly other?: (job: string, lay: string) => string;
+  readonly other?: (job: string, inkRole: string) => string;
 }
 
 /** A whole plate with its measure, kept from an earlier build. */
@@ -72,7 +72,7 @@ export interface ReadyPlate {
  * a few bands, whatever its size.
  */
 export async function buildPlates(
-  picture: Picture,
+  picture: ArtworkSide,
   specs: readonly PlateSpec[],
   raster: Raster,
   surroundings: PlateSurroundings,
@@ -146,7 +146,7 @@ export async function coverPlates(
 }
 
 /** A rule that takes what the artist drew says itself what becomes of it. */
-const addsOwn = (rule: PlateRule, { art }: Ground): boolean =>
+const addsOwn = (rule: PlateRule, { art }: PlateInputs): boolean =>
   art >= 0 && !rule.alone && !usesSource(rule, 'art');
 
 type Surveyed = Extract<Source, { kind: 'cleaned' | 'paper' }>;
@@ -195,7 +195,7 @@ export async function cleanerMap(
   return map;
 }
 
-const inksOf = ({ channels }: Raster): Ground['inks'] => ({
+const inksOf = ({ channels }: Raster): PlateInputs['inks'] => ({
   C: channels.indexOf('Cyan'),
   M: channels.indexOf('Magenta'),
   Y: channels.indexOf('Yellow'),
@@ -207,9 +207,9 @@ function groundOf(
   raster: Raster,
   { artPlate, artDpi, codes = [], need, other }: PlateSurroundings,
   surveys: ReadonlyMap<string, Survey>,
-): Ground {
+): PlateInputs {
   const { width, height, dpi, channels } = raster;
-  const art = artPlate(spec.lay);
+  const art = artPlate(spec.inkRole);
   return {
     width,
     height,
@@ -219,7 +219,7 @@ function groundOf(
     codes,
     art: art === undefined ? -1 : channels.indexOf(art),
     plane: (name) => channels.indexOf(name),
-    other: (job, lay) => (other ? channels.indexOf(other(job, lay)) : -1),
+    other: (job, inkRole) => (other ? channels.indexOf(other(job, inkRole)) : -1),
     survey: (from) => surveys.get(surveyKey(from))!,
     need: (within) => need?.(spec, within) ?? ((_process, size) => new Uint8Array(size).fill(255)),
   };
@@ -274,7 +274,12 @@ class PlateBuilder {
   #y = 0;
   #beforeOwn = 0;
 
-  constructor(spec: PlateSpec, raster: Raster, ground: Ground, { codes = [] }: PlateSurroundings) {
+  constructor(
+    spec: PlateSpec,
+    raster: Raster,
+    ground: PlateInputs,
+    { codes = [] }: PlateSurroundings,
+  ) {
     const { rule } = spec;
     const enclosed = usesSource(rule, 'image', 'cleaned');
     this.#raster = raster;

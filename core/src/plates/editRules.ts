@@ -6,7 +6,7 @@ import { plateKey } from './spec.ts';
 /** One plate of the stack, wherever it is laid, gets another rule. */
 export const setRule = (stack: Stack, key: string, rule: PlateRule): Stack =>
   mapRules(stack, (layer, part, old) =>
-    plateKey(part.lay as Special, layer.picture, old) === key ? rule : old,
+    plateKey(part.inkRole as Special, layer.picture, old) === key ? rule : old,
   );
 
 /** Every rule that goes by any ink takes a tint up to this for blank. */

@@ -5,14 +5,14 @@ import { laidAt, type PointInk } from './index.ts';
 /** Bytes at a point: process inks, and what the artist drew as white. */
 const at = (process: number[], white = 0): PointInk => ({
   process,
-  art: (lay) => (lay === 'W' ? white : 0),
+  art: (inkRole) => (inkRole === 'W' ? white : 0),
 });
 const INK = at([255, 0, 51, 0]);
 const BARE = at([0, 0, 0, 0]);
 const amounts = (notation: string, ink: PointInk, picture: 'front' | 'rear' = 'front') =>
   laidAt(parseStack(notation), picture, ink).map(({ parts, side }) => [
     side,
-    ...parts.map(({ lay, amount }) => `${lay} ${amount.toFixed(2)}`),
+    ...parts.map(({ inkRole, amount }) => `${inkRole} ${amount.toFixed(2)}`),
   ]);
 
 describe('laidAt', () => {

@@ -1,9 +1,15 @@
 /** What is laid at one point of a picture, layer by layer, read off its separations. */
 import { usesSource, type PlateRule, type Recipe, type Source } from '../rule/index.ts';
-import { allLayers, type Lay, type Picture, type Special, type Stack } from '../stack/index.ts';
+import {
+  allLayers,
+  type InkRole,
+  type ArtworkSide,
+  type Special,
+  type Stack,
+} from '../stack/index.ts';
 
 export interface LaidPart {
-  readonly lay: Lay;
+  readonly inkRole: InkRole;
   /** Ink of one hit, 0 to 1; of colour the sum of its four inks, 0 to 4. */
   readonly amount: number;
 }
@@ -18,23 +24,23 @@ export interface LaidLayer {
 export interface PointInk {
   readonly process: readonly number[];
   /** Of the separation that the artist drew for a special. */
-  art(lay: Special): number;
+  art(inkRole: Special): number;
 }
 
 /**
  * The layers of one picture that lay anything there, as they are laid on each side, from the substrate outward. A choke
  * may still take a special away near its edge: that needs the neighbours, which one point does not have.
  */
-export function laidAt(stack: Stack, picture: Picture, ink: PointInk): LaidLayer[] {
+export function laidAt(stack: Stack, picture: ArtworkSide, ink: PointInk): LaidLayer[] {
   return allLayers(stack).flatMap((layer, i) => {
     if (layer.picture !== picture) return [];
-    const parts = layer.parts.flatMap(({ lay, density, rule }): LaidPart[] => {
+    const parts = layer.parts.flatMap(({ inkRole, density, rule }): LaidPart[] => {
       const cover =
-        lay === 'CMYK'
+        inkRole === 'CMYK'
           ? ink.process.reduce((sum, byte) => sum + byte, 0) / 255
-          : coverAt(rule!, lay, ink);
+          : coverAt(rule!, inkRole, ink);
       const amount = (density / 100) * cover;
-      return amount > 0 ? [{ lay, amount }] : [];
+      return amount > 0 ? [{ inkRole, amount }] : [];
     });
     const side = i < stack.front.length ? ('front' as const) : ('back' as const);
     return parts.length ? [{ parts, hits: layer.hits, side }] : [];
@@ -42,8 +48,8 @@ export function laidAt(stack: Stack, picture: Picture, ink: PointInk): LaidLayer
 }
 
 /** What a rule lays at a point that has no neighbours: whatever looks at an edge, a whole place or a drawing is left out. */
-function coverAt({ from, steps, alone }: PlateRule, lay: Special, ink: PointInk): number {
-  const drawn = ink.art(lay) / 255;
+function coverAt({ from, steps, alone }: PlateRule, inkRole: Special, ink: PointInk): number {
+  const drawn = ink.art(inkRole) / 255;
   const own = alone || usesSource({ from, steps }, 'art') ? 0 : drawn;
   return Math.max(own, recipeAt({ from, steps }, drawn, ink) ?? 0);
 }

@@ -1,6 +1,6 @@
 /** The operator's word against the cleaner's. */
 import type { ArtworkPage } from '../artwork/index.ts';
-import { hundredth, mapSources, type PlateRule, type Spot } from '../rule/index.ts';
+import { hundredth, mapSources, type PlateRule, type PagePoint } from '../rule/index.ts';
 import { DECISIONS } from './survey.ts';
 
 /** What the cleaner decided of a page. */
@@ -19,9 +19,9 @@ export function overrideDecision(
   rule: PlateRule,
   map: DecisionMap,
   page: Pick<ArtworkPage, 'widthMm' | 'heightMm'>,
-  spot: Spot,
+  spot: PagePoint,
 ): PlateRule | undefined {
-  const pixelOf = ({ x, y }: Spot) =>
+  const pixelOf = ({ x, y }: PagePoint) =>
     Math.floor((y / page.heightMm) * map.height) * map.width +
     Math.floor((x / page.widthMm) * map.width);
   const pixel = pixelOf(spot);
@@ -30,7 +30,7 @@ export function overrideDecision(
   const white = decision === 'paper' || decision === 'haze' || decision === 'said-bare';
   const here = { x: hundredth(spot.x), y: hundredth(spot.y) };
   const place = decision.startsWith('said') ? placeAt(map, pixel) : new Set<number>();
-  const others = (spots: readonly Spot[]) => spots.filter((old) => !place.has(pixelOf(old)));
+  const others = (spots: readonly PagePoint[]) => spots.filter((old) => !place.has(pixelOf(old)));
   return mapSources(rule, (from) =>
     from.kind === 'cleaned'
       ? {

@@ -10,7 +10,7 @@ import {
   type Band,
   type Raster,
 } from '../raster/index.ts';
-import type { Picture } from '../stack/index.ts';
+import type { ArtworkSide } from '../stack/index.ts';
 import { RowQueue } from './rows.ts';
 import type { PlateSpec } from './spec.ts';
 
@@ -21,7 +21,7 @@ const MOST_LAID = 200;
 
 /** One picture of a plan once its plates are built. */
 export interface PictureMeasure {
-  readonly picture: Picture;
+  readonly picture: ArtworkSide;
   /** Mean of C, M, Y, K over everything printed, 0 to 1, with what the operator said of the spots carried out. */
   readonly process: readonly [c: number, m: number, y: number, k: number];
   /** How much ink meets at one place: which plates cover it, and how the sum of its process inks is spread there. */
@@ -47,7 +47,7 @@ export interface InkPattern {
 
 /** Process ink and finished plates brought together again, row by row, as plates lag behind. */
 export class PictureMeter {
-  readonly #picture: Picture;
+  readonly #picture: ArtworkSide;
   readonly #keys: readonly string[];
   readonly #index: readonly number[];
   readonly #pixels: number;
@@ -61,7 +61,7 @@ export class PictureMeter {
   #next = 0;
 
   /** @param levels whether the values of every plate are counted */
-  constructor(picture: Picture, raster: Raster, specs: readonly PlateSpec[], levels: boolean) {
+  constructor(picture: ArtworkSide, raster: Raster, specs: readonly PlateSpec[], levels: boolean) {
     const { width, height, channels } = raster;
     this.#picture = picture;
     this.#keys = specs.map(({ key }) => key).slice(0, MOST_PLATES);

@@ -8,10 +8,10 @@ import { buildPlates, cleanerMap, coverPlates, DECISIONS, plateSpecs } from './i
 const inkOf = (cell: string) =>
   cell === '#' ? 255 : cell === '.' ? 0 : Math.round(Number(cell) * 25.5);
 
-type Picture = Readonly<Record<string, readonly string[]>>;
+type ArtworkSide = Readonly<Record<string, readonly string[]>>;
 
 /** One pixel a millimetre, in bands of so many rows. */
-function raster(picture: Picture, bandRows = 3): Raster {
+function raster(picture: ArtworkSide, bandRows = 3): Raster {
   const channels = Object.keys(picture);
   const rows = Object.values(picture).map((lines) =>
     Uint8Array.from(lines.join(''), (cell) => inkOf(cell)),
@@ -37,11 +37,11 @@ function raster(picture: Picture, bandRows = 3): Raster {
 }
 
 const surroundings = {
-  artPlate: (lay: string) => (lay === 'W' ? 'White' : undefined),
+  artPlate: (inkRole: string) => (inkRole === 'W' ? 'White' : undefined),
   codes: [{ left: 1, top: 1, right: 3, bottom: 2 }],
 };
 
-async function build(rule: string, picture: Picture, bandRows = 3) {
+async function build(rule: string, picture: ArtworkSide, bandRows = 3) {
   const from = raster(picture, bandRows);
   const plane = new Uint8Array(from.width * from.height);
   const specs = plateSpecs(parseStack(`film | W@${rule}`));
@@ -53,7 +53,7 @@ async function build(rule: string, picture: Picture, bandRows = 3) {
 }
 
 /** The plate as it was drawn: "." nothing, "#" full, a digit for tenths. */
-async function plate(rule: string, picture: Picture) {
+async function plate(rule: string, picture: ArtworkSide) {
   const { plane, width } = await build(rule, picture);
   const cells = [...plane].map((v) =>
     v === 255 ? '#' : v === 0 ? '.' : String(Math.round(v / 25.5)),
@@ -63,7 +63,7 @@ async function plate(rule: string, picture: Picture) {
   );
 }
 
-const ART: Picture = {
+const ART: ArtworkSide = {
   Black: ['........', '.######.', '.#.##.#.', '.######.', '........'],
   White: ['#.......', '........', '........', '........', '........'],
 };
@@ -260,7 +260,7 @@ describe('measures of a plate', () => {
 
 describe('the cleaner', () => {
   /** A face with an eye that is a highlight, a letter's counter, a pinhole, haze and a speck of dirt. */
-  const FACE: Picture = {
+  const FACE: ArtworkSide = {
     Black: [
       '....................',
       '.1..................',

@@ -1,12 +1,12 @@
 /** Shapes drawn on a picture, filled row by row: a pixel belongs to a shape that its centre lies in. */
-import type { Shape, Spot } from '../rule/index.ts';
+import type { Shape, PagePoint } from '../rule/index.ts';
 
 /** Fills one row of `width` pixels that are 0; `y` and the shape's numbers in pixels. */
 export type RowFiller = (row: Uint8Array, y: number) => void;
 
 /** @param scale pixels a mm, across and down */
 export function shapeFiller(shape: Shape, scale: { x: number; y: number }): RowFiller {
-  const point = ({ x, y }: Spot): Spot => ({ x: x * scale.x, y: y * scale.y });
+  const point = ({ x, y }: PagePoint): PagePoint => ({ x: x * scale.x, y: y * scale.y });
   switch (shape.shape) {
     case 'box':
     case 'ellipse': {
@@ -42,7 +42,7 @@ function fill(row: Uint8Array, from: number, to: number): void {
 }
 
 /** Inside by the even–odd rule. */
-function polygonFiller(points: readonly Spot[]): RowFiller {
+function polygonFiller(points: readonly PagePoint[]): RowFiller {
   return (row, y) => {
     const at = y + 0.5;
     const crossings: number[] = [];
@@ -57,7 +57,7 @@ function polygonFiller(points: readonly Spot[]): RowFiller {
 }
 
 /** Everything within the radius of a line through the points. */
-function brushFiller(points: readonly Spot[], radius: number): RowFiller {
+function brushFiller(points: readonly PagePoint[], radius: number): RowFiller {
   const lines = points.map((a, i) => [a, points[Math.min(i + 1, points.length - 1)]] as const);
   return (row, y) => {
     const at = y + 0.5;

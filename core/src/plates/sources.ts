@@ -9,7 +9,7 @@ import { hazeByte, surveyedFlow, type Survey } from './survey.ts';
 export type NeedRows = (process: readonly (Uint8Array | undefined)[], size: number) => Uint8Array;
 
 /** The artwork that plates are built on. Planes are named by their index in a band, −1 where there is none. */
-export interface Ground {
+export interface PlateInputs {
   readonly width: number;
   readonly height: number;
   /** Pixels for one of the artwork's own, where the raster is a smaller picture of it. */
@@ -23,16 +23,16 @@ export interface Ground {
   readonly art: number;
   plane(name: string): number;
   /** A plate of another job. */
-  other(job: string, lay: string): number;
+  other(job: string, inkRole: string): number;
   survey(from: Source): Survey;
   need(within: number): NeedRows;
 }
 
 /** Indices of the process planes there are. */
-export const processOf = ({ inks }: Pick<Ground, 'inks'>): number[] =>
+export const processOf = ({ inks }: Pick<PlateInputs, 'inks'>): number[] =>
   [inks.C, inks.M, inks.Y, inks.K].filter((i) => i >= 0);
 
-export function sourceFlow(from: Source, ground: Ground): Flow {
+export function sourceFlow(from: Source, ground: PlateInputs): Flow {
   const { width } = ground;
   const process = processOf(ground);
   const flow = (
@@ -72,7 +72,7 @@ export function sourceFlow(from: Source, ground: Ground): Flow {
     case 'separation':
       return planeFlow(ground.plane(from.name));
     case 'plate':
-      return planeFlow(ground.other(from.job, from.lay));
+      return planeFlow(ground.other(from.job, from.inkRole));
     case 'sheet':
       return flow(true, (_band, size) => new Uint8Array(size).fill(255));
     case 'image':

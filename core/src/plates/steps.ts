@@ -14,7 +14,7 @@ import {
 } from '../raster/index.ts';
 import type { Length, Recipe, Small, Step } from '../rule/index.ts';
 import { joined, pointwise, RowQueue, through, together, type Filter, type Flow } from './rows.ts';
-import { sourceFlow, type Ground } from './sources.ts';
+import { sourceFlow, type PlateInputs } from './sources.ts';
 
 /** How far a place may lie from what a choke leaves before it counts as lost, in radii: the corner of a square lies 1.41 away. */
 export const LOST_RADII = 1.5;
@@ -24,10 +24,10 @@ const REACHES = 1;
 
 const round = (px: number) => Math.round(px * 100) / 100;
 /** Pixels a mm, the same across and down. */
-const density = ({ scale }: Ground) => Math.sqrt(scale.x * scale.y);
+const density = ({ scale }: PlateInputs) => Math.sqrt(scale.x * scale.y);
 
 /** In pixels to a hundredth, so that equal wishes make equal plates. */
-export const radiusPx = ({ value, unit }: Length, ground: Ground): number =>
+export const radiusPx = ({ value, unit }: Length, ground: PlateInputs): number =>
   round(unit === 'px' ? value * ground.pixel : value * density(ground));
 
 /** Looks on while a plate is built. */
@@ -39,7 +39,7 @@ export interface Watch {
 }
 
 /** A recipe as rows. */
-export function flowOf({ from, steps }: Recipe, ground: Ground, watch?: Watch): Flow {
+export function flowOf({ from, steps }: Recipe, ground: PlateInputs, watch?: Watch): Flow {
   const seen = (flow: Flow, index: number): Flow => {
     if (!watch) return flow;
     const look = (rows: Uint8Array) => {
@@ -58,7 +58,7 @@ export function flowOf({ from, steps }: Recipe, ground: Ground, watch?: Watch): 
   );
 }
 
-function stepFlow(flow: Flow, step: Step, ground: Ground, watch: Watch | undefined): Flow {
+function stepFlow(flow: Flow, step: Step, ground: PlateInputs, watch: Watch | undefined): Flow {
   const { width } = ground;
   const { binary } = flow;
   switch (step.do) {
@@ -185,7 +185,7 @@ function leavingStrokes(width: number, radius: number, stroke: number): MaskStre
 function smallFilter(
   { value, unit }: Small,
   kind: 'empty' | 'printed',
-  ground: Ground,
+  ground: PlateInputs,
   binary: boolean,
 ): Filter {
   const { width, scale } = ground;

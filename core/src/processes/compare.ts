@@ -65,7 +65,7 @@ export const quantityGrid = (most: number, count = 48): readonly number[] => [
   ...new Set(Array.from({ length: count }, (_, i) => Math.round(most ** (i / (count - 1))))),
 ];
 
-/** Loads up to which every one is reckoned by itself. */
+/** Loads up to which every one is worked out by itself. */
 const MOST_STEPS = 60;
 
 /**

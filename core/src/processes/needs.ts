@@ -31,13 +31,13 @@ const PROCESS_INKS = 4;
 export function needsOf(plan: PrintPlan, info: ArtworkInfo, result: PlanResult): ProcessNeeds {
   const page = pageOf(plan, info, 'front');
   const { width, height } = page.trimMm;
-  const whites = result.opacity.layers.filter(({ lay }) => lay === 'W' || lay === 'B');
+  const whites = result.opacity.layers.filter(({ inkRole }) => inkRole === 'W' || inkRole === 'B');
   const used = page.separations.filter(
     ({ kind, coverageWithBleed }) => kind === 'process' && coverageWithBleed > 0.001,
   ).length;
   const separations = allLayers(plan.stack)
     .flatMap(({ parts }) => parts)
-    .reduce((sum, { lay }) => sum + (lay === 'CMYK' ? used || PROCESS_INKS : 1), 0);
+    .reduce((sum, { inkRole }) => sum + (inkRole === 'CMYK' ? used || PROCESS_INKS : 1), 0);
   const strokes = result.plates.flatMap(({ strokeMm }) => (strokeMm === null ? [] : [strokeMm]));
   const pictures = (page.structure?.pictures.length ?? 0) > 0;
   return {

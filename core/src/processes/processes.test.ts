@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { artwork, measures, PLAN } from '../../test/shop.ts';
-import { reckon } from '../plan/index.ts';
+import { calculate } from '../plan/index.ts';
 import {
   cheapestRanges,
   needsOf,
@@ -135,7 +135,7 @@ describe('the quantities at which each is cheapest', () => {
 describe('needsOf', () => {
   it('reads opacity, strokes, separations and gradients from the plan and its plates', () => {
     const info = artwork({ Cyan: 0.5, Black: 0.1 });
-    const result = reckon(
+    const result = calculate(
       PLAN,
       info,
       measures({ key: 'W:front:image', coverage: 0.5, strokeMm: 0.4, islands: 7 }),

@@ -7,7 +7,7 @@
  * runs (from memory).
  */
 import type { PixelBox } from './band.ts';
-import { eachTouch, runsOf, type Kind, type Runs } from './runs.ts';
+import { eachTouch, runsOf, type RunKind, type Runs } from './runs.ts';
 
 /** A complete place. */
 export interface Component extends PixelBox {
@@ -18,7 +18,7 @@ export interface Component extends PixelBox {
 
 export class ComponentMeter {
   readonly #width: number;
-  readonly #kind: Kind;
+  readonly #kind: RunKind;
   readonly #done: (component: Component) => void;
   #above: Runs = new Int32Array(0);
   /** Place of each run above. */
@@ -37,7 +37,7 @@ export class ComponentMeter {
   readonly #free: number[] = [];
 
   /** @param done is told of each place once it is complete */
-  constructor(width: number, kind: Kind, done: (component: Component) => void) {
+  constructor(width: number, kind: RunKind, done: (component: Component) => void) {
     this.#width = width;
     this.#kind = kind;
     this.#done = done;

@@ -4,10 +4,10 @@ import { MaskKernel, strideOf } from './maskKernel.ts';
 /** Runs of one kind in a row, from left to right: starts and ends (exclusive) in turn. */
 export type Runs = Int32Array;
 
-export type Kind = 'empty' | 'printed';
+export type RunKind = 'empty' | 'printed';
 
 /** @param row 0 empty, anything else printed */
-export function runsOf(row: Uint8Array, kind: Kind): Runs {
+export function runsOf(row: Uint8Array, kind: RunKind): Runs {
   const width = row.length;
   const stride = strideOf(width);
   const kernel = MaskKernel.scratch(stride * 5);

@@ -4,7 +4,7 @@
  * Rows wait until every small place in them is complete or has outgrown the area, so that they wait at most as many rows as the
  * area has pixels. Places are runs joined to the runs they touch in the row above, as in components.ts.
  */
-import { eachTouch, runsOf, type Kind, type Runs } from './runs.ts';
+import { eachTouch, runsOf, type RunKind, type Runs } from './runs.ts';
 
 interface Waiting {
   readonly row: Uint8Array;
@@ -19,7 +19,7 @@ const STAYS = 0;
 
 export class SmallStream {
   readonly #width: number;
-  readonly #kind: Kind;
+  readonly #kind: RunKind;
   readonly #limit: number;
   readonly #waiting: Waiting[] = [];
   #y = 0;
@@ -33,7 +33,7 @@ export class SmallStream {
    * @param limit pixels: a place up to this is changed
    * @param kind empty places are printed, printed ones emptied
    */
-  constructor(width: number, limit: number, kind: Kind) {
+  constructor(width: number, limit: number, kind: RunKind) {
     this.#width = width;
     this.#limit = limit;
     this.#kind = kind;

@@ -45,7 +45,7 @@ export function newSource(
         },
       };
     case 'plate':
-      return { kind, job: jobs[0] ?? '', lay: 'W' };
+      return { kind, job: jobs[0] ?? '', inkRole: 'W' };
     case 'art':
     case 'sheet':
     case 'light':

@@ -7,7 +7,7 @@ import {
   type Recipe,
   type Small,
   type Source,
-  type Spot,
+  type PagePoint,
   type Step,
 } from './rule.ts';
 
@@ -23,7 +23,7 @@ export function formatRecipe({ from, steps }: Recipe, last: readonly string[] = 
 }
 
 const quote = (text: string) => `"${text.replace(/["\\]/g, '\\$&')}"`;
-const place = ({ x, y }: Spot) => `${x},${y}`;
+const place = ({ x, y }: PagePoint) => `${x},${y}`;
 const unless = (word: string, value: number, usual: number) =>
   value === usual ? [] : [`${word} ${value}`];
 
@@ -55,7 +55,7 @@ function formatSource(from: Source): string[] {
     case 'codes':
       return [from.kind, ...unless('margin', from.margin, 0)];
     case 'plate':
-      return [from.kind, quote(from.job), from.lay];
+      return [from.kind, quote(from.job), from.inkRole];
     case 'shape': {
       const { shape } = from;
       if (!('points' in shape))

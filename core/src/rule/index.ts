@@ -8,7 +8,7 @@ export {
   recipesOf,
   usesSource,
 } from './rule.ts';
-export type { Length, PlateRule, Recipe, Shape, Small, Source, Spot, Step } from './rule.ts';
+export type { Length, PlateRule, Recipe, Shape, Small, Source, PagePoint, Step } from './rule.ts';
 export {
   addStep,
   hundredth,

@@ -24,7 +24,7 @@ import {
   type Recipe,
   type Small,
   type Source,
-  type Spot,
+  type PagePoint,
   type Step,
 } from './rule.ts';
 
@@ -152,8 +152,8 @@ class Reader {
     return { value: number, unit: unit as Unit };
   }
 
-  #spots(word: string): Spot[] {
-    const spots: Spot[] = [];
+  #spots(word: string): PagePoint[] {
+    const spots: PagePoint[] = [];
     while (this.#next?.word === word && this.#tokens[this.#at + 1]?.joint === ',') {
       this.#at++;
       spots.push(this.#spot());
@@ -161,7 +161,7 @@ class Reader {
     return spots;
   }
 
-  #spot(): Spot {
+  #spot(): PagePoint {
     const { number, other, joint } = this.#next ?? {};
     if (number === undefined || other === undefined || joint !== ',')
       return this.#fail('a place, two numbers with a comma between them');
@@ -171,8 +171,8 @@ class Reader {
     return { x: number, y: other };
   }
 
-  #points(least: number): Spot[] {
-    const points: Spot[] = [];
+  #points(least: number): PagePoint[] {
+    const points: PagePoint[] = [];
     while (this.#next?.joint === ',') points.push(this.#spot());
     if (points.length < least) this.#fail(`at least ${least} places`);
     if (points.length > MOST_POINTS)
@@ -276,10 +276,11 @@ class Reader {
       case 'plate': {
         needs();
         const job = this.#quoted('the job in quotes');
-        const lay = this.#next?.word;
-        if (lay === undefined || !/^[WSVB]$/.test(lay)) return this.#fail('one of W, S, V, B');
+        const inkRole = this.#next?.word;
+        if (inkRole === undefined || !/^[WSVB]$/.test(inkRole))
+          return this.#fail('one of W, S, V, B');
         this.#at++;
-        return { kind, job, lay };
+        return { kind, job, inkRole };
       }
       default:
         return refuse(

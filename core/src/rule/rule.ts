@@ -11,7 +11,7 @@ export const DEFAULT_HIGHLIGHT = 0.5;
 /** Black from this tint on needs no white under it; common practice. */
 export const DEFAULT_SOLID = 95;
 
-export interface Spot {
+export interface PagePoint {
   readonly x: number;
   readonly y: number;
 }
@@ -24,8 +24,8 @@ export type Shape =
       readonly width: number;
       readonly height: number;
     }
-  | { readonly shape: 'polygon'; readonly points: readonly Spot[] }
-  | { readonly shape: 'brush'; readonly width: number; readonly points: readonly Spot[] };
+  | { readonly shape: 'polygon'; readonly points: readonly PagePoint[] }
+  | { readonly shape: 'brush'; readonly width: number; readonly points: readonly PagePoint[] };
 
 /** What a rule begins with, or takes in on its way. */
 export type Source =
@@ -46,8 +46,8 @@ export type Source =
       readonly kind: 'cleaned';
       readonly haze: number;
       readonly highlight: number;
-      readonly white: readonly Spot[];
-      readonly bare: readonly Spot[];
+      readonly white: readonly PagePoint[];
+      readonly bare: readonly PagePoint[];
     }
   /** More where the art is lighter, or more saturated. */
   | { readonly kind: 'light' | 'vivid' }
@@ -59,7 +59,7 @@ export type Source =
   | { readonly kind: 'codes'; readonly margin: number }
   | { readonly kind: 'shape'; readonly shape: Shape }
   /** A plate of another job, by the job's id. */
-  | { readonly kind: 'plate'; readonly job: string; readonly lay: string };
+  | { readonly kind: 'plate'; readonly job: string; readonly inkRole: string };
 
 /** In mm, or in pixels of the artwork at its own resolution. */
 export interface Length {

@@ -4,7 +4,14 @@ import type { ContainerNeed, InkUse } from '../ink/index.ts';
 import type { Layout } from '../layout/index.ts';
 import type { Opacity } from '../look/index.ts';
 import type { PrintPlan, VersionLoads } from '../plan/plan.ts';
-import { bedOverhang, channelOf, inkOf, LAY_NAMES, layerName, type Mode } from '../stack/index.ts';
+import {
+  bedOverhang,
+  channelOf,
+  inkOf,
+  INK_ROLE_NAMES,
+  layerName,
+  type Mode,
+} from '../stack/index.ts';
 import { ruleWords } from '../rule/index.ts';
 import { slotWanted, type Trip } from '../trips/index.ts';
 
@@ -134,8 +141,8 @@ function material({ plan, layout, versionLoads }: RunSheetInput): RunStep {
       setting('Lot', plan.lot || 'write it down here: ________'),
       setting('Width', mm(stock.width)),
       setting('Thickness', `${stock.thickness} mm`),
-      setting('Loads', `${layout.fillings} × up to ${first.copies} copies`),
-      ...(layout.fillings > 1
+      setting('Loads', `${layout.loadCount} × up to ${first.copies} copies`),
+      ...(layout.loadCount > 1
         ? [setting('Last load', `${layout.loads[layout.loads.length - 1].copies} copies`)]
         : []),
       setting('Copies across', `${layout.columns}`),
@@ -205,10 +212,11 @@ function tripStep({ plan, mode }: RunSheetInput, trip: Trip): RunStep {
     picture === 'rear' ? (rearPage ?? front) : front,
   );
   const layers = trip.layers.flatMap((layer, i) =>
-    layer.parts.map(({ lay, density, rule }) => {
-      const name = lay === 'CMYK' ? undefined : inkOf(plan.machine, channelOf(lay))?.spotName;
+    layer.parts.map(({ inkRole, density, rule }) => {
+      const name =
+        inkRole === 'CMYK' ? undefined : inkOf(plan.machine, channelOf(inkRole))?.spotName;
       return setting(
-        `Layer ${i + 1}: ${LAY_NAMES[lay]}`,
+        `Layer ${i + 1}: ${INK_ROLE_NAMES[inkRole]}`,
         [
           `${density} %`,
           `${layer.hits} hit${layer.hits > 1 ? 's' : ''}`,
@@ -266,7 +274,7 @@ function bladeStep({ plan, layout }: RunSheetInput, what: 'crease' | 'cut'): Run
     settings: [
       setting('Tool', what === 'crease' ? 'creasing wheel' : 'knife'),
       setting('Path of one copy', `${mm.toFixed(0)} mm`),
-      setting('Loads', `${layout.fillings}`),
+      setting('Loads', `${layout.loadCount}`),
       ...(machine.cutter ? [setting('Speed', `${machine.cutter.speed} mm/s`)] : []),
     ],
     checks: [

@@ -1,6 +1,6 @@
 /** Whether a machine can lay a stack on a material: the reasons against it, each with a way out. */
 import { channelOf, inkOf, type Machine, type Material, type Mode } from './machine.ts';
-import { allLayers, LAY_NAMES, type Special, type Stack } from './stack.ts';
+import { allLayers, INK_ROLE_NAMES, type Special, type Stack } from './stack.ts';
 
 export interface Obstacle {
   readonly code:
@@ -24,8 +24,8 @@ export function modesFor(machine: Machine, material: Material, stack: Stack): re
 }
 
 export function specialsOf(stack: Stack): readonly Special[] {
-  const lays = allLayers(stack).flatMap(({ parts }) => parts.map(({ lay }) => lay));
-  return [...new Set(lays)].filter((lay) => lay !== 'CMYK');
+  const lays = allLayers(stack).flatMap(({ parts }) => parts.map(({ inkRole }) => inkRole));
+  return [...new Set(lays)].filter((inkRole) => inkRole !== 'CMYK');
 }
 
 /** Empty if it can be done. */
@@ -33,11 +33,11 @@ export function obstacles(stack: Stack, machine: Machine, material: Material): r
   const found: Obstacle[] = [];
   const layers = allLayers(stack);
 
-  for (const lay of specialsOf(stack))
-    if (!inkOf(machine, channelOf(lay)))
+  for (const inkRole of specialsOf(stack))
+    if (!inkOf(machine, channelOf(inkRole)))
       found.push({
         code: 'INK_NOT_FITTED',
-        message: `${machine.name} has no ${LAY_NAMES[lay].toLowerCase()} ink. Choose a machine that has, or a stack without it.`,
+        message: `${machine.name} has no ${INK_ROLE_NAMES[inkRole].toLowerCase()} ink. Choose a machine that has, or a stack without it.`,
       });
 
   for (const side of [stack.front, stack.back])

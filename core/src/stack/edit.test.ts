@@ -13,8 +13,8 @@ import {
   turnedOver,
   withDensity,
   withHits,
-  withLayDensity,
-  withoutLay,
+  withInkRoleDensity,
+  withoutInkRole,
   type Stack,
 } from './index.ts';
 
@@ -46,7 +46,7 @@ describe('moving a layer', () => {
     for (let i = 0; i < 3; i++) {
       made = stepLayer(made.stack, made.index, 'back')!;
       seen.push(text(made.stack));
-      expect(allLayers(made.stack)[made.index].parts[0].lay).toBe('V');
+      expect(allLayers(made.stack)[made.index].parts[0].inkRole).toBe('V');
     }
     expect(seen).toEqual([
       'film | W@image / CMYK / V@art',
@@ -86,8 +86,10 @@ describe('a stack', () => {
     const one = stack('film | CMYK');
     expect(removeLayer(one, 0)).toBe(one);
     expect(text(removeLayer(stack(UNDER), 0))).toBe('film | CMYK');
-    expect(withoutLay(one, 'CMYK')).toBeUndefined();
-    expect(text(withoutLay(stack('film | W@art+CMYK / V@art'), 'W'))).toBe('film | CMYK / V@art');
+    expect(withoutInkRole(one, 'CMYK')).toBeUndefined();
+    expect(text(withoutInkRole(stack('film | W@art+CMYK / V@art'), 'W'))).toBe(
+      'film | CMYK / V@art',
+    );
   });
 
   it('changes one density, or the mirroring of one picture, and nothing else', () => {
@@ -133,7 +135,7 @@ describe('an ink changed wherever it is laid', () => {
   it('gets its hits in layers of its own, and its density in shared ones too', () => {
     const two = stack('W~@sheet / CMYK~ | film | W@image / CMYK+W@art');
     expect(text(withHits(two, 'W', 2))).toBe('Wx2~@sheet / CMYK~ | film | Wx2@image / CMYK+W@art');
-    expect(text(withLayDensity(two, 'W', 40))).toBe(
+    expect(text(withInkRoleDensity(two, 'W', 40))).toBe(
       'W40~@sheet / CMYK~ | film | W40@image / CMYK+W40@art',
     );
     expect(text(withHits(two, 'S', 2))).toBe(text(two));

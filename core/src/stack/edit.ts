@@ -1,6 +1,6 @@
 /** Changes to a stack, each a new stack. Layers are counted as they are laid, front side first. */
 import { DEFAULT_RULE } from '../rule/index.ts';
-import { allLayers, type Lay, type Part, type Stack, type StackLayer } from './stack.ts';
+import { allLayers, type InkRole, type Part, type Stack, type StackLayer } from './stack.ts';
 
 export type Side = 'front' | 'back';
 
@@ -40,10 +40,15 @@ export const changePart = (
   }));
 
 /** One ink of one layer at another density. */
-export const withDensity = (stack: Stack, index: number, lay: Lay, density: number): Stack =>
+export const withDensity = (
+  stack: Stack,
+  index: number,
+  inkRole: InkRole,
+  density: number,
+): Stack =>
   changeLayer(stack, index, (layer) => ({
     ...layer,
-    parts: layer.parts.map((part) => (part.lay === lay ? { ...part, density } : part)),
+    parts: layer.parts.map((part) => (part.inkRole === inkRole ? { ...part, density } : part)),
   }));
 
 /** The last layer stays: a stack without one is none. */
@@ -59,12 +64,12 @@ export const insertLayer = (stack: Stack, { side, at }: Slot, layer: StackLayer)
 });
 
 /** A layer for a place, in the picture and the reading of its neighbours. */
-export function newLayer(stack: Stack, { side, at }: Slot, lay: Lay): StackLayer {
+export function newLayer(stack: Stack, { side, at }: Slot, inkRole: InkRole): StackLayer {
   const neighbour = stack[side][at - 1] ?? stack[side][at];
   const part: Part =
-    lay === 'CMYK'
-      ? { lay, density: 100 }
-      : { lay, density: lay === 'S' ? 35 : 100, rule: DEFAULT_RULE };
+    inkRole === 'CMYK'
+      ? { inkRole, density: 100 }
+      : { inkRole, density: inkRole === 'S' ? 35 : 100, rule: DEFAULT_RULE };
   return {
     parts: [part],
     hits: 1,
@@ -120,10 +125,10 @@ export function mirrored(stack: Stack, picture: StackLayer['picture']): Stack {
 }
 
 /** A stack without an ink; layers that laid nothing else are gone. */
-export function withoutLay({ front, back }: Stack, lay: Lay): Stack | undefined {
+export function withoutInkRole({ front, back }: Stack, inkRole: InkRole): Stack | undefined {
   const keep = (layers: readonly StackLayer[]) =>
     layers.flatMap((layer) => {
-      const parts = layer.parts.filter((part) => part.lay !== lay);
+      const parts = layer.parts.filter((part) => part.inkRole !== inkRole);
       return parts.length ? [{ ...layer, parts }] : [];
     });
   const stack = { front: keep(front), back: keep(back) };
@@ -136,14 +141,14 @@ const withLayers = ({ front, back }: Stack, change: (layer: StackLayer) => Stack
 });
 
 /** Every layer that lays an ink by itself, in so many hits. */
-export const withHits = (stack: Stack, lay: Lay, hits: number): Stack =>
+export const withHits = (stack: Stack, inkRole: InkRole, hits: number): Stack =>
   withLayers(stack, (layer) =>
-    layer.parts.length === 1 && layer.parts[0].lay === lay ? { ...layer, hits } : layer,
+    layer.parts.length === 1 && layer.parts[0].inkRole === inkRole ? { ...layer, hits } : layer,
   );
 
 /** An ink at one density, percent, wherever it is laid. */
-export const withLayDensity = (stack: Stack, lay: Lay, density: number): Stack =>
+export const withInkRoleDensity = (stack: Stack, inkRole: InkRole, density: number): Stack =>
   withLayers(stack, (layer) => ({
     ...layer,
-    parts: layer.parts.map((part) => (part.lay === lay ? { ...part, density } : part)),
+    parts: layer.parts.map((part) => (part.inkRole === inkRole ? { ...part, density } : part)),
   }));

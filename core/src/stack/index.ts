@@ -14,8 +14,8 @@ export {
   turnedOver,
   withDensity,
   withHits,
-  withLayDensity,
-  withoutLay,
+  withInkRoleDensity,
+  withoutInkRole,
   type Moved,
   type Side,
   type Slot,
@@ -44,11 +44,11 @@ export { formatStack, parseStack } from './notation.ts';
 export { PRESETS, type Preset } from './presets.ts';
 export {
   allLayers,
-  LAY_NAMES,
+  INK_ROLE_NAMES,
   layerName,
-  LAYS,
+  INK_ROLES,
   sameLayers,
   towardsViewer,
-  usesLay,
+  usesInkRole,
 } from './stack.ts';
-export type { Lay, Part, Picture, Special, Stack, StackLayer } from './stack.ts';
+export type { InkRole, Part, ArtworkSide, Special, Stack, StackLayer } from './stack.ts';

@@ -184,7 +184,7 @@ export const inkOf = (machine: Pick<Machine, 'inks'>, channel: Channel): Ink | u
   machine.inks.find((ink) => ink.channel === channel);
 
 /** The channel that lays a special: block-out black is printed with K. */
-export const channelOf = (lay: Special): Channel => (lay === 'B' ? 'K' : lay);
+export const channelOf = (inkRole: Special): Channel => (inkRole === 'B' ? 'K' : inkRole);
 
 /** The part of the width that can be printed with this material, mm. */
 export const printableWidth = (machine: Machine, material: Material): number =>

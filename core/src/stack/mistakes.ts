@@ -1,8 +1,8 @@
 /** What the classic mistakes with white would make of a stack. */
 import type { Step } from '../rule/index.ts';
-import { withoutLay } from './edit.ts';
+import { withoutInkRole } from './edit.ts';
 import { formatStack } from './notation.ts';
-import { usesLay, type Stack, type StackLayer } from './stack.ts';
+import { usesInkRole, type Stack, type StackLayer } from './stack.ts';
 
 export interface Mistake {
   readonly id: 'none' | 'in-front' | 'knocked-out';
@@ -10,12 +10,12 @@ export interface Mistake {
   readonly stack: Stack;
 }
 
-const hasWhite = ({ parts }: StackLayer) => parts.some(({ lay }) => lay === 'W');
+const hasWhite = ({ parts }: StackLayer) => parts.some(({ inkRole }) => inkRole === 'W');
 
 /** Empty for a stack that lays no white under or over colour. */
 export function mistakesOf(stack: Stack): readonly Mistake[] {
-  const bare = usesLay(stack, 'CMYK') ? withoutLay(stack, 'W') : undefined;
-  if (!usesLay(stack, 'W') || !bare) return [];
+  const bare = usesInkRole(stack, 'CMYK') ? withoutInkRole(stack, 'W') : undefined;
+  if (!usesInkRole(stack, 'W') || !bare) return [];
   const hiding = { front: whiteInFront(stack.front), back: whiteInFront(stack.back) };
   return [
     { id: 'none', name: 'No white', stack: bare },
@@ -51,7 +51,7 @@ function knockedOut({ front, back }: Stack): Stack {
     layers.map((layer) => ({
       ...layer,
       parts: layer.parts.map((part) =>
-        part.lay === 'W' && part.rule
+        part.inkRole === 'W' && part.rule
           ? { ...part, rule: { ...part.rule, steps: [...part.rule.steps, erase] } }
           : part,
       ),

@@ -4,7 +4,7 @@ import { parseRule } from '../rule/index.ts';
 import {
   CATALOGUE,
   formatStack,
-  LAYS,
+  INK_ROLES,
   parseStack,
   PRESETS,
   type Part,
@@ -12,7 +12,7 @@ import {
   type StackLayer,
 } from './index.ts';
 
-const part = (lay: Part['lay']) =>
+const part = (inkRole: Part['inkRole']) =>
   fc
     .record({
       density: fc.integer({ min: 1, max: 100 }),
@@ -23,12 +23,12 @@ const part = (lay: Part['lay']) =>
       ),
     })
     .map(({ density, rule }): Part =>
-      lay === 'CMYK' ? { lay, density } : { lay, density, rule: parseRule(rule) },
+      inkRole === 'CMYK' ? { inkRole, density } : { inkRole, density, rule: parseRule(rule) },
     );
 const layer = fc
   .record({
     parts: fc
-      .subarray([...LAYS], { minLength: 1, maxLength: 3 })
+      .subarray([...INK_ROLES], { minLength: 1, maxLength: 3 })
       .chain((lays) => fc.tuple(...lays.map(part))),
     hits: fc.integer({ min: 1, max: 9 }),
     mirror: fc.boolean(),
@@ -43,8 +43,8 @@ const anyStack = fc
 describe('the notation of stacks', () => {
   it('reads outward from the film on either side', () => {
     const { front, back } = parseStack('W~@sheet / CMYK~ | film | V');
-    expect(back.map(({ parts }) => parts[0].lay)).toEqual(['CMYK', 'W']);
-    expect(front.map(({ parts }) => parts[0].lay)).toEqual(['V']);
+    expect(back.map(({ parts }) => parts[0].inkRole)).toEqual(['CMYK', 'W']);
+    expect(front.map(({ parts }) => parts[0].inkRole)).toEqual(['V']);
     expect(back.every(({ mirror }) => mirror)).toBe(true);
   });
 
@@ -52,7 +52,7 @@ describe('the notation of stacks', () => {
     expect(parseStack('film | W70x2@image(haze 4 choke 0.2)').front[0]).toEqual({
       parts: [
         {
-          lay: 'W',
+          inkRole: 'W',
           density: 70,
           rule: {
             from: { kind: 'image', haze: 4 },

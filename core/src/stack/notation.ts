@@ -15,7 +15,7 @@
  */
 import { DomainError } from '../errors/index.ts';
 import { DEFAULT_RULE, formatRule, parseRule } from '../rule/index.ts';
-import { LAYS, type Lay, type Part, type Stack, type StackLayer } from './stack.ts';
+import { INK_ROLES, type InkRole, type Part, type Stack, type StackLayer } from './stack.ts';
 
 const PART = /^(CMYK|[WSVB])(\d{1,3})?(?:x(\d{1,2}))?(:rear)?(~)?(?:@(.+))?$/s;
 
@@ -73,7 +73,7 @@ function parseLayer(text: string): StackLayer {
     mirror: pieces.some((piece) => piece.mirror),
     picture: pieces.some((piece) => piece.rear) ? ('rear' as const) : ('front' as const),
   };
-  const lays = layer.parts.map(({ lay }) => lay);
+  const lays = layer.parts.map(({ inkRole }) => inkRole);
   if (new Set(lays).size < lays.length) refuse(`The layer "${text}" names the same ink twice.`);
   return layer;
 }
@@ -82,17 +82,17 @@ function parsePart(text: string): { part: Part; hits: number; rear: boolean; mir
   const found = PART.exec(text);
   if (!found)
     return refuse(
-      `"${text}" is not a layer: write one of ${LAYS.join(', ')}, then density, hits and a rule, as in W70x2@image.`,
+      `"${text}" is not a layer: write one of ${INK_ROLES.join(', ')}, then density, hits and a rule, as in W70x2@image.`,
     );
-  const [, lay, density = '100', hits = '1', rear, mirror, rule] = found;
+  const [, inkRole, density = '100', hits = '1', rear, mirror, rule] = found;
   if (Number(density) < 1 || Number(density) > 100)
     refuse(`The density in "${text}" must be 1 to 100 %.`);
   if (Number(hits) < 1) refuse(`The hits in "${text}" must be at least 1.`);
-  if (rule && lay === 'CMYK') refuse('Colour prints its own separations and takes no rule.');
-  const part = { lay: lay as Lay, density: Number(density) };
+  if (rule && inkRole === 'CMYK') refuse('Colour prints its own separations and takes no rule.');
+  const part = { inkRole: inkRole as InkRole, density: Number(density) };
   return {
     part:
-      lay === 'CMYK'
+      inkRole === 'CMYK'
         ? part
         : { ...part, rule: rule === undefined ? DEFAULT_RULE : parseRule(rule) },
     hits: Number(hits),
@@ -113,9 +113,9 @@ export function formatStack({ front, back }: Stack): string {
 
 function formatLayer({ parts, hits, mirror, picture }: StackLayer): string {
   return parts
-    .map(({ lay, density, rule }) =>
+    .map(({ inkRole, density, rule }) =>
       [
-        lay,
+        inkRole,
         density === 100 ? '' : density,
         hits === 1 ? '' : `x${hits}`,
         picture === 'rear' ? ':rear' : '',

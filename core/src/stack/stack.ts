@@ -6,11 +6,11 @@
 import type { PlateRule } from '../rule/index.ts';
 
 /** CMYK is the four process inks together; W white, S metallic, V clear, B black as block-out. */
-export const LAYS = ['CMYK', 'W', 'S', 'V', 'B'] as const;
-export type Lay = (typeof LAYS)[number];
-export type Special = Exclude<Lay, 'CMYK'>;
+export const INK_ROLES = ['CMYK', 'W', 'S', 'V', 'B'] as const;
+export type InkRole = (typeof INK_ROLES)[number];
+export type Special = Exclude<InkRole, 'CMYK'>;
 
-export const LAY_NAMES: Record<Lay, string> = {
+export const INK_ROLE_NAMES: Record<InkRole, string> = {
   CMYK: 'Colour',
   W: 'White',
   S: 'Silver',
@@ -19,7 +19,7 @@ export const LAY_NAMES: Record<Lay, string> = {
 };
 
 export interface Part {
-  readonly lay: Lay;
+  readonly inkRole: InkRole;
   /** 0 to 100 %. */
   readonly density: number;
   /** Absent on CMYK, which prints its own separations. */
@@ -27,7 +27,7 @@ export interface Part {
 }
 
 /** Which picture of the artwork a layer belongs to: the one for the front or for the rear. */
-export type Picture = 'front' | 'rear';
+export type ArtworkSide = 'front' | 'rear';
 
 export interface StackLayer {
   /** Laid at one position in the stack; two specials beside one another, or special beside colour. */
@@ -35,7 +35,7 @@ export interface StackLayer {
   readonly hits: number;
   /** Printed laterally reversed, to be read through the substrate. */
   readonly mirror: boolean;
-  readonly picture: Picture;
+  readonly picture: ArtworkSide;
 }
 
 export interface Stack {
@@ -54,12 +54,12 @@ export const towardsViewer = (
 ): readonly StackLayer[] =>
   side === 'front' ? [...back.toReversed(), ...front] : [...front.toReversed(), ...back];
 
-export const usesLay = (stack: Stack, lay: Lay): boolean =>
-  allLayers(stack).some(({ parts }) => parts.some((part) => part.lay === lay));
+export const usesInkRole = (stack: Stack, inkRole: InkRole): boolean =>
+  allLayers(stack).some(({ parts }) => parts.some((part) => part.inkRole === inkRole));
 
 /** `W + CMYK` as an operator says it: "White beside colour". */
 export function layerName({ parts, picture }: StackLayer): string {
-  const names = parts.map(({ lay }) => LAY_NAMES[lay]).join(' beside ');
+  const names = parts.map(({ inkRole }) => INK_ROLE_NAMES[inkRole]).join(' beside ');
   return picture === 'rear' ? `${names} (rear picture)` : names;
 }
 
@@ -68,6 +68,10 @@ export const sameLayers = (a: Stack, b: Stack): boolean => shape(a) === shape(b)
 const shape = ({ front, back }: Stack) =>
   JSON.stringify(
     [front, back].map((side) =>
-      side.map(({ parts, picture, mirror }) => [parts.map(({ lay }) => lay), picture, mirror]),
+      side.map(({ parts, picture, mirror }) => [
+        parts.map(({ inkRole }) => inkRole),
+        picture,
+        mirror,
+      ]),
     ),
   );

@@ -16,5 +16,5 @@ export {
   type DriftRisk,
   type Trip,
   type Careful,
-  type TripWish,
+  type TripSettings,
 } from './trips.ts';

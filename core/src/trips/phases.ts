@@ -1,8 +1,8 @@
 /** The work at the machine from first to last, phase by phase: its bars are the timeline, its sum is the time. */
 import type { Machine, Stack } from '../stack/index.ts';
-import { allLayers, layerName, NOZZLE_CHECK_MINUTES, usesLay } from '../stack/index.ts';
+import { allLayers, layerName, NOZZLE_CHECK_MINUTES, usesInkRole } from '../stack/index.ts';
 import { term, type Working } from '../units/index.ts';
-import { isSpecial, LOADING_MINUTES, type Trip, type TripWish } from './trips.ts';
+import { isSpecial, LOADING_MINUTES, type Trip, type TripSettings } from './trips.ts';
 
 /** Cutting and creasing of one copy, mm of path. */
 export interface Cutting {
@@ -41,7 +41,7 @@ export interface PhaseInput {
   readonly machine: Machine;
   readonly stack: Stack;
   readonly trips: readonly Trip[];
-  readonly wish: TripWish;
+  readonly settings: TripSettings;
   /** Loads, test print included. */
   readonly starts: number;
   /** Test print included. */
@@ -51,17 +51,17 @@ export interface PhaseInput {
 
 /** The slot that this stack wants white in: one for white with colour above it, one for all else; nothing where it has no white. */
 export function slotWanted(stack: Stack): 'under' | 'other' | undefined {
-  if (!usesLay(stack, 'W')) return undefined;
+  if (!usesInkRole(stack, 'W')) return undefined;
   const under = [stack.front, stack.back].some((side) => {
-    const first = side.findIndex(({ parts }) => parts.some(({ lay }) => lay === 'W'));
+    const first = side.findIndex(({ parts }) => parts.some(({ inkRole }) => inkRole === 'W'));
     const above = first < 0 ? [] : side.slice(first + 1);
-    return above.some(({ parts }) => parts.some(({ lay }) => lay === 'CMYK'));
+    return above.some(({ parts }) => parts.some(({ inkRole }) => inkRole === 'CMYK'));
   });
   return under ? 'under' : 'other';
 }
 
 export function phasesOf(input: PhaseInput): readonly Phase[] {
-  const { machine, stack, trips, wish, starts, copies, cutting } = input;
+  const { machine, stack, trips, settings, starts, copies, cutting } = input;
   const list: Omit<Phase, 'start'>[] = [];
   const add = (
     step: PhaseStep,
@@ -84,12 +84,12 @@ export function phasesOf(input: PhaseInput): readonly Phase[] {
   });
 
   add('setup', 'Setting up', machine.setupMinutes, stated(machine.setupMinutes, machine.name));
-  if (wish.fittedFor && machine.fitting && allLayers(stack).some(isSpecial))
+  if (settings.fittedFor && machine.fitting && allLayers(stack).some(isSpecial))
     add('fitting', 'Putting the special ink in and out', machine.fitting.minutes, {
       formula: 'as stated; its cost is shared among the jobs that use it',
       terms: [
         term('time', machine.fitting.minutes, 'min', machine.name),
-        term('jobs', wish.fittedFor, '', 'that share it'),
+        term('jobs', settings.fittedFor, '', 'that share it'),
       ],
     });
   const { whiteSlot } = machine;

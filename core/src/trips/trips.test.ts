@@ -9,7 +9,7 @@ import {
   slotWanted,
   visitsOf,
   type Cutting,
-  type TripWish,
+  type TripSettings,
 } from './index.ts';
 
 const [MODE] = MACHINE.modes;
@@ -19,9 +19,9 @@ const layout = layOut(
   MACHINE,
   MATERIAL,
 );
-const wish: TripWish = { split: 'together', waitMinutes: 0, testPrint: false };
-const plan = (notation: string, change: Partial<TripWish> = {}, mode = MODE) =>
-  planTrips(parseStack(notation), MACHINE, mode, { ...wish, ...change }, layout);
+const settings: TripSettings = { split: 'together', waitMinutes: 0, testPrint: false };
+const plan = (notation: string, change: Partial<TripSettings> = {}, mode = MODE) =>
+  planTrips(parseStack(notation), MACHINE, mode, { ...settings, ...change }, layout);
 
 describe('planTrips', () => {
   it('takes the strokes worked by hand: 100 mm at 25/4 mm, 500 mm at 1000 mm/s, half a second to turn', () => {
@@ -74,8 +74,14 @@ describe('planTrips', () => {
       machine,
       MATERIAL,
     );
-    const trips = (change: Partial<TripWish>) =>
-      planTrips(parseStack('film | W@image / CMYK'), machine, mode, { ...wish, ...change }, sheet);
+    const trips = (change: Partial<TripSettings>) =>
+      planTrips(
+        parseStack('film | W@image / CMYK'),
+        machine,
+        mode,
+        { ...settings, ...change },
+        sheet,
+      );
     const near = (value: number, told: number) =>
       expect(Math.abs(value / told - 1)).toBeLessThan(0.1);
     const [together] = trips({ careful: [{ trip: 1, speed: 400 }] });
@@ -92,7 +98,7 @@ describe('planTrips', () => {
         parseStack('film | CMYK'),
         { ...MACHINE, sweeps },
         MODE,
-        wish,
+        settings,
         layOut(
           { width, height: 100 },
           { copies: 1, gap: 0, margin: 0, turned: false },
@@ -109,7 +115,7 @@ describe('planTrips', () => {
       parseStack('film | CMYK'),
       { ...MACHINE, acceleration: 2000 },
       MODE,
-      wish,
+      settings,
       layout,
     );
     // From 1000 mm/s to none and up again takes a second, beside the half that turning takes.
@@ -124,7 +130,7 @@ describe('planTrips', () => {
       MATERIAL,
     );
     const [one] = plan('film | CMYK');
-    const [two] = planTrips(parseStack('film | CMYK'), MACHINE, MODE, wish, twin);
+    const [two] = planTrips(parseStack('film | CMYK'), MACHINE, MODE, settings, twin);
     expect(two.minutes).toBe(one.minutes);
   });
 
@@ -162,7 +168,7 @@ describe('trips printed with care', () => {
   it('don’t share nozzles where each layer has a row of heads of its own', () => {
     const rows = { ...MACHINE, headRows: 2 };
     const [shared] = plan('film | W@image / CMYK');
-    const [own] = planTrips(parseStack('film | W@image / CMYK'), rows, MODE, wish, layout);
+    const [own] = planTrips(parseStack('film | W@image / CMYK'), rows, MODE, settings, layout);
     // ⌈(100 + 25) ÷ 6.25⌉ + 3 strokes against 39: the second row comes a head later.
     expect(own.minutes).toBeCloseTo((23 * 1.5) / 60, 12);
     expect(own.minutes).toBeLessThan(shared.minutes);
@@ -179,7 +185,7 @@ describe('trips printed with care', () => {
 
 describe('driftRisk', () => {
   it('grows with the length that is printed twice; common practice is not beyond a metre', () => {
-    const risk = (split: TripWish['split'], length: number) =>
+    const risk = (split: TripSettings['split'], length: number) =>
       driftRisk(plan('film | W@image / CMYK', { split }), { ...layout, longest: length }, MACHINE);
     expect([
       risk('together', 3000),
@@ -197,11 +203,11 @@ describe('phasesOf', () => {
     fitting: { minutes: 20, lossMl: 60, cleaning: 500 },
     cutter: { speed: 100, swapMinutes: 4 },
   };
-  const phases = (notation: string, change: Partial<TripWish> = {}, cutting?: Cutting) => {
+  const phases = (notation: string, change: Partial<TripSettings> = {}, cutting?: Cutting) => {
     const stack = parseStack(notation);
-    const done = { ...wish, ...change };
+    const done = { ...settings, ...change };
     const trips = planTrips(stack, machine, MODE, done, layout);
-    return phasesOf({ machine, stack, trips, wish: done, starts: 1, copies: 1, cutting });
+    return phasesOf({ machine, stack, trips, settings: done, starts: 1, copies: 1, cutting });
   };
 
   it('tells the white slot to be moved where this stack wants it elsewhere', () => {

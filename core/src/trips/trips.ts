@@ -24,7 +24,7 @@ export interface Careful {
   readonly passes?: number;
 }
 
-export interface TripWish {
+export interface TripSettings {
   /** As many layers in one trip as the machine can, or a trip for each layer. */
   readonly split: 'together' | 'apart';
   /** Drying between two trips, or at the end of the sheet where there is one trip. */
@@ -64,9 +64,9 @@ export interface Trip {
 export function splitTrips(
   stack: Stack,
   mode: Mode,
-  wish: Pick<TripWish, 'split'>,
+  settings: Pick<TripSettings, 'split'>,
 ): { side: 'front' | 'back'; layers: StackLayer[] }[] {
-  const most = wish.split === 'apart' ? 1 : mode.layersPerTrip;
+  const most = settings.split === 'apart' ? 1 : mode.layersPerTrip;
   const trips: { side: 'front' | 'back'; layers: StackLayer[] }[] = [];
   for (const side of ['back', 'front'] as const)
     for (let from = 0; from < stack[side].length; from += most)
@@ -78,15 +78,15 @@ export function splitTrips(
 export const LOADING_MINUTES = 3;
 
 export const isSpecial = ({ parts }: StackLayer): boolean =>
-  parts.some(({ lay }) => lay !== 'CMYK');
+  parts.some(({ inkRole }) => inkRole !== 'CMYK');
 
 /** The loads of a job and its test print, in the order in which they are printed. */
 export function loadsOf(
   layout: Layout,
-  wish: TripWish,
+  settings: TripSettings,
 ): readonly Pick<Load, 'times' | 'length' | 'sweptWidth'>[] {
   const test = { times: 1, length: layout.pieceHeight, sweptWidth: layout.pieceWidth };
-  return wish.testPrint ? [test, ...layout.loads] : layout.loads;
+  return settings.testPrint ? [test, ...layout.loads] : layout.loads;
 }
 
 interface Carriage {
@@ -100,44 +100,44 @@ function carriageOf(
   number: number,
   layers: readonly StackLayer[],
   mode: Mode,
-  { careful = [] }: TripWish,
+  { careful = [] }: TripSettings,
 ): Carriage {
   const { passes, speed, bidirectional } = mode;
   const special = layers.some(isSpecial);
-  const wish: Careful = Object.assign(
+  const settings: Careful = Object.assign(
     {},
     ...careful.filter(({ trip }) => (trip === undefined ? special : trip === number)),
   ) as Careful;
   return {
-    passes: wish.passes ?? passes,
-    speed: wish.speed ?? (special ? mode.specialSpeed : speed),
-    bidirectional: bidirectional && !wish.oneDirection,
+    passes: settings.passes ?? passes,
+    speed: settings.speed ?? (special ? mode.specialSpeed : speed),
+    bidirectional: bidirectional && !settings.oneDirection,
   };
 }
 
 /** Rows of nozzles that a trip has for itself: those of its ink where it lays one special alone, else one. */
 function rowsAlone(layers: readonly StackLayer[], machine: Machine): number {
-  const inks = new Set(layers.flatMap(({ parts }) => parts.map(({ lay }) => lay)));
-  const [lay] = inks;
-  if (inks.size !== 1 || lay === undefined || lay === 'CMYK') return 1;
-  return inkOf(machine, channelOf(lay))?.rows ?? 1;
+  const inks = new Set(layers.flatMap(({ parts }) => parts.map(({ inkRole }) => inkRole)));
+  const [inkRole] = inks;
+  if (inks.size !== 1 || inkRole === undefined || inkRole === 'CMYK') return 1;
+  return inkOf(machine, channelOf(inkRole))?.rows ?? 1;
 }
 
 export function planTrips(
   stack: Stack,
   machine: Machine,
   mode: Mode,
-  wish: TripWish,
+  settings: TripSettings,
   layout: Layout,
 ): readonly Trip[] {
-  const groups = splitTrips(stack, mode, wish);
-  const loads = loadsOf(layout, wish);
+  const groups = splitTrips(stack, mode, settings);
+  const loads = loadsOf(layout, settings);
   const printed = loads.reduce((sum, { times, length }) => sum + times * length, 0);
   const starts = loads.reduce((sum, { times }) => sum + times, 0);
   return groups.map(({ side, layers }, index) => {
     const last = index === groups.length - 1;
     const returns = !last && groups[index + 1].side === side;
-    const carriage = carriageOf(index + 1, layers, mode, wish);
+    const carriage = carriageOf(index + 1, layers, mode, settings);
     const hits = Math.max(...layers.map((layer) => layer.hits));
     // Layers that have no row of heads of their own share the nozzles.
     const rows = Math.min(layers.length, machine.headRows ?? 1);
@@ -175,8 +175,8 @@ export function planTrips(
       sweepMinutes,
       turnMinutes,
       returnMinutes,
-      waitMinutes: waits ? wish.waitMinutes * starts : 0,
-      waitSetting: waits ? wish.waitMinutes : 0,
+      waitMinutes: waits ? settings.waitMinutes * starts : 0,
+      waitSetting: waits ? settings.waitMinutes : 0,
       returnsToOrigin: returns,
       working: {
         label: `Trip ${index + 1}: ${name}`,
@@ -192,7 +192,7 @@ export function planTrips(
             'printed length',
             printed,
             'mm',
-            `${starts} load${starts > 1 ? 's' : ''}${wish.testPrint ? ', test print included' : ''}`,
+            `${starts} load${starts > 1 ? 's' : ''}${settings.testPrint ? ', test print included' : ''}`,
           ),
           term(
             'swaths over each line',

@@ -8,4 +8,4 @@ export {
   type Variant,
   type VariantPlan,
 } from './variants.ts';
-export { waysOf, type Way } from './ways.ts';
+export { tripOptionsOf, type TripOption } from './tripOptions.ts';

@@ -1,6 +1,6 @@
 /** What other quantities of the same job would cost. */
 import type { ArtworkInfo } from '../artwork/index.ts';
-import { reckon, withCopies, type PrintPlan } from '../plan/index.ts';
+import { calculate, withCopies, type PrintPlan } from '../plan/index.ts';
 import type { Measures } from '../plates/index.ts';
 import type { Money } from '../units/index.ts';
 
@@ -28,7 +28,7 @@ export const offersOf = (
   quantities: readonly number[],
 ): readonly Offer[] =>
   quantities.flatMap((copies) => {
-    const { work } = reckon(withCopies(plan, copies), info, measures);
+    const { work } = calculate(withCopies(plan, copies), info, measures);
     if (!work) return [];
     const { total: cost, price, perPiece } = work.cost;
     return [{ copies, cost, price, perPiece, minutes: work.minutes }];

@@ -1,6 +1,6 @@
 /** Which input matters most: each is changed by the same share, alone, and what becomes of the cost is told. */
 import type { ArtworkInfo } from '../artwork/index.ts';
-import { reckon, type PrintPlan } from '../plan/index.ts';
+import { calculate, type PrintPlan } from '../plan/index.ts';
 import type { Measures } from '../plates/index.ts';
 import type { Machine } from '../stack/index.ts';
 import type { Money } from '../units/index.ts';
@@ -89,7 +89,7 @@ export function sensitivitiesOf(
   info: ArtworkInfo,
   measures: Measures,
 ): readonly Sensitivity[] {
-  const costOf = (next: PrintPlan) => reckon(next, info, measures).work?.cost.total;
+  const costOf = (next: PrintPlan) => calculate(next, info, measures).work?.cost.total;
   return INPUTS.flatMap(([label, change]) => {
     const less = costOf(change(plan, 1 - SWING));
     const more = costOf(change(plan, 1 + SWING));

@@ -4,7 +4,7 @@ import type { ArtworkInfo } from '../artwork/index.ts';
 import {
   differenceOn,
   opacityOn,
-  reckon,
+  calculate,
   sceneOf,
   withStack,
   type LookSample,
@@ -15,7 +15,7 @@ import {
   allLayers,
   formatStack,
   withHits,
-  withLayDensity,
+  withInkRoleDensity,
   type Special,
   type Stack,
 } from '../stack/index.ts';
@@ -53,14 +53,14 @@ export interface Variant extends VariantPlan {
 
 /** The special that decides about opacity: white where there is any. */
 const leading = (stack: Stack): Special | undefined => {
-  const lays = allLayers(stack).flatMap(({ parts }) => parts.map(({ lay }) => lay));
-  return (['W', 'S', 'V'] as const).find((lay) => lays.includes(lay));
+  const lays = allLayers(stack).flatMap(({ parts }) => parts.map(({ inkRole }) => inkRole));
+  return (['W', 'S', 'V'] as const).find((inkRole) => lays.includes(inkRole));
 };
 
 /** All that are to be tried of one stack, as it is first. Those that come to the same are there once. */
 export function variantPlans(plan: PrintPlan, { name, stack }: Candidate): readonly VariantPlan[] {
-  const lay = leading(stack);
-  const most = lay === 'S' ? plan.machine.silverUnderLimit : 100;
+  const inkRole = leading(stack);
+  const most = inkRole === 'S' ? plan.machine.silverUnderLimit : 100;
   const made = new Map<string, VariantPlan>();
   const add = (next: Stack, density: number | undefined, hits: number) => {
     for (const split of ['together', 'apart'] as const) {
@@ -70,12 +70,14 @@ export function variantPlans(plan: PrintPlan, { name, stack }: Candidate): reado
       made.set(`${formatStack(next)}/${split}`, { name, density, hits, plan: done });
     }
   };
-  const first = allLayers(stack).find(({ parts }) => parts.some((part) => part.lay === lay));
-  add(stack, first?.parts.find((part) => part.lay === lay)?.density, first?.hits ?? 1);
-  if (lay)
+  const first = allLayers(stack).find(({ parts }) =>
+    parts.some((part) => part.inkRole === inkRole),
+  );
+  add(stack, first?.parts.find((part) => part.inkRole === inkRole)?.density, first?.hits ?? 1);
+  if (inkRole)
     for (const density of DENSITIES.filter((one) => one <= most))
       for (const hits of HITS.filter((one) => one <= plan.machine.maxHits))
-        add(withHits(withLayDensity(stack, lay, density), lay, hits), density, hits);
+        add(withHits(withInkRoleDensity(stack, inkRole, density), inkRole, hits), density, hits);
   return [...made.values()];
 }
 
@@ -106,7 +108,7 @@ export function tryVariants(
     return look;
   };
   return variants.flatMap((variant) => {
-    const { work } = reckon(variant.plan, info, measures);
+    const { work } = calculate(variant.plan, info, measures);
     if (!work) return [];
     return [
       {

@@ -10,7 +10,7 @@ import {
   sensitivitiesOf,
   tryVariants,
   variantPlans,
-  waysOf,
+  tripOptionsOf,
   withDominated,
   type Figures,
   type Variant,
@@ -93,7 +93,7 @@ describe('sensitivitiesOf', () => {
     expect(spans).toEqual(spans.toSorted((a, b) => b - a));
     expect(found.map(({ label }) => label)).not.toContain('Drying');
     const hour = found.find(({ label }) => label === 'The machine’s hour')!;
-    const { work } = waysOf(PLAN, info, plates('film | W@image / CMYK'))[0].result;
+    const { work } = tripOptionsOf(PLAN, info, plates('film | W@image / CMYK'))[0].result;
     const machine = work!.cost.lines.find(({ group }) => group === 'machine')!.amount.minor;
     expect(Math.abs(hour.more.minor - work!.cost.total.minor - machine * 0.2)).toBeLessThanOrEqual(
       1,
@@ -101,18 +101,18 @@ describe('sensitivitiesOf', () => {
   });
 });
 
-describe('waysOf', () => {
+describe('the ways to print one stack', () => {
   it('compares one trip, two trips and two hits, and says why a way can’t be', () => {
-    const ways = waysOf(PLAN, info, plates('film | W@image / CMYK'));
-    expect(ways.map(({ chosen, result }) => [chosen, result.work?.trips.length])).toEqual([
+    const options = tripOptionsOf(PLAN, info, plates('film | W@image / CMYK'));
+    expect(options.map(({ chosen, result }) => [chosen, result.work?.trips.length])).toEqual([
       [true, 1],
       [false, 2],
       [false, 2],
     ]);
     const machine = { ...MACHINE, returnsToOrigin: false };
-    expect(waysOf({ ...PLAN, machine }, info, plates('film | W@image / CMYK'))[1].reason).toContain(
-      "can't go back to the origin",
-    );
+    expect(
+      tripOptionsOf({ ...PLAN, machine }, info, plates('film | W@image / CMYK'))[1].reason,
+    ).toContain("can't go back to the origin");
   });
 });
 

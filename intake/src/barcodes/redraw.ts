@@ -1,7 +1,7 @@
 /** Bars as wide as they were drawn: parts of plates put in anew from finer ones, each pixel with the ink that falls on it. */
 import { closeSync, openSync, readSync, writeSync } from 'node:fs';
 import type { PlanarFile } from '../planar.ts';
-import type { FinePart } from './closer.ts';
+import type { FinePart } from './renderRegion.ts';
 
 /** Changes the plates in place. A plane that the part does not have is left as it is. */
 export function redraw(plates: PlanarFile, parts: readonly FinePart[]): void {

@@ -138,7 +138,7 @@ class Document {
   }
 
   /** Parts of a page at a resolution of their own. */
-  async closer(page: PdfPage, boxes: readonly MmBox[], dpi: number): Promise<PlanarFile[]> {
+  async renderRegion(page: PdfPage, boxes: readonly MmBox[], dpi: number): Promise<PlanarFile[]> {
     const reference = this.objects.pages[page.number - 1];
     const frames = boxes.map((box) => stored(box, page));
     const pages = frames.map((frame): PdfPage => ({ ...page, frame, trim: frame }));
@@ -209,7 +209,7 @@ async function* pagesOf(
         alternates: told?.alternates ?? new Map(),
         used: usedSpots(structure),
         structure,
-        closer: (boxes, dpi) => document.closer(page, boxes, dpi),
+        renderRegion: (boxes, dpi) => document.renderRegion(page, boxes, dpi),
         notes: [],
       };
     }

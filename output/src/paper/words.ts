@@ -1,5 +1,5 @@
 /** A job in the words of somebody who does not print. */
-import { allLayers, LAY_NAMES, type PrintPlan } from '@kyanos/core';
+import { allLayers, INK_ROLE_NAMES, type PrintPlan } from '@kyanos/core';
 
 const MM_PER_INCH = 25.4;
 
@@ -11,7 +11,9 @@ export const bothUnits = (width: number, height: number): string =>
 export function printInWords({ stack, viewing, laminated }: PrintPlan): string {
   const names = [
     ...new Set(
-      allLayers(stack).flatMap(({ parts }) => parts.map(({ lay }) => LAY_NAMES[lay].toLowerCase())),
+      allLayers(stack).flatMap(({ parts }) =>
+        parts.map(({ inkRole }) => INK_ROLE_NAMES[inkRole].toLowerCase()),
+      ),
     ),
   ];
   const list =

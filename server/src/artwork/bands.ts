@@ -172,7 +172,7 @@ async function keptBand(
 }
 
 /** All planes of a tile, one after another; tiles at the right and lower edge are smaller. Nothing if there is no such tile. */
-export async function tileOf(
+export async function readTile(
   db: Db,
   artworkId: string,
   page: ArtworkPage,

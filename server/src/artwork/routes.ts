@@ -4,7 +4,7 @@ import { Router } from 'express';
 import type pg from 'pg';
 import { ask, cancel, type Queue } from '../queue.ts';
 import { on } from '../route.ts';
-import { tileOf } from './bands.ts';
+import { readTile } from './bands.ts';
 import { artworkById, firstLookOf, previewOf, readyPage, upsertArtwork } from './queries.ts';
 
 /** Plates of one file at one resolution never change. */
@@ -35,7 +35,7 @@ export function artworkRoutes(pool: pg.Pool, queue: Queue): Router {
   on(router, API.getTile, async ({ params: { id, page: number, level, column, row } }, { res }) => {
     const page = await readyPage(pool, id, number);
     const levels = tileLevels(page.widthPx, page.heightPx);
-    const tile = level < levels ? await tileOf(pool, id, page, level, column, row) : undefined;
+    const tile = level < levels ? await readTile(pool, id, page, level, column, row) : undefined;
     if (!tile) throw new DomainError('NO_TILE');
     res.set({ 'Content-Type': 'application/octet-stream', ...FOREVER });
     res.send(Buffer.from(tile.buffer));

@@ -9,7 +9,7 @@ import {
   pieceOf,
   quantitiesOf,
   readReports,
-  reckon,
+  calculate,
   type ArtworkInfo,
   type JobReport,
   type Machine,
@@ -49,7 +49,7 @@ const PAPERS: Readonly<Record<string, (job: Ready) => NodeJS.ReadableStream>> = 
 export const PAPER_NAMES: readonly string[] = Object.keys(PAPERS);
 
 async function paper({ paper: name, ...job }: PaperOrder): Promise<Uint8Array> {
-  const result = reckon(job.plan, job.info, job.measures);
+  const result = calculate(job.plan, job.info, job.measures);
   const { work } = result;
   if (!work) {
     const [first] = result.findings.filter(({ severity }) => severity === 'error');
@@ -65,8 +65,8 @@ async function paper({ paper: name, ...job }: PaperOrder): Promise<Uint8Array> {
 }
 
 /** What a plan foretells of a job on a machine, as reports are compared with it; undefined if it can't be printed. */
-function foretold({ plan, info, measures, machine }: Planned & { readonly machine: Machine }) {
-  const { work } = reckon({ ...plan, machine }, info, measures);
+function predicted({ plan, info, measures, machine }: Planned & { readonly machine: Machine }) {
+  const { work } = calculate({ ...plan, machine }, info, measures);
   if (!work) return undefined;
   const sum = (key: 'sweepMinutes' | 'turnMinutes' | 'returnMinutes') =>
     work.trips.reduce((all, trip) => all + trip[key], 0);
@@ -93,7 +93,7 @@ const learnt = ({
   readonly reports: readonly JobReport[];
 }) => learn(machine, reports);
 
-const TASKS = { paper, foretold, readReports, learnt };
+const TASKS = { paper, predicted, readReports, learnt };
 export type Tasks = typeof TASKS;
 
 export type Answer =

@@ -57,7 +57,7 @@ export const storedArtwork = (
   plan: PrintPlan,
 ): Artwork => ({
   ...ownArtwork(pool, artworkId, info, plan),
-  async plate(id, lay) {
+  async plate(id, inkRole) {
     const job = await jobById(pool, id);
     if (!job.artworkId)
       throw new DomainError(
@@ -67,7 +67,7 @@ export const storedArtwork = (
       );
     const other = await readyArtwork(pool, job.artworkId);
     // Its own rules may not lead on to further jobs, or back to this one.
-    return plateRaster(job.plan, ownArtwork(pool, job.artworkId, other, job.plan), lay);
+    return plateRaster(job.plan, ownArtwork(pool, job.artworkId, other, job.plan), inkRole);
   },
 });
 

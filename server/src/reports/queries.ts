@@ -72,7 +72,7 @@ async function besidePlan(
   if (!artworkId) throw new DomainError('NO_ARTWORK', 'This job has no artwork.');
   const info = await readyArtwork(db, artworkId);
   const measures = await measuresFor(db, artworkId, plan);
-  const planned = await aside('foretold', { plan, info, measures, machine });
+  const planned = await aside('predicted', { plan, info, measures, machine });
   if (!planned)
     throw new DomainError('NOT_PRINTABLE', 'This job can’t be printed as it is planned.');
   return { ...row, ...planned };

@@ -3,7 +3,7 @@
 import { keepOverprint, viewsOf, visibleName } from '@kyanos/core';
 import { computed, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
-import type { Picture, Subject } from '../look/look.worker.ts';
+import type { Bitmap, Subject } from '../look/look.worker.ts';
 import PixelCanvas from '../look/PixelCanvas.vue';
 import { lookWorker } from '../look/worker.ts';
 import { area } from '../shared/format.ts';
@@ -20,7 +20,7 @@ const knockout = computed(() =>
 );
 const mended = computed(() => !!name.value && !!job.plan?.artwork.overprint.includes(name.value));
 
-const pictures = shallowRef<readonly [now: Picture, meant: Picture]>();
+const pictures = shallowRef<readonly [now: Bitmap, meant: Bitmap]>();
 const { ask, failed } = useLatest(
   async ({ subject, separation }: { subject: Subject; separation: string }) => {
     const { plan } = subject;

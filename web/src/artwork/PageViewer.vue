@@ -8,15 +8,15 @@ import { select, zoom, zoomIdentity, type ZoomTransform } from 'd3';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useLatest } from '../shared/useLatest.ts';
 import { toCanvas } from '../look/canvas.ts';
-import { drawLines, drawPin, drawPlace, drawProbe, extentOf, type OnScreen } from './marks.ts';
+import { drawLines, drawPin, drawPlace, drawProbe, placeBounds, type OnScreen } from './marks.ts';
 import type { PageSubject } from './page.worker.ts';
 import { pageWorker } from './pageWorker.ts';
-import type { Pin, Spot } from './useProbe.ts';
+import type { Pin, PagePoint } from './useProbe.ts';
 import { useTiles } from './useTiles.ts';
 
 const props = defineProps<{
   subject: PageSubject | undefined;
-  point: Spot | undefined;
+  point: PagePoint | undefined;
   pins: readonly Pin[];
   /** Where the finding is that is being looked at. */
   place?: Place | undefined;
@@ -24,7 +24,7 @@ const props = defineProps<{
   lines?: readonly TechnicalLines[];
   label: string;
 }>();
-const emit = defineEmits<{ probe: [spot: Spot]; pin: [] }>();
+const emit = defineEmits<{ probe: [spot: PagePoint]; pin: [] }>();
 
 const box = ref<HTMLElement>();
 const canvas = ref<HTMLCanvasElement>();
@@ -190,7 +190,7 @@ watch(
   () => props.place,
   (place) => {
     if (!place || !page.value || !canvas.value) return;
-    const area = extentOf(place, page.value);
+    const area = placeBounds(place, page.value);
     if (!area) return;
     const perMm = (page.value.widthPx / page.value.widthMm) * fit.value;
     const room = Math.min(

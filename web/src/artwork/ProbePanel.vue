@@ -1,20 +1,20 @@
 <script setup lang="ts">
 /** What is under the probe: single pixels, the sum of ink, the layers it will be, and pinned points beside one another. */
-import { LAY_NAMES, pxToMm, type PrintPlan } from '@kyanos/core';
+import { INK_ROLE_NAMES, pxToMm, type PrintPlan } from '@kyanos/core';
 import { mdiClose } from '@mdi/js';
 import { computed } from 'vue';
-import type { Picture } from '../look/look.worker.ts';
+import type { Bitmap } from '../look/look.worker.ts';
 import PixelCanvas from '../look/PixelCanvas.vue';
 import { point as place } from '../shared/format.ts';
 import type { PageSubject } from './page.worker.ts';
-import { layersAt, type Pin, type Spot } from './useProbe.ts';
+import { layersAt, type Pin, type PagePoint } from './useProbe.ts';
 
 const props = defineProps<{
   subject: PageSubject;
   plan: PrintPlan;
-  point: Spot | undefined;
+  point: PagePoint | undefined;
   values: readonly number[] | undefined;
-  magnified: Picture | undefined;
+  magnified: Bitmap | undefined;
   pins: readonly Pin[];
 }>();
 defineEmits<{ unpin: [index: number] }>();
@@ -33,7 +33,7 @@ const layers = computed(() =>
   props.values
     ? layersAt(props.plan, props.subject, props.values).map(({ parts, hits, side }) => ({
         words: parts
-          .map(({ lay, amount }) => `${LAY_NAMES[lay]} ${Math.round(amount * 100)} %`)
+          .map(({ inkRole, amount }) => `${INK_ROLE_NAMES[inkRole]} ${Math.round(amount * 100)} %`)
           .join(' beside '),
         hits,
         side,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Every separation of a page: whether it is shown, how much of the page it covers, and what it holds at the probe. */
 import {
-  LAY_NAMES,
+  INK_ROLE_NAMES,
   LINE_NAMES,
   LINE_ROLES,
   roleOf,
@@ -48,9 +48,9 @@ const spots = computed(() => rows.value.filter(({ kind }) => kind !== 'process')
 
 const choices = ({ alternate }: Separation) => [
   { title: 'prints nothing: not said yet', value: '' },
-  ...(['W', 'S', 'V'] as const).map((lay) => ({
-    title: `is ${LAY_NAMES[lay].toLowerCase()}`,
-    value: lay,
+  ...(['W', 'S', 'V'] as const).map((inkRole) => ({
+    title: `is ${INK_ROLE_NAMES[inkRole].toLowerCase()}`,
+    value: inkRole,
   })),
   ...(alternate
     ? [{ title: `in process ink, as the file says (${alternate.space})`, value: 'process' }]

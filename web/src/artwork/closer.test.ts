@@ -2,7 +2,7 @@ import { TILE_PX } from '@kyanos/contract';
 import { packCells } from '@kyanos/core';
 import { describe, expect, it } from 'vitest';
 import { Kept } from '../look/preview.ts';
-import { extentOf } from './marks.ts';
+import { placeBounds } from './marks.ts';
 import { seenTiles } from './useTiles.ts';
 
 describe('the tiles that are seen', () => {
@@ -45,7 +45,7 @@ describe('the extent of a place', () => {
       { left: 10, top: 5, width: 5, height: 5 },
       { left: 30, top: 1, width: 2, height: 2 },
     ];
-    expect(extentOf({ kind: 'boxes', boxes }, page)).toEqual({
+    expect(placeBounds({ kind: 'boxes', boxes }, page)).toEqual({
       left: 10,
       top: 1,
       width: 22,
@@ -59,7 +59,7 @@ describe('the extent of a place', () => {
       5,
       Uint8Array.from({ length: 50 }, (_, i) => (i === 12 || i === 24 ? 3 : 0)),
     );
-    expect(extentOf({ kind: 'cells', cells }, page)).toEqual({
+    expect(placeBounds({ kind: 'cells', cells }, page)).toEqual({
       left: 20,
       top: 10,
       width: 30,
@@ -68,7 +68,7 @@ describe('the extent of a place', () => {
   });
 
   it('is none where the place holds nothing', () => {
-    expect(extentOf({ kind: 'boxes', boxes: [] }, page)).toBeUndefined();
+    expect(placeBounds({ kind: 'boxes', boxes: [] }, page)).toBeUndefined();
   });
 });
 

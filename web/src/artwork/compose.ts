@@ -12,7 +12,7 @@ import {
   parseStack,
   PROCESS_NAMES,
   type ArtworkInfo,
-  type Kind,
+  type SeparationKind,
   type LineRole,
   type Scene,
   type Separation,
@@ -39,7 +39,7 @@ interface Marks {
 }
 
 /** At full tint about a third of the ground is marked, so that colour is still seen under it. */
-const MARKS: Readonly<Record<Exclude<Kind, 'process' | LineRole>, Marks>> = {
+const MARKS: Readonly<Record<Exclude<SeparationKind, 'process' | LineRole>, Marks>> = {
   // A stipple.
   white: {
     colour: [96, 112, 150],
@@ -60,7 +60,8 @@ const MARKS: Readonly<Record<Exclude<Kind, 'process' | LineRole>, Marks>> = {
 };
 /** Lines that don't print are seen whole. */
 const LINES: Marks = { colour: [150, 40, 120], threshold: () => 0 };
-const marksOf = (kind: Exclude<Kind, 'process'>): Marks => (isLineRole(kind) ? LINES : MARKS[kind]);
+const marksOf = (kind: Exclude<SeparationKind, 'process'>): Marks =>
+  isLineRole(kind) ? LINES : MARKS[kind];
 /** How much of the ground a mark covers. */
 const MARK = 0.85;
 /** Where single pixels are looked at a texture would be taken for one of them: a veil instead. */

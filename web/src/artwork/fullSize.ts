@@ -12,7 +12,7 @@ export interface Where {
 
 const tiles = new Kept<Patch>(48);
 
-export function tileOf(
+export function fetchTile(
   { artworkId, page }: Where,
   level: number,
   column: number,
@@ -52,7 +52,7 @@ export async function partOf(
       column <= tileAt(left + width - 1, page.widthPx);
       column++
     ) {
-      const tile = await tileOf(where, 0, column, row);
+      const tile = await fetchTile(where, 0, column, row);
       const from = Math.max(left, tile.left);
       const to = Math.min(left + width, tile.left + tile.width);
       if (to <= from) continue;

@@ -6,7 +6,7 @@ import {
   type Place,
   type TechnicalLines,
 } from '@kyanos/core';
-import type { Pin, Spot } from './useProbe.ts';
+import type { Pin, PagePoint } from './useProbe.ts';
 
 /** A page as it lies on screen. */
 export interface OnScreen {
@@ -61,7 +61,7 @@ export function drawLines(pen: Pen, lines: readonly TechnicalLines[], page: OnSc
 }
 
 /** The box round all of a place, mm; none where it holds nothing. */
-export function extentOf(
+export function placeBounds(
   place: Place,
   { widthMm, heightMm }: Pick<OnScreen, 'widthMm' | 'heightMm'>,
 ): MmBox | undefined {
@@ -135,7 +135,7 @@ function drawCells(
   pen.stroke();
 }
 
-const screen = ({ x, y }: Spot, { left, top, scale }: OnScreen) => ({
+const screen = ({ x, y }: PagePoint, { left, top, scale }: OnScreen) => ({
   x: left + (x + 0.5) * scale,
   y: top + (y + 0.5) * scale,
 });
@@ -156,7 +156,7 @@ export function drawPin(pen: Pen, pin: Pin, index: number, page: OnScreen): void
   pen.fillText(String(index + 1), x, y + 0.5);
 }
 
-export function drawProbe(pen: Pen, point: Spot, page: OnScreen): void {
+export function drawProbe(pen: Pen, point: PagePoint, page: OnScreen): void {
   const { x, y } = screen(point, page);
   for (const [colour, thick] of [
     [PAPER, 4],

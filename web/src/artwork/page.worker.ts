@@ -1,11 +1,11 @@
 /** Pixels of a file's pages, off the main thread: whole, in tiles, under the magnifier, and against another file. */
 import type { ArtworkInfo } from '@kyanos/core';
 import { expose, transfer } from 'comlink';
-import type { Picture } from '../look/look.worker.ts';
+import type { Bitmap } from '../look/look.worker.ts';
 import { fetchPreview, Kept, shrink, type Preview } from '../look/preview.ts';
 import { coverageRamp, onRamp } from '../shared/colour.ts';
 import { compose, paperScene, type Patch } from './compose.ts';
-import { partOf, tileOf, type Where } from './fullSize.ts';
+import { partOf, fetchTile, type Where } from './fullSize.ts';
 
 /** A page, and which of its separations are to be seen. */
 export interface PageSubject extends Where {
@@ -13,7 +13,7 @@ export interface PageSubject extends Where {
   readonly shown: readonly string[];
 }
 
-export interface Difference extends Picture {
+export interface Difference extends Bitmap {
   /** Share of the page where any separation differs by more than rounding, 0 to 1. */
   readonly changed: number;
 }
@@ -23,7 +23,7 @@ const previews = new Kept<Preview>(4);
 const preview = ({ artworkId, page }: Where) =>
   previews.get(`${artworkId}/${page.number}`, () => fetchPreview(artworkId, page));
 
-function paint({ info, page, shown }: PageSubject, patch: Patch, textured = true): Picture {
+function paint({ info, page, shown }: PageSubject, patch: Patch, textured = true): Bitmap {
   const pixels = compose(paperScene(info), page.separations, new Set(shown), patch, textured);
   const { width, height } = patch;
   return transfer({ width, height, pixels, outOfGamut: 0 }, [pixels.buffer]);
@@ -35,7 +35,7 @@ const ROUNDING = 2;
 
 const api = {
   /** The whole page, at most so many pixels on its longer side. */
-  async whole(subject: PageSubject, longest: number): Promise<Picture> {
+  async whole(subject: PageSubject, longest: number): Promise<Bitmap> {
     return paint(subject, { left: 0, top: 0, ...shrink(await preview(subject), longest) });
   },
 
@@ -46,8 +46,8 @@ const api = {
     column: number,
     row: number,
     textured: boolean,
-  ): Promise<Picture> {
-    return paint(subject, await tileOf(subject, level, column, row), textured);
+  ): Promise<Bitmap> {
+    return paint(subject, await fetchTile(subject, level, column, row), textured);
   },
 
   /** Single pixels round a point, and every separation at the point itself, 0 to 255. */
@@ -56,7 +56,7 @@ const api = {
     x: number,
     y: number,
     radius: number,
-  ): Promise<{ picture: Picture; values: readonly number[] }> {
+  ): Promise<{ picture: Bitmap; values: readonly number[] }> {
     const size = 2 * radius + 1;
     const square = { left: x - radius, top: y - radius, width: size, height: size };
     const patch = await partOf(subject, square);

@@ -1,19 +1,19 @@
 /** The probe: a point on the page, what every separation holds there, and points that were pinned to compare. */
 import { laidAt, pageOf, PROCESS_NAMES, roleOf, type PrintPlan } from '@kyanos/core';
 import { computed, shallowRef, watch, type Ref } from 'vue';
-import type { Picture } from '../look/look.worker.ts';
+import type { Bitmap } from '../look/look.worker.ts';
 import { fetchPreview, type Preview } from '../look/preview.ts';
 import { useLatest } from '../shared/useLatest.ts';
 import type { PageSubject } from './page.worker.ts';
 import { pageWorker } from './pageWorker.ts';
 
 /** Full-resolution pixels of the page. */
-export interface Spot {
+export interface PagePoint {
   readonly x: number;
   readonly y: number;
 }
 
-export interface Pin extends Spot {
+export interface Pin extends PagePoint {
   readonly values: readonly number[];
 }
 
@@ -22,10 +22,10 @@ export const MAGNIFIED = 8;
 const MOST_PINS = 6;
 
 export function useProbe(subject: Ref<PageSubject | undefined>) {
-  const point = shallowRef<Spot>();
+  const point = shallowRef<PagePoint>();
   const pins = shallowRef<readonly Pin[]>([]);
   const preview = shallowRef<Preview>();
-  const exact = shallowRef<{ at: Spot; values: readonly number[]; picture: Picture }>();
+  const exact = shallowRef<{ at: PagePoint; values: readonly number[]; picture: Bitmap }>();
 
   // The planes at screen resolution are here, not in a worker, so that an answer never waits.
   watch(
@@ -45,7 +45,7 @@ export function useProbe(subject: Ref<PageSubject | undefined>) {
   );
 
   const { ask } = useLatest(
-    (at: Spot) => pageWorker().magnify(subject.value!, at.x, at.y, MAGNIFIED),
+    (at: PagePoint) => pageWorker().magnify(subject.value!, at.x, at.y, MAGNIFIED),
     (answer, at) => (exact.value = { at, ...answer }),
   );
   watch([point, () => subject.value?.shown], () => {
@@ -64,7 +64,7 @@ export function useProbe(subject: Ref<PageSubject | undefined>) {
     return page.separations.map(({ name }) => small.planes.get(name)![y * small.width + x]);
   });
 
-  function move(to: Spot): void {
+  function move(to: PagePoint): void {
     const page = subject.value?.page;
     if (!page) return;
     const clamp = (value: number, most: number) =>
@@ -92,9 +92,9 @@ export function layersAt(plan: PrintPlan, subject: PageSubject, values: readonly
       : 'front';
   return laidAt(plan.stack, picture, {
     process: PROCESS_NAMES.map(byte),
-    art: (lay) => {
+    art: (inkRole) => {
       const drawn = separations.find(
-        ({ name }) => roleOf(name, plan.artwork.names, plan.machine) === lay,
+        ({ name }) => roleOf(name, plan.artwork.names, plan.machine) === inkRole,
       );
       return drawn ? byte(drawn.name) : 0;
     },

@@ -5,13 +5,13 @@ import { viewsOf } from '@kyanos/core';
 import { shallowRef, watch } from 'vue';
 import PixelCanvas from '../look/PixelCanvas.vue';
 import { thumbnailWorker } from '../look/worker.ts';
-import type { Picture } from '../look/look.worker.ts';
+import type { Bitmap } from '../look/look.worker.ts';
 import { call } from '../shared/api.ts';
 
 const props = defineProps<{ job: JobSummary }>();
 const LONGEST_PX = 440;
 
-const picture = shallowRef<Picture>();
+const picture = shallowRef<Bitmap>();
 const failed = shallowRef(false);
 
 watch(

@@ -76,7 +76,7 @@ const summary = computed(() => {
     ] as const
   ).map(([label, key]) => ({ label, money: cost.value![key], working: workings[key] }));
 });
-/** Dozens of plans: reckoned beside the screen. */
+/** Dozens of plans: worked out beside the screen. */
 const around = shallowRef<Awaited<ReturnType<LookWorker['around']>>>();
 const { ask } = useLatest(
   () => lookWorker().around(plan.value, job.info!, job.measures!),

@@ -8,7 +8,7 @@ import MoneyField from '../shared/MoneyField.vue';
 const extras = defineModel<readonly Extra[]>({ required: true });
 defineProps<{ currency: Currency }>();
 
-const KINDS = [
+const SEPARATION_KINDS = [
   { value: 'labour', title: 'work by hand' },
   { value: 'finishing', title: 'finishing' },
   { value: 'part', title: 'bought in' },
@@ -48,7 +48,7 @@ const add = () => {
       </div>
       <v-select
         label="Kind"
-        :items="KINDS"
+        :items="SEPARATION_KINDS"
         :model-value="extra.kind"
         @update:model-value="change(i, { kind: $event })"
       />

@@ -33,15 +33,15 @@ const ink = ref<Ink>();
 watch(channel, (wanted) => (ink.value = wanted && inkOf(machine.value, wanted)));
 const set = (change: Partial<Ink>) => (ink.value = { ...ink.value!, ...change });
 
-type Kind = LaydownSource['kind'] | 'typed';
-const KINDS: { value: Kind; title: string }[] = [
+type LaydownKind = LaydownSource['kind'] | 'typed';
+const SEPARATION_KINDS: { value: LaydownKind; title: string }[] = [
   { value: 'typed', title: 'as stated or learnt' },
   { value: 'drops', title: 'from drops and resolution' },
   { value: 'job', title: 'from a measured job' },
 ];
 /** Of white it is known what such machines usually lay. */
 const kinds = computed(() => [
-  ...KINDS,
+  ...SEPARATION_KINDS,
   ...(channel.value === 'W'
     ? [{ value: 'usual' as const, title: 'assumed, usual for such a machine' }]
     : []),
@@ -52,7 +52,7 @@ const FIRST = computed<Record<LaydownSource['kind'], LaydownSource>>(() => ({
   drops: { kind: 'drops', picolitres: 7, dpiAcross: 1440, dpiAlong: 720 },
   job: { kind: 'job', ml: 6.94, areaMm2: 247_741, cover: 1 },
 }));
-const kind = computed<Kind>(() => ink.value?.laydownFrom?.kind ?? 'typed');
+const kind = computed<LaydownKind>(() => ink.value?.laydownFrom?.kind ?? 'typed');
 function take(source: LaydownSource | undefined) {
   const rest = without(ink.value!, 'laydownFrom');
   ink.value = source ? { ...rest, laydownFrom: source, laydown: laydownOf(source).value } : rest;
@@ -77,7 +77,7 @@ function setTone(at: number, percent: number) {
 }
 
 const SPECIALS: readonly Channel[] = ['W', 'S', 'V'];
-/** What the tints of a wedge hide: as reckoned, until they are typed over. */
+/** What the tints of a wedge hide: as worked out, until they are typed over. */
 const typed = ref<(number | undefined)[]>([]);
 watch(channel, () => (typed.value = []));
 const wedge = computed(() => {

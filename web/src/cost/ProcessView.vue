@@ -115,7 +115,7 @@ const rated = computed(() =>
       }))
     : [],
 );
-/** Between the quantities that were reckoned, in proportion. */
+/** Between the quantities that were worked out, in proportion. */
 function ownAt(copies: number): number {
   const { quantities, costs } = digital.value;
   const at = quantities.findIndex((one) => one >= copies);
@@ -200,7 +200,7 @@ const here = computed(() => {
 const money = (minor: number) => currency({ minor: Math.round(minor), currency: code.value });
 const answer = computed(() => {
   const [first, second] = here.value;
-  if (!first || digital.value.costs.length === 0) return 'The quantities are being reckoned.';
+  if (!first || digital.value.costs.length === 0) return 'Working out the quantities.';
   const { copies } = plan.value.layout;
   const next = changes.value.find((change) => change.copies > copies);
   const until = next && ranges.value.find(({ from }) => from === next.copies);

@@ -8,7 +8,7 @@ import {
   type Problem,
 } from '@kyanos/contract';
 import {
-  reckon,
+  calculate,
   repaired,
   type ArtworkInfo,
   type PlanResult,
@@ -48,7 +48,7 @@ export const useJob = defineStore('job', () => {
 
   const result = computed<PlanResult | undefined>(() =>
     subject.value && plates.measures.value
-      ? reckon(subject.value.plan, subject.value.info, plates.measures.value)
+      ? calculate(subject.value.plan, subject.value.info, plates.measures.value)
       : undefined,
   );
   /** The last result that could be worked out, shown while the next is on its way. */

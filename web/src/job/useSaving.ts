@@ -10,12 +10,14 @@ import {
   type Problem,
 } from '@kyanos/contract';
 import type { PrintPlan } from '@kyanos/core';
-import { useEventListener, useStorage } from '@vueuse/core';
+import { useEventListener, useStorage, useThrottleFn } from '@vueuse/core';
 import { ref, shallowRef, type Ref } from 'vue';
 import { call, newKey, Refused } from '../shared/api.ts';
 
 /** Quiet time after the last change before it is saved. */
 const SAVE_MS = 500;
+/** Between two copies of what is being changed, in the browser. */
+const DRAFT_MS = 250;
 /** Between tries while the server does not answer. */
 const RETRY_MS = 3000;
 
@@ -78,14 +80,17 @@ export function useSaving(open: OpenJob, take: (job: Job) => void) {
   function schedule(): void {
     if (saveState.value === 'conflict') return;
     saveState.value = 'saving';
-    keepDraft();
+    void keepDraftSoon();
     clearTimeout(timer);
     timer = setTimeout(() => void save(), SAVE_MS);
   }
 
+  /** While something is dragged the whole plan is not written out at every tick. */
+  const keepDraftSoon = useThrottleFn(keepDraft, DRAFT_MS, true);
+
   /** A copy in the browser, in case the server or the page goes away. */
   function keepDraft(): void {
-    if (!id.value || !plan.value) return;
+    if (!id.value || !plan.value || saveState.value === 'saved') return;
     const sent = unanswered?.job === id.value ? kept(unanswered.content) : undefined;
     localStorage.setItem(draftName(id.value), JSON.stringify({ ...kept(content()), sent }));
   }
@@ -159,7 +164,9 @@ export function useSaving(open: OpenJob, take: (job: Job) => void) {
   function flush(): void {
     clearTimeout(timer);
     const job = id.value;
-    if (!job || !plan.value || saveState.value !== 'saving' || sending) return;
+    if (!job || !plan.value || saveState.value === 'saved') return;
+    keepDraft();
+    if (saveState.value !== 'saving' || sending) return;
     void call(API.saveJob, { params: { id: job }, body: content() }, { keepalive: true }).then(
       () => localStorage.removeItem(draftName(job)),
       () => undefined,

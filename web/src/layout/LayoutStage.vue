@@ -8,7 +8,7 @@ import {
   OVERSIZE_MM,
   pageOf,
   pieceOf,
-  type LayoutWish,
+  type LayoutSettings,
   type Load,
   type PlacedPiece,
 } from '@kyanos/core';
@@ -31,18 +31,18 @@ const page = computed(() => job.info && pageOf(plan.value, job.info, 'front'));
 const piece = computed(() => page.value && pieceOf(page.value));
 
 /** Places that a hand gave are for the layout they were given in. */
-const set = (change: Partial<LayoutWish>) =>
+const set = (change: Partial<LayoutSettings>) =>
   job.update({ layout: { ...without(plan.value.layout, 'places'), ...change } });
 /** A wish that is there or not. */
 function setOr<K extends 'grain' | 'loadLength' | 'companions' | 'mixed'>(
   key: K,
-  value: LayoutWish[K] | undefined,
+  value: LayoutSettings[K] | undefined,
 ) {
-  const rest = without<LayoutWish, keyof LayoutWish>(
+  const rest = without<LayoutSettings, keyof LayoutSettings>(
     plan.value.layout,
     'places',
     key,
-  ) as LayoutWish;
+  ) as LayoutSettings;
   job.update({ layout: value === undefined ? rest : { ...rest, [key]: value } });
 }
 const byHand = (places: readonly PlacedPiece[]) => set({ places });
@@ -80,11 +80,11 @@ const pages = computed(() => {
 const last = computed(() => layout.value?.loads.at(-1));
 const answer = computed(() => {
   if (!layout.value || !last.value) return 'This print does not fit as planned.';
-  const { fillings, perLoad } = layout.value;
+  const { loadCount, perLoad } = layout.value;
   const what = plan.value.material.form === 'roll' ? 'load' : plan.value.material.form;
-  if (fillings === 1)
+  if (loadCount === 1)
     return `${plan.value.layout.copies}${plan.value.versions ? ` of ${plan.value.versions.length} versions` : ''} on one ${what}${perLoad > plan.value.layout.copies ? `, where ${perLoad} find room` : ''}.`;
-  return `${perLoad} on a ${what}, ${fillings} ${what}s${last.value.copies < perLoad ? `, the last one with ${last.value.copies}` : ''}.`;
+  return `${perLoad} on a ${what}, ${loadCount} ${what}s${last.value.copies < perLoad ? `, the last one with ${last.value.copies}` : ''}.`;
 });
 const best = computed(() => {
   if (!layout.value) return '';

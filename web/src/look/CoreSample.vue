@@ -7,7 +7,7 @@ import {
   allLayers,
   changeLayer,
   changePart,
-  LAY_NAMES,
+  INK_ROLE_NAMES,
   layerName,
   moveLayer,
   removeLayer,
@@ -36,7 +36,7 @@ const patterns = computed(() =>
   drawing.value.slabs.flatMap(({ layer, index }) =>
     layer.parts.map((part, k) => ({
       key: `${id}-${index}-${k}`,
-      ...textureOf(part.lay, part.density),
+      ...textureOf(part.inkRole, part.density),
     })),
   ),
 );
@@ -50,7 +50,7 @@ const FILL: Record<Material['class'], string> = {
 };
 
 const spoken = ({ layer, side }: Slab, place: number) =>
-  `Layer ${place + 1} of ${drawing.value.slabs.length} from the front: ${layer.parts.map((part) => `${LAY_NAMES[part.lay]} ${part.density} %`).join(' beside ')}, ${layer.hits} hit${layer.hits > 1 ? 's' : ''}, on the ${side}${layer.mirror ? ', mirrored' : ''}${layer.picture === 'rear' ? ', rear picture' : ''}`;
+  `Layer ${place + 1} of ${drawing.value.slabs.length} from the front: ${layer.parts.map((part) => `${INK_ROLE_NAMES[part.inkRole]} ${part.density} %`).join(' beside ')}, ${layer.hits} hit${layer.hits > 1 ? 's' : ''}, on the ${side}${layer.mirror ? ', mirrored' : ''}${layer.picture === 'rear' ? ', rear picture' : ''}`;
 
 const eyes = computed(() => {
   const { side } = props.plan.viewing;
@@ -250,9 +250,9 @@ function drop() {
             :y="slab.y + slab.height / 2 + 5"
             class="letter"
           >
-            {{ LETTERS[part.lay] }}
+            {{ LETTERS[part.inkRole] }}
             <tspan v-if="slab.layer.parts.length === 1" class="name" dx="4">
-              {{ LAY_NAMES[part.lay] }}
+              {{ INK_ROLE_NAMES[part.inkRole] }}
             </tspan>
           </text>
           <text

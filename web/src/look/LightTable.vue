@@ -2,15 +2,15 @@
 /** The print on its ground, or two of them with a wipe between: tilted by dragging, read by a click or by key. */
 import { useElementSize } from '@vueuse/core';
 import { computed, reactive, ref, watchEffect } from 'vue';
-import type { PrintPicture } from './look.worker.ts';
+import type { PrintBitmap } from './look.worker.ts';
 import PrintCanvas from './PrintCanvas.vue';
-import type { Viewing } from './useView.ts';
+import type { ViewControl } from './useView.ts';
 
 const props = defineProps<{
-  viewing: Viewing;
-  picture: PrintPicture | undefined;
+  viewing: ViewControl;
+  picture: PrintBitmap | undefined;
   /** What it is wiped against. */
-  against: PrintPicture | undefined;
+  against: PrintBitmap | undefined;
   /** How it is seen, in words. */
   caption: string;
   /** Share of the width at which the wipe stands, percent. */

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 /** Pixels on a canvas that fits its box and keeps its shape. */
 import { ref, watchEffect } from 'vue';
-import { putPicture } from './canvas.ts';
-import type { Picture } from './look.worker.ts';
+import { putBitmap } from './canvas.ts';
+import type { Bitmap } from './look.worker.ts';
 
-const props = defineProps<{ picture: Picture | undefined; label: string }>();
+const props = defineProps<{ picture: Bitmap | undefined; label: string }>();
 const canvas = ref<HTMLCanvasElement>();
 
 watchEffect(() => {
-  if (canvas.value && props.picture) putPicture(canvas.value, props.picture);
+  if (canvas.value && props.picture) putBitmap(canvas.value, props.picture);
 });
 </script>
 

@@ -1,16 +1,16 @@
 <script setup lang="ts">
 /** The picture of a print, with the texture of its material, what shines when it is tilted, and marks of what the screen can't show. */
-import type { Texture } from '@kyanos/core';
+import type { SurfaceTexture } from '@kyanos/core';
 import { ref, watchEffect } from 'vue';
 import { toCanvas } from './canvas.ts';
-import { heldBefore, pixelsOf } from './held.ts';
-import type { Picture, PrintPicture } from './look.worker.ts';
+import { compositeOverBackground, pixelsOf } from './compositeOverBackground.ts';
+import type { Bitmap, PrintBitmap } from './look.worker.ts';
 import { rainbow, shineMask, textureMask } from './overlay.ts';
 
 const props = defineProps<{
-  picture: PrintPicture | undefined;
+  picture: PrintBitmap | undefined;
   label: string;
-  texture: Texture['kind'] | undefined;
+  texture: SurfaceTexture['kind'] | undefined;
   /** 0 away from the lamp to 1 into it. */
   tilt: number;
   /** Stripes over colours that the screen can't show. */
@@ -20,7 +20,7 @@ const props = defineProps<{
 }>();
 const canvas = ref<HTMLCanvasElement>();
 
-const as = ({ width, height, outOfGamut }: PrintPicture, pixels: Picture['pixels']): Picture => ({
+const as = ({ width, height, outOfGamut }: PrintBitmap, pixels: Bitmap['pixels']): Bitmap => ({
   width,
   height,
   pixels,
@@ -29,7 +29,7 @@ const as = ({ width, height, outOfGamut }: PrintPicture, pixels: Picture['pixels
 
 /** A picture seen only where a mask is. */
 function masked(
-  picture: Picture,
+  picture: Bitmap,
   mask: HTMLCanvasElement,
   colour?: (context: CanvasRenderingContext2D) => void,
 ): HTMLCanvasElement {
@@ -42,7 +42,7 @@ function masked(
 }
 
 /** Slanting stripes; dark and light, so that they are seen on anything. */
-function mark(context: CanvasRenderingContext2D, { width, height, outside }: PrintPicture): void {
+function mark(context: CanvasRenderingContext2D, { width, height, outside }: PrintBitmap): void {
   const image = context.getImageData(0, 0, width, height);
   for (let y = 0, i = 0; y < height; y++)
     for (let x = 0; x < width; x++, i++)
@@ -62,7 +62,7 @@ watchEffect(async () => {
     const back = await pixelsOf(behind, picture.width, picture.height);
     if (mine !== drawing) return;
     const held = new Uint8ClampedArray(base.length);
-    heldBefore(picture.onBlack, base, back.data, held);
+    compositeOverBackground(picture.onBlack, base, back.data, held);
     base = held;
   }
   const { width, height } = picture;

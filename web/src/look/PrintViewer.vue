@@ -8,13 +8,13 @@ import { useJob } from '../job/useJob.ts';
 import { percent } from '../shared/format.ts';
 import { typing } from '../shared/keys.ts';
 import { useLatest } from '../shared/useLatest.ts';
-import type { PrintPicture, Subject } from './look.worker.ts';
+import type { PrintBitmap, Subject } from './look.worker.ts';
 import LightTable from './LightTable.vue';
-import type { Viewing } from './useView.ts';
+import type { ViewControl } from './useView.ts';
 import ViewControls from './ViewControls.vue';
 import { lookWorker } from './worker.ts';
 
-const props = defineProps<{ viewing: Viewing }>();
+const props = defineProps<{ viewing: ViewControl }>();
 const job = useJob();
 const at = reactive(props.viewing);
 
@@ -41,9 +41,9 @@ interface Asked {
 }
 const draw = ({ subject, view, held }: Asked) =>
   lookWorker().look(subject, view, pixels.value, held);
-const picture = shallowRef<PrintPicture>();
+const picture = shallowRef<PrintBitmap>();
 const { ask, busy, failed } = useLatest(draw, (drawn) => (picture.value = drawn), { all: true });
-const against = shallowRef<PrintPicture>();
+const against = shallowRef<PrintBitmap>();
 const { ask: askOther, failed: otherFailed } = useLatest(draw, (drawn) => (against.value = drawn));
 
 const asked = (plan: PrintPlan): Asked | undefined =>

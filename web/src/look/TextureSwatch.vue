@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import { LAY_NAMES, type Lay } from '@kyanos/core';
+import { INK_ROLE_NAMES, type InkRole } from '@kyanos/core';
 import { computed, useId } from 'vue';
 import { textureOf } from './textures.ts';
 
-const props = withDefaults(defineProps<{ lay: Lay; density?: number }>(), { density: 100 });
+const props = withDefaults(defineProps<{ inkRole: InkRole; density?: number }>(), { density: 100 });
 const id = useId();
-const texture = computed(() => textureOf(props.lay, props.density));
+const texture = computed(() => textureOf(props.inkRole, props.density));
 </script>
 
 <template>
-  <svg width="40" height="22" role="img" :aria-label="LAY_NAMES[lay]">
+  <svg width="40" height="22" role="img" :aria-label="INK_ROLE_NAMES[inkRole]">
     <defs>
       <pattern :id="id" :width="texture.tile" :height="texture.tile" patternUnits="userSpaceOnUse">
         <rect :width="texture.tile" :height="texture.tile" :fill="texture.ground" />

@@ -2,9 +2,9 @@
 /** From where and in which light the print is looked at, and what it is wiped against. */
 import { CATALOGUE, PLACES, type View } from '@kyanos/core';
 import { computed, reactive, ref } from 'vue';
-import type { Viewing } from './useView.ts';
+import type { ViewControl } from './useView.ts';
 
-const props = defineProps<{ viewing: Viewing }>();
+const props = defineProps<{ viewing: ViewControl }>();
 const at = reactive(props.viewing);
 
 const SIDES = { front: 'Front', back: 'Back' };

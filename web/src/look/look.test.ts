@@ -1,6 +1,6 @@
 import { allLayers, moveLayer, parseStack } from '@kyanos/core';
 import { describe, expect, it } from 'vitest';
-import { heldBefore } from './held.ts';
+import { compositeOverBackground } from './compositeOverBackground.ts';
 import { drawingOf, gapAt } from './sample.ts';
 import { textureOf } from './textures.ts';
 
@@ -9,7 +9,12 @@ describe('the drawing of a core sample', () => {
   const drawing = drawingOf(stack, false);
 
   it('has the layers from the front down, the material between the sides', () => {
-    expect(drawing.slabs.map(({ layer }) => layer.parts[0].lay)).toEqual(['V', 'S', 'CMYK', 'W']);
+    expect(drawing.slabs.map(({ layer }) => layer.parts[0].inkRole)).toEqual([
+      'V',
+      'S',
+      'CMYK',
+      'W',
+    ]);
     const tops = drawing.slabs.map(({ y }) => y);
     expect(tops).toEqual(tops.toSorted((a, b) => a - b));
     expect(drawing.film).toBeGreaterThan(tops[1]);
@@ -36,7 +41,7 @@ describe('the drawing of a core sample', () => {
     const bottom = at(drawing.bottom + 50)!;
     const { stack: moved } = moveLayer(stack, clear.index, bottom);
     expect(
-      allLayers(moved).map(({ parts, mirror }) => `${parts[0].lay}${mirror ? '~' : ''}`),
+      allLayers(moved).map(({ parts, mirror }) => `${parts[0].inkRole}${mirror ? '~' : ''}`),
     ).toEqual(['S', 'CMYK~', 'W~', 'V~']);
   });
 });
@@ -47,7 +52,7 @@ describe('a print in the hand', () => {
     const out = new Uint8ClampedArray(4);
     // Bare film, opaque ink, a red filter.
     const [black, white] = [pixel(0, 90, 0), pixel(255, 90, 0)];
-    heldBefore(black, white, pixel(120, 120, 120), out);
+    compositeOverBackground(black, white, pixel(120, 120, 120), out);
     expect(Math.abs(out[0] - 120)).toBeLessThanOrEqual(1);
     expect([...out.slice(1)]).toEqual([90, 0, 255]);
   });
@@ -55,9 +60,9 @@ describe('a print in the hand', () => {
 
 describe('textures', () => {
   it('differ for every special, and thicken with density', () => {
-    const full = (['W', 'S', 'V', 'B', 'CMYK'] as const).map((lay) => textureOf(lay, 100));
+    const full = (['W', 'S', 'V', 'B', 'CMYK'] as const).map((inkRole) => textureOf(inkRole, 100));
     expect(new Set(full.map(({ marks, ground }) => marks + ground)).size).toBe(5);
-    for (const lay of ['W', 'S', 'V', 'CMYK'] as const)
-      expect(textureOf(lay, 20).marks).not.toBe(textureOf(lay, 100).marks);
+    for (const inkRole of ['W', 'S', 'V', 'CMYK'] as const)
+      expect(textureOf(inkRole, 20).marks).not.toBe(textureOf(inkRole, 100).marks);
   });
 });

@@ -16,7 +16,7 @@ import {
   quantitiesOf,
   rank,
   rearStrength,
-  reckon,
+  calculate,
   sampleOf,
   sceneOf,
   screened,
@@ -40,7 +40,7 @@ import {
   type RearStrength,
   type Sensitivity,
   type Source,
-  type StackWish,
+  type StackRequirements,
   type Tried,
   type Variant,
   type VersionMeasures,
@@ -51,11 +51,11 @@ import { partOf } from '../artwork/fullSize.ts';
 import { onRamp } from '../shared/colour.ts';
 import { decode } from './decoder.ts';
 import { pagesFor, type Subject } from './pages.ts';
-import { lookOf, observationsOf, printOf } from './prints.ts';
+import { lookOf, observationsOf, printOf } from './printCache.ts';
 
 export type { Subject } from './pages.ts';
 
-export interface Picture {
+export interface Bitmap {
   readonly width: number;
   readonly height: number;
   readonly pixels: Uint8ClampedArray<ArrayBuffer>;
@@ -64,7 +64,7 @@ export interface Picture {
 }
 
 /** A print, and what is laid over its picture where it is seen otherwise. */
-export interface PrintPicture extends Picture {
+export interface PrintBitmap extends Bitmap {
   /** 1 where the screen can't show the colour. */
   readonly outside: Uint8Array<ArrayBuffer>;
   /** The same print tilted into the reflection of the lamp; only where something shines. */
@@ -108,7 +108,7 @@ async function tryStack(subject: Subject, candidate: Candidate): Promise<Tried> 
   return {
     candidate,
     plan,
-    result: reckon(plan, subject.info, measures),
+    result: calculate(plan, subject.info, measures),
     numbers: lookNumbers(await lookOf(tried, day.side, TRIED_PX), day, plan.viewing),
   };
 }
@@ -167,14 +167,14 @@ const api = {
     quantities: readonly number[],
   ): (number | undefined)[] {
     return quantities.map(
-      (copies) => reckon(withCopies(plan, copies), info, measures).work?.cost.total.minor,
+      (copies) => calculate(withCopies(plan, copies), info, measures).work?.cost.total.minor,
     );
   },
 
   /** Which stack to use. @param candidates that may be: each is tried on the job's own artwork */
   async advise(
     subject: Subject,
-    wish: StackWish,
+    wish: StackRequirements,
     candidates: readonly Candidate[],
   ): Promise<StackAdvice> {
     const viewing = { ...subject.plan.viewing, side: wish.side, light: wish.light };
@@ -216,12 +216,12 @@ const api = {
   },
 
   /** The print as it will look. @param held over a picture of the user's: what lies behind is wanted twice */
-  async look(subject: Subject, view: View, longest: number, held = false): Promise<PrintPicture> {
+  async look(subject: Subject, view: View, longest: number, held = false): Promise<PrintBitmap> {
     const look = await lookOf(subject, view.side, longest);
     const picture = screened(look, view);
     const other = (change: Partial<View>) => screened(look, { ...view, ...change }).pixels;
     const textured = look.scene.body !== look.scene.darkBody || view.place === 'wood';
-    const print: PrintPicture = {
+    const print: PrintBitmap = {
       ...picture,
       shine: look.scene.shines ? other({ glint: 1 }) : undefined,
       grain: textured ? other({ grain: 1 }) : undefined,
@@ -275,7 +275,7 @@ const api = {
   },
 
   /** A special plate as a map, from none to full along `ramp` (256 × RGB). */
-  async plateMap(subject: Subject, key: string, ramp: Uint8Array): Promise<Picture> {
+  async plateMap(subject: Subject, key: string, ramp: Uint8Array): Promise<Bitmap> {
     const { pictures } = await printOf(subject, PREVIEW_PX);
     const spec = plateSpecs(subject.plan.stack).find((candidate) => candidate.key === key);
     const { width, height, plates } = pictures[spec?.picture ?? 'front'];
@@ -289,7 +289,7 @@ const api = {
     picture: 'front' | 'rear',
     from: Extract<Source, { kind: 'cleaned' }>,
     colours: readonly (readonly [number, number, number])[],
-  ): Promise<Picture & { decisions: Uint8Array }> {
+  ): Promise<Bitmap & { decisions: Uint8Array }> {
     const { info, plan } = subject;
     const page = pageOf(plan, info, picture);
     const pages = await pagesFor(subject, PREVIEW_PX);

@@ -1,5 +1,5 @@
 /** What is laid over the picture of a print where the material has a texture or shines: masks as pixels of coverage. */
-import type { Texture } from '@kyanos/core';
+import type { SurfaceTexture } from '@kyanos/core';
 
 /** Even numbers from 0 to 1 for whole coordinates, the same at every call. */
 function noise(x: number, y: number): number {
@@ -19,7 +19,7 @@ function smooth(x: number, y: number): number {
 }
 
 /** How dark the material is at a pixel, 0 its even colour to 1 its darkest. */
-const PATTERNS: Record<Texture['kind'], (x: number, y: number) => number> = {
+const PATTERNS: Record<SurfaceTexture['kind'], (x: number, y: number) => number> = {
   // Years: narrow dark bands along the board, which wander.
   grain(x, y) {
     const wander = 9 * smooth(x / 260, y / 46) + 2 * smooth(x / 60, y / 13);
@@ -47,7 +47,7 @@ const MOST_MASKS = 6;
 
 /** A canvas whose opacity is the texture. */
 export function textureMask(
-  kind: Texture['kind'],
+  kind: SurfaceTexture['kind'],
   width: number,
   height: number,
 ): HTMLCanvasElement {
@@ -59,7 +59,7 @@ export function textureMask(
   return mask;
 }
 
-function drawnMask(kind: Texture['kind'], width: number, height: number): HTMLCanvasElement {
+function drawnMask(kind: SurfaceTexture['kind'], width: number, height: number): HTMLCanvasElement {
   const canvas = document.createElement('canvas');
   [canvas.width, canvas.height] = [width, height];
   const image = new ImageData(width, height);
@@ -79,7 +79,7 @@ const RAINBOW = ['#d33b6b', '#e8963c', '#e6df55', '#57c26d', '#41a9d8', '#7a5fd0
  * @param tilt 0 away from the lamp to 1 into it
  */
 export function shineMask(
-  kind: Texture['kind'] | undefined,
+  kind: SurfaceTexture['kind'] | undefined,
   tilt: number,
   width: number,
   height: number,

@@ -2,11 +2,11 @@
  * How a special is drawn, everywhere: white a stipple, silver fine brushed lines, clear concentric arcs, block-out
  * black solid, colour in its four inks. The texture thickens with density.
  */
-import type { Lay } from '@kyanos/core';
+import type { InkRole } from '@kyanos/core';
 
-export const LETTERS: Record<Lay, string> = { CMYK: 'C·M·Y·K', W: 'W', S: 'S', V: 'V', B: 'B' };
+export const LETTERS: Record<InkRole, string> = { CMYK: 'C·M·Y·K', W: 'W', S: 'S', V: 'V', B: 'B' };
 
-export interface Texture {
+export interface InkTexture {
   /** Ground under the marks. */
   readonly ground: string;
   /** SVG marks of one tile. */
@@ -17,9 +17,9 @@ export interface Texture {
 }
 
 /** @param density 0 to 100 */
-export function textureOf(lay: Lay, density: number): Texture {
+export function textureOf(inkRole: InkRole, density: number): InkTexture {
   const share = density / 100;
-  switch (lay) {
+  switch (inkRole) {
     case 'W': {
       const r = (0.5 + 1.25 * Math.sqrt(share)).toFixed(2);
       return {

@@ -27,7 +27,7 @@ export interface Compared {
 /** Closer than this a second click takes a point off again. */
 const NEAR = 0.02;
 const MOST_POINTS = 6;
-export interface Spot {
+export interface PagePoint {
   readonly x: number;
   readonly y: number;
 }
@@ -46,8 +46,8 @@ export function useView() {
   const mistake = ref<Mistake['id']>();
   const wiped = ref<string>();
   /** Points that are read, shares of the picture from its top left. */
-  const points = ref<readonly Spot[]>([]);
-  function pin(spot: Spot) {
+  const points = ref<readonly PagePoint[]>([]);
+  function pin(spot: PagePoint) {
     const near = points.value.find(({ x, y }) => Math.hypot(x - spot.x, y - spot.y) < NEAR);
     points.value = near
       ? points.value.filter((point) => point !== near)
@@ -139,4 +139,4 @@ export function useView() {
   };
 }
 
-export type Viewing = ReturnType<typeof useView>;
+export type ViewControl = ReturnType<typeof useView>;

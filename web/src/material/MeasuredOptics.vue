@@ -5,7 +5,7 @@ import {
   hasReflectance,
   wholeOptics,
   type MaterialOptics,
-  type Texture,
+  type SurfaceTexture,
 } from '@kyanos/core';
 import { computed, ref } from 'vue';
 import { useJob } from '../job/useJob.ts';
@@ -53,14 +53,14 @@ function measureBlack(measured: boolean) {
 /** More light than falls in can't come out. */
 const tooMuch = computed(() => backAndThrough(optics.value) + optics.value.mirror > 1.005);
 
-const TEXTURES: { value: Texture['kind'] | 'none'; title: string }[] = [
+const TEXTURES: { value: SurfaceTexture['kind'] | 'none'; title: string }[] = [
   { value: 'none', title: 'none' },
   { value: 'grain', title: 'grain of wood' },
   { value: 'fibre', title: 'fibres' },
   { value: 'brushed', title: 'lines of a brush' },
   { value: 'holographic', title: 'play of colours' },
 ];
-const setTexture = (kind: Texture['kind'] | 'none') =>
+const setTexture = (kind: SurfaceTexture['kind'] | 'none') =>
   set({
     texture: {
       kind: kind === 'none' ? 'grain' : kind,
@@ -136,7 +136,7 @@ const textured = computed(() => (optics.value.texture?.depth ?? 0) > 0);
         label="Texture"
         :items="TEXTURES"
         :model-value="textured ? optics.texture!.kind : 'none'"
-        @update:model-value="setTexture($event as Texture['kind'] | 'none')"
+        @update:model-value="setTexture($event as SurfaceTexture['kind'] | 'none')"
       />
       <number-field
         v-if="textured"

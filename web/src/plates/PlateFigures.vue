@@ -3,7 +3,7 @@
 import {
   channelOf,
   inkOf,
-  LAY_NAMES,
+  INK_ROLE_NAMES,
   type Machine,
   type PlateMeasure,
   type Special,
@@ -13,7 +13,7 @@ import { area, length, ml, percent } from '../shared/format.ts';
 
 const props = defineProps<{
   measure: PlateMeasure;
-  lay: Special;
+  inkRole: Special;
   density: number;
   hits: number;
   machine: Machine;
@@ -21,7 +21,7 @@ const props = defineProps<{
 
 /** Laydown is mL for each m² at full cover. */
 const millilitres = computed(() => {
-  const ink = inkOf(props.machine, channelOf(props.lay));
+  const ink = inkOf(props.machine, channelOf(props.inkRole));
   return ink && (props.measure.areaMm2 / 1e6) * ink.laydown * (props.density / 100) * props.hits;
 });
 const figures = computed(() => {
@@ -31,7 +31,7 @@ const figures = computed(() => {
     ['Area', area(areaMm2)],
     ...(millilitres.value === undefined
       ? []
-      : [[`${LAY_NAMES[props.lay]} in each copy`, drops(millilitres.value)]]),
+      : [[`${INK_ROLE_NAMES[props.inkRole]} in each copy`, drops(millilitres.value)]]),
     ['Islands', islands.toLocaleString('en')],
     ['Thinnest strokes', strokeMm === null ? 'over 2 mm' : fine(strokeMm)],
     ...(own.addedMm2 > 1 ? [['Added by the artist’s own', area(own.addedMm2)]] : []),

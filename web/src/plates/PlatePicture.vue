@@ -1,16 +1,16 @@
 <script setup lang="ts">
 /** The plate that is looked at: as a map, before and after its steps, or as the cleaner sees it; shapes are drawn on it. */
-import type { Shape, Spot } from '@kyanos/core';
+import type { Shape, PagePoint } from '@kyanos/core';
 import { useElementSize } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
-import type { Picture } from '../look/look.worker.ts';
+import type { Bitmap } from '../look/look.worker.ts';
 import PixelCanvas from '../look/PixelCanvas.vue';
 import { drawnShape, thinnedOut } from './edit.ts';
 
 const props = defineProps<{
-  picture: Picture | undefined;
+  picture: Bitmap | undefined;
   /** Shown to the left of the wipe. */
-  before?: Picture | undefined;
+  before?: Bitmap | undefined;
   label: string;
   page: { readonly widthMm: number; readonly heightMm: number };
   /** Shapes that the rule holds. */
@@ -18,7 +18,7 @@ const props = defineProps<{
   tool: Shape['shape'] | undefined;
   brushMm: number;
 }>();
-const emit = defineEmits<{ draw: [shape: Shape]; point: [spot: Spot] }>();
+const emit = defineEmits<{ draw: [shape: Shape]; point: [spot: PagePoint] }>();
 
 const room = ref<HTMLElement>();
 const size = useElementSize(room);
@@ -33,13 +33,13 @@ const box = computed(() => {
 const sheet = ref<SVGSVGElement>();
 const wipe = ref(50);
 
-const points = ref<Spot[]>([]);
+const points = ref<PagePoint[]>([]);
 const going = ref(false);
 watch(
   () => props.tool,
   () => (points.value = []),
 );
-const spotOf = (event: MouseEvent): Spot => {
+const spotOf = (event: MouseEvent): PagePoint => {
   const { left, top, width, height } = sheet.value!.getBoundingClientRect();
   return {
     x: ((event.clientX - left) / width) * props.page.widthMm,
@@ -86,7 +86,7 @@ const preview = computed(() =>
     ? drawnShape(props.tool, points.value, props.brushMm)
     : undefined,
 );
-const path = (spots: readonly Spot[]) => spots.map(({ x, y }) => `${x},${y}`).join(' ');
+const path = (spots: readonly PagePoint[]) => spots.map(({ x, y }) => `${x},${y}`).join(' ');
 const drawing = computed(() => (props.tool === 'polygon' ? path(points.value) : ''));
 </script>
 

@@ -3,14 +3,14 @@
 import {
   addStep,
   type ArtworkPage,
-  LAY_NAMES,
+  INK_ROLE_NAMES,
   overrideDecision,
   type PlateRule,
   type Recipe,
   recipesOf,
   type Shape,
   type Special,
-  type Spot,
+  type PagePoint,
 } from '@kyanos/core';
 import { mdiBrush, mdiVectorCircle, mdiVectorPolygon, mdiVectorSquare } from '@mdi/js';
 import { onKeyStroke } from '@vueuse/core';
@@ -22,7 +22,7 @@ import PlatePicture from './PlatePicture.vue';
 import { usePlatePictures, type PlateLook } from './usePlatePictures.ts';
 
 const props = defineProps<{
-  lay: Special;
+  inkRole: Special;
   pictureOf: 'front' | 'rear';
   rule: PlateRule;
   plateKey: string;
@@ -43,7 +43,12 @@ const shownView = computed(() =>
   view.value === 'cleaner' && !cleaned.value ? 'plate' : view.value,
 );
 const { picture, before, decisions, busy, failed } = usePlatePictures(
-  () => ({ lay: props.lay, picture: props.pictureOf, rule: props.rule, key: props.plateKey }),
+  () => ({
+    inkRole: props.inkRole,
+    picture: props.pictureOf,
+    rule: props.rule,
+    key: props.plateKey,
+  }),
   shownView,
   cleaned,
   ramp,
@@ -76,7 +81,7 @@ function draw(shape: Shape) {
 onKeyStroke('Escape', () => (tool.value = undefined));
 
 /** The operator's word for the place at a spot. */
-function say(spot: Spot) {
+function say(spot: PagePoint) {
   if (shownView.value !== 'cleaner' || !decisions.value) return;
   const rule = overrideDecision(props.rule, decisions.value, props.page, spot);
   if (rule) emit('rule', rule);
@@ -132,7 +137,9 @@ function say(spot: Spot) {
         :picture="shownView === 'cleaner' ? (decisions ?? picture) : picture"
         :before="shownView === 'wipe' ? before : undefined"
         :label="
-          shownView === 'cleaner' ? 'What the cleaner decided' : `Coverage map of ${LAY_NAMES[lay]}`
+          shownView === 'cleaner'
+            ? 'What the cleaner decided'
+            : `Coverage map of ${INK_ROLE_NAMES[inkRole]}`
         "
         :page="page"
         :shapes="shownView === 'plate' ? shapes : []"

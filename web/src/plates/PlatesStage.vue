@@ -3,7 +3,7 @@ import { API, type JobSummary } from '@kyanos/contract';
 import {
   allLayers,
   findingsAt,
-  LAY_NAMES,
+  INK_ROLE_NAMES,
   pageOf,
   plateKey,
   type PlateRule,
@@ -23,7 +23,7 @@ import FindingList from '../shared/FindingList.vue';
 import { area, percent } from '../shared/format.ts';
 import { typing } from '../shared/keys.ts';
 import ExportPanel from './ExportPanel.vue';
-import { provideRuleGround } from './ground.ts';
+import { provideRuleContext } from './ruleContext.ts';
 import PlateFigures from './PlateFigures.vue';
 import PlateView from './PlateView.vue';
 import PresetMenu from './PresetMenu.vue';
@@ -37,16 +37,16 @@ const plan = computed(() => job.plan!);
 const plates = computed(() =>
   allLayers(plan.value.stack).flatMap((layer, index) =>
     layer.parts.flatMap((part) =>
-      part.lay === 'CMYK' || !part.rule
+      part.inkRole === 'CMYK' || !part.rule
         ? []
         : [
             {
               index,
               layer,
               part,
-              lay: part.lay as Special,
+              inkRole: part.inkRole as Special,
               rule: part.rule,
-              key: plateKey(part.lay, layer.picture, part.rule),
+              key: plateKey(part.inkRole, layer.picture, part.rule),
             },
           ],
     ),
@@ -92,7 +92,7 @@ onMounted(
       ({ id, artworkState }) => id !== job.id && artworkState === 'done',
     )),
 );
-provideRuleGround({
+provideRuleContext({
   separations: computed(() => page.value.separations.map(({ name }) => name)),
   page,
   jobs,
@@ -107,7 +107,7 @@ const effects = computed(() =>
 const findings = computed(() => findingsAt(job.shown?.findings ?? [], 'plates'));
 const answer = computed(() => {
   if (!plate.value) return 'This stack has no special plate: colour prints its own separations.';
-  const name = LAY_NAMES[plate.value.lay];
+  const name = INK_ROLE_NAMES[plate.value.inkRole];
   if (!measure.value) return `${name}: being measured…`;
   return `${name} lies on ${percent(measure.value.coverage)} of the print, ${area(measure.value.areaMm2)} of each copy.`;
 });
@@ -150,7 +150,7 @@ function startFrom(stack: Stack) {
     <div v-if="plate" class="stage-columns">
       <div class="stage">
         <plate-view
-          :lay="plate.lay"
+          :ink-role="plate.inkRole"
           :picture-of="plate.layer.picture"
           :rule="plate.rule"
           :plate-key="plate.key"
@@ -166,7 +166,7 @@ function startFrom(stack: Stack) {
         <plate-figures
           v-if="measure"
           :measure="measure"
-          :lay="plate.lay"
+          :ink-role="plate.inkRole"
           :density="plate.part.density"
           :hits="plate.layer.hits"
           :machine="plan.machine"
@@ -184,16 +184,16 @@ function startFrom(stack: Stack) {
             :aria-checked="entry === plate"
             @click="show(i)"
           >
-            <texture-swatch :lay="entry.lay" :density="entry.part.density" />
+            <texture-swatch :ink-role="entry.inkRole" :density="entry.part.density" />
             <span>
-              {{ LAY_NAMES[entry.lay]
+              {{ INK_ROLE_NAMES[entry.inkRole]
               }}<template v-if="entry.layer.picture === 'rear'">, rear picture</template>
               <span class="soft small block">{{ ruleWords(entry.rule) }}</span>
             </span>
           </button>
         </div>
         <div class="panel box">
-          <h2 class="label">Rule of the {{ LAY_NAMES[plate.lay].toLowerCase() }} plate</h2>
+          <h2 class="label">Rule of the {{ INK_ROLE_NAMES[plate.inkRole].toLowerCase() }} plate</h2>
           <recipe-editor
             label="Lay it"
             :effects="effects"

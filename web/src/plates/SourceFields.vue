@@ -1,14 +1,14 @@
 <script setup lang="ts">
 /** What a rule begins with or takes in, and the numbers that belong to it. */
-import { LAY_NAMES, newSource, type Shape, type Source } from '@kyanos/core';
+import { INK_ROLE_NAMES, newSource, type Shape, type Source } from '@kyanos/core';
 import { computed } from 'vue';
 import NumberField from '../shared/NumberField.vue';
 import { SOURCES } from './edit.ts';
-import { useRuleGround } from './ground.ts';
+import { useRuleContext } from './ruleContext.ts';
 
 const source = defineModel<Source>({ required: true });
 defineProps<{ label: string }>();
-const { separations, page, jobs } = useRuleGround();
+const { separations, page, jobs } = useRuleContext();
 
 const choose = (kind: Source['kind']) =>
   (source.value = newSource(
@@ -29,7 +29,10 @@ const INKS = [
   { value: 'Y', title: 'Yellow' },
   { value: 'K', title: 'Black' },
 ];
-const LAYS = (['W', 'S', 'V', 'B'] as const).map((value) => ({ value, title: LAY_NAMES[value] }));
+const INK_ROLES = (['W', 'S', 'V', 'B'] as const).map((value) => ({
+  value,
+  title: INK_ROLE_NAMES[value],
+}));
 
 const shapeWords = (shape: Shape) =>
   'points' in shape
@@ -154,9 +157,9 @@ const SIDES = [
       />
       <v-select
         label="Its plate"
-        :items="LAYS"
-        :model-value="source.lay"
-        @update:model-value="source.kind === 'plate' && (source = { ...source, lay: $event })"
+        :items="INK_ROLES"
+        :model-value="source.inkRole"
+        @update:model-value="source.kind === 'plate' && (source = { ...source, inkRole: $event })"
       />
     </template>
   </div>

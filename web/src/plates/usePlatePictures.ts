@@ -2,23 +2,23 @@
 import { plateKey, type PlateRule, setRule, type Source, type Special } from '@kyanos/core';
 import { shallowRef, watch, type Ref } from 'vue';
 import { useJob } from '../job/useJob.ts';
-import type { Picture } from '../look/look.worker.ts';
+import type { Bitmap } from '../look/look.worker.ts';
 import { lookWorker } from '../look/worker.ts';
 import { useLatest } from '../shared/useLatest.ts';
 import { DECISION_LOOK } from './decisions.ts';
 
 export type PlateLook = 'plate' | 'wipe' | 'cleaner';
-export type DecisionMap = Picture & { readonly decisions: Uint8Array };
+export type DecisionMap = Bitmap & { readonly decisions: Uint8Array };
 
 interface Plate {
-  readonly lay: Special;
+  readonly inkRole: Special;
   readonly picture: 'front' | 'rear';
   readonly rule: PlateRule;
   readonly key: string;
 }
 interface Pictures {
-  readonly after: Picture;
-  readonly earlier?: Picture;
+  readonly after: Bitmap;
+  readonly earlier?: Bitmap;
   readonly decided?: DecisionMap;
 }
 
@@ -30,8 +30,8 @@ export function usePlatePictures(
   ramp: Uint8Array,
 ) {
   const job = useJob();
-  const picture = shallowRef<Picture>();
-  const before = shallowRef<Picture>();
+  const picture = shallowRef<Bitmap>();
+  const before = shallowRef<Bitmap>();
   const decisions = shallowRef<DecisionMap>();
 
   type Subject = NonNullable<typeof job.subject>;
@@ -47,7 +47,7 @@ export function usePlatePictures(
       const bare: PlateRule = { ...shown.rule, steps: [], alone: true };
       const stack = setRule(subject.plan.stack, shown.key, bare);
       const plan = { ...subject.plan, stack };
-      const key = plateKey(shown.lay, shown.picture, bare);
+      const key = plateKey(shown.inkRole, shown.picture, bare);
       return { ...pictures, earlier: await lookWorker().plateMap({ ...subject, plan }, key, ramp) };
     },
     ({ after, earlier, decided }: Pictures) => {

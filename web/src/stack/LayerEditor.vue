@@ -7,7 +7,7 @@ import {
   formatRule,
   grainShown,
   hiddenLayer,
-  LAY_NAMES,
+  INK_ROLE_NAMES,
   layerName,
   parseRule,
   ruleWords,
@@ -43,7 +43,7 @@ const setHits = (hits: number) =>
 const wishes = computed(() => [
   ...WISHES.map(({ name, rule }) => ({ title: name, value: rule })),
   ...layer.value.parts.flatMap(({ rule }) =>
-    rule && !WISHES.some((wish) => wish.rule === formatRule(rule))
+    rule && !WISHES.some((requirements) => requirements.rule === formatRule(rule))
       ? [{ title: 'A rule of your own', value: formatRule(rule) }]
       : [],
   ),
@@ -73,7 +73,7 @@ watch(
 
 // ---- the least white ----
 
-const isWhite = computed(() => layer.value.parts.some(({ lay }) => lay === 'W'));
+const isWhite = computed(() => layer.value.parts.some(({ inkRole }) => inkRole === 'W'));
 const wanted = ref(75);
 const scene = computed(() => job.info && sceneOf(plan.value, job.info));
 const bareGrain = computed(() => scene.value && grainShown(scene.value, side.value)?.bare);
@@ -81,7 +81,7 @@ const bareGrain = computed(() => scene.value && grainShown(scene.value, side.val
 const wantedGrain = ref(20);
 
 const withWhite = ({ density, hits }: LeastWhite) => {
-  const part = layer.value.parts.findIndex(({ lay }) => lay === 'W');
+  const part = layer.value.parts.findIndex(({ inkRole }) => inkRole === 'W');
   const changed = changePart(plan.value.stack, index.value, part, { density });
   return changeLayer(changed, index.value, (old) => ({ ...old, hits }));
 };
@@ -113,10 +113,10 @@ const white = ({ density, hits }: LeastWhite) =>
       {{ layerName(layer) }}
       <span v-if="layer.mirror" class="soft">mirrored</span>
     </p>
-    <div v-for="(part, i) in layer.parts" :key="part.lay" class="part">
+    <div v-for="(part, i) in layer.parts" :key="part.inkRole" class="part">
       <div class="part-head">
-        <texture-swatch :lay="part.lay" :density="part.density" />
-        <span>{{ LAY_NAMES[part.lay] }}</span>
+        <texture-swatch :ink-role="part.inkRole" :density="part.density" />
+        <span>{{ INK_ROLE_NAMES[part.inkRole] }}</span>
         <number-field
           class="density"
           label="Density"
@@ -128,7 +128,7 @@ const white = ({ density, hits }: LeastWhite) =>
         />
       </div>
       <v-slider
-        :aria-label="`Density of ${LAY_NAMES[part.lay]}`"
+        :aria-label="`Density of ${INK_ROLE_NAMES[part.inkRole]}`"
         :min="1"
         :max="100"
         :step="1"
@@ -206,7 +206,7 @@ const white = ({ density, hits }: LeastWhite) =>
         :color="i === index ? 'primary' : undefined"
         @click="job.selectedLayer = i"
       >
-        {{ i + 1 }} {{ other.parts.map(({ lay }) => lay).join('+') }}
+        {{ i + 1 }} {{ other.parts.map(({ inkRole }) => inkRole).join('+') }}
       </v-btn>
     </div>
   </div>

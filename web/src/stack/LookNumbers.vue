@@ -5,9 +5,9 @@ import { watchDebounced } from '@vueuse/core';
 import { computed, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import { rgbaOf } from '../look/grey.ts';
-import type { Picture, Subject } from '../look/look.worker.ts';
+import type { Bitmap, Subject } from '../look/look.worker.ts';
 import PixelCanvas from '../look/PixelCanvas.vue';
-import type { Spot, Viewing } from '../look/useView.ts';
+import type { PagePoint, ViewControl } from '../look/useView.ts';
 import { lookWorker } from '../look/worker.ts';
 import FigureValue from '../shared/FigureValue.vue';
 import { labToCss } from '../shared/colour.ts';
@@ -15,7 +15,7 @@ import { percent } from '../shared/format.ts';
 import { useLatest } from '../shared/useLatest.ts';
 import { lookFigures } from './workings.ts';
 
-const props = defineProps<{ viewing: Viewing }>();
+const props = defineProps<{ viewing: ViewControl }>();
 const job = useJob();
 const NUMBERS_PX = 700;
 const POINTS_PX = 1400;
@@ -45,7 +45,7 @@ watchDebounced(
 
 const points = shallowRef<readonly PointLook[]>([]);
 const { ask: askPoints } = useLatest(
-  ({ subject, view, spots }: { subject: Subject; view: View; spots: readonly Spot[] }) =>
+  ({ subject, view, spots }: { subject: Subject; view: View; spots: readonly PagePoint[] }) =>
     lookWorker().points(subject, view, POINTS_PX, spots),
   (found) => (points.value = found),
 );
@@ -78,7 +78,7 @@ const inks = ({ process, plates }: PointLook) =>
 
 const figures = computed(() => (numbers.value ? lookFigures(numbers.value) : []));
 
-const scanOf = (picture: Grey): Picture => ({
+const scanOf = (picture: Grey): Bitmap => ({
   width: picture.width,
   height: picture.height,
   pixels: rgbaOf(picture),

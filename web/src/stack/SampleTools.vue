@@ -6,13 +6,13 @@ import {
   indexOf,
   inkOf,
   insertLayer,
-  LAY_NAMES,
-  LAYS,
+  INK_ROLE_NAMES,
+  INK_ROLES,
   newLayer,
   removeLayer,
   slotOf,
   turnedOver,
-  type Lay,
+  type InkRole,
   type Slot,
   type Stack,
 } from '@kyanos/core';
@@ -35,17 +35,17 @@ const selected = computed(() =>
 );
 
 const lays = computed(() =>
-  LAYS.filter((lay) => lay === 'CMYK' || inkOf(job.plan!.machine, channelOf(lay))),
+  INK_ROLES.filter((inkRole) => inkRole === 'CMYK' || inkOf(job.plan!.machine, channelOf(inkRole))),
 );
 
 /** On top of the chosen layer; without one, outermost on the front. */
-function add(lay: Lay) {
+function add(inkRole: InkRole) {
   const on: Slot =
     job.selectedLayer === undefined
       ? { side: 'front', at: stack.value.front.length }
       : slotOf(stack.value, selected.value);
   const slot = job.selectedLayer === undefined ? on : { ...on, at: on.at + 1 };
-  const next = insertLayer(stack.value, slot, newLayer(stack.value, slot, lay));
+  const next = insertLayer(stack.value, slot, newLayer(stack.value, slot, inkRole));
   emit('change', next);
   emit('select', indexOf(next, slot));
 }
@@ -62,9 +62,9 @@ function remove() {
         <v-btn v-bind="activator" :prepend-icon="mdiPlus" size="small" variant="tonal">Add</v-btn>
       </template>
       <v-list>
-        <v-list-item v-for="lay in lays" :key="lay" @click="add(lay)">
-          <template #prepend><texture-swatch :lay="lay" class="mr-3" /></template>
-          <v-list-item-title>{{ LAY_NAMES[lay] }}</v-list-item-title>
+        <v-list-item v-for="inkRole in lays" :key="inkRole" @click="add(inkRole)">
+          <template #prepend><texture-swatch :ink-role="inkRole" class="mr-3" /></template>
+          <v-list-item-title>{{ INK_ROLE_NAMES[inkRole] }}</v-list-item-title>
         </v-list-item>
       </v-list>
     </v-menu>

@@ -8,11 +8,11 @@ import {
   parseStack,
   questionsOf,
   sameLayers,
-  type School,
-  type StackWish,
+  type PracticeOption,
+  type StackRequirements,
   viewsOf,
   whyNot,
-  wishOf,
+  requirementsOf,
   withStack,
 } from '@kyanos/core';
 import { API, type SavedPreset } from '@kyanos/contract';
@@ -35,8 +35,11 @@ const EFFECTS: { value: Effect; title: string }[] = [
   { value: 'gloss', title: 'gloss accents' },
   { value: 'relief', title: 'a relief that is felt' },
 ];
-const own = ref<Partial<StackWish>>({});
-const wish = computed<StackWish>(() => ({ ...wishOf(plan.value), ...own.value }));
+const own = ref<Partial<StackRequirements>>({});
+const requirements = computed<StackRequirements>(() => ({
+  ...requirementsOf(plan.value),
+  ...own.value,
+}));
 
 /** The stacks of the trade, and those that this shop has saved. */
 const saved = shallowRef<readonly SavedPreset[]>([]);
@@ -63,11 +66,11 @@ const candidates = computed<readonly Candidate[]>(() =>
 );
 
 const reasonAgainst = (candidate: Candidate) =>
-  job.info && whyNot(candidate, wish.value, plan.value, job.info);
+  job.info && whyNot(candidate, requirements.value, plan.value, job.info);
 
 const advice = shallowRef<StackAdvice>();
 const { ask, busy, failed } = useLatest(
-  (wanted: StackWish) =>
+  (wanted: StackRequirements) =>
     lookWorker().advise(
       job.subject!,
       wanted,
@@ -83,7 +86,7 @@ watch(
     plan.value.machine,
     plan.value.layout,
     plan.value.viewing,
-    wish.value,
+    requirements.value,
   ],
   () => (advice.value = undefined),
 );
@@ -118,7 +121,7 @@ function choose({ stack: wanted, secondSurface }: Candidate) {
 }
 
 const questions = computed(() => questionsOf(plan.value));
-const follow = ({ change }: School) => {
+const follow = ({ change }: PracticeOption) => {
   if (change) job.update(changed(plan.value, change));
 };
 const light = computed(() => viewsOf(plan.value.viewing).night !== undefined);
@@ -131,19 +134,19 @@ const light = computed(() => viewsOf(plan.value.viewing).night !== undefined);
       <v-select
         label="Wanted"
         :items="EFFECTS"
-        :model-value="wish.effect"
+        :model-value="requirements.effect"
         @update:model-value="own = { ...own, effect: $event }"
       />
       <v-checkbox
         label="Material stays bare in places"
         density="compact"
-        :model-value="wish.keepBare"
+        :model-value="requirements.keepBare"
         @update:model-value="own = { ...own, keepBare: !!$event }"
       />
       <v-checkbox
         label="Two different pictures"
         density="compact"
-        :model-value="wish.twoPictures"
+        :model-value="requirements.twoPictures"
         @update:model-value="own = { ...own, twoPictures: !!$event }"
       />
       <v-btn
@@ -151,15 +154,15 @@ const light = computed(() => viewsOf(plan.value.viewing).night !== undefined);
         variant="flat"
         :loading="busy"
         :disabled="!job.subject"
-        @click="ask(wish)"
+        @click="ask(requirements)"
         >Try them all on this job</v-btn
       >
       <p class="soft small">
-        Seen from {{ wish.side === 'both' ? 'both sides' : `the ${wish.side}` }},
+        Seen from {{ requirements.side === 'both' ? 'both sides' : `the ${requirements.side}` }},
         {{
           light
             ? 'by day and by night'
-            : `lit from ${wish.light === 'front' ? 'the front' : wish.light}`
+            : `lit from ${requirements.light === 'front' ? 'the front' : requirements.light}`
         }}, {{ plan.layout.copies }} copies; change that at Material and Trips.
       </p>
       <p v-if="failed" role="alert">{{ failed }}</p>
@@ -199,17 +202,17 @@ const light = computed(() => viewsOf(plan.value.viewing).night !== undefined);
     </div>
   </div>
 
-  <div v-for="{ asks, schools } in questions" :key="asks" class="panel schools">
-    <h2 class="label">Two schools: {{ asks }}</h2>
+  <div v-for="{ asks, options } in questions" :key="asks" class="panel practices">
+    <h2 class="label">Practice differs. {{ asks }}</h2>
     <button
-      v-for="school in schools"
-      :key="school.name"
+      v-for="practice in options"
+      :key="practice.name"
       type="button"
-      class="school"
-      :aria-pressed="!school.change"
-      @click="follow(school)"
+      class="practice"
+      :aria-pressed="!practice.change"
+      @click="follow(practice)"
     >
-      <b>{{ school.name }}</b> <span class="soft">{{ school.says }}</span>
+      <b>{{ practice.name }}</b> <span class="soft">{{ practice.says }}</span>
     </button>
   </div>
 </template>
@@ -292,13 +295,13 @@ const light = computed(() => viewsOf(plan.value.viewing).night !== undefined);
   font-weight: 600;
 }
 
-.schools {
+.practices {
   display: grid;
   gap: 8px;
   padding: 14px 16px;
 }
 
-.school {
+.practice {
   text-align: left;
   padding: 8px 12px;
   min-height: 44px;
@@ -307,7 +310,7 @@ const light = computed(() => viewsOf(plan.value.viewing).night !== undefined);
   font-size: var(--size-small);
 }
 
-.school[aria-pressed='true'] {
+.practice[aria-pressed='true'] {
   box-shadow: inset 4px 0 rgb(var(--v-theme-primary));
   background: rgb(var(--v-theme-surface-variant));
 }

@@ -95,9 +95,9 @@ export function lookFigures(numbers: LookNumbers): LookFigure[] {
                 ),
               ]
             : []),
-          ...opacity.layers.map(({ layer, lay, density, hits, contrastRatio }) =>
+          ...opacity.layers.map(({ layer, inkRole, density, hits, contrastRatio }) =>
             term(
-              `${layer}, ${lay} alone, solid`,
+              `${layer}, ${inkRole} alone, solid`,
               contrastRatio * 100,
               '%',
               `${density} %, ${hits} hit(s)`,

@@ -5,11 +5,11 @@ import {
   middleOpacity,
   questionsOf,
   changed,
-  waysOf,
+  tripOptionsOf,
   type Careful,
   type DriftRisk,
   type PrintPlan,
-  type Way,
+  type TripOption,
 } from '@kyanos/core';
 import { computed, ref, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
@@ -67,13 +67,13 @@ const around = computed(() => {
   return page ? 2 * (page.trimMm.width + page.trimMm.height) : 0;
 });
 
-/** The ways of printing this stack, reckoned on the same plates. */
-const ways = computed(() => {
+/** The ways of printing this stack, worked out on the same plates. */
+const options = computed(() => {
   const { info, measures } = job;
-  return info && measures ? waysOf(plan.value, info, measures) : [];
+  return info && measures ? tripOptionsOf(plan.value, info, measures) : [];
 });
-const choose = ({ plan: { trips, stack } }: Way) => job.update({ trips, stack });
-const waiting = ({ result: { work: done } }: Way) =>
+const choose = ({ plan: { trips, stack } }: TripOption) => job.update({ trips, stack });
+const waiting = ({ result: { work: done } }: TripOption) =>
   done!.trips.reduce((sum, trip) => sum + trip.waitMinutes, 0);
 
 const RISK: Record<DriftRisk, string> = {
@@ -82,17 +82,17 @@ const RISK: Record<DriftRisk, string> = {
   some: 'some risk',
   high: 'will drift',
 };
-const schools = computed(() => questionsOf(plan.value).filter(({ about }) => about === 'drying'));
+const questions = computed(() => questionsOf(plan.value).filter(({ about }) => about === 'drying'));
 
 const findings = computed(() => findingsAt(job.shown?.findings ?? [], 'trips'));
 const answer = computed(() => {
   if (!work.value) return 'This print can’t be made as planned.';
   const { trips, layout, minutes, interval } = work.value;
-  return `${trips.length} trip${trips.length > 1 ? 's' : ''}, ${duration(minutes)} in all (${duration(interval.minutes.low)} to ${duration(interval.minutes.high)} in 8 of 10 jobs), ${layout.columns} across in ${layout.fillings} load${layout.fillings > 1 ? 's' : ''}.`;
+  return `${trips.length} trip${trips.length > 1 ? 's' : ''}, ${duration(minutes)} in all (${duration(interval.minutes.low)} to ${duration(interval.minutes.high)} in 8 of 10 jobs), ${layout.columns} across in ${layout.loadCount} load${layout.loadCount > 1 ? 's' : ''}.`;
 });
 const special = computed(() =>
   work.value?.trips.some(({ layers }) =>
-    layers.some(({ parts }) => parts.some(({ lay }) => lay !== 'CMYK')),
+    layers.some(({ parts }) => parts.some(({ inkRole }) => inkRole !== 'CMYK')),
   ),
 );
 </script>
@@ -106,39 +106,41 @@ const special = computed(() =>
 
     <div class="ways" role="radiogroup" aria-label="Trips">
       <button
-        v-for="way in ways"
-        :key="way.name"
+        v-for="option in options"
+        :key="option.name"
         type="button"
         role="radio"
         class="panel way"
-        :aria-checked="way.chosen"
-        @click="choose(way)"
+        :aria-checked="option.chosen"
+        @click="choose(option)"
       >
-        <span class="name">{{ way.name }}</span>
-        <template v-if="way.result.work">
-          <span class="figures big">{{ duration(way.result.work.minutes) }}</span>
+        <span class="name">{{ option.name }}</span>
+        <template v-if="option.result.work">
+          <span class="figures big">{{ duration(option.result.work.minutes) }}</span>
           <span class="facts">
             <span
-              >{{ way.result.work.trips.length }} trip{{
-                way.result.work.trips.length > 1 ? 's' : ''
+              >{{ option.result.work.trips.length }} trip{{
+                option.result.work.trips.length > 1 ? 's' : ''
               }}</span
             >
-            <span>{{ waiting(way) ? `${duration(waiting(way))} drying` : 'no drying' }}</span>
+            <span>{{ waiting(option) ? `${duration(waiting(option))} drying` : 'no drying' }}</span>
             <span
-              >{{ duration(way.result.work.operatorMinutes) }} of the operator, who comes
-              {{ way.result.work.visits === 1 ? 'once' : `${way.result.work.visits} times` }}</span
+              >{{ duration(option.result.work.operatorMinutes) }} of the operator, who comes
+              {{
+                option.result.work.visits === 1 ? 'once' : `${option.result.work.visits} times`
+              }}</span
             >
-            <span :class="{ warn: ['some', 'high'].includes(way.result.work.drift) }"
-              >registration {{ RISK[way.result.work.drift]
-              }}<template v-if="way.result.work.drift !== 'none'">
-                over {{ length(way.result.work.layout.longest) }}</template
+            <span :class="{ warn: ['some', 'high'].includes(option.result.work.drift) }"
+              >registration {{ RISK[option.result.work.drift]
+              }}<template v-if="option.result.work.drift !== 'none'">
+                over {{ length(option.result.work.layout.longest) }}</template
               ></span
             >
-            <span>{{ percent(middleOpacity(way.result.opacity), 0) }} opaque</span>
-            <span class="figures">{{ currency(way.result.work.cost.total) }}</span>
+            <span>{{ percent(middleOpacity(option.result.opacity), 0) }} opaque</span>
+            <span class="figures">{{ currency(option.result.work.cost.total) }}</span>
           </span>
         </template>
-        <span v-else class="warn">{{ way.reason }}</span>
+        <span v-else class="warn">{{ option.reason }}</span>
       </button>
     </div>
 
@@ -165,15 +167,15 @@ const special = computed(() =>
           :model-value="plan.trips.waitMinutes"
           @update:model-value="setTrips({ waitMinutes: $event })"
         />
-        <div v-for="{ asks, schools: both } in schools" :key="asks" class="wide schools">
-          <span class="label">Two schools: {{ asks }}</span>
+        <div v-for="{ asks, options: both } in questions" :key="asks" class="wide practices">
+          <span class="label">Practice differs. {{ asks }}</span>
           <v-btn
-            v-for="school in both"
-            :key="school.name"
-            :variant="school.change ? 'tonal' : 'flat'"
-            :color="school.change ? undefined : 'primary'"
-            @click="school.change && job.update(changed(plan, school.change))"
-            >{{ school.name }}: {{ school.says.split(':')[0] }}</v-btn
+            v-for="practice in both"
+            :key="practice.name"
+            :variant="practice.change ? 'tonal' : 'flat'"
+            :color="practice.change ? undefined : 'primary'"
+            @click="practice.change && job.update(changed(plan, practice.change))"
+            >{{ practice.name }}: {{ practice.says.split(':')[0] }}</v-btn
           >
         </div>
         <v-switch
@@ -360,7 +362,7 @@ const special = computed(() =>
   grid-column: 1 / -1;
 }
 
-.schools {
+.practices {
   display: grid;
   gap: 6px;
 }

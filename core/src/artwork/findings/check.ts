@@ -41,7 +41,7 @@ export const said = (use: Use | undefined): Said => use?.said ?? { names: {}, ov
 export const roleIn = (name: string, use: Use) => roleOf(name, use.said.names, use.machine);
 
 /** The layers that print what the artist drew as this special. */
-export const drawn = (stack: Stack, lay: Special) =>
+export const drawn = (stack: Stack, inkRole: Special) =>
   allLayers(stack).filter(({ parts }) =>
-    parts.some((part) => part.lay === lay && part.rule && !isWholeSheet(part.rule)),
+    parts.some((part) => part.inkRole === inkRole && part.rule && !isWholeSheet(part.rule)),
   );

@@ -1,5 +1,5 @@
 /** What is small: barcodes, type and thin lines. */
-import { usesLay } from '../../stack/index.ts';
+import { usesInkRole } from '../../stack/index.ts';
 import { finding, type Finding } from '../../findings/index.ts';
 import { guessKind, isLineRole, specialRole } from '../names.ts';
 import { at, roleIn, several, type Check } from './check.ts';
@@ -52,7 +52,7 @@ export const smallType: Check = (page, use) => {
   );
   if (small.length === 0) return [];
   const smallest = Math.min(...small.map(({ sizePt }) => sizePt));
-  const onWhite = !use || usesLay(use.stack, 'W');
+  const onWhite = !use || usesInkRole(use.stack, 'W');
   return [
     finding(
       'SMALL_TYPE',
@@ -73,7 +73,7 @@ export const reversedType: Check = (page, use) => {
   const small = (page.structure?.reversed ?? []).filter(({ sizePt }) => sizePt < SMALL_REVERSED_PT);
   if (small.length === 0) return [];
   const smallest = Math.min(...small.map(({ sizePt }) => sizePt));
-  const underWhite = !use || usesLay(use.stack, 'W');
+  const underWhite = !use || usesInkRole(use.stack, 'W');
   return [
     finding(
       'REVERSED_TYPE',

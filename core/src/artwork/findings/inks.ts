@@ -1,6 +1,6 @@
 /** Names that print nothing, plates that are empty, and inks that erase one another. */
 import { finding, type Finding, type Place, type Severity } from '../../findings/index.ts';
-import { LAY_NAMES, usesLay } from '../../stack/index.ts';
+import { INK_ROLE_NAMES, usesInkRole } from '../../stack/index.ts';
 import { drawnLines, likelyLines, LINE_NAMES } from '../lines.ts';
 import { isLineRole, missReason, nearMiss, specialRole } from '../names.ts';
 import type { ArtworkPage, Knockout } from '../page.ts';
@@ -25,7 +25,7 @@ export const names: Check = (page, use) => {
           {
             measure,
             repair: {
-              label: `Use "${name}" as ${LAY_NAMES[role].toLowerCase()}`,
+              label: `Use "${name}" as ${INK_ROLE_NAMES[role].toLowerCase()}`,
               kind: 'map-name',
               separation: name,
               role,
@@ -118,7 +118,7 @@ export const empty: Check = (page, use) => {
     if (kind === 'process' || coverageWithBleed > 0) return [];
     const objects = page.structure?.spots.find((spot) => spot.name === name)?.objects;
     const role = specialRole(use && roleIn(name, use));
-    const wanted = role && use && usesLay(use.stack, role);
+    const wanted = role && use && usesInkRole(use.stack, role);
     return [
       finding(
         'SPECIAL_EMPTY',
@@ -198,7 +198,10 @@ function isBeside(separation: string, use: Use | undefined): boolean {
   const role = specialRole(use && roleIn(separation, use));
   if (!use || !role) return false;
   const layers = drawn(use.stack, role);
-  return layers.length > 0 && layers.every(({ parts }) => parts.some(({ lay }) => lay === 'CMYK'));
+  return (
+    layers.length > 0 &&
+    layers.every(({ parts }) => parts.some(({ inkRole }) => inkRole === 'CMYK'))
+  );
 }
 
 function knockoutSeverity(separation: string, use: Use | undefined): Severity {

@@ -1,10 +1,10 @@
 /** The ways in which one stack can be printed, side by side on the same plates. */
 import type { ArtworkInfo } from '../artwork/index.ts';
-import { reckon, type PlanResult, type PrintPlan } from '../plan/index.ts';
+import { calculate, type PlanResult, type PrintPlan } from '../plan/index.ts';
 import type { Measures } from '../plates/index.ts';
 import { allLayers, withHits } from '../stack/index.ts';
 
-export interface Way {
+export interface TripOption {
   readonly name: string;
   readonly plan: PrintPlan;
   readonly result: PlanResult;
@@ -17,10 +17,14 @@ export interface Way {
 /** White in two hits, beyond the plan's own. */
 const MORE_HITS = 2;
 
-export function waysOf(plan: PrintPlan, info: ArtworkInfo, measures: Measures): readonly Way[] {
-  const way = (name: string, change: Partial<PrintPlan>): Way => {
+export function tripOptionsOf(
+  plan: PrintPlan,
+  info: ArtworkInfo,
+  measures: Measures,
+): readonly TripOption[] {
+  const option = (name: string, change: Partial<PrintPlan>): TripOption => {
     const next = { ...plan, ...change };
-    const result = reckon(next, info, measures);
+    const result = calculate(next, info, measures);
     return {
       name,
       plan: next,
@@ -32,17 +36,19 @@ export function waysOf(plan: PrintPlan, info: ArtworkInfo, measures: Measures): 
     };
   };
   const trips = (split: PrintPlan['trips']['split']) => ({ ...plan.trips, split });
-  const ways = [
-    way('As few trips as the machine can', { trips: trips('together') }),
-    way('One trip for each layer', { trips: trips('apart') }),
+  const options = [
+    option('As few trips as the machine can', { trips: trips('together') }),
+    option('One trip for each layer', { trips: trips('apart') }),
   ];
-  const white = allLayers(plan.stack).find(({ parts }) => parts.some(({ lay }) => lay === 'W'));
+  const white = allLayers(plan.stack).find(({ parts }) =>
+    parts.some(({ inkRole }) => inkRole === 'W'),
+  );
   if (white && white.hits < MORE_HITS && plan.machine.maxHits >= MORE_HITS)
-    ways.push(
-      way('One trip for each layer, white in two hits', {
+    options.push(
+      option('One trip for each layer, white in two hits', {
         trips: trips('apart'),
         stack: withHits(plan.stack, 'W', MORE_HITS),
       }),
     );
-  return ways;
+  return options;
 }

@@ -1,9 +1,9 @@
 /** Where practice differs: two schools, named as such. The operator chooses. All common practice. */
 import type { PlanChange } from '../findings/index.ts';
 import type { PrintPlan } from '../plan/index.ts';
-import { allLayers, formatStack, turnedOver, usesLay } from '../stack/index.ts';
+import { allLayers, formatStack, turnedOver, usesInkRole } from '../stack/index.ts';
 
-export interface School {
+export interface PracticeOption {
   readonly name: string;
   readonly says: string;
   /** What following it changes in the plan; nothing where the plan follows it. */
@@ -13,7 +13,7 @@ export interface School {
 export interface Question {
   readonly about: 'drying' | 'trips' | 'surface';
   readonly asks: string;
-  readonly schools: readonly [School, School];
+  readonly options: readonly [PracticeOption, PracticeOption];
 }
 
 /** The questions that this plan raises. */
@@ -22,8 +22,8 @@ export function questionsOf(plan: PrintPlan): readonly Question[] {
 }
 
 function drying({ machine, stack, trips: { waitMinutes } }: PrintPlan): Question[] {
-  if (machine.cure === 'uv' || !usesLay(stack, 'W')) return [];
-  const school = (name: string, minutes: number, why: string): School => ({
+  if (machine.cure === 'uv' || !usesInkRole(stack, 'W')) return [];
+  const option = (name: string, minutes: number, why: string): PracticeOption => ({
     name,
     says: `${minutes} min: ${why}`,
     change: waitMinutes === minutes ? undefined : { waitMinutes: minutes },
@@ -32,9 +32,9 @@ function drying({ machine, stack, trips: { waitMinutes } }: PrintPlan): Question
     {
       about: 'drying',
       asks: 'How long does white dry before it is touched?',
-      schools: [
-        school('Short wait', 3, 'the heaters do the rest while the head moves on.'),
-        school('Long wait', 15, 'white is thick, and glass-like surfaces dry slowly.'),
+      options: [
+        option('Short wait', 3, 'the heaters do the rest while the head moves on.'),
+        option('Long wait', 15, 'white is thick, and glass-like surfaces dry slowly.'),
       ],
     },
   ];
@@ -47,7 +47,7 @@ function trips({ stack, machine, trips: { split } }: PrintPlan): Question[] {
     {
       about: 'trips',
       asks: 'White and colour as the head goes, or one after the other?',
-      schools: [
+      options: [
         {
           name: 'One trip',
           says: 'registration can’t drift, whatever the length; one hit each.',
@@ -76,7 +76,7 @@ function surface({ stack, material, viewing }: PrintPlan): Question[] {
         viewing.light === 'front'
           ? 'Print on the face, or behind it?'
           : 'Which side of the sheet for a print lit from behind?',
-      schools: [
+      options: [
         {
           name: 'On the face',
           says: 'no glare between eye and ink; for prints lit from the front.',

@@ -14,7 +14,7 @@ const SCREEN = Uint8Array.from({ length: STEPS + 1 }, (_, i) =>
  * Light adds up: what is seen lies as far between the print on black and the print on white as the picture behind it does.
  * @param behind RGBA of the same size @param out may be `onWhite`
  */
-export function heldBefore(
+export function compositeOverBackground(
   onBlack: Uint8ClampedArray,
   onWhite: Uint8ClampedArray,
   behind: Uint8ClampedArray,

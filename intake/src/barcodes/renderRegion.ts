@@ -44,9 +44,9 @@ export interface FinePart {
 export async function lookCloser(
   sightings: readonly Sighting[],
   page: { readonly widthMm: number; readonly heightMm: number; readonly dpi: number },
-  closer: Closer | undefined,
+  renderRegion: Closer | undefined,
 ): Promise<{ readonly codes: Barcode[]; readonly fine: FinePart[] }> {
-  const wanted = closer
+  const wanted = renderRegion
     ? sightings
         .map((sighting) => ({ sighting, part: around(sighting.code, page) }))
         .filter(
@@ -60,7 +60,7 @@ export async function lookCloser(
   const times = Math.max(1, Math.round((area > MUCH_MM2 ? CLOSER_DPI / 2 : CLOSER_DPI) / page.dpi));
   const files =
     wanted.length > 0
-      ? await closer!(
+      ? await renderRegion!(
           wanted.map(({ part }) => part),
           times * page.dpi,
         )
@@ -76,7 +76,8 @@ export async function lookCloser(
       else if (!sighting.sure) seen = undefined;
     }
     // A wrong check digit is told only where the digits were seen well enough to believe them.
-    if (seen && (seen.sure || closer || seen.code.checkDigit === false)) codes.push(seen.code);
+    if (seen && (seen.sure || renderRegion || seen.code.checkDigit === false))
+      codes.push(seen.code);
   }
   const px = (mm: number) => Math.round(mmToPx(mm, page.dpi));
   const fine = wanted.flatMap(({ part }, i): FinePart[] => {

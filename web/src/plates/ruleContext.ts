@@ -2,17 +2,17 @@
 import type { JobSummary } from '@kyanos/contract';
 import { inject, provide, type InjectionKey, type Ref } from 'vue';
 
-export interface RuleGround {
+export interface RuleContext {
   readonly separations: Readonly<Ref<readonly string[]>>;
   readonly page: Readonly<Ref<{ readonly widthMm: number; readonly heightMm: number }>>;
   readonly jobs: Readonly<Ref<readonly JobSummary[]>>;
 }
 
-const KEY: InjectionKey<RuleGround> = Symbol('what rules can refer to');
+const KEY: InjectionKey<RuleContext> = Symbol('what rules can refer to');
 
-export const provideRuleGround = (ground: RuleGround): void => provide(KEY, ground);
+export const provideRuleContext = (ground: RuleContext): void => provide(KEY, ground);
 
-export function useRuleGround(): RuleGround {
+export function useRuleContext(): RuleContext {
   const ground = inject(KEY);
   if (!ground) throw new Error('A rule is edited inside a stage that provides its ground.');
   return ground;

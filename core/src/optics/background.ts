@@ -21,7 +21,7 @@ export const GROUNDS = {
   opal: flat(0.5),
   nothing: flat(0),
 } satisfies Record<string, Spectrum>;
-export type Ground = keyof typeof GROUNDS;
+export type Background = keyof typeof GROUNDS;
 
 /** An ink that is laid by the solid layer, one and more of them. */
 export interface SolidInk {
@@ -32,7 +32,7 @@ export interface SolidInk {
 }
 
 /**
- * An ink known by a solid: how its flakes or pigment scatter and absorb is reckoned back from it, and so that the solid has
+ * An ink known by a solid: how its flakes or pigment scatter and absorb is worked back from it, and so that the solid has
  * that transmittance on the average, however its drops fall.
  */
 function solidInk(reflectance: Spectrum, transmittance: number, drops: number): SolidInk {

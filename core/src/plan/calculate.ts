@@ -87,7 +87,7 @@ export const inkMl = (work: Work): Partial<Record<Channel, number>> =>
   Object.fromEntries(work.inks.map(({ channel, ml }) => [channel, ml]));
 
 /** Everything that follows from a plan once its plates are measured. No pixels are touched: takes milliseconds. */
-export function reckon(plan: PrintPlan, info: ArtworkInfo, measured: Measures): PlanResult {
+export function calculate(plan: PrintPlan, info: ArtworkInfo, measured: Measures): PlanResult {
   const page = pageOf(plan, info, 'front');
   const versions = versionsOf(plan);
   const parts = versions.map((version): VersionPart => {
@@ -185,14 +185,14 @@ function workOf(
   const mode = modeOf(plan);
   const trips = planTrips(plan.stack, machine, mode, plan.trips, layout);
   const test = plan.trips.testPrint ? 1 : 0;
-  const starts = layout.fillings + test;
+  const starts = layout.loadCount + test;
   const copies = plan.layout.copies + test;
   const fittedFor = plan.trips.fittedFor ?? 0;
   const phases = phasesOf({
     machine,
     stack: plan.stack,
     trips,
-    wish: plan.trips,
+    settings: plan.trips,
     starts,
     copies,
     cutting: plan.cutting,
@@ -255,6 +255,7 @@ function workOf(
         same.length > 1 ? `${same.length} times` : undefined,
       );
     });
+  let steps: readonly RunStep[] | undefined;
   return {
     layout,
     trips,
@@ -274,17 +275,20 @@ function workOf(
     cost,
     versions,
     versionLoads: plan.versions ? runs : [],
-    runSheet: runSheet({
-      plan,
-      mode,
-      layout,
-      versionLoads: plan.versions ? runs : [],
-      trips,
-      inks,
-      containers,
-      opacity,
-      findings,
-    }),
+    // Dozens of sentences: put together for whoever reads them.
+    get runSheet() {
+      return (steps ??= runSheet({
+        plan,
+        mode,
+        layout,
+        versionLoads: plan.versions ? runs : [],
+        trips,
+        inks,
+        containers,
+        opacity,
+        findings,
+      }));
+    },
     workings: {
       minutes: {
         label: 'Time in all',
@@ -306,4 +310,4 @@ function workOf(
 
 /** Plates and everything that follows, in one call. */
 export const planJob = async (plan: PrintPlan, artwork: Artwork): Promise<PlanResult> =>
-  reckon(plan, artwork.info, await measureVersions(plan, artwork));
+  calculate(plan, artwork.info, await measureVersions(plan, artwork));

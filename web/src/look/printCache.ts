@@ -26,7 +26,7 @@ const observed = new Map<string, Observations>();
 /** Pictures that were gone through: about 30 MB each. */
 const looks = new Map<string, Look>();
 const MOST_LOOKS = 4;
-const prints = new Map<string, PrintPixels>();
+const printCache = new Map<string, PrintPixels>();
 const MOST_PRINTS = 6;
 
 function keep<T>(
@@ -76,7 +76,7 @@ export async function printOf(subject: Subject, longest: number): Promise<PrintP
   // What another job lays may have changed by the next time.
   const fleeting = specs.some(({ rule }) => usesSource(rule, 'plate'));
   const whole = JSON.stringify([ground, specs.map(keyOf)]);
-  const known = fleeting ? undefined : prints.get(whole);
+  const known = fleeting ? undefined : printCache.get(whole);
   if (known) return known;
   const ready = new Map<string, ReadyPlate>();
   for (const spec of specs) {
@@ -98,7 +98,7 @@ export async function printOf(subject: Subject, longest: number): Promise<PrintP
     if (measure && plane && !usesSource(spec.rule, 'plate'))
       keep(built, keyOf(spec), { measure, plane }, MOST_BUILT);
   }
-  if (!fleeting) keep(prints, whole, print, MOST_PRINTS);
+  if (!fleeting) keep(printCache, whole, print, MOST_PRINTS);
   return print;
 }
 
@@ -113,7 +113,7 @@ export async function lookOf(subject: Subject, side: View['side'], longest: numb
   if (!names.has(print)) names.set(print, nameless++);
   const colour = scene.stack.front
     .concat(scene.stack.back)
-    .some(({ parts }) => parts.some(({ lay }) => lay === 'CMYK'));
+    .some(({ parts }) => parts.some(({ inkRole }) => inkRole === 'CMYK'));
   const key = JSON.stringify([names.get(print), facingPicture(scene.stack, side), colour]);
   const look = looks.get(key) ?? lookAt(scene, print, side);
   keep(looks, key, look, MOST_LOOKS, ({ table }) => table.release());
