@@ -2,7 +2,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { encodePlan } from '@kyanos/contract';
-import { DEMO_JOBS } from '@kyanos/demo';
+import { DEMO_JOBS, SHOP_STATE } from '@kyanos/demo';
 import { UsageError } from './usage.ts';
 
 const USAGE = 'kyanos demo --list, or kyanos demo NAME --out DIR';
@@ -29,7 +29,9 @@ export async function demoCommand(args: string[]): Promise<void> {
   mkdirSync(values.out, { recursive: true });
   const artwork = join(values.out, job.fileName);
   const plan = join(values.out, `${job.id}.plan.json`);
+  const state = join(values.out, `${job.id}.state.json`);
   writeFileSync(artwork, await job.draw());
   writeFileSync(plan, `${JSON.stringify(encodePlan(job.plan), null, 2)}\n`);
-  console.log(`${artwork}\n${plan}`);
+  writeFileSync(state, `${JSON.stringify(SHOP_STATE[job.plan.machine.id], null, 2)}\n`);
+  console.log(`${artwork}\n${plan}\n${state}`);
 }

@@ -13,7 +13,7 @@ import { findingCodes, savePlan, withRepairs } from './repairs.ts';
 import { printJson } from './usage.ts';
 
 const USAGE =
-  'kyanos plan FILE --plan PLAN.json [--json] [--dpi N] [--list-repairs] [--repair CODE]… [--out REPAIRED.json] [--fail-on error|warning|note]';
+  'kyanos plan FILE --plan PLAN.json [--json] [--dpi N] [--state STATE.json] [--list-repairs] [--repair CODE]… [--out REPAIRED.json] [--fail-on error|warning|note]';
 const OPTIONS = {
   ...PLANNED_OPTIONS,
   'list-repairs': { type: 'boolean', default: false },
@@ -28,8 +28,8 @@ export async function planCommand(args: string[]): Promise<void> {
     options: OPTIONS,
   });
   const codes = findingCodes(values.repair ?? []);
-  await withPlanned(positionals, values, USAGE, async (plan, artwork) => {
-    const { plan: now, result } = await withRepairs(plan, artwork, codes);
+  await withPlanned(positionals, values, USAGE, async (plan, artwork, state) => {
+    const { plan: now, result } = await withRepairs(plan, artwork, state, codes);
     if (values.out !== undefined) await savePlan(values.out, now);
     if (values['list-repairs']) printRepairs(result, values.json);
     else if (values.json) printJson('plan', planReport(result));

@@ -1,7 +1,7 @@
 /** What the commands that take a plan share: its file, the artwork opened for its pages, and closed whatever happens. */
 import { readFileSync } from 'node:fs';
-import { readPlan as readStoredPlan } from '@kyanos/contract';
-import { pagesOf, planJob, type PlanResult, type PrintPlan } from '@kyanos/core';
+import { MachineStateSchema, problemOf, readPlan as readStoredPlan } from '@kyanos/contract';
+import { pagesOf, planJob, type MachineState, type PlanResult, type PrintPlan } from '@kyanos/core';
 import { openArtwork, type OpenArtwork } from '@kyanos/intake';
 import { failOn, gravest } from './failOn.ts';
 import { fileArgument, scaleOption, reading, UsageError, wholeNumber } from './usage.ts';
@@ -11,6 +11,7 @@ export const PLANNED_OPTIONS = {
   plan: { type: 'string' },
   dpi: { type: 'string' },
   scale: { type: 'string' },
+  state: { type: 'string' },
   'fail-on': { type: 'string' },
 } as const;
 
@@ -24,15 +25,21 @@ export async function withPlanned(
     readonly plan?: string | undefined;
     readonly dpi?: string | undefined;
     readonly scale?: string | undefined;
+    readonly state?: string | undefined;
     readonly 'fail-on'?: string | undefined;
   },
   usage: string,
-  act: (plan: PrintPlan, artwork: OpenArtwork) => Promise<PlanResult | undefined>,
+  act: (
+    plan: PrintPlan,
+    artwork: OpenArtwork,
+    state: MachineState | undefined,
+  ) => Promise<PlanResult | undefined>,
 ): Promise<void> {
   const limit = failOn(values['fail-on']);
   const file = fileArgument(positionals, usage);
   if (values.plan === undefined) throw new UsageError(`Name a plan file: ${usage}`);
   const plan = readPlan(values.plan);
+  const state = values.state === undefined ? undefined : readState(values.state);
   const dpi = wholeNumber(values.dpi, 'dpi', 36, 1200);
   const artwork = await openArtwork(file, {
     pages: [...new Set([plan.artwork.page, ...pagesOf(plan)])],
@@ -40,24 +47,32 @@ export async function withPlanned(
     ...scaleOption(values.scale),
   });
   try {
-    const result = await act(plan, artwork);
+    const result = await act(plan, artwork, state);
     if (limit === undefined) return;
-    const { findings } = result ?? (await planJob(plan, artwork));
+    const { findings } = result ?? (await planJob(plan, artwork, state));
     if (gravest(findings) >= limit) process.exitCode = 1;
   } finally {
     await artwork.close();
   }
 }
 
-function readPlan(file: string): PrintPlan {
+function readJson(file: string, what: string): unknown {
   const text = reading(file, () => readFileSync(file, 'utf8'));
-  let value: unknown;
   try {
-    value = JSON.parse(text);
+    return JSON.parse(text);
   } catch (error) {
-    throw new UsageError(`The plan file ${file} is not JSON: ${(error as Error).message}.`);
+    throw new UsageError(`The ${what} file ${file} is not JSON: ${(error as Error).message}.`);
   }
-  const found = readStoredPlan(value, 'the plan file');
+}
+
+function readState(file: string): MachineState {
+  const parsed = MachineStateSchema.safeParse(readJson(file, 'state'));
+  if (!parsed.success) throw new UsageError(problemOf(parsed.error, 'the state file'));
+  return parsed.data;
+}
+
+function readPlan(file: string): PrintPlan {
+  const found = readStoredPlan(readJson(file, 'plan'), 'the plan file');
   if ('problem' in found) throw new UsageError(found.problem.message);
   return found.plan;
 }

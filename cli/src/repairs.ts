@@ -8,9 +8,11 @@ import {
   repaired,
   type Artwork,
   type FindingCode,
+  type MachineState,
   type PlanRepair,
   type PlanResult,
   type PrintPlan,
+  type Repair,
 } from '@kyanos/core';
 import { UsageError, writing } from './usage.ts';
 
@@ -35,9 +37,10 @@ export function findingCodes(texts: readonly string[]): readonly FindingCode[] {
 export async function withRepairs(
   plan: PrintPlan,
   artwork: Artwork,
+  state: MachineState | undefined,
   codes: readonly FindingCode[],
 ): Promise<{ readonly plan: PrintPlan; readonly result: PlanResult }> {
-  let [now, result] = [plan, await planJob(plan, artwork)];
+  let [now, result] = [plan, await planJob(plan, artwork, state)];
   for (const code of codes) {
     const done = new Set<string>();
     while (done.size < MOST_OF_ONE) {
@@ -45,12 +48,15 @@ export async function withRepairs(
       if (!repair) break;
       done.add(JSON.stringify(repair));
       now = repaired(now, repair);
-      result = await planJob(now, artwork);
+      result = await planJob(now, artwork, state);
     }
     if (done.size === 0) throw new UsageError(whyNone(result, code));
   }
   return { plan: now, result };
 }
+
+const isPlanRepair = (repair: Repair): repair is PlanRepair =>
+  repair.kind !== 'scale' && repair.kind !== 'state';
 
 /** A repair of the plan that was not carried out yet. */
 const repairFor = (
@@ -59,7 +65,7 @@ const repairFor = (
   done: ReadonlySet<string>,
 ): PlanRepair | undefined =>
   findings.flatMap(({ code, repair }) =>
-    code === wanted && repair && repair.kind !== 'scale' && !done.has(JSON.stringify(repair))
+    code === wanted && repair && isPlanRepair(repair) && !done.has(JSON.stringify(repair))
       ? [repair]
       : [],
   )[0];

@@ -1,4 +1,4 @@
-import { Plan, PRINTED } from '@kyanos/contract';
+import { MachineStateSchema, Plan, PRINTED } from '@kyanos/contract';
 import { z } from 'zod';
 
 /** JSON Schema of the plan file and of everything that is printed with --json. */
@@ -6,6 +6,10 @@ export async function schemaCommand(): Promise<void> {
   const schema = (type: z.ZodType, io: 'input' | 'output') =>
     z.toJSONSchema(type, { io, unrepresentable: 'any' });
   const printed = Object.entries(PRINTED).map(([name, type]) => [name, schema(type, 'output')]);
-  const schemas = { planFile: schema(Plan, 'input'), ...Object.fromEntries(printed) };
+  const schemas = {
+    planFile: schema(Plan, 'input'),
+    stateFile: schema(MachineStateSchema, 'input'),
+    ...Object.fromEntries(printed),
+  };
   console.log(JSON.stringify(schemas, null, 2));
 }

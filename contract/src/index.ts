@@ -40,6 +40,7 @@ export {
   encodePlan,
   Ink,
   Machine,
+  MachineStateSchema,
   Material,
   Mode,
   Plan,

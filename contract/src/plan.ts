@@ -10,6 +10,7 @@ import {
   parseStack,
   PLAN_FORMAT,
   ROLES,
+  type MachineState,
   type PrintPlan,
   type Shop,
   type Stack,
@@ -85,9 +86,7 @@ export const Ink = z
     rows: z.int().min(1).max(12).exactOptional(),
     tone: Tone.exactOptional(),
     spitPerHour: z.number().min(0).max(1000).exactOptional(),
-    container: z
-      .strictObject({ ml: z.number().positive().max(1_000_000), leftMl: amountMl })
-      .exactOptional(),
+    container: z.strictObject({ ml: z.number().positive().max(1_000_000) }).exactOptional(),
     laydownFrom: LaydownSource.exactOptional(),
   })
   .refine((ink) => ink.channel !== 'W' || ink.contrastRatio !== undefined, {
@@ -161,9 +160,7 @@ export const Machine = z.strictObject({
   sweeps: z.enum(['print', 'bed']).exactOptional(),
   returnSpeed: z.number().positive().max(10_000),
   silverUnderLimit: percent,
-  whiteSlot: z
-    .strictObject({ stands: z.enum(['under', 'other']), minutes: z.number().min(0).max(240) })
-    .exactOptional(),
+  whiteSlot: z.strictObject({ minutes: z.number().min(0).max(240) }).exactOptional(),
   /** Common practice where a machine's own limit is not known. */
   inkLimit: z.number().min(100).max(2000).default(400),
   barReduction: z.number().min(0).max(0.5).exactOptional(),
@@ -370,6 +367,13 @@ export const Plan = PlanFields.superRefine((plan, context) => {
     wrong('layout.copies', `is ${layout.copies}, and the versions add up to ${copies}`);
 });
 export type PlanJson = z.input<typeof Plan>;
+
+/** What is true of a machine today. */
+export const MachineStateSchema = z.strictObject({
+  whiteSlot: z.enum(['under', 'other']).exactOptional(),
+  leftMl: z.partialRecord(z.enum(CHANNELS), amountMl),
+});
+prove<Same<z.output<typeof MachineStateSchema>, MachineState>>();
 
 export const ShopSchema = z.strictObject({
   name: text,

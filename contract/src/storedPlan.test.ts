@@ -53,6 +53,33 @@ describe('a plan of format 1', () => {
   });
 });
 
+describe('a plan of format 2', () => {
+  it('loses what was true of its machine that day, and nothing else', () => {
+    const [{ plan }] = DEMO_JOBS;
+    const now = JSON.parse(JSON.stringify(encodePlan(plan))) as typeof plan;
+    const { machine } = now;
+    const was = {
+      ...now,
+      format: 2,
+      machine: {
+        ...machine,
+        whiteSlot: { stands: 'under', minutes: 10 },
+        inks: machine.inks.map((ink) => ({ ...ink, container: { ml: 220, leftMl: 12 } })),
+      },
+    };
+    expect(readPlan(was)).toEqual({
+      plan: {
+        ...plan,
+        machine: {
+          ...plan.machine,
+          whiteSlot: { minutes: 10 },
+          inks: plan.machine.inks.map((ink) => ({ ...ink, container: { ml: 220 } })),
+        },
+      },
+    });
+  });
+});
+
 describe('a stored plan', () => {
   it('of the present format is read as it was written', () => {
     const stored = JSON.parse(JSON.stringify(encodePlan(PLAN))) as unknown;

@@ -3,6 +3,7 @@ import { PLAN_FORMAT, type PrintPlan, type Shop } from '@kyanos/core';
 import { z } from 'zod';
 import type { Problem } from './resources/common.ts';
 import { materialFrom1, tripsFrom1 } from './format1.ts';
+import { machineFrom2 } from './format2.ts';
 import { Plan, problemOf, ShopSchema } from './plan.ts';
 
 type Raw = Readonly<Record<string, unknown>>;
@@ -15,6 +16,7 @@ const STEPS: Steps = {
     material: materialFrom1(plan.material),
     trips: tripsFrom1(plan.trips),
   }),
+  2: (plan) => ({ ...plan, machine: machineFrom2(plan.machine) }),
 };
 
 const Formatted = z.looseObject({ format: z.int().min(1) });
@@ -51,10 +53,14 @@ export function readPlan(
   return { problem: { code: 'PLAN_UNREADABLE', message: problemOf(parsed.error, whole) } };
 }
 
-const Materials = z.looseObject({ materials: z.array(z.unknown()) });
+const Kept = z.looseObject({ materials: z.array(z.unknown()), machines: z.array(z.unknown()) });
 
 /** A shop as any version kept it. @throws ZodError where it is none */
 export function readShop(value: unknown): Shop {
-  const kept = Materials.parse(value);
-  return ShopSchema.parse({ ...kept, materials: kept.materials.map(materialFrom1) });
+  const kept = Kept.parse(value);
+  return ShopSchema.parse({
+    ...kept,
+    materials: kept.materials.map(materialFrom1),
+    machines: kept.machines.map(machineFrom2),
+  });
 }

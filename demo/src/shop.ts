@@ -3,6 +3,7 @@ import type {
   Channel,
   Ink,
   Machine,
+  MachineState,
   Material,
   MaterialClass,
   MaterialOptics,
@@ -12,18 +13,7 @@ import type {
 const ALL: readonly MaterialClass[] = ['white', 'clear', 'dark', 'metallic', 'natural'];
 
 /** Containers are open, some of them nearly empty. */
-const OPEN: Partial<Record<Channel, number>> = {
-  C: 310,
-  M: 145,
-  Y: 262,
-  K: 388,
-  W: 74,
-  S: 96,
-  V: 190,
-};
-const container = (channel: Channel, ml: number) => ({
-  container: { ml, leftMl: Math.min(ml, OPEN[channel] ?? ml) },
-});
+const container = (ml: number) => ({ container: { ml } });
 
 const inkSet = (laydown: number, pricePerLitre: number, lossPerTrip: number): readonly Ink[] =>
   (
@@ -41,7 +31,7 @@ const inkSet = (laydown: number, pricePerLitre: number, lossPerTrip: number): re
     lossPerTrip,
     spotName: null,
     spitPerHour: 0.4,
-    ...container(channel, 440),
+    ...container(440),
   }));
 
 const roll: Machine = {
@@ -60,7 +50,7 @@ const roll: Machine = {
   turnSeconds: 0.5,
   returnSpeed: 60,
   silverUnderLimit: 40,
-  whiteSlot: { stands: 'other', minutes: 10 },
+  whiteSlot: { minutes: 10 },
   inkLimit: 440,
   inks: [
     ...inkSet(10, 15_000, 0.4),
@@ -73,7 +63,7 @@ const roll: Machine = {
       spotName: 'White',
       contrastRatio: 0.7,
       spitPerHour: 0.8,
-      ...container('W', 220),
+      ...container(220),
     },
   ],
   modes: [
@@ -151,7 +141,7 @@ const flatbed: Machine = {
       spotName: 'Spot White',
       contrastRatio: 0.76,
       spitPerHour: 0.8,
-      ...container('W', 220),
+      ...container(220),
     },
     {
       channel: 'V',
@@ -161,7 +151,7 @@ const flatbed: Machine = {
       lossPerTrip: 0.6,
       spotName: 'Spot Clear',
       spitPerHour: 0.8,
-      ...container('V', 220),
+      ...container(220),
     },
   ],
   modes: [
@@ -222,7 +212,7 @@ const label: Machine = {
       spotName: 'White',
       contrastRatio: 0.68,
       spitPerHour: 0.8,
-      ...container('W', 220),
+      ...container(220),
     },
     {
       channel: 'S',
@@ -232,7 +222,7 @@ const label: Machine = {
       lossPerTrip: 0.8,
       spotName: 'Silver',
       spitPerHour: 0.8,
-      ...container('S', 220),
+      ...container(220),
     },
   ],
   modes: [
@@ -444,6 +434,32 @@ export const SHOP: Shop = {
     ],
   },
 };
+
+/** What lies open in the invented shop. */
+const OPEN: Partial<Record<Channel, number>> = {
+  C: 310,
+  M: 145,
+  Y: 262,
+  K: 388,
+  W: 74,
+  S: 96,
+  V: 190,
+};
+
+/** Its machines as they stand on a Monday, by their ids. */
+export const SHOP_STATE: Readonly<Record<string, MachineState>> = Object.fromEntries(
+  SHOP.machines.map(({ id, inks, whiteSlot }) => [
+    id,
+    {
+      ...(whiteSlot && { whiteSlot: 'other' as const }),
+      leftMl: Object.fromEntries(
+        inks.flatMap(({ channel, container: holds }) =>
+          holds ? [[channel, Math.min(holds.ml, OPEN[channel] ?? holds.ml)]] : [],
+        ),
+      ),
+    },
+  ]),
+);
 
 /** @throws if the shop has no such thing: a slip in the demo itself */
 export function pick<T extends { readonly id: string }>(from: readonly T[], id: string): T {

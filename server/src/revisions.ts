@@ -5,11 +5,12 @@
 import { DomainError, type ErrorCode } from '@kyanos/core';
 import type { Db } from './db.ts';
 
-type RevisionKind = 'machine' | 'setting';
+type RevisionKind = 'machine' | 'setting' | 'state';
 
 const CONFLICT: Readonly<Record<RevisionKind, ErrorCode>> = {
   machine: 'MACHINE_CONFLICT',
   setting: 'SETTING_CONFLICT',
+  state: 'STATE_CONFLICT',
 };
 
 export async function revisionOf(db: Db, kind: RevisionKind, name: string): Promise<number> {

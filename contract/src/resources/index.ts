@@ -37,6 +37,8 @@ export const API = {
   getShop: shop.getShop,
   getMachine: shop.getMachine,
   saveMachine: shop.saveMachine,
+  getMachineState: shop.getMachineState,
+  saveMachineState: shop.saveMachineState,
   listMachineRevisions: shop.listMachineRevisions,
   listReports: reports.listReports,
   takeReports: reports.takeReports,

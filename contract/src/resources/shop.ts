@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { endpoint } from '../endpoint.ts';
-import { Machine, ShopSchema } from '../plan.ts';
+import { Machine, MachineStateSchema, ShopSchema } from '../plan.ts';
 
 const params = z.object({ machine: z.string() });
 
@@ -25,6 +25,23 @@ export const saveMachine = endpoint({
   params,
   body: Machine,
   answer: Machine,
+  revised: true,
+});
+export const getMachineState = endpoint({
+  method: 'GET',
+  path: '/shop/machines/{machine}/state',
+  summary: 'What is true of a machine today',
+  params,
+  answer: MachineStateSchema,
+  revised: true,
+});
+export const saveMachineState = endpoint({
+  method: 'PUT',
+  path: '/shop/machines/{machine}/state',
+  summary: 'Say what is true of it today',
+  params,
+  body: MachineStateSchema,
+  answer: MachineStateSchema,
   revised: true,
 });
 export const listMachineRevisions = endpoint({

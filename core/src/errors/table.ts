@@ -73,6 +73,11 @@ export const ERRORS = {
     sentence:
       'Somebody changed this machine while you did. Look at what it is now, then change it again.',
   },
+  STATE_CONFLICT: {
+    status: 409,
+    sentence:
+      'Somebody said something else of this machine while you did. Look at what it is now, then say it again.',
+  },
   SETTING_CONFLICT: {
     status: 409,
     sentence:

@@ -1,9 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { artwork, DARK, MACHINE, MATERIAL, NO_OBJECTS, PLAN } from '../../test/shop.ts';
 import type { ArtworkInfo, ArtworkPage, Barcode, PageStructure } from '../artwork/index.ts';
-import { planJob, repaired, type PrintPlan } from '../plan/index.ts';
+import { planJob, repaired, repairedState, type PrintPlan } from '../plan/index.ts';
 import { memoryRaster, packCells } from '../raster/index.ts';
-import { parseStack, type Machine, type Material, type Mode } from '../stack/index.ts';
+import {
+  parseStack,
+  type Machine,
+  type MachineState,
+  type Material,
+  type Mode,
+} from '../stack/index.ts';
 import { severitiesOf, type Finding, type FindingCode } from './index.ts';
 
 type Paint = (x: number, y: number) => number;
@@ -14,7 +20,7 @@ interface Case {
   /** What is drawn, ink 0 to 255 at a place in mm on 200 × 100. */
   readonly draw?: Readonly<Record<string, Paint>>;
   readonly pages?: readonly Partial<ArtworkPage>[];
-  readonly document?: ArtworkInfo['document'];
+  readonly state?: MachineState;
 }
 
 /** Two pixels a millimetre. */
@@ -23,7 +29,11 @@ const DPI = 50.8;
 const inside: Paint = (x, y) => (x >= 20 && x < 180 && y >= 10 && y < 90 ? 200 : 0);
 const everywhere: Paint = () => 128;
 
-async function findingsOf(one: Case, plan: PrintPlan): Promise<readonly Finding[]> {
+async function findingsOf(
+  one: Case,
+  plan: PrintPlan,
+  state = one.state,
+): Promise<readonly Finding[]> {
   const draw = one.draw ?? { Cyan: inside };
   const planes = new Map(
     ['Cyan', 'Magenta', 'Yellow', 'Black', ...Object.keys(draw)].map((name) => {
@@ -51,10 +61,9 @@ async function findingsOf(one: Case, plan: PrintPlan): Promise<readonly Finding[
   const whole: ArtworkInfo = {
     ...info,
     pages,
-    ...(one.document && { document: one.document }),
   };
   const raster = memoryRaster({ width: 400, height: 200, dpi: DPI }, planes);
-  return (await planJob(plan, { info: whole, raster: () => raster })).findings;
+  return (await planJob(plan, { info: whole, raster: () => raster }, state)).findings;
 }
 
 const stack = (notation: string) => ({ stack: parseStack(notation) });
@@ -255,7 +264,10 @@ const CASES: Readonly<Record<Exclude<FindingCode, ReadersOwn>, Case>> = {
   },
   WHITE_WET: { plan: { trips: { ...PLAN.trips, split: 'apart', waitMinutes: 0 } } },
   WHITE_HITS_WET: { plan: stack('film | Wx3@image / CMYK') },
-  WHITE_SLOT: { plan: machine({ whiteSlot: { stands: 'other', minutes: 10 } }) },
+  WHITE_SLOT: {
+    plan: machine({ whiteSlot: { minutes: 10 } }),
+    state: { whiteSlot: 'other', leftMl: {} },
+  },
   LAYERS_PER_TRIP: { plan: stack('film | W@image / CMYK / V@sheet') },
   TOTAL_INK: { plan: machine({ inkLimit: 90 }) },
   LAYOUT_TOO_LARGE: { plan: machine({ maxWidth: 90, minWidth: 10 }) },
@@ -274,9 +286,10 @@ const CASES: Readonly<Record<Exclude<FindingCode, ReadersOwn>, Case>> = {
   CONTAINER_SHORT: {
     plan: machine({
       inks: MACHINE.inks.map((ink) =>
-        ink.channel === 'W' ? { ...ink, container: { ml: 500, leftMl: 0.01 } } : ink,
+        ink.channel === 'W' ? { ...ink, container: { ml: 500 } } : ink,
       ),
     }),
+    state: { leftMl: { W: 0.01 } },
   },
 };
 
@@ -306,7 +319,11 @@ describe('every finding', () => {
     const plan = { ...PLAN, ...one.plan };
     for (const { code: told, repair } of await findingsOf(one, plan)) {
       if (told !== code || !repair || repair.kind === 'scale') continue;
-      expect(codesOf(await findingsOf(one, repaired(plan, repair)))).not.toContain(code);
+      const after =
+        repair.kind === 'state'
+          ? await findingsOf(one, plan, repairedState(one.state!, repair))
+          : await findingsOf(one, repaired(plan, repair));
+      expect(codesOf(after)).not.toContain(code);
     }
   });
 });

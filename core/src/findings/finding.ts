@@ -1,6 +1,7 @@
 /** What would go wrong, where, how much of it, and the way out. */
 import type { MmBox, Role } from '../artwork/index.ts';
 import type { Cells } from '../raster/index.ts';
+import type { MachineState } from '../stack/index.ts';
 import {
   factsOf,
   SEVERITIES,
@@ -13,13 +14,20 @@ import {
 } from './table.ts';
 
 /** A way out that the operator can take with one click. */
-export type Repair = PlanRepair | ArtworkRepair;
+export type Repair = PlanRepair | StateRepair | ArtworkRepair;
 
 /** The artwork is read anew, so many times as large as it is now. */
 export interface ArtworkRepair {
   readonly label: string;
   readonly kind: 'scale';
   readonly factor: number;
+}
+
+/** Somebody has seen to it at the machine: its state is another now. */
+export interface StateRepair {
+  readonly label: string;
+  readonly kind: 'state';
+  readonly change: Pick<MachineState, 'whiteSlot'>;
 }
 
 /** A way out that changes the plan and nothing else. */
@@ -57,8 +65,6 @@ export interface PlanChange {
   readonly laminated?: boolean;
   readonly split?: 'together' | 'apart';
   readonly waitMinutes?: number;
-  /** Where the white of the machine stands now. */
-  readonly whiteSlot?: 'under' | 'other';
   /** Longest load, mm. */
   readonly loadLength?: number;
   /** Forgets where a hand put the pieces. */

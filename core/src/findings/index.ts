@@ -9,6 +9,7 @@ export {
   type PlanChange,
   type PlanRepair,
   type Repair,
+  type StateRepair,
 } from './finding.ts';
 export {
   factsOf,

@@ -1,5 +1,5 @@
 /** Containers: what a job draws from the open one, and whether more have to stand by. */
-import { inkOf, type Channel, type Machine } from '../stack/index.ts';
+import { inkOf, type Channel, type Machine, type MachineState } from '../stack/index.ts';
 import type { InkUse } from './ink.ts';
 
 export interface ContainerNeed {
@@ -14,15 +14,17 @@ export interface ContainerNeed {
   readonly leftAfterMl: number;
 }
 
-/** Of the inks whose containers are known. */
+/** Of the inks whose containers are known, and what is left in them. */
 export const containersFor = (
   inks: readonly InkUse[],
   machine: Machine,
+  state: MachineState,
 ): readonly ContainerNeed[] =>
   inks.flatMap(({ channel, ml }) => {
     const ink = inkOf(machine, channel);
-    if (!ink?.container || ml === 0) return [];
-    const { ml: holds, leftMl } = ink.container;
+    const leftMl = state.leftMl[channel];
+    if (!ink?.container || leftMl === undefined || ml === 0) return [];
+    const { ml: holds } = ink.container;
     const opened = Math.max(0, Math.ceil((ml - leftMl) / holds - 1e-9));
     return [
       {

@@ -140,7 +140,7 @@ describe('ink that is not laid', () => {
   it('is told with the containers that have to stand by, and what will be left in the open one', () => {
     const machine = {
       ...MACHINE,
-      inks: MACHINE.inks.map((one) => ({ ...one, container: { ml: 220, leftMl: 15 } })),
+      inks: MACHINE.inks.map((one) => ({ ...one, container: { ml: 220 } })),
     };
     const use = (ml: number) => [
       {
@@ -154,7 +154,15 @@ describe('ink that is not laid', () => {
         working: undefined!,
       },
     ];
-    expect(containersFor(use(10), machine)[0]).toMatchObject({ opened: 0, leftAfterMl: 5 });
-    expect(containersFor(use(250), machine)[0]).toMatchObject({ opened: 2, leftAfterMl: 205 });
+    expect(containersFor(use(10), machine, { leftMl: { W: 15 } })[0]).toMatchObject({
+      opened: 0,
+      leftAfterMl: 5,
+    });
+    expect(containersFor(use(250), machine, { leftMl: { W: 15 } })[0]).toMatchObject({
+      opened: 2,
+      leftAfterMl: 205,
+    });
+    // Nobody has said what is left.
+    expect(containersFor(use(250), machine, { leftMl: {} })).toEqual([]);
   });
 });

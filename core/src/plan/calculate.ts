@@ -15,7 +15,13 @@ import {
 } from '../look/index.ts';
 import type { Measures, PlateMeasure } from '../plates/index.ts';
 import { runSheet, type RunStep } from '../runsheet/index.ts';
-import { formatStack, inkOf, type Channel } from '../stack/index.ts';
+import {
+  formatStack,
+  inkOf,
+  UNKNOWN_STATE,
+  type Channel,
+  type MachineState,
+} from '../stack/index.ts';
 import {
   driftRisk,
   phasesOf,
@@ -86,8 +92,16 @@ export interface Work {
 export const inkMl = (work: Work): Partial<Record<Channel, number>> =>
   Object.fromEntries(work.inks.map(({ channel, ml }) => [channel, ml]));
 
-/** Everything that follows from a plan once its plates are measured. No pixels are touched: takes milliseconds. */
-export function calculate(plan: PrintPlan, info: ArtworkInfo, measured: Measures): PlanResult {
+/**
+ * Everything that follows from a plan once its plates are measured. No pixels are touched: takes milliseconds.
+ * @param state of the plan's machine today
+ */
+export function calculate(
+  plan: PrintPlan,
+  info: ArtworkInfo,
+  measured: Measures,
+  state: MachineState = UNKNOWN_STATE,
+): PlanResult {
   const page = pageOf(plan, info, 'front');
   const versions = versionsOf(plan);
   const parts = versions.map((version): VersionPart => {
@@ -119,7 +133,7 @@ export function calculate(plan: PrintPlan, info: ArtworkInfo, measured: Measures
     ...mergedFindings(
       printed.map((part) => ({
         page: part.version.page,
-        findings: planFindings(part.plan, info, part.measures, layout),
+        findings: planFindings(part.plan, info, part.measures, layout, state),
       })),
       plan.artwork.page,
     ),
@@ -130,7 +144,7 @@ export function calculate(plan: PrintPlan, info: ArtworkInfo, measured: Measures
   const opacity = opacityOf(scene, side, areasOf(scene, side, shown));
   const work =
     layout && !stopsPrint(findings)
-      ? workOf(plan, page, layout, parts, opacity, findings)
+      ? workOf(plan, page, layout, parts, opacity, findings, state)
       : undefined;
   return {
     notation: formatStack(plan.stack),
@@ -179,6 +193,7 @@ function workOf(
   parts: readonly VersionPart[],
   opacity: Opacity,
   findings: readonly Finding[],
+  state: MachineState,
 ): Work {
   const plan = withDrawnCutting(said, parts);
   const { machine, material, prices } = plan;
@@ -190,6 +205,7 @@ function workOf(
   const fittedFor = plan.trips.fittedFor ?? 0;
   const phases = phasesOf({
     machine,
+    state,
     stack: plan.stack,
     trips,
     settings: plan.trips,
@@ -216,7 +232,7 @@ function workOf(
       sum(parts.map((part) => areaOf(part.page) * part.version.copies)) / plan.layout.copies,
     copies,
   });
-  const containers = containersFor(inks, machine);
+  const containers = containersFor(inks, machine, state);
   const testMm2 = test * (layout.pieceHeight + 2 * plan.layout.margin) * material.width;
   const cost = costOf({
     inks,
@@ -279,6 +295,7 @@ function workOf(
     get runSheet() {
       return (steps ??= runSheet({
         plan,
+        state,
         mode,
         layout,
         versionLoads: plan.versions ? runs : [],
@@ -309,5 +326,9 @@ function workOf(
 }
 
 /** Plates and everything that follows, in one call. */
-export const planJob = async (plan: PrintPlan, artwork: Artwork): Promise<PlanResult> =>
-  calculate(plan, artwork.info, await measureVersions(plan, artwork));
+export const planJob = async (
+  plan: PrintPlan,
+  artwork: Artwork,
+  state?: MachineState,
+): Promise<PlanResult> =>
+  calculate(plan, artwork.info, await measureVersions(plan, artwork), state);

@@ -16,8 +16,7 @@ export function withStack<P extends Pick<PrintPlan, 'machine' | 'material' | 'mo
 
 /** A plan with a repair, or the practice of a school, carried out. */
 export function changed(plan: PrintPlan, change: PlanChange): PrintPlan {
-  const { stack, modeId, rearPage, laminated, split, waitMinutes, whiteSlot, loadLength, layAnew } =
-    change;
+  const { stack, modeId, rearPage, laminated, split, waitMinutes, loadLength, layAnew } = change;
   const { places, ...layout } = plan.layout;
   const next: PrintPlan = {
     ...plan,
@@ -34,10 +33,6 @@ export function changed(plan: PrintPlan, change: PlanChange): PrintPlan {
       ...(split !== undefined && { split }),
       ...(waitMinutes !== undefined && { waitMinutes }),
     },
-    machine:
-      whiteSlot !== undefined && plan.machine.whiteSlot
-        ? { ...plan.machine, whiteSlot: { ...plan.machine.whiteSlot, stands: whiteSlot } }
-        : plan.machine,
   };
   return stack === undefined ? next : withStack(next, parseStack(stack));
 }

@@ -12,7 +12,7 @@ import type { Layout } from '../layout/index.ts';
 import { contrastGrade, facingPicture, scannerSees, type Scene } from '../look/index.ts';
 import { plateSpecs, type Measures, type PlateMeasure } from '../plates/index.ts';
 import { cellsFrom } from '../raster/index.ts';
-import { allLayers, obstacles } from '../stack/index.ts';
+import { allLayers, obstacles, type MachineState } from '../stack/index.ts';
 import { splitTrips } from '../trips/index.ts';
 import { formatRule } from '../rule/index.ts';
 import { hasReflectance } from '../spectrum/index.ts';
@@ -35,6 +35,7 @@ export function planFindings(
   info: ArtworkInfo,
   { plates, pictures }: Measures,
   layout: Layout | undefined,
+  state: MachineState,
 ): Finding[] {
   const measures = new Map(plates.map((measure) => [measure.key, measure]));
   const { machine, material, stack } = plan;
@@ -82,7 +83,7 @@ export function planFindings(
   }
   found.push(...weakBarcodes(plan, info, measures), ...tooMuchInk(plan, info, pictures));
 
-  found.push(...stackFindings(plan, info));
+  found.push(...stackFindings(plan, info, state));
   found.push(...layoutFindings(plan, pageOf(plan, info, 'front'), layout));
 
   const trips = splitTrips(stack, mode, plan.trips);

@@ -47,7 +47,7 @@ export {
 export { groundDependencies, lookDependencies, plateDependencies } from './plateDependencies.ts';
 export { printedRaster } from './printedRaster.ts';
 export { printFiles, thinned, type PrintFile, type PrintPlate } from './printFiles.ts';
-export { keepOverprint, repaired } from './repair.ts';
+export { keepOverprint, repaired, repairedState } from './repair.ts';
 export { inkMl, planJob, calculate, type PlanResult, type Work } from './calculate.ts';
 export {
   measuresOf,

@@ -11,7 +11,7 @@ import type { Raster } from '../raster/index.ts';
 import type { Machine, Material, Mode, ArtworkSide, Stack } from '../stack/index.ts';
 import type { Cutting, TripSettings } from '../trips/index.ts';
 
-export const PLAN_FORMAT = 2;
+export const PLAN_FORMAT = 3;
 
 export interface Viewing {
   /** The side the finished print is looked at from. */

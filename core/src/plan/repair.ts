@@ -1,7 +1,8 @@
 /** Ways out, carried out on the plan. */
-import type { PlanRepair } from '../findings/index.ts';
+import type { PlanRepair, StateRepair } from '../findings/index.ts';
 import { raiseHaze, setRule } from '../plates/index.ts';
 import { parseRule } from '../rule/index.ts';
+import type { MachineState } from '../stack/index.ts';
 import { changed } from './change.ts';
 import type { PrintPlan } from './plan.ts';
 
@@ -23,6 +24,12 @@ export function repaired(plan: PrintPlan, repair: PlanRepair): PrintPlan {
       return changed(plan, repair.change);
   }
 }
+
+/** Returns the machine's state with the repair carried out. */
+export const repairedState = (state: MachineState, { change }: StateRepair): MachineState => ({
+  ...state,
+  ...change,
+});
 
 /** Whether a special and colour both print where the file lets one erase the other. */
 export function keepOverprint(plan: PrintPlan, separation: string, keep: boolean): PrintPlan {

@@ -12,6 +12,7 @@ import {
   usesInkRole,
   withDensity,
   withoutInkRole,
+  type MachineState,
   type Stack,
 } from '../stack/index.ts';
 import { slotWanted, splitTrips } from '../trips/index.ts';
@@ -21,14 +22,14 @@ import { modeOf, type PrintPlan } from './plan.ts';
 const SHORT_WAIT = 3;
 const LONG_WAIT = 15;
 
-export function stackFindings(plan: PrintPlan, info: ArtworkInfo): Finding[] {
+export function stackFindings(plan: PrintPlan, info: ArtworkInfo, state: MachineState): Finding[] {
   return [
     ...mirroring(plan),
     ...wetSilver(plan),
     ...clearUnderLaminate(plan),
     ...wetHits(plan),
     ...onePicture(plan, info),
-    ...wrongSlot(plan),
+    ...wrongSlot(plan, state),
     ...manyTrips(plan),
   ];
 }
@@ -134,15 +135,15 @@ function onePicture({ stack, artwork }: PrintPlan, info: ArtworkInfo): Finding[]
 }
 
 /** Some printers want white in another slot for white under colour than for everything else. */
-function wrongSlot({ stack, machine }: PrintPlan): Finding[] {
+function wrongSlot({ stack, machine }: PrintPlan, state: MachineState): Finding[] {
   const { whiteSlot, name } = machine;
   const wanted = slotWanted(stack);
-  if (!whiteSlot || !wanted || whiteSlot.stands === wanted) return [];
+  if (!whiteSlot || !wanted || !state.whiteSlot || state.whiteSlot === wanted) return [];
   return [
     finding(
       'WHITE_SLOT',
       `${name} wants its white in the slot for ${wanted === 'under' ? 'white under colour' : 'all but white under colour'}, and it stands in the other one. Moving it by hand takes about ${whiteSlot.minutes} min; queue such jobs together.`,
-      { ...take('It is moved', { whiteSlot: wanted }) },
+      { repair: { kind: 'state', label: 'It is moved', change: { whiteSlot: wanted } } },
     ),
   ];
 }

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { artwork, MACHINE, MATERIAL, measures, PLAN } from '../../test/shop.ts';
 import type { Repair } from '../findings/index.ts';
-import { parseStack } from '../stack/index.ts';
+import { parseStack, type MachineState } from '../stack/index.ts';
 import { changed, calculate, type PrintPlan } from './index.ts';
 
 const HALF = { key: 'W:front:image', coverage: 0.5, areaMm2: 10_000 };
-const done = (change: Partial<PrintPlan>) =>
-  calculate({ ...PLAN, ...change }, artwork({ Cyan: 0.5 }), measures(HALF));
+const done = (change: Partial<PrintPlan>, state?: MachineState) =>
+  calculate({ ...PLAN, ...change }, artwork({ Cyan: 0.5 }), measures(HALF), state);
 const codes = (change: Partial<PrintPlan>) => done(change).findings.map(({ code }) => code);
 const repairOf = (repair: Repair | undefined) => {
   if (repair?.kind !== 'plan') throw new Error('No repair of the plan.');
@@ -70,9 +70,11 @@ describe('what layout and finishing say against a plan', () => {
   it('tells the container that runs out on the way, and how many have to stand by', () => {
     const machine = {
       ...MACHINE,
-      inks: MACHINE.inks.map((ink) => ({ ...ink, container: { ml: 0.15, leftMl: 0.1 } })),
+      inks: MACHINE.inks.map((ink) => ({ ...ink, container: { ml: 0.15 } })),
     };
-    const found = done({ machine }).findings.filter(({ code }) => code === 'CONTAINER_SHORT');
+    const found = done({ machine }, { leftMl: { C: 0.1, W: 0.1 } }).findings.filter(
+      ({ code }) => code === 'CONTAINER_SHORT',
+    );
     // 0.4 mL of cyan and of white: two more of 0.15 each.
     expect(found.map(({ message }) => message)).toEqual([
       expect.stringContaining('have 2 of'),
@@ -119,10 +121,13 @@ describe('the run sheet of finished work', () => {
   it('has the white moved to the slot that the stack wants, and containers at hand', () => {
     const machine = {
       ...MACHINE,
-      whiteSlot: { stands: 'other' as const, minutes: 10 },
-      inks: MACHINE.inks.map((ink) => ({ ...ink, container: { ml: 0.15, leftMl: 0.1 } })),
+      whiteSlot: { minutes: 10 },
+      inks: MACHINE.inks.map((ink) => ({ ...ink, container: { ml: 0.15 } })),
     };
-    const first = step({ machine }, 'Get the machine ready')!;
+    const state = { whiteSlot: 'other' as const, leftMl: { C: 0.1, W: 0.1 } };
+    const first = done({ machine }, state).work!.runSheet.find(
+      ({ title }) => title === 'Get the machine ready',
+    )!;
     expect(first.settings.find(({ label }) => label === 'Slot of the white')!.value).toContain(
       'MOVE it there',
     );

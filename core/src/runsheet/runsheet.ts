@@ -11,6 +11,7 @@ import {
   INK_ROLE_NAMES,
   layerName,
   type Mode,
+  type MachineState,
 } from '../stack/index.ts';
 import { ruleWords } from '../rule/index.ts';
 import { slotWanted, type Trip } from '../trips/index.ts';
@@ -30,6 +31,7 @@ export interface RunStep {
 
 export interface RunSheetInput {
   readonly plan: PrintPlan;
+  readonly state: MachineState;
   readonly mode: Mode;
   readonly layout: Layout;
   /** Which versions lie on which load; none where the plan has no versions. */
@@ -72,7 +74,7 @@ export function runSheet(input: RunSheetInput): readonly RunStep[] {
   return steps;
 }
 
-function prepare({ plan, inks, containers, findings }: RunSheetInput): RunStep {
+function prepare({ plan, state, inks, containers, findings }: RunSheetInput): RunStep {
   const { whiteSlot } = plan.machine;
   const slot = slotWanted(plan.stack);
   const special = inks.filter(({ channel }) => ['W', 'S', 'V'].includes(channel));
@@ -89,7 +91,7 @@ function prepare({ plan, inks, containers, findings }: RunSheetInput): RunStep {
         ? [
             setting(
               'Slot of the white',
-              `${slot === 'under' ? 'for white under colour' : 'for all other work'}${whiteSlot.stands === slot ? ', where it stands' : ': MOVE it there'}`,
+              `${slot === 'under' ? 'for white under colour' : 'for all other work'}${state.whiteSlot === undefined ? '' : state.whiteSlot === slot ? ', where it stands' : ': MOVE it there'}`,
             ),
           ]
         : []),

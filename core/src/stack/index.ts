@@ -39,6 +39,7 @@ export type {
   Material,
   Mode,
 } from './machine.ts';
+export { UNKNOWN_STATE, type MachineState } from './machineState.ts';
 export { mistakesOf, type Mistake } from './mistakes.ts';
 export { formatStack, parseStack } from './notation.ts';
 export { PRESETS, type Preset } from './presets.ts';

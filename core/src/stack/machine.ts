@@ -27,8 +27,8 @@ export interface Ink {
   readonly tone?: readonly (readonly [coverage: number, ink: number])[];
   /** Spat into the waste while the machine prints, used or not, mL an hour. */
   readonly spitPerHour?: number;
-  /** What one container holds, and what is left in the one that is open, mL. */
-  readonly container?: { readonly ml: number; readonly leftMl: number };
+  /** What one container holds, mL. */
+  readonly container?: { readonly ml: number };
   /** Where the laydown comes from; nothing where it was typed in. */
   readonly laydownFrom?: LaydownSource;
 }
@@ -91,8 +91,8 @@ export interface Machine {
   readonly returnSpeed: number;
   /** Highest density of silver under colour that dries, percent. */
   readonly silverUnderLimit: number;
-  /** Where white is moved by hand between a slot for white under colour and one for all else: where it stands, and how long that takes. */
-  readonly whiteSlot?: { readonly stands: 'under' | 'other'; readonly minutes: number };
+  /** Where white is moved by hand between a slot for white under colour and one for all else: how long that takes. */
+  readonly whiteSlot?: { readonly minutes: number };
   /** How much wider ink makes a bar than it was laid, mm: bars of codes are laid narrower by it. */
   readonly barReduction?: number;
   /** Most ink that dries or cures at one place in one trip, percent: one solid of one hit is 100. */

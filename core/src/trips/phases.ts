@@ -1,5 +1,5 @@
 /** The work at the machine from first to last, phase by phase: its bars are the timeline, its sum is the time. */
-import type { Machine, Stack } from '../stack/index.ts';
+import type { Machine, MachineState, Stack } from '../stack/index.ts';
 import { allLayers, layerName, NOZZLE_CHECK_MINUTES, usesInkRole } from '../stack/index.ts';
 import { term, type Working } from '../units/index.ts';
 import { isSpecial, LOADING_MINUTES, type Trip, type TripSettings } from './trips.ts';
@@ -39,6 +39,7 @@ export interface Phase {
 
 export interface PhaseInput {
   readonly machine: Machine;
+  readonly state: MachineState;
   readonly stack: Stack;
   readonly trips: readonly Trip[];
   readonly settings: TripSettings;
@@ -61,7 +62,7 @@ export function slotWanted(stack: Stack): 'under' | 'other' | undefined {
 }
 
 export function phasesOf(input: PhaseInput): readonly Phase[] {
-  const { machine, stack, trips, settings, starts, copies, cutting } = input;
+  const { machine, state, stack, trips, settings, starts, copies, cutting } = input;
   const list: Omit<Phase, 'start'>[] = [];
   const add = (
     step: PhaseStep,
@@ -94,7 +95,7 @@ export function phasesOf(input: PhaseInput): readonly Phase[] {
     });
   const { whiteSlot } = machine;
   const slot = slotWanted(stack);
-  if (whiteSlot && slot && whiteSlot.stands !== slot)
+  if (whiteSlot && slot && state.whiteSlot && state.whiteSlot !== slot)
     add(
       'slot',
       'Moving white to its other slot',

@@ -199,7 +199,7 @@ describe('driftRisk', () => {
 describe('phasesOf', () => {
   const machine = {
     ...MACHINE,
-    whiteSlot: { stands: 'other' as const, minutes: 10 },
+    whiteSlot: { minutes: 10 },
     fitting: { minutes: 20, lossMl: 60, cleaning: 500 },
     cutter: { speed: 100, swapMinutes: 4 },
   };
@@ -207,7 +207,17 @@ describe('phasesOf', () => {
     const stack = parseStack(notation);
     const done = { ...settings, ...change };
     const trips = planTrips(stack, machine, MODE, done, layout);
-    return phasesOf({ machine, stack, trips, settings: done, starts: 1, copies: 1, cutting });
+    const state = { whiteSlot: 'other' as const, leftMl: {} };
+    return phasesOf({
+      machine,
+      state,
+      stack,
+      trips,
+      settings: done,
+      starts: 1,
+      copies: 1,
+      cutting,
+    });
   };
 
   it('tells the white slot to be moved where this stack wants it elsewhere', () => {

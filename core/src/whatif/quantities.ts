@@ -2,6 +2,7 @@
 import type { ArtworkInfo } from '../artwork/index.ts';
 import { calculate, withCopies, type PrintPlan } from '../plan/index.ts';
 import type { Measures } from '../plates/index.ts';
+import type { MachineState } from '../stack/index.ts';
 import type { Money } from '../units/index.ts';
 
 export interface Offer {
@@ -26,9 +27,10 @@ export const offersOf = (
   info: ArtworkInfo,
   measures: Measures,
   quantities: readonly number[],
+  state?: MachineState,
 ): readonly Offer[] =>
   quantities.flatMap((copies) => {
-    const { work } = calculate(withCopies(plan, copies), info, measures);
+    const { work } = calculate(withCopies(plan, copies), info, measures, state);
     if (!work) return [];
     const { total: cost, price, perPiece } = work.cost;
     return [{ copies, cost, price, perPiece, minutes: work.minutes }];

@@ -2,7 +2,7 @@
 import type { ArtworkInfo } from '../artwork/index.ts';
 import { calculate, type PrintPlan } from '../plan/index.ts';
 import type { Measures } from '../plates/index.ts';
-import type { Machine } from '../stack/index.ts';
+import type { Machine, MachineState } from '../stack/index.ts';
 import type { Money } from '../units/index.ts';
 
 export interface Sensitivity {
@@ -88,8 +88,9 @@ export function sensitivitiesOf(
   plan: PrintPlan,
   info: ArtworkInfo,
   measures: Measures,
+  state?: MachineState,
 ): readonly Sensitivity[] {
-  const costOf = (next: PrintPlan) => calculate(next, info, measures).work?.cost.total;
+  const costOf = (next: PrintPlan) => calculate(next, info, measures, state).work?.cost.total;
   return INPUTS.flatMap(([label, change]) => {
     const less = costOf(change(plan, 1 - SWING));
     const more = costOf(change(plan, 1 + SWING));

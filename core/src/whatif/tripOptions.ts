@@ -2,7 +2,7 @@
 import type { ArtworkInfo } from '../artwork/index.ts';
 import { calculate, type PlanResult, type PrintPlan } from '../plan/index.ts';
 import type { Measures } from '../plates/index.ts';
-import { allLayers, withHits } from '../stack/index.ts';
+import { allLayers, withHits, type MachineState } from '../stack/index.ts';
 
 export interface TripOption {
   readonly name: string;
@@ -21,10 +21,11 @@ export function tripOptionsOf(
   plan: PrintPlan,
   info: ArtworkInfo,
   measures: Measures,
+  state?: MachineState,
 ): readonly TripOption[] {
   const option = (name: string, change: Partial<PrintPlan>): TripOption => {
     const next = { ...plan, ...change };
-    const result = calculate(next, info, measures);
+    const result = calculate(next, info, measures, state);
     return {
       name,
       plan: next,

@@ -18,6 +18,7 @@ import {
   withInkRoleDensity,
   type Special,
   type Stack,
+  type MachineState,
 } from '../stack/index.ts';
 import type { Money } from '../units/index.ts';
 
@@ -90,6 +91,7 @@ export function tryVariants(
   info: ArtworkInfo,
   measures: Measures,
   sample: LookSample,
+  state?: MachineState,
 ): readonly Omit<Variant, 'dominated'>[] {
   /** One trip or two, it looks the same. */
   const looks = new Map<string, Pick<Figures, 'opacity' | 'deltaE'>>();
@@ -108,7 +110,7 @@ export function tryVariants(
     return look;
   };
   return variants.flatMap((variant) => {
-    const { work } = calculate(variant.plan, info, measures);
+    const { work } = calculate(variant.plan, info, measures, state);
     if (!work) return [];
     return [
       {

@@ -13,6 +13,7 @@ import {
   type ArtworkInfo,
   type JobReport,
   type Machine,
+  type MachineState,
   type Measures,
   type PrintPlan,
 } from '@kyanos/core';
@@ -27,9 +28,10 @@ interface Planned {
 export interface PaperOrder
   extends Planned, Pick<PaperJob, 'fileName' | 'shopName' | 'version' | 'printedAt'> {
   readonly paper: string;
+  readonly state: MachineState;
 }
 
-type Ready = PaperJob & Planned;
+type Ready = PaperJob & Planned & { readonly state: MachineState };
 
 const PAPERS: Readonly<Record<string, (job: Ready) => NodeJS.ReadableStream>> = {
   'run-sheet': runSheetPdf,
@@ -38,7 +40,7 @@ const PAPERS: Readonly<Record<string, (job: Ready) => NodeJS.ReadableStream>> = 
     quotePdf({
       ...job,
       page: pageOf(job.plan, job.info, 'front'),
-      offers: offersOf(job.plan, job.info, job.measures, quantitiesOf(job.plan)),
+      offers: offersOf(job.plan, job.info, job.measures, quantitiesOf(job.plan), job.state),
     }),
   jig: ({ plan, info, work, printedAt }) => {
     const page = pageOf(plan, info, 'front');
@@ -49,7 +51,7 @@ const PAPERS: Readonly<Record<string, (job: Ready) => NodeJS.ReadableStream>> = 
 export const PAPER_NAMES: readonly string[] = Object.keys(PAPERS);
 
 async function paper({ paper: name, ...job }: PaperOrder): Promise<Uint8Array> {
-  const result = calculate(job.plan, job.info, job.measures);
+  const result = calculate(job.plan, job.info, job.measures, job.state);
   const { work } = result;
   if (!work) {
     const [first] = result.findings.filter(({ severity }) => severity === 'error');

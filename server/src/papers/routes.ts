@@ -1,5 +1,5 @@
 /** Papers of a job: run sheet, quote, inner sheet, and the jig for loose pieces. */
-import { DomainError } from '@kyanos/core';
+import { DomainError, UNKNOWN_STATE } from '@kyanos/core';
 import { API } from '@kyanos/contract';
 import { Router } from 'express';
 import type pg from 'pg';
@@ -9,7 +9,7 @@ import { readyArtwork } from '../artwork/queries.ts';
 import { jobById } from '../jobs/queries.ts';
 import { measuresFor } from '../plates/queries.ts';
 import { on } from '../route.ts';
-import { shopOf } from '../shop/queries.ts';
+import { shopOf, stateOf } from '../shop/queries.ts';
 
 /** A job as it was saved last, with its full-size plates' measures. @throws DomainError with what is missing */
 async function orderOf(pool: pg.Pool, id: string): Promise<Omit<PaperOrder, 'paper'>> {
@@ -17,13 +17,17 @@ async function orderOf(pool: pg.Pool, id: string): Promise<Omit<PaperOrder, 'pap
   if (!artworkId) throw new DomainError('NO_ARTWORK');
   const info = await readyArtwork(pool, artworkId);
   const measures = await measuresFor(pool, artworkId, plan);
-  const { name: shopName } = await shopOf(pool);
+  const { name: shopName, machines } = await shopOf(pool);
+  // A machine that the shop has no more has no state.
+  const known = machines.some((machine) => machine.id === plan.machine.id);
+  const state = known ? await stateOf(pool, plan.machine.id) : UNKNOWN_STATE;
   return {
     plan,
     info,
     measures,
     fileName: fileName ?? '',
     shopName,
+    state,
     version,
     printedAt: new Date(),
   };

@@ -1,6 +1,6 @@
 /** Fills a new installation: the invented shop, its jobs and their artwork. Once only. */
 import { Readable } from 'node:stream';
-import { DEMO_JOBS, SHOP, type DemoJob } from '@kyanos/demo';
+import { DEMO_JOBS, SHOP, SHOP_STATE, type DemoJob } from '@kyanos/demo';
 import type { FileId } from '@kyanos/contract';
 import type pg from 'pg';
 import { upsertArtwork } from '../artwork/queries.ts';
@@ -12,7 +12,7 @@ import { enqueue, type Queue } from '../queue.ts';
 import { foundShop } from './queries.ts';
 
 /** Without jobs there is still a shop, since a plan needs machines and materials. */
-export const prepareShop = (pool: pg.Pool): Promise<void> => foundShop(pool, SHOP);
+export const prepareShop = (pool: pg.Pool): Promise<void> => foundShop(pool, SHOP, SHOP_STATE);
 
 export async function loadDemo(pool: pg.Pool, queue: Queue): Promise<void> {
   const { rows } = await pool.query<{ loaded: boolean }>('select demo_loaded as loaded from shop');

@@ -3,7 +3,7 @@ import { Router } from 'express';
 import type pg from 'pg';
 import { revisionOf, revisions } from '../revisions.ts';
 import { on } from '../route.ts';
-import { machineById, saveMachine, shopOf } from './queries.ts';
+import { machineById, saveMachine, saveState, shopOf, stateOf } from './queries.ts';
 
 export function shopRoutes(pool: pg.Pool): Router {
   const router = Router();
@@ -25,6 +25,17 @@ export function shopRoutes(pool: pg.Pool): Router {
     const saved = await saveMachine(pool, params.machine, () => body, basedOn);
     tellRevision(saved.revision);
     return saved.machine;
+  });
+
+  on(router, API.getMachineState, async ({ params }, { tellRevision }) => {
+    const state = await stateOf(pool, params.machine);
+    tellRevision(await revisionOf(pool, 'state', params.machine));
+    return state;
+  });
+
+  on(router, API.saveMachineState, async ({ params, body }, { basedOn, tellRevision }) => {
+    tellRevision(await saveState(pool, params.machine, body, basedOn));
+    return body;
   });
 
   return router;

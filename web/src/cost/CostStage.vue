@@ -79,7 +79,7 @@ const summary = computed(() => {
 /** Dozens of plans: worked out beside the screen. */
 const around = shallowRef<Awaited<ReturnType<LookWorker['around']>>>();
 const { ask } = useLatest(
-  () => lookWorker().around(plan.value, job.info!, job.measures!),
+  () => lookWorker().around(plan.value, job.info!, job.measures!, job.state),
   (found) => (around.value = found),
 );
 watch(

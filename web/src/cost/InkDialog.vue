@@ -30,7 +30,12 @@ const machine = computed(() => job.plan!.machine);
 const currency = computed(() => job.plan!.prices.currency);
 
 const ink = ref<Ink>();
-watch(channel, (wanted) => (ink.value = wanted && inkOf(machine.value, wanted)));
+/** True today, and of no plan: told to the shop. */
+const leftMl = ref<number>();
+watch(channel, (wanted) => {
+  ink.value = wanted && inkOf(machine.value, wanted);
+  leftMl.value = wanted && job.state.leftMl[wanted];
+});
 const set = (change: Partial<Ink>) => (ink.value = { ...ink.value!, ...change });
 
 type LaydownKind = LaydownSource['kind'] | 'typed';
@@ -131,6 +136,12 @@ async function done() {
       problem.value = error.problem.message;
       return;
     }
+  const { [next.channel]: was } = job.state.leftMl;
+  if (next.container && leftMl.value !== undefined && leftMl.value !== was)
+    await job.tellState({
+      ...job.state,
+      leftMl: { ...job.state.leftMl, [next.channel]: leftMl.value },
+    });
   job.update({ machine: withInk(machine.value, next) });
   channel.value = undefined;
 }
@@ -302,18 +313,16 @@ async function done() {
           :max="1000000"
           :model-value="ink.container?.ml ?? 0"
           @update:model-value="
-            $event > 0
-              ? set({ container: { ml: $event, leftMl: ink.container?.leftMl ?? $event } })
-              : (ink = without(ink, 'container'))
+            $event > 0 ? set({ container: { ml: $event } }) : (ink = without(ink, 'container'))
           "
         />
         <number-field
           v-if="ink.container"
-          label="Left in the open one"
+          label="Left in the open one today"
           unit="mL"
           :max="ink.container.ml"
-          :model-value="ink.container.leftMl"
-          @update:model-value="set({ container: { ml: ink.container.ml, leftMl: $event } })"
+          :model-value="leftMl ?? ink.container.ml"
+          @update:model-value="leftMl = $event"
         />
       </div>
       <v-checkbox

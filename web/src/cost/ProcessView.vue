@@ -92,7 +92,13 @@ const digital = shallowRef<{
 const { ask } = useLatest(
   async () => ({
     quantities: grid.value,
-    costs: await lookWorker().quantities(alike.value, job.info!, job.measures!, grid.value),
+    costs: await lookWorker().quantities(
+      alike.value,
+      job.info!,
+      job.measures!,
+      grid.value,
+      job.state,
+    ),
   }),
   (found) => (digital.value = found),
 );

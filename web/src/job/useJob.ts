@@ -10,6 +10,7 @@ import {
 import {
   calculate,
   repaired,
+  repairedState,
   type ArtworkInfo,
   type PlanResult,
   type PrintPlan,
@@ -21,6 +22,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { call, Refused } from '../shared/api.ts';
 import { rememberName } from '../shared/spotMemory.ts';
 import { useHistory } from './history.ts';
+import { useMachineState } from './useMachineState.ts';
 import { useOpenArtwork } from './useOpenArtwork.ts';
 import { usePlates, type Subject } from './usePlates.ts';
 import { useSaving } from './useSaving.ts';
@@ -38,9 +40,13 @@ export const useJob = defineStore('job', () => {
   const history = useHistory<PrintPlan>();
   const { artwork, followAgain } = useOpenArtwork(artworkId, problem);
   const info = computed<ArtworkInfo | undefined>(() => artwork.value?.info ?? undefined);
+  const { state, tell: tellState } = useMachineState(
+    computed(() => plan.value?.machine.id),
+    problem,
+  );
   const subject = computed<Subject | undefined>(() =>
     plan.value && info.value && artworkId.value
-      ? { artworkId: artworkId.value, info: info.value, plan: plan.value }
+      ? { artworkId: artworkId.value, info: info.value, plan: plan.value, state: state.value }
       : undefined,
   );
   const plates = usePlates(subject);
@@ -48,7 +54,7 @@ export const useJob = defineStore('job', () => {
 
   const result = computed<PlanResult | undefined>(() =>
     subject.value && plates.measures.value
-      ? calculate(subject.value.plan, subject.value.info, plates.measures.value)
+      ? calculate(subject.value.plan, subject.value.info, plates.measures.value, state.value)
       : undefined,
   );
   /** The last result that could be worked out, shown while the next is on its way. */
@@ -151,6 +157,11 @@ export const useJob = defineStore('job', () => {
       void rescale(wanted.factor);
       return;
     }
+    if (wanted.kind === 'state') {
+      before.value = shown.value;
+      void tellState(repairedState(state.value, wanted));
+      return;
+    }
     replace(repaired(plan.value, wanted));
     if (wanted.kind === 'map-name') void rememberName(wanted.separation, wanted.role);
   }
@@ -167,6 +178,8 @@ export const useJob = defineStore('job', () => {
     problem,
     saveState: saving.saveState,
     theirs: saving.theirs,
+    state,
+    tellState,
     subject,
     measures: plates.measures,
     fullSize: plates.fullSize,

@@ -4,6 +4,7 @@ import {
   measuresOf,
   plateDependencies,
   type ArtworkInfo,
+  type MachineState,
   type Measures,
   type PlateMeasure,
   type PrintPlan,
@@ -22,6 +23,7 @@ export interface Subject {
   readonly artworkId: ArtworkId;
   readonly info: ArtworkInfo;
   readonly plan: PrintPlan;
+  readonly state?: MachineState;
 }
 
 export function usePlates(subject: Readonly<Ref<Subject | undefined>>) {

@@ -32,6 +32,7 @@ import {
   type Candidate,
   type Figures,
   type LookNumbers,
+  type MachineState,
   type Measures,
   type Money,
   type Offer,
@@ -108,7 +109,7 @@ async function tryStack(subject: Subject, candidate: Candidate): Promise<Tried> 
   return {
     candidate,
     plan,
-    result: calculate(plan, subject.info, measures),
+    result: calculate(plan, subject.info, measures, subject.state),
     numbers: lookNumbers(await lookOf(tried, day.side, TRIED_PX), day, plan.viewing),
   };
 }
@@ -138,7 +139,9 @@ const api = {
         TRIED_PX,
       );
       const sample = sampleOf(print, sceneOf({ ...plan, stack: candidate.stack }, info), side);
-      tried.push(...tryVariants(variantPlans(plan, candidate), info, print.measures, sample));
+      tried.push(
+        ...tryVariants(variantPlans(plan, candidate), info, print.measures, sample, subject.state),
+      );
     }
     return withDominated(tried).map(({ plan: { stack, trips: wish }, ...row }) => ({
       ...row,
@@ -152,10 +155,11 @@ const api = {
     plan: PrintPlan,
     info: ArtworkInfo,
     measures: Measures,
+    state: MachineState,
   ): { readonly offers: readonly Offer[]; readonly sensitivities: readonly Sensitivity[] } {
     return {
-      offers: offersOf(plan, info, measures, quantitiesOf(plan)),
-      sensitivities: sensitivitiesOf(plan, info, measures),
+      offers: offersOf(plan, info, measures, quantitiesOf(plan), state),
+      sensitivities: sensitivitiesOf(plan, info, measures, state),
     };
   },
 
@@ -165,9 +169,10 @@ const api = {
     info: ArtworkInfo,
     measures: Measures,
     quantities: readonly number[],
+    state: MachineState,
   ): (number | undefined)[] {
     return quantities.map(
-      (copies) => calculate(withCopies(plan, copies), info, measures).work?.cost.total.minor,
+      (copies) => calculate(withCopies(plan, copies), info, measures, state).work?.cost.total.minor,
     );
   },
 

@@ -8,6 +8,7 @@ import {
   type Artwork,
   type ArtworkInfo,
   type ArtworkPage,
+  type MachineState,
   type PrintPlan,
   type Raster,
 } from '@kyanos/core';
@@ -18,6 +19,8 @@ export interface Subject {
   readonly artworkId: ArtworkId;
   readonly info: ArtworkInfo;
   readonly plan: PrintPlan;
+  /** Of the plan's machine today, where more than its look is worked out. */
+  readonly state?: MachineState;
 }
 
 export type Pages = ReadonlyMap<number, Preview>;

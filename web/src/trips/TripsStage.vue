@@ -70,7 +70,7 @@ const around = computed(() => {
 /** The ways of printing this stack, worked out on the same plates. */
 const options = computed(() => {
   const { info, measures } = job;
-  return info && measures ? tripOptionsOf(plan.value, info, measures) : [];
+  return info && measures ? tripOptionsOf(plan.value, info, measures, job.state) : [];
 });
 const choose = ({ plan: { trips, stack } }: TripOption) => job.update({ trips, stack });
 const waiting = ({ result: { work: done } }: TripOption) =>

@@ -1,0 +1,67 @@
+import { readFileSync } from 'node:fs';
+import { encodePlan, type Job } from '@kyanos/contract';
+import type { MachineState, Shop } from '@kyanos/core';
+import { SHOP_STATE } from '@kyanos/demo';
+import { describe, expect, it } from 'vitest';
+import { demo, useServer } from '../../test/served.ts';
+
+const served = useServer();
+const { plan } = demo('harbour-lightbox');
+const path = `/shop/machines/${plan.machine.id}/state`;
+const state = async () => (await served.call<MachineState>('GET', path)).body;
+
+describe('what is true of a machine today', () => {
+  it('is told to the shop, and to whoever plans on that machine', async () => {
+    const answer = await fetch(served.base + path);
+    const etag = answer.headers.get('ETag')!;
+    expect(await answer.json()).toEqual(SHOP_STATE[plan.machine.id]);
+    const moved = { whiteSlot: 'under', leftMl: { W: 30 } };
+    const tell = (body: object, revision = etag) =>
+      served.call('PUT', path, body, { 'If-Match': revision });
+    expect((await tell(moved)).status).toBe(200);
+    expect(await state()).toEqual(moved);
+    expect(await tell({ leftMl: {} })).toMatchObject({
+      status: 409,
+      body: { code: 'STATE_CONFLICT' },
+    });
+    expect((await tell({ leftMl: { W: -1 } }, '"1"')).status).toBe(422);
+    expect((await served.call('GET', '/shop/machines/none/state')).status).toBe(404);
+    expect(await state()).toEqual(moved);
+  });
+
+  it('is taken out of the machines of an older database, and its jobs are as they were', async () => {
+    const { pool } = served.database;
+    const old = (machine: Shop['machines'][number]) => {
+      const { whiteSlot, leftMl } = SHOP_STATE[machine.id];
+      return {
+        ...machine,
+        ...(machine.whiteSlot && { whiteSlot: { ...machine.whiteSlot, stands: whiteSlot } }),
+        inks: machine.inks.map((ink) =>
+          ink.container
+            ? { ...ink, container: { ...ink.container, leftMl: leftMl[ink.channel] } }
+            : ink,
+        ),
+      };
+    };
+    const { body: shop } = await served.call<Shop>('GET', '/shop');
+    await pool.query('update shop set data = $1::jsonb', [
+      JSON.stringify({ ...shop, machines: shop.machines.map(old) }),
+    ]);
+    const { id } = await served.newJob(null, plan);
+    const stored = { ...encodePlan(plan), format: 2, machine: old(plan.machine) };
+    await pool.query('update job_version set plan = $2::jsonb where job_id = $1', [
+      id,
+      JSON.stringify(stored),
+    ]);
+    await pool.query('delete from machine_state');
+    const migration = readFileSync(
+      new URL('../../migrations/0010_machine_state.sql', import.meta.url),
+      'utf8',
+    );
+    await pool.query(/insert into machine_state[^;]*;/.exec(migration)![0]);
+    expect(await state()).toEqual(SHOP_STATE[plan.machine.id]);
+    expect((await served.call<Shop>('GET', '/shop')).body).toEqual(shop);
+    const { body: job } = await served.call<Job>('GET', `/jobs/${id}`);
+    expect(job.plan).toEqual(JSON.parse(JSON.stringify(encodePlan(plan))));
+  });
+});
