@@ -9,6 +9,8 @@ import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import { version } from '../../package.json';
 import { artworkRoutes } from './artwork/routes.ts';
+import { eventRoutes } from './events/routes.ts';
+import type { WorkEvents } from './events/workEvents.ts';
 import { exportRoutes } from './exports/routes.ts';
 import { fileRoutes } from './files/routes.ts';
 import { answerErrors } from './http.ts';
@@ -26,6 +28,7 @@ export function makeApp(
   queue: Queue,
   log: Logger,
   webFolder: string | undefined,
+  events: WorkEvents,
 ): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -63,6 +66,7 @@ export function makeApp(
     paperRoutes(pool),
     reportRoutes(pool),
     settingRoutes(pool),
+    eventRoutes(events),
   );
   const document = openApi(version);
   api.get('/openapi.json', (_req, res) => void res.json(document));

@@ -10,6 +10,7 @@ import pino from 'pino';
 import { makeApp } from './app.ts';
 import { endAside } from './aside/aside.ts';
 import { migrate, openPool } from './db.ts';
+import { WorkEvents } from './events/workEvents.ts';
 import { refusalFor } from './http.ts';
 import { openQueue } from './queue.ts';
 import { loadDemo, prepareShop } from './shop/demo.ts';
@@ -49,7 +50,8 @@ async function prepare() {
 }
 
 const web = values.web && existsSync(values.web) ? values.web : undefined;
-const server = createServer(makeApp(pool, queue, log, web));
+const events = new WorkEvents(pool);
+const server = createServer(makeApp(pool, queue, log, web, events));
 // A large upload over a slow line takes its time; the size is what is limited.
 server.requestTimeout = 0;
 
@@ -90,6 +92,7 @@ async function stop() {
     new Promise((done) => setTimeout(done, 4000)),
   ]);
   worker?.kill('SIGKILL');
+  events.end();
   await endAside();
   await pool.end().catch(() => undefined);
   process.exit(0);

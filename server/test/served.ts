@@ -9,6 +9,7 @@ import { DEMO_JOBS } from '@kyanos/demo';
 import pino from 'pino';
 import { afterAll, beforeAll, expect } from 'vitest';
 import { makeApp } from '../src/app.ts';
+import { WorkEvents } from '../src/events/workEvents.ts';
 import { endAside } from '../src/aside/aside.ts';
 import { openQueue, type Queue } from '../src/queue.ts';
 import { prepareShop } from '../src/shop/demo.ts';
@@ -19,6 +20,7 @@ const BUNDLED_WORKER = new URL('../../.cache/programs/worker.js', import.meta.ur
 export class Served {
   database!: TestDatabase;
   queue!: Queue;
+  events!: WorkEvents;
   server!: Server;
   worker!: ChildProcess;
   base!: string;
@@ -30,7 +32,9 @@ export class Served {
     await prepareShop(pool);
     this.queue = await openQueue(pool);
     await this.queue.migrate();
-    this.server = createServer(makeApp(pool, this.queue, pino({ level: 'silent' }), undefined));
+    this.events = new WorkEvents(pool);
+    const log = pino({ level: 'silent' });
+    this.server = createServer(makeApp(pool, this.queue, log, undefined, this.events));
     await new Promise<void>((done) => this.server.listen(0, '127.0.0.1', done));
     this.base = `http://127.0.0.1:${(this.server.address() as { port: number }).port}/api`;
     this.tmp = mkdtempSync(join(tmpdir(), 'server-test-'));
@@ -63,6 +67,7 @@ export class Served {
     rmSync(this.tmp, { recursive: true });
     this.server.closeAllConnections();
     this.server.close();
+    this.events.end();
     await endAside();
     await this.queue.release();
     await this.database.drop();

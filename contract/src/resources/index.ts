@@ -1,6 +1,7 @@
 /** Every address of the API, by the name that both ends call it. */
 import type { Endpoint } from '../endpoint.ts';
 import * as artworks from './artworks.ts';
+import * as events from './events.ts';
 import * as exports from './exports.ts';
 import * as files from './files.ts';
 import * as jobs from './jobs.ts';
@@ -25,6 +26,7 @@ export const API = {
   getExport: exports.getExport,
   cancelExport: exports.cancelExport,
   getExported: exports.getExported,
+  getEvents: events.getEvents,
   listJobs: jobs.listJobs,
   makeJob: jobs.makeJob,
   getJob: jobs.getJob,

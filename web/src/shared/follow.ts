@@ -1,9 +1,11 @@
 /** Work in the background, followed until it ends or nobody wants it any more. */
 import type { WorkState } from '@kyanos/contract';
 import { Refused } from './api.ts';
+import { further } from './workEvents.ts';
 
-const POLL_MS = 400;
-const pause = () => new Promise((done) => setTimeout(done, POLL_MS));
+/** Between tries while the server is away. */
+const RETRY_MS = 500;
+const pause = () => new Promise((done) => setTimeout(done, RETRY_MS));
 
 interface Work {
   readonly state: WorkState;
@@ -13,14 +15,14 @@ export const isGoing = (work: Work | undefined): boolean =>
   work?.state === 'queued' || work?.state === 'running';
 
 /**
- * Tells every state of some work until it ends.
+ * Tells every state of some work until it ends. The server says when it is further; it is asked then.
  * @param first begins it, or asks for it
  * @param again asks how far it is
  * @param wanted false once nobody waits for it; `giveUp` is called then if it still goes on
  * @returns the last state; undefined if it was given up
  * @throws Refused; while the server is away it is asked again
  */
-export async function follow<T extends Work>(
+export async function follow<T extends Work & { readonly id: string }>(
   first: () => Promise<T>,
   {
     again,
@@ -34,6 +36,7 @@ export async function follow<T extends Work>(
     readonly giveUp?: (now: T) => Promise<unknown>;
   },
 ): Promise<T | undefined> {
+  let since = performance.now();
   let now = await patiently(first, wanted);
   for (;;) {
     if (now === undefined) return undefined;
@@ -43,7 +46,8 @@ export async function follow<T extends Work>(
     }
     tell(now);
     if (!isGoing(now)) return now;
-    await pause();
+    await further(now.id, since);
+    since = performance.now();
     const last: T = now;
     now = await patiently(() => again(last), wanted);
   }
