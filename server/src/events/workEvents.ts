@@ -27,20 +27,26 @@ export class WorkEvents {
       }
       this.#client = client;
       client.on('notification', ({ payload }) => this.#heard.emit(CHANNEL, payload ?? ''));
-      client.on('end', () => this.#again());
+      client.once('end', () => this.#client === client && this.#again());
       await client.query(`listen ${CHANNEL}`);
     } catch {
       this.#again();
     }
   }
 
-  /** The connection is gone, and with it the listening. */
+  /** The connection is gone, and with it the listening: it is given back, and another taken. */
   #again(): void {
-    this.#client?.removeAllListeners('notification');
-    this.#client = undefined;
+    this.#leave();
     if (this.#ended) return;
     clearTimeout(this.#retry);
     this.#retry = setTimeout(() => void this.#listen(), RETRY_MS);
+  }
+
+  #leave(): void {
+    const client = this.#client;
+    this.#client = undefined;
+    client?.removeAllListeners('notification');
+    client?.release(true);
   }
 
   /** Calls `hear` with the id of each piece of work that is further. Returns what ends that. */
@@ -52,7 +58,6 @@ export class WorkEvents {
   end(): void {
     this.#ended = true;
     clearTimeout(this.#retry);
-    this.#client?.release(true);
-    this.#client = undefined;
+    this.#leave();
   }
 }
