@@ -2,7 +2,8 @@
 import { API, TILE_PX, type ArtworkId } from '@kyanos/contract';
 import { channelsOf, levelSize, type ArtworkPage } from '@kyanos/core';
 import { addressIn } from '../shared/api.ts';
-import { Kept, planesOf } from '../look/preview.ts';
+import { planesOf } from '../look/preview.ts';
+import { Fetched } from '../shared/fetched.ts';
 import type { Patch } from './compose.ts';
 
 export interface Where {
@@ -10,7 +11,7 @@ export interface Where {
   readonly page: ArtworkPage;
 }
 
-const tiles = new Kept<Patch>(48);
+const tiles = new Fetched<Patch>(48);
 
 export function fetchTile(
   { artworkId, page }: Where,

@@ -2,7 +2,8 @@
 import type { ArtworkInfo } from '@kyanos/core';
 import { expose, transfer } from 'comlink';
 import type { Bitmap } from '../look/look.worker.ts';
-import { fetchPreview, Kept, shrink, type Preview } from '../look/preview.ts';
+import { fetchPreview, shrink, type Preview } from '../look/preview.ts';
+import { Fetched } from '../shared/fetched.ts';
 import { coverageRamp, onRamp } from '../shared/colour.ts';
 import { compose, paperScene, type Patch } from './compose.ts';
 import { partOf, fetchTile, type Where } from './fullSize.ts';
@@ -18,7 +19,7 @@ export interface Difference extends Bitmap {
   readonly changed: number;
 }
 
-const previews = new Kept<Preview>(4);
+const previews = new Fetched<Preview>(4);
 
 const preview = ({ artworkId, page }: Where) =>
   previews.get(`${artworkId}/${page.number}`, () => fetchPreview(artworkId, page));

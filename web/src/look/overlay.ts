@@ -1,4 +1,5 @@
 /** What is laid over the picture of a print where the material has a texture or shines: masks as pixels of coverage. */
+import { LRUCache } from 'lru-cache';
 import type { SurfaceTexture } from '@kyanos/core';
 
 /** Even numbers from 0 to 1 for whole coordinates, the same at every call. */
@@ -42,8 +43,7 @@ const PATTERNS: Record<SurfaceTexture['kind'], (x: number, y: number) => number>
 };
 
 /** The newest few masks: a print that is tilted asks for the same at every move. */
-const masks = new Map<string, HTMLCanvasElement>();
-const MOST_MASKS = 6;
+const masks = new LRUCache<string, HTMLCanvasElement>({ max: 6 });
 
 /** A canvas whose opacity is the texture. */
 export function textureMask(
@@ -53,9 +53,7 @@ export function textureMask(
 ): HTMLCanvasElement {
   const key = `${kind} ${width} ${height}`;
   const mask = masks.get(key) ?? drawnMask(kind, width, height);
-  masks.delete(key);
   masks.set(key, mask);
-  if (masks.size > MOST_MASKS) masks.delete(masks.keys().next().value!);
   return mask;
 }
 

@@ -13,7 +13,8 @@ import {
   type Raster,
 } from '@kyanos/core';
 import { call } from '../shared/api.ts';
-import { fetchPreview, Kept, shrink, type Preview } from './preview.ts';
+import { Fetched } from '../shared/fetched.ts';
+import { fetchPreview, shrink, type Preview } from './preview.ts';
 
 export interface Subject {
   readonly artworkId: ArtworkId;
@@ -26,10 +27,10 @@ export interface Subject {
 export type Pages = ReadonlyMap<number, Preview>;
 
 /** Pages kept at once: a page of six plates is about 8 MB. */
-const previews = new Kept<Preview>(14);
+const previews = new Fetched<Preview>(14);
 
 /** The same in the sizes that are looked at: they are asked for at every change. */
-const sizes = new Kept<Preview>(24);
+const sizes = new Fetched<Preview>(24);
 
 function preview(artworkId: ArtworkId, page: ArtworkPage, longest: number): Promise<Preview> {
   const key = `${artworkId}/${page.number}`;

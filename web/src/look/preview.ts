@@ -47,28 +47,3 @@ export function planesOf(
   const size = bytes.length / channels.length;
   return new Map(channels.map((name, i) => [name, bytes.subarray(i * size, (i + 1) * size)]));
 }
-
-/** The newest few of what is fetched by a key; a failure is asked for again next time. */
-export class Kept<T> {
-  readonly #most: number;
-  readonly #found = new Map<string, Promise<T>>();
-
-  constructor(most: number) {
-    this.#most = most;
-  }
-
-  get(key: string, fetch: () => Promise<T>): Promise<T> {
-    const known = this.#found.get(key);
-    if (known) {
-      this.#found.delete(key);
-      this.#found.set(key, known);
-      return known;
-    }
-    const found = fetch();
-    found.catch(() => this.#found.delete(key));
-    this.#found.set(key, found);
-    const [oldest] = this.#found.keys();
-    if (this.#found.size > this.#most) this.#found.delete(oldest);
-    return found;
-  }
-}

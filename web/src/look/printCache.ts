@@ -17,32 +17,20 @@ import {
   type ReadyPlate,
   type View,
 } from '@kyanos/core';
+import { LRUCache } from 'lru-cache';
 import { artworkOf, pagesFor, type Pages, type Subject } from './pages.ts';
 
 /** Plates that were built, by everything their pixels depend on: a preview's plate is at most 2 MB. */
-const built = new Map<string, ReadyPlate>();
-const MOST_BUILT = 40;
-const observed = new Map<string, Observations>();
+const built = new LRUCache<string, ReadyPlate>({ max: 40 });
+const observed = new LRUCache<string, Observations>({ max: 6 });
 /** Pictures that were gone through: about 30 MB each. */
-const looks = new Map<string, Look>();
-const MOST_LOOKS = 4;
-const printCache = new Map<string, PrintPixels>();
-const MOST_PRINTS = 6;
-
-function keep<T>(
-  kept: Map<string, T>,
-  key: string,
-  value: T,
-  most: number,
-  drop?: (value: T) => void,
-): void {
-  kept.delete(key);
-  kept.set(key, value);
-  if (kept.size <= most) return;
-  const [[oldest, dropped]] = kept;
-  kept.delete(oldest);
-  drop?.(dropped);
-}
+const looks = new LRUCache<string, Look>({
+  max: 4,
+  dispose: ({ table }, _key, reason) => {
+    if (reason === 'evict') table.release();
+  },
+});
+const printCache = new LRUCache<string, PrintPixels>({ max: 6 });
 
 /** What all pixels of a build depend on. */
 const groundKey = ({ artworkId, plan }: Subject, pages: Pages) =>
@@ -88,7 +76,7 @@ export async function printOf(subject: Subject, longest: number): Promise<PrintP
     observations: (page) => {
       const key = `${ground}/${page}`;
       const found = observed.get(key) ?? new Map();
-      keep(observed, key, found, 6);
+      observed.set(key, found);
       return found;
     },
   });
@@ -96,9 +84,9 @@ export async function printOf(subject: Subject, longest: number): Promise<PrintP
     const measure = print.measures.plates.find(({ key }) => key === spec.key);
     const plane = print.pictures[spec.picture].plates.get(spec.key);
     if (measure && plane && !usesSource(spec.rule, 'plate'))
-      keep(built, keyOf(spec), { measure, plane }, MOST_BUILT);
+      built.set(keyOf(spec), { measure, plane });
   }
-  if (!fleeting) keep(printCache, whole, print, MOST_PRINTS);
+  if (!fleeting) printCache.set(whole, print);
   return print;
 }
 
@@ -116,6 +104,6 @@ export async function lookOf(subject: Subject, side: View['side'], longest: numb
     .some(({ parts }) => parts.some(({ inkRole }) => inkRole === 'CMYK'));
   const key = JSON.stringify([names.get(print), facingPicture(scene.stack, side), colour]);
   const look = looks.get(key) ?? lookAt(scene, print, side);
-  keep(looks, key, look, MOST_LOOKS, ({ table }) => table.release());
+  looks.set(key, look);
   return { ...look, scene, reversed: readsBackwards(scene.stack, side) };
 }

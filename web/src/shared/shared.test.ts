@@ -69,7 +69,7 @@ describe('coverageRamp', () => {
 
 describe('labToCss', () => {
   it('shows white as white and keeps what the screen can’t show within its range', () => {
-    expect(labToCss([100, 0, 0])).toBe('rgb(255 255 255)');
+    expect(labToCss([100, 0, 0])).toBe('rgb(255, 255, 255)');
     for (const part of labToCss([50, 120, -120]).match(/\d+/g)!)
       expect(Number(part)).toBeLessThanOrEqual(255);
   });
