@@ -39,14 +39,27 @@ export interface MeasureOptions {
 export async function measureVersions(
   plan: PrintPlan,
   artwork: Artwork,
-  { progress, ...options }: Omit<MeasureOptions, 'sink' | 'ready'> = {},
+  {
+    progress,
+    sinkOf,
+    ...options
+  }: Omit<MeasureOptions, 'sink' | 'ready'> & {
+    /** Where the plates of a version go. */
+    readonly sinkOf?: (own: PrintPlan) => PlateSink;
+  } = {},
 ): Promise<Measures> {
   if (!plan.versions)
-    return measurePlates(plan, artwork, { ...options, ...(progress && { progress }) });
+    return measurePlates(plan, artwork, {
+      ...options,
+      ...(progress && { progress }),
+      ...(sinkOf && { sink: sinkOf(plan) }),
+    });
   const versions: VersionMeasures[] = [];
   for (const [i, version] of plan.versions.entries()) {
-    const measured = await measurePlates(oneVersion(plan, version), artwork, {
+    const own = oneVersion(plan, version);
+    const measured = await measurePlates(own, artwork, {
       ...options,
+      ...(sinkOf && { sink: sinkOf(own) }),
       ...(progress && { progress: (share) => progress((i + share) / plan.versions!.length) }),
     });
     versions.push({ page: version.page, ...measured });

@@ -80,6 +80,8 @@ export interface Shop {
 export interface Artwork {
   readonly info: ArtworkInfo;
   raster(page: number): Raster;
+  /** Special plates of a version that were built before and kept, by their keys, where they all are. */
+  builtPlates?(page: number): Promise<ReadonlyMap<string, Raster> | undefined>;
   /** A plate of another job, where other jobs are at hand. */
   plate?(job: string, inkRole: string): Promise<Raster>;
 }

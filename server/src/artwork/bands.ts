@@ -21,6 +21,14 @@ const unpack = promisify(inflateRaw) as (bytes: Uint8Array) => Promise<Buffer>;
 /** Plates are mostly flat: the fastest setting already makes them small. */
 const LEVEL = { level: 1 };
 
+/** Rows as they are stored: deflated, nothing where they hold no ink. */
+export const packed = async (rows: Uint8Array): Promise<Buffer> =>
+  sum(rows) === 0 ? Buffer.alloc(0) : pack(rows, LEVEL);
+
+/** Stored rows, of so many bytes. */
+export const unpacked = async (bytes: Buffer, size: number): Promise<Uint8Array> =>
+  bytes.length === 0 ? new Uint8Array(size) : unpack(bytes);
+
 /** Rows of one level on their way into the database, as bands of {@link BAND_ROWS}. */
 class LevelStore {
   readonly #db: Db;
@@ -62,18 +70,17 @@ class LevelStore {
   }
 
   async #store(planes: readonly Uint8Array[]): Promise<void> {
-    const packed = await Promise.all(
-      planes.map((plane) => (sum(plane) === 0 ? Buffer.alloc(0) : pack(plane, LEVEL))),
-    );
+    const stored = await Promise.all(planes.map(packed));
     await this.#db.query({
       name: 'store-band',
       text: STORE,
-      values: [this.#artworkId, this.#page, this.#level, this.#band++, packed],
+      values: [this.#artworkId, this.#page, this.#level, this.#band++, stored],
     });
   }
 }
 
-function joined(a: Uint8Array, b: Uint8Array): Uint8Array {
+/** One after the other, as bytes of one's own. */
+export function joined(a: Uint8Array, b: Uint8Array): Uint8Array {
   if (a.length === 0) return b.slice();
   const out = new Uint8Array(a.length + b.length);
   out.set(a);

@@ -2,12 +2,14 @@
 import {
   DomainError,
   measureVersions,
+  oneVersion,
   overprintedChannel,
   plateRaster,
   plateSpecs,
   PROCESS_NAMES,
   recipesOf,
   roleOf,
+  versionsOf,
   type Artwork,
   type ArtworkInfo,
   type PrintPlan,
@@ -18,6 +20,8 @@ import { readyArtwork } from '../artwork/queries.ts';
 import { inTransaction } from '../db.ts';
 import { jobById, planOf } from '../jobs/queries.ts';
 import { fence, type Attempt } from '../queue.ts';
+import { forgetPlates, keptPlates, PlateStore } from './bands.ts';
+import { doneBuild } from './queries.ts';
 
 export async function buildStoredPlates(
   pool: pg.Pool,
@@ -34,12 +38,20 @@ export async function buildStoredPlates(
   const { artworkId } = rows[0];
   const info = await readyArtwork(pool, artworkId);
   const artwork = storedArtwork(pool, artworkId, info, plan);
+  await forgetPlates(pool, id);
+  const stores: PlateStore[] = [];
   const measures = await measureVersions(plan, artwork, {
+    sinkOf: (own) => {
+      const store = new PlateStore(pool, id, own, info);
+      stores.push(store);
+      return store.sink;
+    },
     progress: (share) => {
       signal.throwIfAborted();
       report(share);
     },
   });
+  for (const store of stores) await store.finish();
   await inTransaction(pool, async (db) => {
     await fence(db, { task: 'plates', id }, attempt);
     await db.query('update plate_build set measures = $2::jsonb where id = $1::uuid', [
@@ -57,6 +69,12 @@ export const storedArtwork = (
   plan: PrintPlan,
 ): Artwork => ({
   ...ownArtwork(pool, artworkId, info, plan),
+  async builtPlates(page) {
+    const build = await doneBuild(pool, artworkId, plan);
+    const version = versionsOf(plan).find((one) => one.page === page);
+    if (!build || !version) return undefined;
+    return keptPlates(pool, build, plan.versions ? oneVersion(plan, version) : plan, info);
+  },
   async plate(id, inkRole) {
     const job = await jobById(pool, id);
     if (!job.artworkId)

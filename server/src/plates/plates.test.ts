@@ -1,8 +1,9 @@
 import type { PlateBuild, SavedPreset } from '@kyanos/contract';
 import { encodePlan } from '@kyanos/contract';
-import { parseStack, type PrintPlan } from '@kyanos/core';
+import { measurePlates, parseStack, type PrintPlan } from '@kyanos/core';
 import { describe, expect, it } from 'vitest';
 import { demo, useServer } from '../../test/served.ts';
+import { storedArtwork } from './build.ts';
 
 const served = useServer();
 
@@ -66,6 +67,37 @@ describe('plates', () => {
       code: 'PLATE_UNKNOWN',
       message: expect.stringContaining('has no white plate'),
     });
+  });
+});
+
+describe('plates that were built', () => {
+  it('are kept for the files that are made of them, those of the newest builds', async () => {
+    const { artwork, build, planned } = await artworkOf('kraft-tag');
+    const { pool } = served.database;
+    const keptOf = (plan: PrintPlan) =>
+      storedArtwork(pool, artwork.id, artwork.info!, plan).builtPlates!(plan.artwork.page);
+    const first = 'film | W@image(choke 0.2) / CMYK';
+    const plan = planned(first);
+    expect(await keptOf(plan)).toBeUndefined();
+    await build(first);
+    const kept = (await keptOf(plan))!;
+    const [key] = [...kept.keys()];
+    const rows = (parts: readonly Uint8Array[]) => Buffer.concat(parts);
+    const parts: Uint8Array[] = [];
+    for await (const { planes } of kept.get(key)!.bands()) parts.push(planes[0]);
+    const built: Uint8Array[] = [];
+    await measurePlates(plan, storedArtwork(pool, artwork.id, artwork.info!, plan), {
+      sink: (_key, some) => void built.push(Uint8Array.from(some)),
+    });
+    expect(rows(parts).length).toBe(
+      artwork.info!.pages[0].widthPx * artwork.info!.pages[0].heightPx,
+    );
+    expect(rows(parts).equals(rows(built))).toBe(true);
+    // Another density lays the same plate.
+    expect(await keptOf(planned('film | W60@image(choke 0.2) / CMYK'))).toBeDefined();
+    for (const choke of [0.3, 0.4, 0.5]) await build(`film | W@image(choke ${choke}) / CMYK`);
+    expect(await keptOf(plan)).toBeUndefined();
+    expect(await keptOf(planned('film | W@image(choke 0.5) / CMYK'))).toBeDefined();
   });
 });
 

@@ -57,13 +57,30 @@ export async function buildById(db: Db, id: string): Promise<PlateBuild> {
   return rows[0];
 }
 
-/** Full-resolution measures of a plan's plates. @throws DomainError while they are not built */
-export async function measuresFor(db: Db, artworkId: string, plan: PrintPlan): Promise<Measures> {
-  const { rows } = await db.query<{ measures: Measures }>(
-    `select measures from plate_build
+/** A build of these plates that is done. */
+async function done(
+  db: Db,
+  artworkId: string,
+  plan: PrintPlan,
+): Promise<{ readonly id: string; readonly measures: Measures } | undefined> {
+  const { rows } = await db.query<{ id: string; measures: Measures }>(
+    `select id, measures from plate_build
      where artwork_id = $1::uuid and rules_key = $2::text and state = 'done'`,
     [artworkId, await rulesKey(db, plan)],
   );
-  if (!rows[0]) throw new DomainError('PLATES_NOT_READY');
-  return rows[0].measures;
+  return rows[0];
+}
+
+/** Its id, if there is one. */
+export const doneBuild = async (
+  db: Db,
+  artworkId: string,
+  plan: PrintPlan,
+): Promise<string | undefined> => (await done(db, artworkId, plan))?.id;
+
+/** Full-resolution measures of a plan's plates. @throws DomainError while they are not built */
+export async function measuresFor(db: Db, artworkId: string, plan: PrintPlan): Promise<Measures> {
+  const build = await done(db, artworkId, plan);
+  if (!build) throw new DomainError('PLATES_NOT_READY');
+  return build.measures;
 }

@@ -1,0 +1,117 @@
+/** Special plates that were built, in the database: written while they are measured, read when files are made of them. */
+import { createHash } from 'node:crypto';
+import {
+  BAND_ROWS,
+  pageOf,
+  plateSpecs,
+  type ArtworkInfo,
+  type PlateSink,
+  type PrintPlan,
+  type Raster,
+} from '@kyanos/core';
+import type { Db } from '../db.ts';
+import { joined, packed, unpacked } from '../artwork/bands.ts';
+
+/** Builds of one artwork whose plates are kept: those before the newest few are built again if they are wanted again. */
+const MOST_KEPT = 3;
+
+/** Keys hold whole rules, and a rule may hold a drawing: too long for an index. */
+const digest = (key: string): string => createHash('sha256').update(key).digest('hex');
+
+/** How wide the plates of a plan are, pixels, by their keys. */
+const widthsOf = (plan: PrintPlan, info: ArtworkInfo): ReadonlyMap<string, number> =>
+  new Map(
+    plateSpecs(plan.stack).map(({ key, picture }) => [key, pageOf(plan, info, picture).widthPx]),
+  );
+
+/** Takes the plates of a plan, which shows one page, and keeps them for a build. */
+export class PlateStore {
+  readonly #db: Db;
+  readonly #build: string;
+  readonly #page: number;
+  readonly #widths: ReadonlyMap<string, number>;
+  /** Rows that wait for their band to be full, and its number. */
+  readonly #waiting = new Map<string, { rows: Uint8Array; band: number }>();
+
+  constructor(db: Db, build: string, plan: PrintPlan, info: ArtworkInfo) {
+    this.#db = db;
+    this.#build = build;
+    this.#page = plan.artwork.page;
+    this.#widths = widthsOf(plan, info);
+  }
+
+  readonly sink: PlateSink = async (key, rows) => {
+    const plate = this.#waiting.get(key) ?? { rows: new Uint8Array(0), band: 0 };
+    this.#waiting.set(key, plate);
+    plate.rows = joined(plate.rows, rows);
+    const full = BAND_ROWS * this.#widths.get(key)!;
+    while (plate.rows.length >= full) {
+      await this.#store(key, plate.band++, plate.rows.subarray(0, full));
+      plate.rows = plate.rows.slice(full);
+    }
+  };
+
+  async finish(): Promise<void> {
+    for (const [key, { rows, band }] of this.#waiting)
+      if (rows.length > 0) await this.#store(key, band, rows);
+  }
+
+  async #store(key: string, band: number, rows: Uint8Array): Promise<void> {
+    await this.#db.query({
+      name: 'store-plate-band',
+      text: `insert into plate_band (build_id, page, plate, band, bytes)
+             values ($1::uuid, $2::int, $3::text, $4::int, $5::bytea)`,
+      values: [this.#build, this.#page, digest(key), band, await packed(rows)],
+    });
+  }
+}
+
+/** Makes room: what an attempt that broke off has left, and plates of older builds of the same artwork. */
+export async function forgetPlates(db: Db, build: string): Promise<void> {
+  await db.query(
+    `delete from plate_band where build_id = $1::uuid or build_id in (
+       select id from plate_build
+       where artwork_id = (select artwork_id from plate_build where id = $1::uuid) and id <> $1::uuid
+       order by touched_at desc offset $2::int)`,
+    [build, MOST_KEPT - 1],
+  );
+}
+
+/** The plates of a plan, which shows one page, as a build has kept them: undefined unless it has them all. */
+export async function keptPlates(
+  db: Db,
+  build: string,
+  plan: PrintPlan,
+  info: ArtworkInfo,
+): Promise<ReadonlyMap<string, Raster> | undefined> {
+  const plates = new Map<string, Raster>();
+  for (const { key, picture } of plateSpecs(plan.stack)) {
+    const { widthPx: width, heightPx: height, dpi } = pageOf(plan, info, picture);
+    const count = Math.ceil(height / BAND_ROWS);
+    const { rowCount } = await db.query(
+      'select from plate_band where build_id = $1::uuid and page = $2::int and plate = $3::text',
+      [build, plan.artwork.page, digest(key)],
+    );
+    if (rowCount !== count) return undefined;
+    plates.set(key, {
+      width,
+      height,
+      dpi,
+      channels: [key],
+      async *bands() {
+        for (let band = 0; band < count; band++) {
+          const rows = Math.min(BAND_ROWS, height - band * BAND_ROWS);
+          const found = await db.query<{ bytes: Buffer }>({
+            name: 'fetch-plate-band',
+            text: `select bytes from plate_band
+                   where build_id = $1::uuid and page = $2::int and plate = $3::text and band = $4::int`,
+            values: [build, plan.artwork.page, digest(key), band],
+          });
+          const plane = await unpacked(found.rows[0].bytes, rows * width);
+          yield { top: band * BAND_ROWS, rows, planes: [plane] };
+        }
+      },
+    });
+  }
+  return plates;
+}
