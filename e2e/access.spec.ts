@@ -24,7 +24,14 @@ for (const theme of ['day', 'night'])
     const found: string[] = [];
     const check = async (name: string) => {
       // Colours that are still changing are measured half way.
-      await page.waitForTimeout(600);
+      await page.waitForFunction(() =>
+        document
+          .getAnimations()
+          .every(
+            ({ playState, effect }) =>
+              playState !== 'running' || effect?.getTiming().iterations === Infinity,
+          ),
+      );
       const { violations } = await new AxeBuilder({ page })
         .withTags(['wcag2a', 'wcag2aa', 'wcag21aa'])
         .analyze();

@@ -124,10 +124,13 @@ test('processes are compared by quantity with the shop’s own figures', async (
   const row = page.getByRole('row', { name: /Buying from another shop/ });
   const was = await row.textContent();
   await row.getByRole('button', { name: 'Figures' }).click();
+  const kept = page.waitForResponse(
+    (answer) => answer.url().includes('/settings/') && answer.request().method() === 'PUT',
+  );
   await type(page, 'Least order', '5');
   await expect.poll(() => row.textContent()).not.toBe(was);
   const now = await row.textContent();
-  await page.waitForTimeout(1200);
+  await kept;
   await page.reload();
   await expect.poll(() => row.textContent()).toBe(now);
 });

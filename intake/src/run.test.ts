@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, rmSync, statSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -45,11 +45,16 @@ describe('run', () => {
   it('stops at once when nobody waits any more', async () => {
     const stop = new AbortController();
     const mark = join(tmp, 'mark');
-    const going = run('sh', ['-c', `sleep 1; touch ${mark}`], { tmp, signal: stop.signal });
-    setTimeout(() => stop.abort(new Error('nobody waits')), 100);
-    await expect(going).rejects.toThrow('nobody waits');
-    await new Promise((done) => setTimeout(done, 1300));
-    expect(existsSync(mark)).toBe(false);
+    const going = run('sh', ['-c', `echo $$ > ${mark}; sleep 60; true`], {
+      tmp,
+      signal: stop.signal,
+    });
+    const refused = expect(going).rejects.toThrow('nobody waits');
+    await expect.poll(() => existsSync(mark) && readFileSync(mark, 'utf8')).toMatch(/\d\n/);
+    const id = Number(readFileSync(mark, 'utf8'));
+    stop.abort(new Error('nobody waits'));
+    await refused;
+    await expect.poll(() => existsSync(`/proc/${id}`)).toBe(false);
   });
 
   it('names a program that is not there', async () => {

@@ -58,9 +58,15 @@ describe('files', () => {
     const sending = request(`${served.base}/files`, { method: 'POST' });
     sending.on('error', () => undefined);
     sending.write(new Uint8Array(3_000_000).fill(9));
-    await new Promise((done) => setTimeout(done, 300));
+    const taking = async () =>
+      (
+        await served.database.pool.query(
+          `select from pg_stat_activity where datname = current_database() and query like '%into incoming%' and xact_start is not null and pid <> pg_backend_pid()`,
+        )
+      ).rowCount;
+    await expect.poll(taking, { timeout: 20_000 }).toBe(1);
     sending.destroy();
-    await new Promise((done) => setTimeout(done, 300));
+    await expect.poll(taking, { timeout: 20_000 }).toBe(0);
     expect(await count()).toBe(before);
   });
 
@@ -230,10 +236,11 @@ describe('artwork', () => {
       fileName: 'sign.pdf',
       dpi: 600,
     });
-    await new Promise((done) => setTimeout(done, 500));
+    const state = async () =>
+      (await call<ArtworkSummary>('GET', `/artworks/${begun.id}`)).body.state;
+    await expect.poll(state, { timeout: 20_000 }).toBe('running');
     await call('POST', `/artworks/${begun.id}/cancel`);
     expect((await until<ArtworkSummary>(`/artworks/${begun.id}`)).state).toBe('cancelled');
-    await new Promise((done) => setTimeout(done, 1500));
     const again = await rip(body.id, 60);
     expect(again.state).toBe('done');
   });
@@ -387,8 +394,8 @@ describe('the server', () => {
     await served.database.pool.query(
       `select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid()`,
     );
-    await new Promise((done) => setTimeout(done, 300));
-    expect((await call('GET', '/jobs')).status).toBe(200);
+    const status = async () => (await call('GET', '/jobs')).status;
+    await expect.poll(status, { timeout: 10_000 }).toBe(200);
   });
 
   it('answers no page but its own', async () => {
