@@ -177,7 +177,7 @@ describe('a request that would take for ever', () => {
     await served.call('GET', '/shop');
     expect(performance.now() - meanwhile).toBeLessThan(1000);
     const { status, body: refused } = await paper;
-    expect([status, refused.message]).toEqual([422, expect.stringContaining('4000')]);
+    expect([status, refused.message]).toEqual([409, expect.stringContaining('4000')]);
     expect(performance.now() - asked).toBeLessThan(15_000);
   });
 

@@ -321,10 +321,6 @@ function chooseRear(number: number | null) {
   gap: 8px;
 }
 
-.small {
-  font-size: var(--size-small);
-}
-
 .stepper {
   display: grid;
   grid-template-columns: auto minmax(0, 1fr) auto;

@@ -135,10 +135,6 @@ figcaption {
   min-height: 0;
 }
 
-.small {
-  font-size: var(--size-small);
-}
-
 @media (max-width: 800px) {
   .pair {
     grid-template-columns: 1fr;

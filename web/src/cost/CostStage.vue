@@ -261,10 +261,6 @@ const paper = (name: Paper) =>
   gap: 12px;
 }
 
-.pad {
-  padding: 14px 16px;
-}
-
 .sum {
   font-size: 1.35rem;
   letter-spacing: -0.02em;

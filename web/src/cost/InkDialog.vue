@@ -358,10 +358,6 @@ async function done() {
   gap: 12px;
 }
 
-.small {
-  font-size: var(--size-small);
-}
-
 .wide,
 h3 {
   grid-column: 1 / -1;

@@ -147,8 +147,7 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
   gap: 12px;
 }
 
-h2,
-.wide {
+h2 {
   grid-column: 1 / -1;
 }
 

@@ -327,10 +327,6 @@ const answer = computed(() => {
 </template>
 
 <style scoped>
-.pad {
-  padding: 14px 16px;
-}
-
 .ranges {
   display: grid;
   grid-template-columns: minmax(140px, 240px) 1fr;
@@ -388,9 +384,5 @@ thead th {
   gap: 12px;
   padding: 10px 0;
   text-align: left;
-}
-
-.small {
-  font-size: var(--size-small);
 }
 </style>

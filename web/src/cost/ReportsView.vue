@@ -296,10 +296,6 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
 </template>
 
 <style scoped>
-.pad {
-  padding: 14px 16px;
-}
-
 .row {
   display: flex;
   flex-wrap: wrap;
@@ -315,13 +311,6 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
 .buttons {
   display: flex;
   gap: 8px;
-}
-
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 14px;
-  align-items: start;
 }
 
 .fields {
@@ -354,9 +343,5 @@ th span {
 thead th {
   font-size: var(--size-small);
   color: var(--soft);
-}
-
-.small {
-  font-size: var(--size-small);
 }
 </style>

@@ -115,8 +115,4 @@ text {
   color: #f4efe4;
   background: #2d5590;
 }
-
-.small {
-  font-size: var(--size-small);
-}
 </style>

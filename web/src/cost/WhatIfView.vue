@@ -187,10 +187,6 @@ const answer = computed(() => {
 </template>
 
 <style scoped>
-.pad {
-  padding: 14px 16px;
-}
-
 .tools {
   display: flex;
   justify-content: space-between;
@@ -250,9 +246,5 @@ thead button {
 
 .looked {
   background: rgb(var(--v-theme-surface-variant));
-}
-
-.small {
-  font-size: var(--size-small);
 }
 </style>

@@ -194,10 +194,6 @@ const CAUTIONS =
 </template>
 
 <style scoped>
-.pad {
-  padding: 14px 16px;
-}
-
 .weeks {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(240px, 1fr));
@@ -246,21 +242,13 @@ const CAUTIONS =
   font-weight: 700;
 }
 
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 14px;
-  align-items: start;
-}
-
 .fields {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 12px;
 }
 
-.fields h2,
-.wide {
+.fields h2 {
   grid-column: 1 / -1;
 }
 
@@ -270,17 +258,7 @@ const CAUTIONS =
   align-items: center;
 }
 
-.small {
-  font-size: var(--size-small);
-}
-
 .detail {
   text-align: right;
-}
-
-.caution {
-  padding: 8px 12px;
-  border-left: 4px solid rgb(var(--v-theme-warning));
-  background: color-mix(in srgb, rgb(var(--v-theme-warning)) 9%, transparent);
 }
 </style>

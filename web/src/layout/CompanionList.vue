@@ -100,8 +100,4 @@ const remove = (at: number) => {
   padding-bottom: 10px;
   border-bottom: 1px solid var(--line);
 }
-
-.small {
-  font-size: var(--size-small);
-}
 </style>

@@ -277,10 +277,6 @@ const headroom = computed(() => {
 </template>
 
 <style scoped>
-.pad {
-  padding: 14px 16px;
-}
-
 .drawn {
   display: grid;
   gap: 8px;
@@ -343,13 +339,8 @@ dd .soft {
   gap: 12px;
 }
 
-.fields h2,
-.wide {
+.fields h2 {
   grid-column: 1 / -1;
-}
-
-.small {
-  font-size: var(--size-small);
 }
 
 .jig {

@@ -83,10 +83,6 @@ const show = (page: number) => job.update({ artwork: { ...plan.value.artwork, pa
 </template>
 
 <style scoped>
-.wide {
-  grid-column: 1 / -1;
-}
-
 ul {
   list-style: none;
   display: grid;

@@ -164,10 +164,6 @@ const textured = computed(() => (optics.value.texture?.depth ?? 0) > 0);
   padding: 16px;
 }
 
-.small {
-  font-size: var(--size-small);
-}
-
 .refused {
   color: rgb(var(--v-theme-error));
   font-weight: 600;

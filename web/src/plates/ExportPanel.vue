@@ -119,19 +119,10 @@ ol {
   padding-left: 22px;
 }
 
-.small {
-  font-size: var(--size-small);
-}
-
 .going {
   display: grid;
   grid-template-columns: minmax(60px, 1fr) 52px auto;
   align-items: center;
   gap: 12px;
-}
-
-.problem {
-  font-weight: 600;
-  color: rgb(var(--v-theme-error));
 }
 </style>

@@ -262,8 +262,4 @@ function say(spot: PagePoint) {
   align-items: center;
   min-height: 40px;
 }
-
-.small {
-  font-size: var(--size-small);
-}
 </style>

@@ -140,9 +140,4 @@ async function save() {
   justify-content: end;
   gap: 8px;
 }
-
-.problem {
-  font-weight: 600;
-  color: rgb(var(--v-theme-error));
-}
 </style>

@@ -177,10 +177,6 @@ const SIDES = [
   gap: 10px;
 }
 
-.small {
-  font-size: var(--size-small);
-}
-
 .said {
   display: flex;
   align-items: center;

@@ -124,8 +124,4 @@ const inUnit = (unit: Length['unit']): Length =>
   grid-template-columns: 1fr 1fr;
   gap: 10px;
 }
-
-.wide {
-  grid-column: 1 / -1;
-}
 </style>

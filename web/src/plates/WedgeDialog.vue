@@ -112,9 +112,4 @@ td.figures {
   justify-content: end;
   gap: 8px;
 }
-
-.problem {
-  font-weight: 600;
-  color: rgb(var(--v-theme-error));
-}
 </style>

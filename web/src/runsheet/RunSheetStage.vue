@@ -151,12 +151,6 @@ dd {
   color: var(--soft);
 }
 
-.caution {
-  padding: 8px 12px;
-  border-left: 4px solid rgb(var(--v-theme-warning));
-  background: color-mix(in srgb, rgb(var(--v-theme-warning)) 9%, transparent);
-}
-
 @media print {
   .actions {
     display: none;

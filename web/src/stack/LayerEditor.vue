@@ -248,10 +248,6 @@ const white = ({ density, hits }: LeastWhite) =>
   flex: 1;
 }
 
-.small {
-  font-size: var(--size-small);
-}
-
 .solved {
   display: grid;
   gap: 8px;

@@ -238,10 +238,6 @@ const light = computed(() => viewsOf(plan.value.viewing).night !== undefined);
   display: none;
 }
 
-.small {
-  font-size: var(--size-small);
-}
-
 .entries {
   display: grid;
 }

@@ -305,13 +305,6 @@ const special = computed(() =>
   gap: 14px;
 }
 
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 14px;
-  align-items: start;
-}
-
 .way {
   display: grid;
   gap: 2px;
@@ -346,10 +339,6 @@ const special = computed(() =>
   font-weight: 600;
 }
 
-.pad {
-  padding: 14px 16px;
-}
-
 .fields {
   display: grid;
   grid-template-columns: 1fr 1fr;
@@ -357,20 +346,13 @@ const special = computed(() =>
   align-content: start;
 }
 
-.fields h2,
-.wide {
+.fields h2 {
   grid-column: 1 / -1;
 }
 
 .practices {
   display: grid;
   gap: 6px;
-}
-
-.caution {
-  padding: 8px 12px;
-  border-left: 4px solid rgb(var(--v-theme-warning));
-  background: color-mix(in srgb, rgb(var(--v-theme-warning)) 9%, transparent);
 }
 
 table {
