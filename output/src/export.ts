@@ -21,7 +21,6 @@ import {
   type PlateSink,
   type PrintFile,
   type PrintPlan,
-  type Raster,
 } from '@kyanos/core';
 import { makeTemp, planarRaster, PRINTING_CONDITION, printingProfile } from '@kyanos/intake';
 import sharp from 'sharp';
@@ -179,27 +178,12 @@ async function buildInto(
       for (let done = 0; done < rows.length;)
         done += writeSync(plate.handle, rows, done, rows.length - done, y * page.widthPx + done);
     };
-    const kept = await artwork.builtPlates?.(plan.artwork.page);
-    if (kept) await copyPlates(kept, sink, progress);
-    else await measurePlates(plan, artwork, { sink, progress });
+    const copied = await artwork.copyBuilt?.(plan.artwork.page, sink);
+    if (!copied) await measurePlates(plan, artwork, { sink, progress });
   } finally {
     for (const { handle } of open.values()) closeSync(handle);
   }
   return new Map([...open].map(([key, { path }]) => [key, path]));
-}
-
-/** Plates that were built before are taken as they are. */
-async function copyPlates(
-  kept: ReadonlyMap<string, Raster>,
-  sink: PlateSink,
-  progress: (share: number) => void,
-): Promise<void> {
-  let done = 0;
-  for (const [key, raster] of kept) {
-    for await (const { top, rows, planes } of raster.bands())
-      await sink(key, planes[0].subarray(0, rows * raster.width), top);
-    progress(++done / kept.size);
-  }
 }
 
 /** The planes of one file for the machine, densities worked in, as often as they are asked for. */

@@ -86,6 +86,7 @@ export function on<E extends SomeEndpoint>(
   act: (given: Read<E>, context: Context, req: Request) => Promise<Sent<E>> | Sent<E>,
 ): void {
   const one = endpoint as unknown as Endpoint;
+  if (one.once) throw new Error(`${one.path} is to be carried out once: see onOnce.`);
   router[METHODS[one.method]](expressPath(one.path), async (req, res) => {
     const value = await act(read(one, req), contextOf(req, res), req);
     if (one.answer === null) res.status(one.status ?? 204).end();
@@ -101,6 +102,7 @@ export function onOnce<E extends SomeEndpoint>(
   act: (db: Db, given: Read<E>, context: Context) => Promise<Sent<E>>,
 ): void {
   const one = endpoint as unknown as Endpoint;
+  if (!one.once) throw new Error(`${one.path} does not say that it is carried out once.`);
   router[METHODS[one.method]](expressPath(one.path), async (req, res) => {
     const given = read(one, req) as Read<E>;
     await once(pool, req, res, async (db) => ({

@@ -7,6 +7,7 @@ import type { Extra, Prices } from '../cost/index.ts';
 import { DomainError } from '../errors/index.ts';
 import type { LayoutSettings } from '../layout/index.ts';
 import type { Backing } from '../look/index.ts';
+import type { PlateSink } from '../plates/index.ts';
 import type { Raster } from '../raster/index.ts';
 import type { Machine, Material, Mode, ArtworkSide, Stack } from '../stack/index.ts';
 import type { Cutting, TripSettings } from '../trips/index.ts';
@@ -80,8 +81,8 @@ export interface Shop {
 export interface Artwork {
   readonly info: ArtworkInfo;
   raster(page: number): Raster;
-  /** Special plates of a version that were built before and kept, by their keys, where they all are. */
-  builtPlates?(page: number): Promise<ReadonlyMap<string, Raster> | undefined>;
+  /** Gives the special plates of a version to a sink if all were built before and kept; returns whether it did. */
+  copyBuilt?(page: number, sink: PlateSink): Promise<boolean>;
   /** A plate of another job, where other jobs are at hand. */
   plate?(job: string, inkRole: string): Promise<Raster>;
 }

@@ -3,7 +3,6 @@ import type { ArtworkSummary, NewRip } from '@kyanos/contract';
 import { LRUCache } from 'lru-cache';
 import type { ArtworkInfo, ArtworkPage } from '@kyanos/core';
 import type { Db } from '../db.ts';
-
 import { askedAgain } from '../queue.ts';
 
 const COLUMNS = /* sql */ `

@@ -5,7 +5,6 @@
 import { DomainError } from '@kyanos/core';
 import { programPath } from '@kyanos/intake';
 import Piscina from 'piscina';
-
 import type { Answer, Tasks } from './tasks.ts';
 
 const SECONDS = 20;

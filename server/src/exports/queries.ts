@@ -3,7 +3,6 @@ import { createHash } from 'node:crypto';
 import { encodePlan, type PlateExport } from '@kyanos/contract';
 import type { PrintPlan } from '@kyanos/core';
 import type { Db } from '../db.ts';
-
 import { askedAgain } from '../queue.ts';
 import { rulesKey } from '../plates/queries.ts';
 

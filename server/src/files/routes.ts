@@ -2,7 +2,6 @@ import { DomainError } from '@kyanos/core';
 import { API, MAX_UPLOAD_BYTES } from '@kyanos/contract';
 import { Router } from 'express';
 import type pg from 'pg';
-
 import { on } from '../route.ts';
 import { storeFile } from './queries.ts';
 

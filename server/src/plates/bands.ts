@@ -7,9 +7,9 @@ import {
   type ArtworkInfo,
   type PlateSink,
   type PrintPlan,
-  type Raster,
 } from '@kyanos/core';
-import type { Db } from '../db.ts';
+import type pg from 'pg';
+import { inTransaction, type Db } from '../db.ts';
 import { joined, packed, unpacked } from '../artwork/bands.ts';
 
 /** Builds of one artwork whose plates are kept: those before the newest few are built again if they are wanted again. */
@@ -56,11 +56,13 @@ export class PlateStore {
       if (rows.length > 0) await this.#store(key, band, rows);
   }
 
+  /** What an attempt that was given up for lost still writes is the same. */
   async #store(key: string, band: number, rows: Uint8Array): Promise<void> {
     await this.#db.query({
       name: 'store-plate-band',
       text: `insert into plate_band (build_id, page, plate, band, bytes)
-             values ($1::uuid, $2::int, $3::text, $4::int, $5::bytea)`,
+             values ($1::uuid, $2::int, $3::text, $4::int, $5::bytea)
+             on conflict do nothing`,
       values: [this.#build, this.#page, digest(key), band, await packed(rows)],
     });
   }
@@ -77,41 +79,43 @@ export async function forgetPlates(db: Db, build: string): Promise<void> {
   );
 }
 
-/** The plates of a plan, which shows one page, as a build has kept them: undefined unless it has them all. */
-export async function keptPlates(
-  db: Db,
+/**
+ * Gives the plates of a plan, which shows one page, to a sink as a build has kept them. In one snapshot: a newer build that makes
+ * room meanwhile takes nothing away.
+ * @returns false, before anything is given, unless the build has them all
+ */
+export const copyKept = (
+  pool: pg.Pool,
   build: string,
   plan: PrintPlan,
   info: ArtworkInfo,
-): Promise<ReadonlyMap<string, Raster> | undefined> {
-  const plates = new Map<string, Raster>();
-  for (const { key, picture } of plateSpecs(plan.stack)) {
-    const { widthPx: width, heightPx: height, dpi } = pageOf(plan, info, picture);
-    const count = Math.ceil(height / BAND_ROWS);
-    const { rowCount } = await db.query(
-      'select from plate_band where build_id = $1::uuid and page = $2::int and plate = $3::text',
-      [build, plan.artwork.page, digest(key)],
-    );
-    if (rowCount !== count) return undefined;
-    plates.set(key, {
-      width,
-      height,
-      dpi,
-      channels: [key],
-      async *bands() {
-        for (let band = 0; band < count; band++) {
-          const rows = Math.min(BAND_ROWS, height - band * BAND_ROWS);
-          const found = await db.query<{ bytes: Buffer }>({
-            name: 'fetch-plate-band',
-            text: `select bytes from plate_band
-                   where build_id = $1::uuid and page = $2::int and plate = $3::text and band = $4::int`,
-            values: [build, plan.artwork.page, digest(key), band],
-          });
-          const plane = await unpacked(found.rows[0].bytes, rows * width);
-          yield { top: band * BAND_ROWS, rows, planes: [plane] };
-        }
-      },
+  sink: PlateSink,
+): Promise<boolean> =>
+  inTransaction(pool, async (db) => {
+    await db.query('set transaction isolation level repeatable read, read only');
+    const page = plan.artwork.page;
+    const plates = plateSpecs(plan.stack).map(({ key, picture }) => {
+      const { widthPx: width, heightPx: height } = pageOf(plan, info, picture);
+      return { key, width, height, bands: Math.ceil(height / BAND_ROWS) };
     });
-  }
-  return plates;
-}
+    for (const { key, bands } of plates) {
+      const { rowCount } = await db.query(
+        'select from plate_band where build_id = $1::uuid and page = $2::int and plate = $3::text',
+        [build, page, digest(key)],
+      );
+      if (rowCount !== bands) return false;
+    }
+    for (const { key, width, height, bands } of plates)
+      for (let band = 0; band < bands; band++) {
+        const { rows } = await db.query<{ bytes: Buffer }>({
+          name: 'fetch-plate-band',
+          text: `select bytes from plate_band
+                 where build_id = $1::uuid and page = $2::int and plate = $3::text and band = $4::int`,
+          values: [build, page, digest(key), band],
+        });
+        const top = band * BAND_ROWS;
+        const size = Math.min(BAND_ROWS, height - top) * width;
+        await sink(key, await unpacked(rows[0].bytes, size), top);
+      }
+    return true;
+  });

@@ -20,7 +20,7 @@ import { readyArtwork } from '../artwork/queries.ts';
 import { inTransaction } from '../db.ts';
 import { jobById, planOf } from '../jobs/queries.ts';
 import { fence, type Attempt } from '../queue.ts';
-import { forgetPlates, keptPlates, PlateStore } from './bands.ts';
+import { copyKept, forgetPlates, PlateStore } from './bands.ts';
 import { doneBuild } from './queries.ts';
 
 export async function buildStoredPlates(
@@ -69,11 +69,11 @@ export const storedArtwork = (
   plan: PrintPlan,
 ): Artwork => ({
   ...ownArtwork(pool, artworkId, info, plan),
-  async builtPlates(page) {
+  async copyBuilt(page, sink) {
     const build = await doneBuild(pool, artworkId, plan);
     const version = versionsOf(plan).find((one) => one.page === page);
-    if (!build || !version) return undefined;
-    return keptPlates(pool, build, plan.versions ? oneVersion(plan, version) : plan, info);
+    if (!build || !version) return false;
+    return copyKept(pool, build, plan.versions ? oneVersion(plan, version) : plan, info, sink);
   },
   async plate(id, inkRole) {
     const job = await jobById(pool, id);

@@ -3,6 +3,7 @@ import { encodePlan } from '@kyanos/contract';
 import { measurePlates, parseStack, type PrintPlan } from '@kyanos/core';
 import { describe, expect, it } from 'vitest';
 import { demo, useServer } from '../../test/served.ts';
+import { forgetPlates } from './bands.ts';
 import { storedArtwork } from './build.ts';
 
 const served = useServer();
@@ -74,30 +75,42 @@ describe('plates that were built', () => {
   it('are kept for the files that are made of them, those of the newest builds', async () => {
     const { artwork, build, planned } = await artworkOf('kraft-tag');
     const { pool } = served.database;
-    const keptOf = (plan: PrintPlan) =>
-      storedArtwork(pool, artwork.id, artwork.info!, plan).builtPlates!(plan.artwork.page);
+    const copied = async (plan: PrintPlan, meanwhile?: () => Promise<unknown>) => {
+      const parts: Uint8Array[] = [];
+      const stored = storedArtwork(pool, artwork.id, artwork.info!, plan);
+      const done = await stored.copyBuilt!(plan.artwork.page, async (_key, rows) => {
+        parts.push(rows);
+        await meanwhile?.();
+      });
+      return done ? Buffer.concat(parts) : undefined;
+    };
     const first = 'film | W@image(choke 0.2) / CMYK';
     const plan = planned(first);
-    expect(await keptOf(plan)).toBeUndefined();
+    expect(await copied(plan)).toBeUndefined();
     await build(first);
-    const kept = (await keptOf(plan))!;
-    const [key] = [...kept.keys()];
-    const rows = (parts: readonly Uint8Array[]) => Buffer.concat(parts);
-    const parts: Uint8Array[] = [];
-    for await (const { planes } of kept.get(key)!.bands()) parts.push(planes[0]);
+    const kept = (await copied(plan))!;
     const built: Uint8Array[] = [];
     await measurePlates(plan, storedArtwork(pool, artwork.id, artwork.info!, plan), {
       sink: (_key, some) => void built.push(Uint8Array.from(some)),
     });
-    expect(rows(parts).length).toBe(
-      artwork.info!.pages[0].widthPx * artwork.info!.pages[0].heightPx,
+    const [{ widthPx, heightPx }] = artwork.info!.pages;
+    expect(kept.length).toBe(widthPx * heightPx);
+    expect(kept.equals(Buffer.concat(built))).toBe(true);
+    // Room that is made while they are read takes nothing away.
+    const { rows: builds } = await pool.query<{ id: string }>(
+      'select distinct build_id as id from plate_band where build_id in (select id from plate_build where artwork_id = $1)',
+      [artwork.id],
     );
-    expect(rows(parts).equals(rows(built))).toBe(true);
+    const read = await copied(plan, () => forgetPlates(pool, builds[0].id));
+    expect(read?.equals(kept)).toBe(true);
+    expect(await copied(plan)).toBeUndefined();
+    const laid = 'film | W@image(choke 0.25) / CMYK';
+    await build(laid);
     // Another density lays the same plate.
-    expect(await keptOf(planned('film | W60@image(choke 0.2) / CMYK'))).toBeDefined();
+    expect(await copied(planned(laid.replace('W@', 'W60@')))).toBeDefined();
     for (const choke of [0.3, 0.4, 0.5]) await build(`film | W@image(choke ${choke}) / CMYK`);
-    expect(await keptOf(plan)).toBeUndefined();
-    expect(await keptOf(planned('film | W@image(choke 0.5) / CMYK'))).toBeDefined();
+    expect(await copied(planned(laid))).toBeUndefined();
+    expect(await copied(planned('film | W@image(choke 0.5) / CMYK'))).toBeDefined();
   });
 });
 

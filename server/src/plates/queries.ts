@@ -9,12 +9,11 @@ import {
   type PrintPlan,
 } from '@kyanos/core';
 import type { Db } from '../db.ts';
-
 import { askedAgain } from '../queue.ts';
 
 const COLUMNS = 'id, state, asked as attempt, progress, problem, measures';
 
-/** Goes up when a build measures something new, so that plates measured before are built again. */
+/** Goes up when a build measures something new or lays a pixel otherwise, so that plates built before are built again. */
 const MEASURED = 4;
 
 /** What the plates depend on, and nothing else: prices and times may change without a new build. */

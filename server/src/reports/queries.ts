@@ -11,7 +11,6 @@ import type pg from 'pg';
 import { aside } from '../aside/aside.ts';
 import { readyArtwork } from '../artwork/queries.ts';
 import type { Db } from '../db.ts';
-
 import { jobById, jobNamed } from '../jobs/queries.ts';
 import { measuresFor } from '../plates/queries.ts';
 import { machineById, saveMachine } from '../shop/queries.ts';

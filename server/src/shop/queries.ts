@@ -8,7 +8,6 @@ import {
 import { readShop } from '@kyanos/contract';
 import type pg from 'pg';
 import { inTransaction, type Db } from '../db.ts';
-
 import { keepRevision } from '../revisions.ts';
 
 export async function shopOf(db: Db): Promise<Shop> {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ArtworkSummary } from '@kyanos/contract';
+import { API, type ArtworkSummary } from '@kyanos/contract';
 import {
   bySeverity,
   documentFindings,
@@ -17,6 +17,7 @@ import { onKeyStroke } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import FindingList from '../shared/FindingList.vue';
+import { addressIn } from '../shared/api.ts';
 import { size } from '../shared/format.ts';
 import { typing } from '../shared/keys.ts';
 import { channelKey } from './channels.ts';
@@ -186,7 +187,7 @@ function chooseRear(number: number | null) {
     </header>
     <div v-if="!page && job.artwork?.firstLook" class="panel first">
       <img
-        :src="`/api/artworks/${job.artwork.id}/first-look`"
+        :src="addressIn(API.getFirstLook, { params: { id: job.artwork.id } })"
         alt="A first, rough look at the file"
       />
       <p class="soft small">A first look, in screen colours. The plates are on their way.</p>

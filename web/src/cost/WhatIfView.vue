@@ -37,7 +37,8 @@ const candidates = computed<readonly Candidate[]>(() => {
 
 const rows = shallowRef<readonly WhatIfRow[]>([]);
 const { ask, busy, failed } = useLatest(
-  (wanted: readonly Candidate[]) => lookWorker().whatIf(job.subject!, wanted),
+  (wanted: readonly Candidate[]) =>
+    lookWorker().whatIf({ ...job.subject!, state: job.state }, wanted),
   (found) => (rows.value = found),
 );
 watch(

@@ -46,7 +46,7 @@ export const useJob = defineStore('job', () => {
   );
   const subject = computed<Subject | undefined>(() =>
     plan.value && info.value && artworkId.value
-      ? { artworkId: artworkId.value, info: info.value, plan: plan.value, state: state.value }
+      ? { artworkId: artworkId.value, info: info.value, plan: plan.value }
       : undefined,
   );
   const plates = usePlates(subject);

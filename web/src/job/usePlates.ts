@@ -4,7 +4,6 @@ import {
   measuresOf,
   plateDependencies,
   type ArtworkInfo,
-  type MachineState,
   type Measures,
   type PlateMeasure,
   type PrintPlan,
@@ -23,7 +22,6 @@ export interface Subject {
   readonly artworkId: ArtworkId;
   readonly info: ArtworkInfo;
   readonly plan: PrintPlan;
-  readonly state?: MachineState;
 }
 
 export function usePlates(subject: Readonly<Ref<Subject | undefined>>) {

@@ -72,7 +72,7 @@ const advice = shallowRef<StackAdvice>();
 const { ask, busy, failed } = useLatest(
   (wanted: StackRequirements) =>
     lookWorker().advise(
-      job.subject!,
+      { ...job.subject!, state: job.state },
       wanted,
       candidates.value.filter((one) => reasonAgainst(one) === undefined),
     ),
