@@ -2,7 +2,6 @@
 import { writeFileSync } from 'node:fs';
 import { encodePlan } from '@kyanos/contract';
 import {
-  FINDING_CODES,
   isFindingCode,
   planJob,
   repaired,
@@ -24,7 +23,7 @@ export function findingCodes(texts: readonly string[]): readonly FindingCode[] {
   return texts.map((text) => {
     if (isFindingCode(text)) return text;
     throw new UsageError(
-      `There is no finding "${text}". --repair takes one of ${FINDING_CODES.join(', ')}.`,
+      `There is no finding "${text}". Call with --list-repairs to see what can be repaired here; docs/findings.md has every code.`,
     );
   });
 }
