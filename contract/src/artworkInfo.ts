@@ -4,11 +4,11 @@ import {
   FINDING_CODES,
   SEPARATION_KINDS,
   LINE_ROLES,
-  ROLES,
   SEVERITIES,
   type ArtworkInfo,
 } from '@kyanos/core';
 import { z } from 'zod';
+import { RoleSchema } from './plan.ts';
 import { prove, type Same } from './proof.ts';
 
 export const share = z.number().min(0).max(1);
@@ -29,7 +29,7 @@ export const Repair = z.discriminatedUnion('kind', [
     label: z.string(),
     kind: z.literal('map-name'),
     separation: z.string(),
-    role: z.enum(ROLES),
+    role: RoleSchema,
   }),
   z.object({
     label: z.string(),

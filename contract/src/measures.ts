@@ -1,5 +1,5 @@
 /** Measures of built plates, as they travel. Shares 0 to 1, areas mm². */
-import type { Measures } from '@kyanos/core';
+import { SHARED_INKS, type Measures } from '@kyanos/core';
 import { z } from 'zod';
 import { Box, Cells, share } from './artworkInfo.ts';
 import { prove, type Same } from './proof.ts';
@@ -32,7 +32,11 @@ const PictureMeasure = z.object({
   ink: z.array(z.object({ plates: z.array(z.string()), process: counts })),
   laid: z.array(z.object({ plates: z.record(z.string(), z.number()), share: z.number() })),
   levels: z
-    .object({ process: z.array(counts), plates: z.record(z.string(), counts) })
+    .object({
+      process: z.array(counts),
+      plates: z.record(z.string(), counts),
+      shared: z.record(z.enum(SHARED_INKS), counts).exactOptional(),
+    })
     .exactOptional(),
 });
 

@@ -1,5 +1,6 @@
 import { DEMO_JOBS } from '@kyanos/demo';
 import { describe, expect, it } from 'vitest';
+import { WIDE_MACHINE } from '../../core/test/shop.ts';
 import { encodePlan, Plan, problemOf } from './plan.ts';
 
 const [{ plan }] = DEMO_JOBS;
@@ -62,7 +63,7 @@ describe('the plan file', () => {
       problem({ ...wire(), layout: { copies: 0, gap: 0, margin: 0, turned: false } }),
     ).toContain('the field layout.copies');
     expect(problem({ ...wire(), stack: 'film | Q' })).toBe(
-      'Something is wrong with the field stack: "Q" is not a layer: write one of CMYK, W, S, V, B, then density, hits and a rule, as in W70x2@image.',
+      'Something is wrong with the field stack: "Q" is not a layer: write one of CMYK, W, S, V, B, P, then density, hits and a rule, as in W70x2@image.',
     );
     expect(problem([])).toContain('the plan file');
   });
@@ -71,5 +72,41 @@ describe('the plan file', () => {
     const value = wire() as { machine: { inks: { channel: string; contrastRatio?: number }[] } };
     delete value.machine.inks.find(({ channel }) => channel === 'W')!.contrastRatio;
     expect(problem(value)).toContain('contrastRatio: is needed for white ink');
+  });
+
+  it.each([
+    [{ channel: 'W' }, 'the key of a metallic ink is S'],
+    [{ channel: 'Sx' }, 'the key of a metallic ink is S'],
+    [{ role: 'light', channel: 'Lc' }, 'split: is needed'],
+    [{ role: 'process', channel: 'Or' }, 'a process ink without a split is C, M, Y or K'],
+    [{ split: { of: ['C'], curve: [[1, 1]] } }, 'split: is for process, light and extra inks'],
+    [
+      { role: 'extra', channel: 'Gn', split: { of: ['C', 'K'], curve: [[1, 1]] } },
+      'two of C, M and Y',
+    ],
+    [
+      { role: 'extra', channel: 'Gn', split: { of: ['C', 'Y'], curve: [[0.5, 1]], saves: 0.8 } },
+      'would take away more',
+    ],
+    [{ channel: 'C', role: 'process' }, 'two inks with one key'],
+  ])('refuses an ink that its role does not fit: %j', (change, words) => {
+    const value = wire() as unknown as { machine: { inks: object[] } };
+    value.machine.inks.push({
+      channel: 'S',
+      role: 'metallic',
+      name: 'Silver',
+      laydown: 8,
+      pricePerLitre: 24_000,
+      lossPerTrip: 0.8,
+      spotName: 'Silver',
+      ...change,
+    });
+    expect(problem(value)).toContain(words);
+  });
+
+  it('takes inks of any number and role', () => {
+    const value = wire() as unknown as { machine: object };
+    value.machine = { ...value.machine, inks: WIDE_MACHINE.inks };
+    expect(Plan.parse(JSON.parse(JSON.stringify(value))).machine.inks).toEqual(WIDE_MACHINE.inks);
   });
 });

@@ -2,14 +2,21 @@
 import {
   ASSUMED_DROPS,
   backAndThrough,
-  CHANNELS,
+  CHANNEL_PATTERN,
+  CHANNEL_ROLES,
   CURRENCIES,
   DomainError,
   formatStack,
+  isSpecialKey,
+  letterOf,
   mostContrast,
   parseStack,
+  OTHER_ROLES,
   PLAN_FORMAT,
-  ROLES,
+  PROCESS_CHANNELS,
+  ROLE_LETTERS,
+  SPECIAL_KEY,
+  type SpecialKey,
   type MachineState,
   type PrintPlan,
   type Shop,
@@ -63,6 +70,12 @@ export const LaydownSource = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('usual'), cure: Cure }),
 ]);
 
+const Lab = z.tuple([
+  z.number().min(0).max(100),
+  z.number().min(-128).max(128),
+  z.number().min(-128).max(128),
+]);
+
 const Tone = z
   .array(z.tuple([z.number().min(0).max(1), z.number().min(0).max(1)]))
   .min(1)
@@ -73,35 +86,91 @@ const Tone = z
     { error: 'rises from point to point' },
   );
 
-export const Ink = z
-  .strictObject({
-    channel: z.enum(CHANNELS),
-    name: text,
-    laydown: z.number().positive().max(200),
-    pricePerLitre: minorUnits,
-    lossPerTrip: z.number().min(0).max(1000),
-    spotName: z.string().max(200).nullable(),
-    contrastRatio: z.number().min(0.05).max(0.995).exactOptional(),
-    drops: z.number().min(1).max(200).exactOptional(),
-    rows: z.int().min(1).max(12).exactOptional(),
-    tone: Tone.exactOptional(),
-    spitPerHour: z.number().min(0).max(1000).exactOptional(),
-    container: z.strictObject({ ml: z.number().positive().max(1_000_000) }).exactOptional(),
-    laydownFrom: LaydownSource.exactOptional(),
-  })
-  .refine((ink) => ink.channel !== 'W' || ink.contrastRatio !== undefined, {
-    path: ['contrastRatio'],
-    error: 'is needed for white ink',
-  })
-  .superRefine(({ contrastRatio = 0, drops = ASSUMED_DROPS }, context) => {
-    const most = mostContrast(drops);
-    if (contrastRatio >= most)
-      context.addIssue({
-        code: 'custom',
-        path: ['contrastRatio'],
-        message: `is ${contrastRatio}, and ${drops} drops on one another leave so much bare that a solid has at most ${most.toFixed(3)}; measure the wedge again`,
-      });
+/** Key of an ink, its own on its machine. */
+export const ChannelKey = z
+  .string()
+  .regex(CHANNEL_PATTERN, 'is a capital and up to three letters or figures, such as C, Lc or W');
+
+/** What a separation is used for: a special by the key of its ink, or what has no ink of its own. */
+export const RoleSchema = z.union([
+  z.enum(OTHER_ROLES),
+  z.string().regex(new RegExp(`^${SPECIAL_KEY}$`)) as z.ZodType<SpecialKey, SpecialKey>,
+]);
+
+const Curve = z
+  .array(z.tuple([z.number().min(0).max(1), z.number().min(0).max(1)]))
+  .min(1)
+  .max(33)
+  .refine((points) => points.every(([x], i) => i === 0 || x > points[i - 1][0]), {
+    error: 'goes from point to point in rising coverage',
   });
+
+const Split = z
+  .strictObject({
+    of: z.array(z.enum(PROCESS_CHANNELS)).min(1).max(2),
+    curve: Curve,
+    saves: z.number().min(0).max(1).exactOptional(),
+  })
+  .refine(({ of }) => of.length === 1 || (of[0] !== of[1] && !of.includes('K')), {
+    path: ['of'],
+    error: 'is one process ink, or two of C, M and Y',
+  })
+  .refine(({ of, curve, saves = 0 }) => of.length < 2 || curve.every(([x, y]) => y * saves <= x), {
+    path: ['saves'],
+    error: 'would take away more of C, M or Y than is there; lower it or the curve',
+  });
+
+/** What the role of an ink asks for, and what it has no use for. */
+function checkRole(
+  { channel, role, split, contrastRatio }: z.output<typeof InkFields>,
+  wrong: (field: string, message: string) => void,
+): void {
+  const letter = ROLE_LETTERS[role];
+  if (letter !== 'CMYK' && !(isSpecialKey(channel) && letterOf(channel) === letter))
+    wrong(
+      'channel',
+      `is ${channel}; the key of a ${role} ink is ${letter}, or ${letter} with one or two small letters, without x`,
+    );
+  if (role === 'process' && !split && !(PROCESS_CHANNELS as readonly string[]).includes(channel))
+    wrong('channel', `is ${channel}; a process ink without a split is C, M, Y or K`);
+  if ((role === 'light' || role === 'extra') && !split)
+    wrong('split', 'is needed: what this ink lays where the artwork has C, M, Y or K');
+  if (letter !== 'CMYK' && split) wrong('split', 'is for process, light and extra inks');
+  if (role === 'white' && contrastRatio === undefined)
+    wrong('contrastRatio', 'is needed for white ink');
+}
+
+const InkFields = z.strictObject({
+  channel: ChannelKey,
+  role: z.enum(CHANNEL_ROLES),
+  name: text,
+  laydown: z.number().positive().max(200),
+  pricePerLitre: minorUnits,
+  lossPerTrip: z.number().min(0).max(1000),
+  spotName: z.string().max(200).nullable(),
+  contrastRatio: z.number().min(0.05).max(0.995).exactOptional(),
+  lab: Lab.exactOptional(),
+  finish: z.enum(['gloss', 'matt']).exactOptional(),
+  split: Split.exactOptional(),
+  drops: z.number().min(1).max(200).exactOptional(),
+  rows: z.int().min(1).max(12).exactOptional(),
+  tone: Tone.exactOptional(),
+  spitPerHour: z.number().min(0).max(1000).exactOptional(),
+  container: z.strictObject({ ml: z.number().positive().max(1_000_000) }).exactOptional(),
+  laydownFrom: LaydownSource.exactOptional(),
+});
+
+export const Ink = InkFields.superRefine((ink, context) => {
+  const { contrastRatio = 0, drops = ASSUMED_DROPS } = ink;
+  checkRole(ink, (field, message) => context.addIssue({ code: 'custom', path: [field], message }));
+  const most = mostContrast(drops);
+  if (contrastRatio >= most)
+    context.addIssue({
+      code: 'custom',
+      path: ['contrastRatio'],
+      message: `is ${contrastRatio}, and ${drops} drops on one another leave so much bare that a solid has at most ${most.toFixed(3)}; measure the wedge again`,
+    });
+});
 
 export const Mode = z.strictObject({
   id,
@@ -164,7 +233,13 @@ export const Machine = z.strictObject({
   /** Common practice where a machine's own limit is not known. */
   inkLimit: z.number().min(100).max(2000).default(400),
   barReduction: z.number().min(0).max(0.5).exactOptional(),
-  inks: z.array(Ink).min(1),
+  inks: z
+    .array(Ink)
+    .min(1)
+    .max(40)
+    .refine((inks) => new Set(inks.map(({ channel }) => channel)).size === inks.length, {
+      error: 'has two inks with one key',
+    }),
   modes: z.array(Mode).min(1),
   hourRate: minorUnits,
   setupMinutes: minutes,
@@ -185,17 +260,12 @@ export const Machine = z.strictObject({
   fitting: z.strictObject({ minutes, lossMl: amountMl, cleaning: minorUnits }).exactOptional(),
   learnt: z
     .strictObject({
-      inks: z.partialRecord(z.enum(CHANNELS), Estimate),
+      inks: z.partialRecord(ChannelKey, Estimate),
       time: Estimate.exactOptional(),
     })
     .exactOptional(),
 });
 
-const Lab = z.tuple([
-  z.number().min(0).max(100),
-  z.number().min(-128).max(128),
-  z.number().min(-128).max(128),
-]);
 const percentText = (share: number) => `${(share * 100).toFixed(0)} %`;
 
 export const Material = z.strictObject({
@@ -276,7 +346,7 @@ const PlanFields = z.strictObject({
   artwork: z.strictObject({
     page: z.int().min(1).max(10_000),
     rearPage: z.int().min(1).max(10_000).nullable(),
-    names: z.record(z.string().max(1000), z.enum(ROLES)),
+    names: z.record(z.string().max(1000), RoleSchema),
     overprint: z.array(z.string().max(1000)).max(60).default([]),
   }),
   /** Pages printed together, each in its quantity; `layout.copies` is their sum, and `artwork.page` the one looked at. */
@@ -371,7 +441,7 @@ export type PlanJson = z.input<typeof Plan>;
 /** What is true of a machine today. */
 export const MachineStateSchema = z.strictObject({
   whiteSlot: z.enum(['under', 'other']).exactOptional(),
-  leftMl: z.partialRecord(z.enum(CHANNELS), amountMl),
+  leftMl: z.partialRecord(ChannelKey, amountMl),
 });
 prove<Same<z.output<typeof MachineStateSchema>, MachineState>>();
 

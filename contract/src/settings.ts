@@ -1,7 +1,7 @@
 /** What a shop says of itself once and means for every job. Money minor units. */
-import { PROCESS_IDS, PROCESSES, ROLES, type Process, type WhiteUse } from '@kyanos/core';
+import { PROCESS_IDS, PROCESSES, type Process, type WhiteUse } from '@kyanos/core';
 import { z } from 'zod';
-import { MaterialClass } from './plan.ts';
+import { MaterialClass, RoleSchema } from './plan.ts';
 import { prove, type Same, type Wire } from './proof.ts';
 
 const minorUnits = z.int().min(0).max(1_000_000_000);
@@ -72,7 +72,7 @@ export type WhiteSettings = Wire<z.output<typeof WhiteSettings>>;
 
 /** What the shop said of spots, by their names: remembered for the files that come. */
 export const SpotNames = z
-  .record(z.string().max(1000), z.enum(ROLES))
+  .record(z.string().max(1000), RoleSchema)
   .refine((names) => Object.keys(names).length <= 1000, 'at most 1000 names');
 export type SpotNames = z.output<typeof SpotNames>;
 

@@ -53,6 +53,19 @@ describe('a plan of format 1', () => {
   });
 });
 
+describe('a plan of format 3', () => {
+  it('gets the role of each ink from its key', () => {
+    const [{ plan }] = DEMO_JOBS;
+    const now = JSON.parse(JSON.stringify(encodePlan(plan))) as typeof plan;
+    const { machine } = now;
+    const inks = machine.inks.map((ink) => ({ ...ink, role: undefined }));
+    const was = JSON.parse(
+      JSON.stringify({ ...now, format: 3, machine: { ...machine, inks } }),
+    ) as object;
+    expect(readPlan(was)).toEqual({ plan });
+  });
+});
+
 describe('a plan of format 2', () => {
   it('loses what was true of its machine that day, and nothing else', () => {
     const [{ plan }] = DEMO_JOBS;

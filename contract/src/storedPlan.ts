@@ -4,6 +4,7 @@ import { z } from 'zod';
 import type { Problem } from './resources/common.ts';
 import { materialFrom1, tripsFrom1 } from './format1.ts';
 import { machineFrom2 } from './format2.ts';
+import { machineFrom3 } from './format3.ts';
 import { Plan, problemOf, ShopSchema } from './plan.ts';
 
 type Raw = Readonly<Record<string, unknown>>;
@@ -17,6 +18,7 @@ const STEPS: Steps = {
     trips: tripsFrom1(plan.trips),
   }),
   2: (plan) => ({ ...plan, machine: machineFrom2(plan.machine) }),
+  3: (plan) => ({ ...plan, machine: machineFrom3(plan.machine) }),
 };
 
 const Formatted = z.looseObject({ format: z.int().min(1) });
@@ -61,6 +63,6 @@ export function readShop(value: unknown): Shop {
   return ShopSchema.parse({
     ...kept,
     materials: kept.materials.map(materialFrom1),
-    machines: kept.machines.map(machineFrom2),
+    machines: kept.machines.map((machine) => machineFrom3(machineFrom2(machine))),
   });
 }

@@ -4,14 +4,19 @@ import type { Measures, PlateMeasure } from '../src/plates/index.ts';
 import { PLAN_FORMAT, type PrintPlan } from '../src/plan/index.ts';
 import { parseStack, type Ink, type Machine, type Material } from '../src/stack/index.ts';
 
-const ink = (channel: Ink['channel'], spotName: string | null = null): Ink => ({
+const ink = (
+  channel: Ink['channel'],
+  spotName: string | null = null,
+  role: Ink['role'] = 'process',
+): Ink => ({
   channel,
+  role,
   name: channel,
   laydown: 10,
   pricePerLitre: 15_000,
   lossPerTrip: 0,
   spotName,
-  ...(channel === 'W' ? { contrastRatio: 0.7 } : {}),
+  ...(role === 'white' ? { contrastRatio: 0.7 } : {}),
 });
 
 export const MACHINE: Machine = {
@@ -33,9 +38,9 @@ export const MACHINE: Machine = {
   inkLimit: 500,
   inks: [
     ...(['C', 'M', 'Y', 'K'] as const).map((channel) => ink(channel)),
-    ink('W', 'White'),
-    ink('S', 'Silver'),
-    ink('V', 'Clear'),
+    ink('W', 'White', 'white'),
+    ink('S', 'Silver', 'metallic'),
+    ink('V', 'Clear', 'clear'),
   ],
   modes: [
     {
@@ -52,6 +57,47 @@ export const MACHINE: Machine = {
   ],
   hourRate: 6000,
   setupMinutes: 10,
+};
+
+/**
+ * The same with an ink set that no program was written for: two whites, silver and gold, gloss and matt clear, a primer, light
+ * cyan and magenta, and an orange that stands in for magenta and yellow.
+ */
+export const WIDE_MACHINE: Machine = {
+  ...MACHINE,
+  inks: [
+    {
+      ...ink('C'),
+      split: {
+        of: ['C'],
+        curve: [
+          [0.5, 0],
+          [1, 1],
+        ],
+      },
+    },
+    {
+      ...ink('Lc', null, 'light'),
+      split: {
+        of: ['C'],
+        curve: [
+          [0.5, 1],
+          [1, 0],
+        ],
+      },
+    },
+    ink('M'),
+    ink('Y'),
+    ink('K'),
+    { ...ink('Or', null, 'extra'), split: { of: ['M', 'Y'], curve: [[1, 0.8]], saves: 0.5 } },
+    ink('W', 'White', 'white'),
+    { ...ink('Wb', 'Warm white', 'white'), contrastRatio: 0.9 },
+    ink('S', 'Silver', 'metallic'),
+    { ...ink('Sg', 'Gold', 'metallic'), name: 'Gold', lab: [62, 6, 42] },
+    ink('V', 'Clear', 'clear'),
+    { ...ink('Vm', 'Matt', 'clear'), name: 'Matt clear', finish: 'matt' },
+    ink('P', 'Primer', 'primer'),
+  ],
 };
 
 export const MATERIAL: Material = {

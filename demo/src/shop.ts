@@ -25,6 +25,7 @@ const inkSet = (laydown: number, pricePerLitre: number, lossPerTrip: number): re
     ] as const
   ).map(([channel, name]) => ({
     channel,
+    role: 'process',
     name,
     laydown,
     pricePerLitre,
@@ -56,6 +57,7 @@ const roll: Machine = {
     ...inkSet(10, 15_000, 0.4),
     {
       channel: 'W',
+      role: 'white',
       name: 'White',
       laydown: 11,
       pricePerLitre: 18_900,
@@ -132,6 +134,7 @@ const flatbed: Machine = {
     ...inkSet(9, 16_500, 0.3),
     {
       channel: 'W',
+      role: 'white',
       name: 'White',
       laydown: 28,
       laydownFrom: { kind: 'usual', cure: 'uv' } as const,
@@ -145,6 +148,7 @@ const flatbed: Machine = {
     },
     {
       channel: 'V',
+      role: 'clear',
       name: 'Clear',
       laydown: 14,
       pricePerLitre: 16_000,
@@ -205,6 +209,7 @@ const label: Machine = {
     ...inkSet(11, 18_000, 0.3),
     {
       channel: 'W',
+      role: 'white',
       name: 'White',
       laydown: 12,
       pricePerLitre: 18_000,
@@ -216,6 +221,7 @@ const label: Machine = {
     },
     {
       channel: 'S',
+      role: 'metallic',
       name: 'Silver',
       laydown: 8,
       pricePerLitre: 24_000,

@@ -1,19 +1,19 @@
-import { CHANNELS, type JobReport } from '@kyanos/core';
+import type { JobReport } from '@kyanos/core';
 import { z } from 'zod';
 import { endpoint } from '../endpoint.ts';
 import { JobId, ReportId } from '../ids.ts';
-import { Machine } from '../plan.ts';
+import { ChannelKey, Machine } from '../plan.ts';
 import { prove, type Same } from '../proof.ts';
 
-const Subject = z.enum([...CHANNELS, 'time']);
+const Subject = z.union([z.literal('time'), ChannelKey]);
 
 const JobReportSchema = z.object({
   job: z.string(),
   finished: z.string(),
   minutes: z.number().exactOptional(),
-  ml: z.partialRecord(z.enum(CHANNELS), z.number()),
+  ml: z.partialRecord(ChannelKey, z.number()),
   planned: z.partialRecord(
-    z.enum(CHANNELS),
+    ChannelKey,
     z.object({ solidM2: z.number(), starts: z.number(), otherMl: z.number() }),
   ),
   plannedMinutes: z.object({ sweep: z.number(), turn: z.number(), back: z.number() }),

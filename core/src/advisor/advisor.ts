@@ -2,14 +2,21 @@
  * Which stack to use: every stack of the catalogue, and those of the shop, tried on the job's own artwork, material and machine,
  * and put in order. What can't be or is not wanted says why not.
  */
-import { roleOf, type ArtworkInfo } from '../artwork/index.ts';
+import type { ArtworkInfo } from '../artwork/index.ts';
 import { hiddenLayer, middleOpacity, readsBackwards } from '../look/index.ts';
-import { pageOf, type LookNumbers, type PlanResult, type PrintPlan } from '../plan/index.ts';
+import {
+  drawnSeparation,
+  pageOf,
+  type LookNumbers,
+  type PlanResult,
+  type PrintPlan,
+} from '../plan/index.ts';
 import { isWholeSheet, usesSource } from '../rule/index.ts';
 import {
   allLayers,
   CATALOGUE,
-  INK_ROLE_NAMES,
+  inkName,
+  keyOf,
   obstacles,
   parseStack,
   usesInkRole,
@@ -177,18 +184,16 @@ function againstViewing(
 }
 
 function missingArt(stack: Stack, plan: PrintPlan, info: ArtworkInfo): string | undefined {
-  const { separations } = pageOf(plan, info, 'front');
-  const drawn = separations.map(({ name }) => roleOf(name, plan.artwork.names, plan.machine));
+  const page = pageOf(plan, info, 'front');
   for (const { parts } of allLayers(stack))
-    for (const { inkRole, rule } of parts)
+    for (const part of parts)
       if (
-        inkRole !== 'CMYK' &&
-        inkRole !== 'B' &&
-        rule &&
-        usesSource(rule, 'art') &&
-        !drawn.includes(inkRole)
+        part.inkRole !== 'B' &&
+        part.rule &&
+        usesSource(part.rule, 'art') &&
+        !drawnSeparation(plan, page, keyOf(part))
       )
-        return `It lays ${INK_ROLE_NAMES[inkRole].toLowerCase()} as drawn, and the artwork has no such separation.`;
+        return `It lays ${inkName(part, plan.machine).toLowerCase()} as drawn, and the artwork has no such separation.`;
   return undefined;
 }
 

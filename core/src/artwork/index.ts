@@ -38,14 +38,13 @@ export {
   nearMiss,
   PROCESS_NAMES,
   roleOf,
-  ROLES,
+  OTHER_ROLES,
   specialRole,
   SURE,
   visibleName,
   type SeparationKind,
   type NameGuess,
   type Role,
-  type SpecialRole,
 } from './names.ts';
 export { channelsOf, overprintedChannel } from './page.ts';
 export type { Alternate, ArtworkInfo, ArtworkPage, Knockout, MmBox, Separation } from './page.ts';

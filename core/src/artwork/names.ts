@@ -1,5 +1,11 @@
 /** Separation names: what they probably mean, and what this machine will make of them. */
-import { inkOf, type Channel, type Machine, type Special } from '../stack/index.ts';
+import {
+  inkFor,
+  isSpecialKey,
+  specialKeys,
+  type Machine,
+  type SpecialKey,
+} from '../stack/index.ts';
 import {
   COLOUR_WORDS,
   KIND_WORDS,
@@ -135,18 +141,17 @@ export const isLineRole = (role: string | undefined): role is LineRole =>
   (LINE_ROLES as readonly (string | undefined)[]).includes(role);
 
 /**
- * What a separation of the artwork is used for. `process` prints it in process ink, by the stand-in that the file gives;
+ * What a separation of the artwork is used for: a special by the key of its ink, or one of these. `process` prints it in process ink, by the stand-in that the file gives;
  * `ignore` prints nothing, on purpose; lines are for a blade, a fold or a jig, and print nothing either.
  */
-export const ROLES = ['W', 'S', 'V', 'process', 'ignore', ...LINE_ROLES] as const;
-export type Role = (typeof ROLES)[number];
-export type SpecialRole = Exclude<Special, 'B'>;
+export const OTHER_ROLES = ['process', 'ignore', ...LINE_ROLES] as const;
+export type Role = SpecialKey | (typeof OTHER_ROLES)[number];
 
-/** The role of a special, if it is one: what is printed in an ink of its own. */
-export const specialRole = (role: Role | undefined): SpecialRole | undefined =>
-  role === 'W' || role === 'S' || role === 'V' ? role : undefined;
+/** The key of a special's ink, if the role is one: what is printed in an ink of its own. */
+export const specialRole = (role: Role | undefined): SpecialKey | undefined =>
+  role !== undefined && isSpecialKey(role) ? role : undefined;
 
-const KIND_ROLE: Partial<Record<SeparationKind, SpecialRole>> = {
+const KIND_ROLE: Partial<Record<SeparationKind, SpecialKey>> = {
   white: 'W',
   metallic: 'S',
   clear: 'V',
@@ -162,13 +167,13 @@ export function roleOf(
   machine: Machine,
 ): Role | undefined {
   if (Object.hasOwn(said, name)) return said[name];
-  return machine.inks.find((ink) => ink.spotName === name)?.channel as Role | undefined;
+  return specialKeys(machine).find((key) => key !== 'B' && inkFor(machine, key)?.spotName === name);
 }
 
 /** The special that a name nearly names on this machine, if it has that ink; told even where it is not sure. */
-export function nearMiss(name: string, machine: Machine): SpecialRole | undefined {
+export function nearMiss(name: string, machine: Machine): SpecialKey | undefined {
   const role = KIND_ROLE[guessKind(name).kind];
-  return role && inkOf(machine, role as Channel) ? role : undefined;
+  return role && inkFor(machine, role) ? role : undefined;
 }
 
 /** How a name misses the one that is wanted, to end a sentence with. */

@@ -1,12 +1,15 @@
 /** Ink of a job, mL by channel: what lies on the sheets, and what is lost in starting, spitting and changing inks. */
+import { SHARED_INKS, type SharedInks } from '../plates/index.ts';
 import {
-  CHANNELS,
-  channelOf,
-  inkOf,
+  inkFor,
+  isSpecialInk,
+  keyOf,
+  PROCESS_CHANNELS,
   type Channel,
   type Ink,
   type Machine,
   type Part,
+  type ProcessChannel,
   type StackLayer,
 } from '../stack/index.ts';
 import type { Trip } from '../trips/index.ts';
@@ -24,6 +27,8 @@ export interface Cover {
 export interface Coverages {
   /** C, M, Y, K of a picture. */
   process(picture: 'front' | 'rear'): readonly [Cover, Cover, Cover, Cover];
+  /** What two of its process inks have in common, the lesser of both. */
+  shared(picture: 'front' | 'rear', inks: SharedInks): Cover;
   /** A special plate. */
   plate(layer: StackLayer, part: Part): Cover;
 }
@@ -58,9 +63,6 @@ export interface InkInput {
   readonly fittedFor: number;
 }
 
-const PROCESS_CHANNELS: readonly Channel[] = ['C', 'M', 'Y', 'K'];
-const isSpecialInk = (channel: Channel) => !PROCESS_CHANNELS.includes(channel);
-
 interface Laid {
   share: number;
   readonly trips: Set<number>;
@@ -71,41 +73,102 @@ interface Laid {
 function laidBy({ trips, coverages, machine }: InkInput): ReadonlyMap<Channel, Laid> {
   const laid = new Map<Channel, Laid>();
   const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
-  const inkRole = (
-    trip: Trip,
-    layer: StackLayer,
-    channel: Channel,
-    cover: Cover,
-    density: number,
-  ) => {
-    const entry = laid.get(channel) ?? { share: 0, trips: new Set<number>(), from: [] };
-    const tone = inkOf(machine, channel)?.tone;
-    entry.share += laidShare(tone, cover.mean, cover.levels, density / 100) * layer.hits;
+  const lay = (trip: Trip, layer: StackLayer, ink: Ink, share: number, from: string) => {
+    const entry = laid.get(ink.channel) ?? { share: 0, trips: new Set<number>(), from: [] };
+    entry.share += share * layer.hits;
     entry.trips.add(trip.number);
-    entry.from.push(
-      `trip ${trip.number}: ${percent(cover.mean)} covered × ${density} % × ${layer.hits} hit(s)${tone ? ', through its tone curve' : ''}`,
-    );
-    laid.set(channel, entry);
+    entry.from.push(`trip ${trip.number}: ${from} × ${layer.hits} hit(s)`);
+    laid.set(ink.channel, entry);
   };
   for (const trip of trips)
     for (const layer of trip.layers)
       for (const part of layer.parts)
         if (part.inkRole === 'CMYK')
-          coverages
-            .process(layer.picture)
-            .forEach((cover, i) => inkRole(trip, layer, PROCESS_CHANNELS[i], cover, part.density));
-        else
-          inkRole(trip, layer, channelOf(part.inkRole), coverages.plate(layer, part), part.density);
+          for (const { ink, share, cover, saved } of colourInks(
+            machine,
+            coverages,
+            layer.picture,
+            part.density / 100,
+          ))
+            lay(
+              trip,
+              layer,
+              ink,
+              share,
+              `${percent(cover)} covered × ${part.density} %${curveNote(ink)}${saved > 0 ? `, less ${percent(saved)} that other inks stand in for` : ''}`,
+            );
+        else {
+          const ink = inkFor(machine, keyOf(part));
+          const { mean, levels } = coverages.plate(layer, part);
+          if (ink)
+            lay(
+              trip,
+              layer,
+              ink,
+              laidShare(ink.tone, mean, levels, part.density / 100),
+              `${percent(mean)} covered × ${part.density} %${curveNote(ink)}`,
+            );
+        }
   return laid;
+}
+
+const curveNote = ({ tone, split }: Ink) =>
+  split ? `, by its split from ${split.of.join(' and ')}` : tone ? ', through its tone curve' : '';
+
+interface ColourInk {
+  readonly ink: Ink;
+  /** Mean share of a solid over the picture. */
+  readonly share: number;
+  /** Mean of what it is laid for, 0 to 1, and the share that extra inks took over from it. */
+  readonly cover: number;
+  readonly saved: number;
+}
+
+/**
+ * What the process, light and extra inks of a machine lay for the colour of a picture. An ink with a split is laid by its curve
+ * over the coverage of one process ink, or over what two of them have in common; all others lay their own separation.
+ * @param density of the layer, 0 to 1
+ */
+function colourInks(
+  machine: Machine,
+  coverages: Coverages,
+  picture: 'front' | 'rear',
+  density: number,
+): ColourInk[] {
+  const process = coverages.process(picture);
+  const coverOf = ({ channel, split }: Ink): Cover | undefined => {
+    const of = split?.of ?? [channel as ProcessChannel];
+    if (of.length === 2) {
+      const pair = SHARED_INKS.find((inks) => of.every((ink) => inks.includes(ink)));
+      return pair && coverages.shared(picture, pair);
+    }
+    return process[PROCESS_CHANNELS.indexOf(of[0])];
+  };
+  const laid = machine.inks.flatMap((ink) => {
+    if (isSpecialInk(ink)) return [];
+    const cover = coverOf(ink);
+    if (!cover) return [];
+    const curve = ink.split?.curve ?? ink.tone;
+    return [{ ink, cover, share: laidShare(curve, cover.mean, cover.levels, density) }];
+  });
+  return laid.map(({ ink, cover, share }) => {
+    const saved = laid.reduce(
+      (sum, { ink: { split }, share: other }) =>
+        split?.saves && split.of.length === 2 && split.of.some((one) => one === ink.channel)
+          ? sum + split.saves * other
+          : sum,
+      0,
+    );
+    return { ink, share: Math.max(0, share - saved), cover: cover.mean, saved };
+  });
 }
 
 export function inkUse(input: InkInput): readonly InkUse[] {
   const { machine, pieceMm2, copies, starts, minutes, fittedFor } = input;
   const laid = laidBy(input);
   const areaM2 = mm2ToM2(pieceMm2) * copies;
-  return CHANNELS.flatMap((channel): InkUse[] => {
-    const ink = inkOf(machine, channel);
-    if (!ink) return [];
+  return machine.inks.flatMap((ink): InkUse[] => {
+    const { channel } = ink;
     const entry = laid.get(channel);
     const spit = ((ink.spitPerHour ?? 0) * minutes) / 60;
     // What is spat is lost of every ink that is fitted, used or not.
@@ -113,7 +176,7 @@ export function inkUse(input: InkInput): readonly InkUse[] {
     const begun = (entry?.trips.size ?? 0) * starts;
     const purge = ink.lossPerTrip * begun;
     const change =
-      entry && isSpecialInk(channel) && fittedFor > 0 && machine.fitting
+      entry && isSpecialInk(ink) && fittedFor > 0 && machine.fitting
         ? machine.fitting.lossMl / fittedFor
         : 0;
     const solidM2 = (entry?.share ?? 0) * areaM2;

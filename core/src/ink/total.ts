@@ -29,11 +29,11 @@ export function inkTotal(
   const weights = new Map<ArtworkSide, Weights>();
   for (const { parts, picture, hits } of layers) {
     const of = weights.get(picture) ?? { process: 0, plates: new Map<string, number>() };
-    for (const { inkRole, rule, density } of parts) {
-      const solid = (density / 100) * hits;
-      if (inkRole === 'CMYK') of.process += solid;
-      else if (rule) {
-        const key = plateKey(inkRole, picture, rule);
+    for (const part of parts) {
+      const solid = (part.density / 100) * hits;
+      if (part.inkRole === 'CMYK') of.process += solid;
+      else if (part.rule) {
+        const key = plateKey(part, picture, part.rule);
         of.plates.set(key, (of.plates.get(key) ?? 0) + solid);
       }
     }

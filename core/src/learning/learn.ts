@@ -1,6 +1,5 @@
 /** A machine's figures from its reports: laydown and loss of each ink, speed and turning. Shown first, taken over only when wanted. */
 import {
-  CHANNELS,
   type Channel,
   type Estimate,
   type Ink,
@@ -145,10 +144,10 @@ const figure = (
 export function learn(machine: Machine, reports: readonly JobReport[]): Learning {
   const lessons: Lesson[] = [];
   const outliers: Outlier[] = [];
-  for (const channel of CHANNELS) {
-    const ink = machine.inks.find((one) => one.channel === channel);
-    const all = ink ? inkTold(reports, ink) : [];
-    if (!ink || all.length === 0) continue;
+  for (const ink of machine.inks) {
+    const { channel } = ink;
+    const all = inkTold(reports, ink);
+    if (all.length === 0) continue;
     const lesson = lessonFrom(channel, all, reports, knownInk(machine, channel));
     outliers.push(...lesson.outliers);
     if (lesson.reports.length === 0) continue;

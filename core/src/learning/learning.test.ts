@@ -316,16 +316,19 @@ describe('learn', () => {
 });
 
 describe('readReports', () => {
+  const INKS = ['C', 'M', 'Y', 'K', 'W'];
+
   it('reads CSV with headings and JSON alike, with a decimal comma if need be', () => {
     const row = { job: 'Sign, large', finished: '2026-11-20', minutes: 12.5, ml: { C: 3.2, W: 6 } };
-    expect(readReports('job;finished;minutes;C;W\n"Sign, large";2026-11-20;12,5;3,2;6\n')).toEqual([
-      row,
-    ]);
+    expect(
+      readReports('job;finished;minutes;C;W\n"Sign, large";2026-11-20;12,5;3,2;6\n', INKS),
+    ).toEqual([row]);
     expect(
       readReports(
         JSON.stringify([
           { job: 'Sign, large', finished: '2026-11-20', minutes: 12.5, C: 3.2, W: 6 },
         ]),
+        INKS,
       ),
     ).toEqual([row]);
   });
@@ -341,7 +344,7 @@ describe('readReports', () => {
     ['[{"job": "Sign", "W": 1]', 'not JSON'],
     ['[3]', 'not an object'],
   ])('refuses %j by line and field', (text, words) => {
-    expect(() => readReports(text)).toThrow(
+    expect(() => readReports(text, INKS)).toThrow(
       expect.objectContaining({ code: 'REPORT_WRONG', message: expect.stringContaining(words) }),
     );
   });

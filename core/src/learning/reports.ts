@@ -1,7 +1,7 @@
 /** What a machine says of finished jobs, and reading it from a file. */
 import Papa from 'papaparse';
 import { DomainError } from '../errors/index.ts';
-import { CHANNELS, type Channel } from '../stack/index.ts';
+import type { Channel } from '../stack/index.ts';
 
 /** A finished job as the machine tells it. */
 export interface ReportRow {
@@ -37,7 +37,7 @@ export interface JobReport extends ReportRow {
   readonly learnt?: readonly (Channel | 'time')[];
 }
 
-const COLUMNS = ['job', 'finished', 'minutes', ...CHANNELS];
+const COLUMNS = ['job', 'finished', 'minutes'] as const;
 const MOST_ROWS = 5000;
 /** Characters of the line of headings. */
 const MOST_HEADS = 1000;
@@ -49,17 +49,18 @@ const wrong = (message: string) => new DomainError('REPORT_WRONG', message, 'rep
 
 /**
  * Reads reports from CSV with a line of headings, or from JSON: a list of objects. Both know `job`, `finished`, `minutes` and
- * one column of mL for each channel.
+ * one column of mL for each ink.
+ * @param channels keys of the machine's inks
  * @throws DomainError `REPORT_WRONG` with the line and the way out
  */
-export function readReports(text: string): readonly ReportRow[] {
+export function readReports(text: string, channels: readonly Channel[]): readonly ReportRow[] {
   const trimmed = text.replace(/^\uFEFF/, '').trim();
   if (trimmed === '') throw wrong('The file of reports is empty. Choose another.');
-  const rows = /^[[{]/.test(trimmed) ? fromJson(trimmed) : fromCsv(trimmed);
+  const rows = /^[[{]/.test(trimmed) ? fromJson(trimmed) : fromCsv(trimmed, channels);
   if (rows.length === 0) throw wrong('The file has headings and no report. Choose another.');
   if (rows.length > MOST_ROWS)
     throw wrong(`The file has ${rows.length} reports; ${MOST_ROWS} are read at a time. Split it.`);
-  return rows.map(([where, row]) => readRow(row, where));
+  return rows.map(([where, row]) => readRow(row, where, channels));
 }
 
 type Raw = readonly [where: string, row: Readonly<Record<string, unknown>>];
@@ -79,11 +80,11 @@ function fromJson(text: string): Raw[] {
   });
 }
 
-function fromCsv(text: string): Raw[] {
+function fromCsv(text: string, channels: readonly Channel[]): Raw[] {
   const [heads] = text.split('\n', 1);
   if (heads.length > MOST_HEADS)
     throw wrong(
-      `The first line of the file has ${heads.length} characters, and headings need at most ${MOST_HEADS}. It should begin with ${COLUMNS.slice(0, 4).join(',')}.`,
+      `The first line of the file has ${heads.length} characters, and headings need at most ${MOST_HEADS}. It should begin with ${[...COLUMNS, channels[0]].join(',')}.`,
     );
   const parsed = Papa.parse<Record<string, string>>(text, {
     header: true,
@@ -99,17 +100,22 @@ function fromCsv(text: string): Raw[] {
   return parsed.data.map((row, i): Raw => [`line ${i + 2}`, row]);
 }
 
-function readRow(row: Readonly<Record<string, unknown>>, where: string): ReportRow {
+function readRow(
+  row: Readonly<Record<string, unknown>>,
+  where: string,
+  channels: readonly Channel[],
+): ReportRow {
+  const columns: readonly string[] = [...COLUMNS, ...channels];
   for (const name of Object.keys(row))
-    if (!COLUMNS.includes(name))
+    if (!columns.includes(name))
       throw wrong(
-        `There is no field "${name}" in a report (${where}). Fields are ${COLUMNS.join(', ')}; ink in mL.`,
+        `There is no field "${name}" in a report (${where}). Fields are ${columns.join(', ')}; ink in mL.`,
       );
   const job = typeof row.job === 'string' ? row.job.trim() : '';
   if (!job) throw wrong(`The field job of ${where} is empty. Give the name of the job.`);
   const minutes = amount(row.minutes, 'minutes', where, MOST_MINUTES);
   const ml: Partial<Record<Channel, number>> = {};
-  for (const channel of CHANNELS) {
+  for (const channel of channels) {
     const value = amount(row[channel], channel, where, MOST_ML);
     if (value !== undefined) ml[channel] = value;
   }

@@ -64,9 +64,7 @@ const BYTES = Float64Array.from({ length: 256 }, (_, v) => v / 255);
 const hitsOf = (stack: Stack, key: string): number =>
   allLayers(stack).reduce(
     (most, { parts, picture, hits }) =>
-      parts.some(
-        ({ inkRole, rule }) => inkRole !== 'CMYK' && plateKey(inkRole, picture, rule!) === key,
-      )
+      parts.some((part) => part.inkRole !== 'CMYK' && plateKey(part, picture, part.rule!) === key)
         ? Math.max(most, hits)
         : most,
     1,

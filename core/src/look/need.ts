@@ -22,10 +22,10 @@ let modelCount = 0;
  */
 export function inkNeeded(scene: Scene, view: View, spec: PlateSpec, within: number): NeedRows {
   if (!models.has(scene.process)) models.set(scene.process, modelCount++);
-  const { stack, material, white, silver, black, clearDrops } = scene;
+  const { stack, material, inks } = scene;
   const key = JSON.stringify([
     models.get(scene.process),
-    [stack, material.optics, material.adhesive, white, silver.drops, black.drops, clearDrops],
+    [stack, material.optics, material.adhesive, inks],
     [view, spec.key, within],
   ]);
   const found = known.get(key) ?? interpolated(tableOf(scene, view, spec, within));

@@ -81,7 +81,7 @@ export function opacityOf(
     layer.parts
       .filter(({ inkRole }) => inkRole !== 'CMYK')
       .map((part) => ({
-        layer: layerName(layer),
+        layer: layerName(layer, scene),
         inkRole: part.inkRole,
         density: part.density,
         hits: layer.hits,

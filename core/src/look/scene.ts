@@ -22,7 +22,7 @@ import {
   RisingPile,
   scatters,
   SILVER_MIRROR,
-  silverInk,
+  metallicInk,
   stack,
   surfaceLayer,
   surfaceScatter,
@@ -40,10 +40,11 @@ import { plateKey } from '../plates/index.ts';
 import { BANDS, flat, GREEN, nearestReflectance, type Spectrum } from '../spectrum/index.ts';
 import {
   allLayers,
-  channelOf,
-  inkOf,
+  inkFor,
+  keyOf,
   towardsViewer,
   usesInkRole,
+  type Ink,
   type Machine,
   type Material,
   type Part,
@@ -73,11 +74,46 @@ export interface Scene {
   readonly mirror: Spectrum;
   /** Something in it shines when it is tilted into the reflection of the lamp. */
   readonly shines: boolean;
-  readonly white: WhiteInk | undefined;
-  readonly silver: SolidInk;
-  readonly black: SolidInk;
-  /** Drops of clear in a solid. */
-  readonly clearDrops: number;
+  /** Inks of the machine. */
+  readonly inks: readonly Ink[];
+  /** How each special of the machine looks, by the key that a part of a layer has for it. */
+  readonly special: (key: string) => SpecialOptics;
+}
+
+/** How a special looks, with the drops that lie on one another in a solid of it. */
+export type SpecialOptics = { readonly drops: number } & (
+  | { readonly role: 'W'; readonly white: WhiteInk }
+  | { readonly role: 'S'; readonly solid: SolidInk; readonly mirror: Spectrum }
+  | { readonly role: 'B'; readonly solid: SolidInk }
+  | { readonly role: 'V'; readonly finish: 'gloss' | 'matt' }
+  | { readonly role: 'P' }
+  /** A white that the machine does not have. */
+  | { readonly role: 'none' }
+);
+
+/** A special by its key; one that the machine lacks looks like the usual ink of its role, but for a white without opacity. */
+function specialOptics(machine: Pick<Machine, 'inks'>, key: string): SpecialOptics {
+  const ink = inkFor(machine, key);
+  const drops = ink?.drops ?? ASSUMED_DROPS;
+  const role = key[0] as Special;
+  switch (role) {
+    case 'W':
+      // A white ink states its contrast ratio: the plan's schema sees to it.
+      return ink?.contrastRatio === undefined
+        ? { role: 'none', drops }
+        : { role, drops, white: calibrateWhite(ink.contrastRatio, ink.laydown, drops, WHITE_INK) };
+    case 'S': {
+      const solid = metallicInk(drops, ink?.lab);
+      const { front } = solid.layerOf(1);
+      return { role, drops, solid, mirror: front.map((r) => (SILVER_MIRROR * r) / front[GREEN]) };
+    }
+    case 'B':
+      return { role, drops, solid: blockOut(drops) };
+    case 'V':
+      return { role, drops, finish: ink?.finish ?? 'gloss' };
+    case 'P':
+      return { role, drops };
+  }
 }
 
 export function makeScene(plan: {
@@ -86,9 +122,7 @@ export function makeScene(plan: {
   machine: Pick<Machine, 'inks'>;
   process: ProcessModel;
 }): Scene {
-  const ink = inkOf(plan.machine, 'W');
-  const dropsOf = (inkRole: Special) =>
-    inkOf(plan.machine, channelOf(inkRole))?.drops ?? ASSUMED_DROPS;
+  const specials = new Map<string, SpecialOptics>();
   const optics = wholeOptics(plan.material);
   const [l, a, b] = optics.lab;
   const depth = optics.texture?.depth ?? 0;
@@ -106,11 +140,12 @@ export function makeScene(plan: {
     // A metal reflects its own colour.
     mirror: colour.map((r) => (r / most) * optics.mirror),
     shines: optics.mirror > 0 || usesInkRole(plan.stack, 'S'),
-    // A white ink states its contrast ratio: the plan's schema sees to it.
-    white: ink && calibrateWhite(ink.contrastRatio!, ink.laydown, dropsOf('W'), WHITE_INK),
-    silver: silverInk(dropsOf('S')),
-    black: blockOut(dropsOf('B')),
-    clearDrops: dropsOf('V'),
+    inks: plan.machine.inks,
+    special: (key) => {
+      let found = specials.get(key);
+      if (!found) specials.set(key, (found = specialOptics(plan.machine, key)));
+      return found;
+    },
   };
 }
 
@@ -126,30 +161,26 @@ const bySolid = ({ layerOf, drops, nodes }: SolidInk, solids: number): MixedLaye
 /** One part of a layer where its plate has this value, 0 to 1, as its drops fall; colour is no such part. */
 export function partLayer(scene: Scene, part: Part, hits: number, value: number): MixedLayer {
   const solids = value * (part.density / 100) * hits;
-  switch (part.inkRole) {
+  if (part.inkRole === 'CMYK') return only(NOTHING);
+  const ink = scene.special(keyOf(part));
+  switch (ink.role) {
     case 'W':
-      return scene.white ? whiteLayer(scene.white, solids) : only(NOTHING);
+      return whiteLayer(ink.white, solids);
     case 'S':
-      return bySolid(scene.silver, solids);
     case 'B':
-      return bySolid(scene.black, solids);
+      return bySolid(ink.solid, solids);
     case 'V':
-      return only(clearCoat(solids, scene.clearDrops));
-    case 'CMYK':
+    case 'P':
+      return only(clearCoat(solids, ink.drops));
+    case 'none':
       return only(NOTHING);
   }
 }
 
 /** Share of the area that a part leaves bare where its plate has this value. */
-function bareOf(scene: Scene, { inkRole, density }: Part, hits: number, value: number): number {
-  if (inkRole === 'CMYK') return 1;
-  const drops = {
-    W: scene.white?.drops ?? ASSUMED_DROPS,
-    S: scene.silver.drops,
-    B: scene.black.drops,
-    V: scene.clearDrops,
-  }[inkRole];
-  return bareShare((value * density * hits) / 100, drops);
+function bareOf(scene: Scene, part: Part, hits: number, value: number): number {
+  if (part.inkRole === 'CMYK') return 1;
+  return bareShare((value * part.density * hits) / 100, scene.special(keyOf(part)).drops);
 }
 
 /** One ink of a layer of the stack. Inks beside each other are laid one on the other where they meet. */
@@ -162,7 +193,8 @@ export interface Laid {
 export interface InkLayer extends MixedLayer {
   /** Share that passes without being scattered, if it was asked for. */
   readonly straight: Spectrum | undefined;
-  readonly mirrored: number;
+  /** Share that is mirrored; absent where it mirrors nothing or was not asked for. */
+  readonly mirrored: Spectrum | undefined;
 }
 
 /** Makes ink layers; the same special at the same value only once, as it takes many powers. */
@@ -181,7 +213,7 @@ export class InkLayers {
       for (const part of parts)
         if (part.inkRole === 'CMYK') this.#colours.set(part, new ProcessLayers(scene.process));
         else {
-          this.#keys.set(part, plateKey(part.inkRole, picture, part.rule!));
+          this.#keys.set(part, plateKey(part, picture, part.rule!));
           this.#made.set(part, new Map());
         }
   }
@@ -193,7 +225,7 @@ export class InkLayers {
       const [c, m, y, k] = point.process[picture];
       const one = this.#colours.get(part)!.at([c * density, m * density, y * density, k * density]);
       const whole = hits > 1 ? repeat(one, hits) : one;
-      return { layers: [whole], weights: ONE, straight: whole.down, mirrored: 0 };
+      return { layers: [whole], weights: ONE, straight: whole.down, mirrored: undefined };
     }
     const value = point.plates.get(this.#keys.get(part)!) ?? 0;
     const made = this.#made.get(part)!;
@@ -205,26 +237,33 @@ export class InkLayers {
   #special(part: Part, hits: number, value: number): InkLayer {
     const scene = this.#scene;
     const mixed = partLayer(scene, part, hits, value);
-    if (!this.#glints) return { ...mixed, straight: undefined, mirrored: 0 };
+    if (!this.#glints) return { ...mixed, straight: undefined, mirrored: undefined };
     // White scatters what hits it, flakes and black stop it: light goes straight, there and back, through the bare share only.
     const straight =
-      part.inkRole === 'V'
+      part.inkRole === 'V' || part.inkRole === 'P'
         ? mixed.layers[0].down
         : flat(Math.sqrt(bareOf(scene, part, hits, value)));
-    return { ...mixed, straight, mirrored: part.inkRole === 'S' ? silverMirror(scene, mixed) : 0 };
+    const ink = scene.special(keyOf(part));
+    return { ...mixed, straight, mirrored: ink.role === 'S' ? flakeMirror(ink, mixed) : undefined };
   }
 }
 
 const ONE = [1] as const;
 
 /** Flakes mirror in proportion to what they reflect at all. */
-const silverMirror = ({ silver }: Scene, mixed: MixedLayer): number =>
-  (SILVER_MIRROR * meanOver(mixed, ({ front }) => front[GREEN])) / silver.layerOf(1).front[GREEN];
+function flakeMirror(
+  { solid, mirror }: Extract<SpecialOptics, { role: 'S' }>,
+  mixed: MixedLayer,
+): Spectrum {
+  const share = meanOver(mixed, ({ front }) => front[GREEN]) / solid.layerOf(1).front[GREEN];
+  return mirror.map((whole) => whole * share);
+}
 
 /** What the two surfaces of the print are like at a point. */
 export interface Surface {
-  /** Share that clear ink covers: it makes a matt surface glossy. */
+  /** Share that clear ink makes glossy, and share that a matt clear makes matt, whatever the material is. */
   readonly gloss: number;
+  readonly matt: number;
   /** How far light that leaves the far side has been scattered, 0 to 1, on the average: see {@link surfaceLayer}. */
   readonly diffuse: number;
 }
@@ -238,16 +277,19 @@ export function surfaceAt(scene: Scene, side: 'front' | 'back', point: Point): S
           scene,
           part,
           layer.hits,
-          point.plates.get(plateKey(part.inkRole, layer.picture, part.rule!)) ?? 0,
+          point.plates.get(plateKey(part, layer.picture, part.rule!)) ?? 0,
         );
   const top = stack[side].at(-1);
   const clear = top?.parts.find(({ inkRole }) => inkRole === 'V');
-  const gloss = top && clear ? 1 - bare(top, clear) : 0;
+  const covered = top && clear ? 1 - bare(top, clear) : 0;
+  const ink = clear && scene.special(keyOf(clear));
+  const matt = ink?.role === 'V' && ink.finish === 'matt' ? covered : 0;
 
   let straight = 1 - scene.diffuse;
   for (const layer of allLayers(stack))
-    for (const part of layer.parts) if (part.inkRole !== 'V') straight *= bare(layer, part);
-  return { gloss, diffuse: 1 - straight };
+    for (const part of layer.parts)
+      if (part.inkRole !== 'V' && part.inkRole !== 'P') straight *= bare(layer, part);
+  return { gloss: covered - matt, matt, diffuse: 1 - straight };
 }
 
 /**
@@ -315,7 +357,7 @@ export class Viewer {
    * @param inks at the point, in the {@link order}, as {@link InkLayers} makes them; ink is alike from both sides
    * @param same how many of them are as they were at the last call, when the surfaces were the same too
    */
-  see(inks: readonly InkLayer[], { gloss, diffuse }: Surface, same = 0): Spectrum {
+  see(inks: readonly InkLayer[], { gloss, matt, diffuse }: Surface, same = 0): Spectrum {
     const { material } = this.#scene;
     const pile = this.#pile;
     const under = this.#joined ? 0 : 1;
@@ -333,7 +375,7 @@ export class Viewer {
       if (i === this.far - 1) pile.add(this.#body);
     }
     if (outer && same === last + 1) pile.cut(under + last + 1);
-    const scatter = surfaceScatter(material.optics) * (1 - gloss);
+    const scatter = surfaceScatter(material.optics) * (1 - gloss - matt) + MATT * matt;
     const seen = this.#seen;
     pile.emerge(
       this.#surface(scatter, 1),
@@ -342,7 +384,7 @@ export class Viewer {
       seen,
       outer?.down,
     );
-    if (this.#glint > 0) this.#addGlint(inks, gloss);
+    if (this.#glint > 0) this.#addGlint(inks, scatter / MATT);
     return seen;
   }
 
@@ -350,11 +392,10 @@ export class Viewer {
    * What mirrors and flakes send straight into the eye: through the layers above them and back again without being scattered,
    * and what the surface itself reflects.
    */
-  #addGlint(inks: readonly InkLayer[], gloss: number): void {
-    const { material, mirror } = this.#scene;
+  #addGlint(inks: readonly InkLayer[], matt: number): void {
+    const { mirror } = this.#scene;
     const [seen, lamp] = [this.#seen, this.#lamp];
     lamp.fill((1 - OUTSIDE) ** 2 * this.#glint);
-    const matt = (surfaceScatter(material.optics) / MATT) * (1 - gloss);
     for (let i = 0; i < BANDS; i++) seen[i] += OUTSIDE * (1 - matt) * this.#glint;
     for (let k = this.order.length - 1; k >= -1; k--) {
       if (k === this.far - 1) {
@@ -367,7 +408,7 @@ export class Viewer {
       if (k < 0) break;
       const { straight, mirrored } = inks[k];
       for (let i = 0; i < BANDS; i++) {
-        seen[i] += lamp[i] * mirrored;
+        if (mirrored) seen[i] += lamp[i] * mirrored[i];
         lamp[i] *= straight![i] * straight![i];
       }
     }

@@ -214,7 +214,7 @@ class NodeLayers {
   readonly #picture: ArtworkSide;
   /** In the order of the viewer. */
   readonly inks: InkLayer[] = [];
-  surface: Surface = { gloss: 0, diffuse: 0 };
+  surface: Surface = { gloss: 0, matt: 0, diffuse: 0 };
 
   constructor(
     scene: Scene,
@@ -303,7 +303,7 @@ class NodeLayers {
   }
 }
 
-const dependsOn = ({ part: { inkRole, rule }, layer }: Laid, axis: Axis): boolean =>
+const dependsOn = ({ part, layer }: Laid, axis: Axis): boolean =>
   axis.kind === 'process'
-    ? inkRole === 'CMYK'
-    : inkRole !== 'CMYK' && plateKey(inkRole, layer.picture, rule!) === axis.key;
+    ? part.inkRole === 'CMYK'
+    : part.inkRole !== 'CMYK' && plateKey(part, layer.picture, part.rule!) === axis.key;

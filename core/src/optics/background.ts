@@ -1,5 +1,12 @@
 /** What lies behind a print, and inks that are known by their solids. */
-import { edge, flat, GREEN, spectrumOf, type Spectrum } from '../spectrum/index.ts';
+import {
+  edge,
+  flat,
+  GREEN,
+  nearestReflectance,
+  spectrumOf,
+  type Spectrum,
+} from '../spectrum/index.ts';
 import { remembered } from '../remembered.ts';
 import { dropsLayer, nodesFor } from './drops.ts';
 import { filter, meanOver, type Layer } from './layer.ts';
@@ -66,7 +73,13 @@ const MOST_TIMES = 8;
 
 /** Silver ink: aluminium flakes in a binder, its solid measured away from the gloss (from memory). */
 const SILVER_SOLID = insideOf(spectrumOf((nm) => 0.44 + 0.00002 * (nm - 380)));
-export const silverInk = remembered(8, (drops: number) => solidInk(SILVER_SOLID, 0.03, drops));
+/**
+ * Metallic ink: silver, or flakes that are dyed or of another metal, by the colour of a solid measured away from the gloss.
+ * @param lab CIELAB D50
+ */
+export const metallicInk = remembered(8, (drops: number, lab?: readonly [number, number, number]) =>
+  solidInk(lab ? insideOf(nearestReflectance(lab)) : SILVER_SOLID, 0.03, drops),
+);
 /** Share of light that a solid of silver reflects like a mirror: its flakes lie flat, but not all of them (from memory). */
 export const SILVER_MIRROR = 0.3;
 /** Black block-out: a solid has the optical density 2.6 (from memory). */

@@ -16,7 +16,7 @@ import {
   only,
   opaque,
   scattererLayer,
-  silverInk,
+  metallicInk,
   stack,
   surfaceLayer,
   WHITE_INK,
@@ -215,7 +215,7 @@ describe('white in drops', () => {
 describe('silver and block-out in drops', () => {
   it('pass as a solid what they are known to pass, and never give back more light than they get', () => {
     for (const [ink, passed] of [
-      [silverInk(ASSUMED_DROPS), 0.03],
+      [metallicInk(ASSUMED_DROPS), 0.03],
       [blockOut(ASSUMED_DROPS), 0.0025],
     ] as const)
       for (const solids of [0.1, 0.4, 1, 2]) {

@@ -7,7 +7,7 @@ import {
   insideOf,
   opaque,
   OUTSIDE,
-  silverInk,
+  metallicInk,
   stack,
   surfaceLayer,
 } from './index.ts';
@@ -39,7 +39,7 @@ describe('Saunderson’s surface', () => {
 
 describe('specials', () => {
   it('of silver measure near the middle of the scale, between black and white', () => {
-    const measured = stack(surfaceLayer(0), silverInk(6).layerOf(1)).front[18];
+    const measured = stack(surfaceLayer(0), metallicInk(6).layerOf(1)).front[18];
     expect(measured).toBeGreaterThan(0.35);
     expect(measured).toBeLessThan(0.55);
   });

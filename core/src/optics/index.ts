@@ -3,8 +3,8 @@ export {
   blockOut,
   clearCoat,
   GROUNDS,
+  metallicInk,
   SILVER_MIRROR,
-  silverInk,
   type Background,
   type SolidInk,
 } from './background.ts';

@@ -22,7 +22,7 @@ import {
 import { plateSpecs } from '../plates/index.ts';
 import type { PixelBox, Raster } from '../raster/index.ts';
 import { mapSources, parseRule, type Shape, type PagePoint } from '../rule/index.ts';
-import { usesInkRole, type Stack, type StackLayer } from '../stack/index.ts';
+import { inkFor, usesInkRole, type Stack, type StackLayer } from '../stack/index.ts';
 import { pxToMm } from '../units/index.ts';
 import { sceneOf } from './model.ts';
 import { pageOf, type PrintPlan } from './plan.ts';
@@ -117,7 +117,7 @@ async function barcodeLook(
   const scene = sceneOf(moved.plan, info);
   const own = seen(scene, print);
   const variant = async (stack: Stack, cover: number) => {
-    if (!scene.white) return undefined;
+    if (!inkFor(moved.plan.machine, 'W')) return undefined;
     const other = sceneOf({ ...moved.plan, stack }, info);
     return scanned(seen(other, whiteOf(print, stack, cover)));
   };

@@ -17,7 +17,7 @@ export interface VersionPart {
 /** How much each ink covers of the page that a plan shows: as measured, else as the artwork says. */
 export function coveragesOf(plan: PrintPlan, info: ArtworkInfo, measured: Measures): Coverages {
   const measures = new Map(measured.plates.map((measure) => [measure.key, measure]));
-  return {
+  const coverages: Coverages = {
     process: (picture) => {
       const { separations } = pageOf(plan, info, picture);
       const done = measured.pictures.find((measure) => measure.picture === picture);
@@ -26,13 +26,28 @@ export function coveragesOf(plan: PrintPlan, info: ArtworkInfo, measured: Measur
         levels: done?.levels?.process[i],
       })) as unknown as ReturnType<Coverages['process']>;
     },
-    plate: (layer, { inkRole, rule }) => {
-      if (inkRole === 'CMYK' || !rule) return { mean: 0 };
-      const key = plateKey(inkRole, layer.picture, rule);
+    shared: (picture, inks) => {
+      const levels = measured.pictures.find((measure) => measure.picture === picture)?.levels
+        ?.shared?.[inks];
+      const process = Array.from(inks, (ink) => coverages.process(picture)['CMYK'.indexOf(ink)]);
+      // Without a measure, all that the lesser ink has is taken to lie on the other.
+      if (!levels) return { mean: Math.min(...process.map(({ mean }) => mean)) };
+      return { mean: meanLevel(levels), levels };
+    },
+    plate: (layer, part) => {
+      if (part.inkRole === 'CMYK' || !part.rule) return { mean: 0 };
+      const key = plateKey(part, layer.picture, part.rule);
       const picture = measured.pictures.find((measure) => measure.picture === layer.picture);
       return { mean: measures.get(key)?.coverage ?? 0, levels: picture?.levels?.plates[key] };
     },
   };
+  return coverages;
+}
+
+/** Mean of a count of the values 0 to 255, as a share. */
+function meanLevel(levels: readonly number[]): number {
+  const all = levels.reduce((sum, count) => sum + count, 0);
+  return all > 0 ? levels.reduce((sum, count, value) => sum + count * value, 0) / (255 * all) : 0;
 }
 
 /** What covers the pieces of all versions together: each counts as its printed area. */
@@ -60,6 +75,7 @@ export function mixedCoverages(parts: readonly VersionPart[]): Coverages {
       PROCESS_NAMES.map((_, i) =>
         mixed((coverages) => coverages.process(picture)[i]),
       ) as unknown as ReturnType<Coverages['process']>,
+    shared: (picture, inks) => mixed((coverages) => coverages.shared(picture, inks)),
     plate: (layer, part) => mixed((coverages) => coverages.plate(layer, part)),
   };
 }

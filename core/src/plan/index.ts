@@ -8,6 +8,7 @@ export {
 export { changed, withStack } from './change.ts';
 export { useOf } from './findings.ts';
 export {
+  drawnSeparation,
   hasTone,
   measurePlates,
   measureVersions,

@@ -1,5 +1,11 @@
 /** The plates of a plan from its artwork's pixels. */
-import { barcodeGround, roleOf, type ArtworkPage, type MmBox } from '../artwork/index.ts';
+import {
+  barcodeGround,
+  roleOf,
+  specialRole,
+  type ArtworkPage,
+  type MmBox,
+} from '../artwork/index.ts';
 import { DomainError } from '../errors/index.ts';
 import { inkNeeded, type View } from '../look/index.ts';
 import {
@@ -17,7 +23,7 @@ import {
 } from '../plates/index.ts';
 import type { Band, PixelBox, Raster } from '../raster/index.ts';
 import { recipesOf } from '../rule/index.ts';
-import { allLayers, INK_ROLE_NAMES } from '../stack/index.ts';
+import { allLayers, inkName, keyOf, partOf, sameInk } from '../stack/index.ts';
 import { sceneOf } from './model.ts';
 import { pageOf, type Artwork, type PrintPlan } from './plan.ts';
 import { printedRaster } from './printedRaster.ts';
@@ -97,10 +103,7 @@ export async function measurePlates(
       own,
       raster,
       {
-        artPlate: (inkRole) =>
-          page.separations.find(
-            ({ name }) => roleOf(name, plan.artwork.names, plan.machine) === inkRole,
-          )?.name,
+        artPlate: (key) => drawnSeparation(plan, page, key)?.name,
         artDpi: page.dpi,
         codes: page.barcodes.map((code) => toPixels(barcodeGround(code), page, raster)),
         need: (spec, within) => inkNeeded(scene(), view, spec, within),
@@ -118,12 +121,23 @@ export async function measurePlates(
   return { plates, pictures: measured };
 }
 
+/** The separation that the artist drew for the ink of a key, if the page has one. */
+export const drawnSeparation = (
+  { artwork, machine }: Pick<PrintPlan, 'artwork' | 'machine'>,
+  { separations }: ArtworkPage,
+  key: string,
+) =>
+  separations.find(({ name }) => {
+    const drawnIn = specialRole(roleOf(name, artwork.names, machine));
+    return drawnIn !== undefined && sameInk(machine, drawnIn, key);
+  });
+
 /** Whether the values of the plates have to be counted: an ink lays tints otherwise than in proportion. */
 export const hasTone = ({ machine }: Pick<PrintPlan, 'machine'>): boolean =>
-  machine.inks.some(({ tone }) => tone);
+  machine.inks.some(({ tone, split }) => tone ?? split);
 
 /** No separation of an artwork has a name with a zero byte. */
-const otherName = (job: string, inkRole: string) => `${job}\0${inkRole}`;
+const otherName = (job: string, inkKey: string) => `${job}\0${inkKey}`;
 
 /** Plates of other jobs that rules take in. */
 async function othersOf(
@@ -134,13 +148,13 @@ async function othersOf(
   for (const { rule } of specs)
     for (const { from } of recipesOf(rule)) {
       if (from.kind !== 'plate') continue;
-      const name = otherName(from.job, from.inkRole);
+      const name = otherName(from.job, from.inkKey);
       if (others.has(name)) continue;
-      const found = await artwork.plate?.(from.job, from.inkRole);
+      const found = await artwork.plate?.(from.job, from.inkKey);
       if (!found)
         throw new DomainError(
           'PLATE_ELSEWHERE',
-          `The plate "${from.inkRole}" of another job can’t be had here. Open the job in the app, where the others are, or take that source out of the rule.`,
+          `The plate "${from.inkKey}" of another job can’t be had here. Open the job in the app, where the others are, or take that source out of the rule.`,
           'stack',
         );
       others.set(name, found);
@@ -149,12 +163,14 @@ async function othersOf(
 }
 
 /** One plate of a plan as a raster of its own, built as it is read. @throws DomainError if the plan has no such plate */
-export function plateRaster(plan: PrintPlan, artwork: Artwork, inkRole: string): Raster {
-  const spec = plateSpecs(plan.stack).find((candidate) => candidate.inkRole === inkRole);
+export function plateRaster(plan: PrintPlan, artwork: Artwork, inkKey: string): Raster {
+  const spec = plateSpecs(plan.stack).find((candidate) =>
+    sameInk(plan.machine, keyOf(candidate), inkKey),
+  );
   if (!spec)
     throw new DomainError(
       'PLATE_UNKNOWN',
-      `The job “${plan.name}” has no ${INK_ROLE_NAMES[inkRole as keyof typeof INK_ROLE_NAMES].toLowerCase()} plate. Choose another job, or another ink.`,
+      `The job “${plan.name}” has no ${inkName(partOf(inkKey), plan.machine).toLowerCase()} plate. Choose another job, or another ink.`,
       'stack',
     );
   const { width, height, dpi } = artwork.raster(pageOf(plan, artwork.info, spec.picture).number);
@@ -162,7 +178,7 @@ export function plateRaster(plan: PrintPlan, artwork: Artwork, inkRole: string):
     width,
     height,
     dpi,
-    channels: [inkRole],
+    channels: [inkKey],
     async *bands() {
       const handoff = new Handoff();
       const built = measurePlates(plan, artwork, {

@@ -12,7 +12,7 @@ import type { Raster } from '../raster/index.ts';
 import type { Machine, Material, Mode, ArtworkSide, Stack } from '../stack/index.ts';
 import type { Cutting, TripSettings } from '../trips/index.ts';
 
-export const PLAN_FORMAT = 3;
+export const PLAN_FORMAT = 4;
 
 export interface Viewing {
   /** The side the finished print is looked at from. */
@@ -84,7 +84,7 @@ export interface Artwork {
   /** Gives the special plates of a version to a sink if all were built before and kept; returns whether it did. */
   copyBuilt?(page: number, sink: PlateSink): Promise<boolean>;
   /** A plate of another job, where other jobs are at hand. */
-  plate?(job: string, inkRole: string): Promise<Raster>;
+  plate?(job: string, inkKey: string): Promise<Raster>;
 }
 
 /** @throws DomainError `PAGE_UNKNOWN` */

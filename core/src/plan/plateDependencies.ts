@@ -13,7 +13,7 @@ import { platePages } from './versions.ts';
 export const groundDependencies = ({ artwork, machine }: PrintPlan): unknown => [
   artwork.names,
   artwork.overprint,
-  machine.inks.map(({ channel, spotName }) => [channel, spotName]),
+  machine.inks.map(({ channel, role, spotName }) => [channel, role, spotName]),
   machine.barReduction ?? 0,
 ];
 

@@ -75,7 +75,7 @@ describe('what is said of a plate', () => {
       for (const { repair } of found(rule, measure)) {
         if (repair?.kind !== 'rule') throw new Error('no way out');
         expect(formatRule(parseRule(repair.rule))).toBe(repair.rule);
-        expect(repair.key).toBe(plateKey('W', 'front', parseRule(rule)));
+        expect(repair.key).toBe(plateKey({ inkRole: 'W' }, 'front', parseRule(rule)));
         expect(formatStack(parseStack(`film | W@${repair.rule}`))).toContain(repair.rule);
       }
   });

@@ -10,7 +10,7 @@ import {
   type PlateRule,
   type Step,
 } from '../rule/index.ts';
-import { INK_ROLE_NAMES } from '../stack/index.ts';
+import { inkName } from '../stack/index.ts';
 import type { PrintPlan } from './plan.ts';
 
 /** Below this a plate prints nothing that can be seen; 0.01 % of an A4 sheet is a 2.5 mm square. */
@@ -49,7 +49,7 @@ export function plateFindings(
   const { material } = plan;
   const { rule, key } = spec;
   const found: Finding[] = [];
-  const name = INK_ROLE_NAMES[spec.inkRole].toLowerCase();
+  const name = inkName(spec, plan.machine).toLowerCase();
   const cm2 = (mm2: number) => (mm2 / 100).toFixed(mm2 < 100 ? 2 : 1);
   if (measure.coverage < NOTHING)
     found.push(
@@ -65,7 +65,7 @@ export function plateFindings(
     found.push(
       finding(
         'OVERLAP_IN_LAYER',
-        `${INK_ROLE_NAMES[spec.inkRole]} and colour overlap on ${(measure.overlapMm2 / 100).toFixed(1)} cm² in one layer and would mix on the sheet. Lay them in two layers, or keep them apart in the artwork.`,
+        `${inkName(spec, plan.machine)} and colour overlap on ${(measure.overlapMm2 / 100).toFixed(1)} cm² in one layer and would mix on the sheet. Lay them in two layers, or keep them apart in the artwork.`,
         {
           page: page.number,
           measure: { value: measure.overlapMm2 / 100, unit: 'cm²' },

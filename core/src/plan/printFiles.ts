@@ -4,11 +4,11 @@
  */
 import {
   allLayers,
-  channelOf,
-  inkOf,
+  inkFor,
+  inkName,
   INK_ROLE_NAMES,
+  keyOf,
   type Channel,
-  type Machine,
   type ArtworkSide,
 } from '../stack/index.ts';
 import { plateKey } from '../plates/index.ts';
@@ -35,9 +35,6 @@ export interface PrintFile {
   readonly hits: number;
 }
 
-const nameOf = (machine: Machine, channel: Channel, otherwise: string): string =>
-  inkOf(machine, channel)?.spotName ?? otherwise;
-
 /**
  * Files in the order in which the layers are laid, front first. Layers join the file before them while they belong to the
  * same picture, are mirrored alike, are laid as often and bring no ink that it has.
@@ -46,13 +43,15 @@ export function printFiles({ stack, machine }: PrintPlan): PrintFile[] {
   const files: PrintFile[] = [];
   const front = stack.front.length;
   allLayers(stack).forEach((layer, i) => {
-    const plates = layer.parts.map(({ inkRole, rule, density }): PrintPlate => {
+    const plates = layer.parts.map((part): PrintPlate => {
+      const { inkRole, rule, density } = part;
       if (inkRole === 'CMYK') return { ink: 'CMYK', name: INK_ROLE_NAMES.CMYK, density };
-      const channel = channelOf(inkRole);
+      const ink = inkFor(machine, keyOf(part));
       return {
-        ink: channel,
-        name: inkRole === 'B' ? 'Black' : nameOf(machine, channel, INK_ROLE_NAMES[inkRole]),
-        ...(rule && { key: plateKey(inkRole, layer.picture, rule) }),
+        ink: ink?.channel ?? keyOf(part),
+        // Block-out that black lays has the name of the process ink.
+        name: ink?.role === 'process' ? 'Black' : (ink?.spotName ?? inkName(part, machine)),
+        ...(rule && { key: plateKey(part, layer.picture, rule) }),
         density,
       };
     });

@@ -165,7 +165,7 @@ function manyTrips(plan: PrintPlan): Finding[] {
   return [
     finding(
       'LAYERS_PER_TRIP',
-      `${mode.name} lays ${mode.layersPerTrip} layer(s) in one trip, and the ${over} has ${layers}: ${layerName(second).toLowerCase()} waits for another trip, registered to the first.`,
+      `${mode.name} lays ${mode.layersPerTrip} layer(s) in one trip, and the ${over} has ${layers}: ${layerName(second, machine).toLowerCase()} waits for another trip, registered to the first.`,
       { ...(better && take(`Use ${better.name}`, { modeId: better.id })) },
     ),
   ];

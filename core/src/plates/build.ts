@@ -17,7 +17,7 @@ import {
   type Recipe,
   type Source,
 } from '../rule/index.ts';
-import type { ArtworkSide, Special } from '../stack/index.ts';
+import { keyOf, type ArtworkSide } from '../stack/index.ts';
 import { PlateMeter, type PlateMeasure } from './measure.ts';
 import { PictureMeter, type PictureMeasure } from './picture.ts';
 import { NO_ROWS, RowQueue, type Flow } from './rows.ts';
@@ -44,7 +44,7 @@ export type PlateSink = (key: string, rows: Uint8Array, y: number) => void | Pro
 /** What plates are built from besides the artwork's own pixels. */
 export interface PlateSurroundings {
   /** Name of the separation that already holds a special, if the artwork has one. */
-  readonly artPlate: (inkRole: Special) => string | undefined;
+  readonly artPlate: (key: string) => string | undefined;
   /** Resolution of the artwork itself, where the raster is a smaller picture of it. */
   readonly artDpi?: number;
   /** Where the cover of each plate is wanted by itself: barcodes with their quiet zones. */
@@ -53,12 +53,12 @@ export interface PlateSurroundings {
   readonly need?: (spec: PlateSpec, within: number) => NeedRows;
   /** Kept by whoever builds again and again on the same pixels. */
   readonly observations?: Observations;
-  /** The values of every plate are counted, for inks that have a tone curve. */
+  /** The values of every plate are counted, for inks that have a tone curve or a split. */
   readonly levels?: boolean;
   /** Plates that were built before on the same pixels, by key. */
   readonly ready?: ReadonlyMap<string, ReadyPlate>;
   /** Name of the raster's channel that holds a plate of another job. */
-  readonly other?: (job: string, inkRole: string) => string;
+  readonly other?: (job: string, inkKey: string) => string;
 }
 
 /** A whole plate with its measure, kept from an earlier build. */
@@ -209,7 +209,7 @@ function groundOf(
   surveys: ReadonlyMap<string, Survey>,
 ): PlateInputs {
   const { width, height, dpi, channels } = raster;
-  const art = artPlate(spec.inkRole);
+  const art = artPlate(keyOf(spec));
   return {
     width,
     height,
@@ -219,7 +219,7 @@ function groundOf(
     codes,
     art: art === undefined ? -1 : channels.indexOf(art),
     plane: (name) => channels.indexOf(name),
-    other: (job, inkRole) => (other ? channels.indexOf(other(job, inkRole)) : -1),
+    other: (job, inkKey) => (other ? channels.indexOf(other(job, inkKey)) : -1),
     survey: (from) => surveys.get(surveyKey(from))!,
     need: (within) => need?.(spec, within) ?? ((_process, size) => new Uint8Array(size).fill(255)),
   };

@@ -1,13 +1,11 @@
 /** Changes to the rules of a stack. */
 import { mapSources, type PlateRule } from '../rule/index.ts';
-import type { Part, Special, Stack, StackLayer } from '../stack/index.ts';
+import type { Part, Stack, StackLayer } from '../stack/index.ts';
 import { plateKey } from './spec.ts';
 
 /** One plate of the stack, wherever it is laid, gets another rule. */
 export const setRule = (stack: Stack, key: string, rule: PlateRule): Stack =>
-  mapRules(stack, (layer, part, old) =>
-    plateKey(part.inkRole as Special, layer.picture, old) === key ? rule : old,
-  );
+  mapRules(stack, (layer, part, old) => (plateKey(part, layer.picture, old) === key ? rule : old));
 
 /** Every rule that goes by any ink takes a tint up to this for blank. */
 export const raiseHaze = (stack: Stack, haze: number): Stack =>

@@ -14,7 +14,7 @@ export { laidAt, type LaidLayer, type LaidPart, type PointInk } from './laid.ts'
 export type { PlateHole, PlateMeasure } from './measure.ts';
 export { overrideDecision } from './overrideDecision.ts';
 export { withPlates } from './others.ts';
-export type { InkPattern, PictureMeasure } from './picture.ts';
+export { SHARED_INKS, type InkPattern, type PictureMeasure, type SharedInks } from './picture.ts';
 export type { NeedRows } from './sources.ts';
 export { plateKey, plateSpecs, type PlateSpec } from './spec.ts';
 export { DECISIONS, type Decision } from './survey.ts';

@@ -4,12 +4,13 @@ import {
   allLayers,
   type InkRole,
   type ArtworkSide,
-  type Special,
+  type SpecialKey,
   type Stack,
 } from '../stack/index.ts';
 
 export interface LaidPart {
   readonly inkRole: InkRole;
+  readonly ink?: SpecialKey;
   /** Ink of one hit, 0 to 1; of colour the sum of its four inks, 0 to 4. */
   readonly amount: number;
 }
@@ -24,7 +25,7 @@ export interface LaidLayer {
 export interface PointInk {
   readonly process: readonly number[];
   /** Of the separation that the artist drew for a special. */
-  art(inkRole: Special): number;
+  art(key: string): number;
 }
 
 /**
@@ -34,13 +35,13 @@ export interface PointInk {
 export function laidAt(stack: Stack, picture: ArtworkSide, ink: PointInk): LaidLayer[] {
   return allLayers(stack).flatMap((layer, i) => {
     if (layer.picture !== picture) return [];
-    const parts = layer.parts.flatMap(({ inkRole, density, rule }): LaidPart[] => {
+    const parts = layer.parts.flatMap(({ inkRole, ink: key, density, rule }): LaidPart[] => {
       const cover =
         inkRole === 'CMYK'
           ? ink.process.reduce((sum, byte) => sum + byte, 0) / 255
-          : coverAt(rule!, inkRole, ink);
+          : coverAt(rule!, key ?? inkRole, ink);
       const amount = (density / 100) * cover;
-      return amount > 0 ? [{ inkRole, amount }] : [];
+      return amount > 0 ? [{ inkRole, ...(key && { ink: key }), amount }] : [];
     });
     const side = i < stack.front.length ? ('front' as const) : ('back' as const);
     return parts.length ? [{ parts, hits: layer.hits, side }] : [];
@@ -48,8 +49,8 @@ export function laidAt(stack: Stack, picture: ArtworkSide, ink: PointInk): LaidL
 }
 
 /** What a rule lays at a point that has no neighbours: whatever looks at an edge, a whole place or a drawing is left out. */
-function coverAt({ from, steps, alone }: PlateRule, inkRole: Special, ink: PointInk): number {
-  const drawn = ink.art(inkRole) / 255;
+function coverAt({ from, steps, alone }: PlateRule, key: string, ink: PointInk): number {
+  const drawn = ink.art(key) / 255;
   const own = alone || usesSource({ from, steps }, 'art') ? 0 : drawn;
   return Math.max(own, recipeAt({ from, steps }, drawn, ink) ?? 0);
 }

@@ -4,6 +4,7 @@ import {
   inkSteps,
   InkTally,
   LevelTally,
+  lowestOf,
   MixtureTally,
   MOST_PLATES,
   byteSum,
@@ -35,8 +36,14 @@ export interface PictureMeasure {
   readonly levels?: {
     readonly process: readonly (readonly number[])[];
     readonly plates: Readonly<Record<string, readonly number[]>>;
+    /** What two of C, M and Y have in common, the lesser of both at each pixel; for inks that stand in for the two. */
+    readonly shared?: Readonly<Record<SharedInks, readonly number[]>>;
   };
 }
+
+/** Pairs of process inks for which one extra ink can stand in. */
+export const SHARED_INKS = ['CM', 'CY', 'MY'] as const;
+export type SharedInks = (typeof SHARED_INKS)[number];
 
 export interface InkPattern {
   /** Keys of the plates that cover these pixels by more than half. */
@@ -57,6 +64,7 @@ export class PictureMeter {
   readonly #tally: InkTally;
   readonly #allKeys: readonly string[];
   readonly #levels: readonly LevelTally[] | undefined;
+  readonly #shared: readonly LevelTally[] | undefined;
   readonly #laid: MixtureTally;
   #next = 0;
 
@@ -71,7 +79,10 @@ export class PictureMeter {
     this.#tally = new InkTally(this.#keys.length);
     this.#laid = new MixtureTally(this.#keys);
     this.#allKeys = specs.map(({ key }) => key);
-    if (levels) this.#levels = [...PROCESS_NAMES, ...specs].map(() => new LevelTally());
+    if (levels) {
+      this.#levels = [...PROCESS_NAMES, ...specs].map(() => new LevelTally());
+      this.#shared = SHARED_INKS.map(() => new LevelTally());
+    }
   }
 
   process({ planes }: Band, size: number): void {
@@ -81,6 +92,10 @@ export class PictureMeter {
         this.#sums[i] += byteSum(plane);
         this.#levels?.[i].count(plane);
       }
+    });
+    this.#shared?.forEach((tally, i) => {
+      const [a, b] = Array.from(SHARED_INKS[i], (ink) => inks['CMYK'.indexOf(ink)]);
+      if (a && b) tally.count(lowestOf(a.slice(), b));
     });
     this.#steps.push(inkSteps(inks, size));
   }
@@ -137,6 +152,14 @@ export class PictureMeter {
       // An ink that the artwork lacks has nothing everywhere.
       process: process.map((tally, i) => (this.#index[i] < 0 ? [this.#pixels] : tally.counts())),
       plates: Object.fromEntries(plates.map((tally, i) => [this.#allKeys[i], tally.counts()])),
+      shared: Object.fromEntries(
+        this.#shared!.map((tally, i) => {
+          const lacks = Array.from(SHARED_INKS[i]).some(
+            (ink) => this.#index['CMYK'.indexOf(ink)] < 0,
+          );
+          return [SHARED_INKS[i], lacks ? [this.#pixels] : tally.counts()];
+        }),
+      ) as Record<SharedInks, number[]>,
     };
   }
 }

@@ -23,7 +23,7 @@ export interface PlateInputs {
   readonly art: number;
   plane(name: string): number;
   /** A plate of another job. */
-  other(job: string, inkRole: string): number;
+  other(job: string, inkKey: string): number;
   survey(from: Source): Survey;
   need(within: number): NeedRows;
 }
@@ -72,7 +72,7 @@ export function sourceFlow(from: Source, ground: PlateInputs): Flow {
     case 'separation':
       return planeFlow(ground.plane(from.name));
     case 'plate':
-      return planeFlow(ground.other(from.job, from.inkRole));
+      return planeFlow(ground.other(from.job, from.inkKey));
     case 'sheet':
       return flow(true, (_band, size) => new Uint8Array(size).fill(255));
     case 'image':

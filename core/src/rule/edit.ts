@@ -45,7 +45,7 @@ export function newSource(
         },
       };
     case 'plate':
-      return { kind, job: jobs[0] ?? '', inkRole: 'W' };
+      return { kind, job: jobs[0] ?? '', inkKey: 'W' };
     case 'art':
     case 'sheet':
     case 'light':

@@ -55,7 +55,7 @@ function formatSource(from: Source): string[] {
     case 'codes':
       return [from.kind, ...unless('margin', from.margin, 0)];
     case 'plate':
-      return [from.kind, quote(from.job), from.inkRole];
+      return [from.kind, quote(from.job), from.inkKey];
     case 'shape': {
       const { shape } = from;
       if (!('points' in shape))

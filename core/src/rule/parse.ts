@@ -37,6 +37,8 @@ const MOST_STEPS = 60;
 const MOST_POINTS = 2000;
 
 const INKS = ['C', 'M', 'Y', 'K'] as const;
+/** A special of a stack. */
+const INK_KEY = /^[A-Z][a-z]{0,2}$/;
 
 /** Words, numbers with or without a unit, places, texts in quotes, and brackets. */
 const TOKEN =
@@ -276,11 +278,11 @@ class Reader {
       case 'plate': {
         needs();
         const job = this.#quoted('the job in quotes');
-        const inkRole = this.#next?.word;
-        if (inkRole === undefined || !/^[WSVB]$/.test(inkRole))
-          return this.#fail('one of W, S, V, B');
+        const inkKey = this.#next?.word;
+        if (inkKey === undefined || !INK_KEY.test(inkKey))
+          return this.#fail('the key of a special ink, such as W or S');
         this.#at++;
-        return { kind, job, inkRole };
+        return { kind, job, inkKey };
       }
       default:
         return refuse(

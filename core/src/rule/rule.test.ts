@@ -67,7 +67,7 @@ const source: fc.Arbitrary<Source> = fc.oneof(
   fc.record({
     kind: fc.constant('plate' as const),
     job: fc.uuid(),
-    inkRole: fc.constantFrom('W', 'S', 'V', 'B'),
+    inkKey: fc.constantFrom('W', 'S', 'V', 'B'),
   }),
 );
 const length = fc.oneof(

@@ -59,7 +59,7 @@ export type Source =
   | { readonly kind: 'codes'; readonly margin: number }
   | { readonly kind: 'shape'; readonly shape: Shape }
   /** A plate of another job, by the job's id. */
-  | { readonly kind: 'plate'; readonly job: string; readonly inkRole: string };
+  | { readonly kind: 'plate'; readonly job: string; readonly inkKey: string };
 
 /** In mm, or in pixels of the artwork at its own resolution. */
 export interface Length {

@@ -6,9 +6,9 @@ import type { Opacity } from '../look/index.ts';
 import type { PrintPlan, VersionLoads } from '../plan/plan.ts';
 import {
   bedOverhang,
-  channelOf,
-  inkOf,
-  INK_ROLE_NAMES,
+  inkFor,
+  inkName,
+  keyOf,
   layerName,
   type Mode,
   type MachineState,
@@ -214,11 +214,12 @@ function tripStep({ plan, mode }: RunSheetInput, trip: Trip): RunStep {
     picture === 'rear' ? (rearPage ?? front) : front,
   );
   const layers = trip.layers.flatMap((layer, i) =>
-    layer.parts.map(({ inkRole, density, rule }) => {
+    layer.parts.map((part) => {
+      const { density, rule } = part;
       const name =
-        inkRole === 'CMYK' ? undefined : inkOf(plan.machine, channelOf(inkRole))?.spotName;
+        part.inkRole === 'CMYK' ? undefined : inkFor(plan.machine, keyOf(part))?.spotName;
       return setting(
-        `Layer ${i + 1}: ${INK_ROLE_NAMES[inkRole]}`,
+        `Layer ${i + 1}: ${inkName(part, plan.machine)}`,
         [
           `${density} %`,
           `${layer.hits} hit${layer.hits > 1 ? 's' : ''}`,
@@ -230,11 +231,14 @@ function tripStep({ plan, mode }: RunSheetInput, trip: Trip): RunStep {
     }),
   );
   return {
-    title: `Trip ${trip.number}: ${trip.layers.map(layerName).join(', then ').toLowerCase()}`,
+    title: `Trip ${trip.number}: ${trip.layers
+      .map((layer) => layerName(layer, plan.machine))
+      .join(', then ')
+      .toLowerCase()}`,
     settings: [
       setting('Mode', mode.name),
       ...layers,
-      setting('Order', trip.layers.map(layerName).join(' → ')),
+      setting('Order', trip.layers.map((layer) => layerName(layer, plan.machine)).join(' → ')),
       setting('Print', mixed ? 'as each layer says' : mirrored ? 'MIRRORED' : 'straight'),
       setting(
         'Page',

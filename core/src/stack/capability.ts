@@ -1,6 +1,7 @@
 /** Whether a machine can lay a stack on a material: the reasons against it, each with a way out. */
-import { channelOf, inkOf, type Machine, type Material, type Mode } from './machine.ts';
-import { allLayers, INK_ROLE_NAMES, type Special, type Stack } from './stack.ts';
+import { inkFor, keyOf } from './ink.ts';
+import type { Machine, Material, Mode } from './machine.ts';
+import { allLayers, inkName, type Part, type Stack } from './stack.ts';
 
 export interface Obstacle {
   readonly code:
@@ -23,9 +24,12 @@ export function modesFor(machine: Machine, material: Material, stack: Stack): re
   );
 }
 
-export function specialsOf(stack: Stack): readonly Special[] {
-  const lays = allLayers(stack).flatMap(({ parts }) => parts.map(({ inkRole }) => inkRole));
-  return [...new Set(lays)].filter((inkRole) => inkRole !== 'CMYK');
+/** The specials that a stack lays, each once. */
+export function specialsOf(stack: Stack): readonly Part[] {
+  const parts = allLayers(stack).flatMap((layer) => layer.parts);
+  return [...new Map(parts.map((part) => [keyOf(part), part])).values()].filter(
+    ({ inkRole }) => inkRole !== 'CMYK',
+  );
 }
 
 /** Empty if it can be done. */
@@ -33,11 +37,11 @@ export function obstacles(stack: Stack, machine: Machine, material: Material): r
   const found: Obstacle[] = [];
   const layers = allLayers(stack);
 
-  for (const inkRole of specialsOf(stack))
-    if (!inkOf(machine, channelOf(inkRole)))
+  for (const part of specialsOf(stack))
+    if (!inkFor(machine, keyOf(part)))
       found.push({
         code: 'INK_NOT_FITTED',
-        message: `${machine.name} has no ${INK_ROLE_NAMES[inkRole].toLowerCase()} ink. Choose a machine that has, or a stack without it.`,
+        message: `${machine.name} has no ${inkName(part).toLowerCase()} ink. Choose a machine that has, or a stack without it.`,
       });
 
   for (const side of [stack.front, stack.back])

@@ -70,16 +70,16 @@ describe('a stack', () => {
   it('gets a layer in the picture and the reading of its neighbours', () => {
     const over = stack('W~@sheet / CMYK~ | film');
     const slot = { side: 'back', at: 2 } as const;
-    expect(text(insertLayer(over, slot, newLayer(over, slot, 'B')))).toBe(
+    expect(text(insertLayer(over, slot, newLayer(over, slot, { inkRole: 'B' })))).toBe(
       'B~@image / W~@sheet / CMYK~ | film',
     );
     const two = stack('film | CMYK:rear~ / B@image / CMYK');
-    expect(newLayer(two, { side: 'front', at: 1 }, 'W')).toMatchObject({
+    expect(newLayer(two, { side: 'front', at: 1 }, { inkRole: 'W' })).toMatchObject({
       picture: 'rear',
       mirror: true,
     });
     // Silver under colour stays wet when it is full.
-    expect(newLayer(two, { side: 'front', at: 3 }, 'S').parts[0].density).toBe(35);
+    expect(newLayer(two, { side: 'front', at: 3 }, { inkRole: 'S' }).parts[0].density).toBe(35);
   });
 
   it('keeps its last layer', () => {

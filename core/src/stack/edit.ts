@@ -64,12 +64,16 @@ export const insertLayer = (stack: Stack, { side, at }: Slot, layer: StackLayer)
 });
 
 /** A layer for a place, in the picture and the reading of its neighbours. */
-export function newLayer(stack: Stack, { side, at }: Slot, inkRole: InkRole): StackLayer {
+export function newLayer(
+  stack: Stack,
+  { side, at }: Slot,
+  lays: Pick<Part, 'inkRole' | 'ink'>,
+): StackLayer {
   const neighbour = stack[side][at - 1] ?? stack[side][at];
   const part: Part =
-    inkRole === 'CMYK'
-      ? { inkRole, density: 100 }
-      : { inkRole, density: inkRole === 'S' ? 35 : 100, rule: DEFAULT_RULE };
+    lays.inkRole === 'CMYK'
+      ? { ...lays, density: 100 }
+      : { ...lays, density: lays.inkRole === 'S' ? 35 : 100, rule: DEFAULT_RULE };
   return {
     parts: [part],
     hits: 1,

@@ -21,34 +21,44 @@ export {
   type Slot,
 } from './edit.ts';
 export {
-  bedOverhang,
-  CHANNELS,
-  channelOf,
+  CHANNEL_PATTERN,
+  CHANNEL_ROLES,
+  inkFor,
   inkOf,
-  NOZZLE_CHECK_MINUTES,
-  printableWidth,
-} from './machine.ts';
+  isSpecialInk,
+  isSpecialKey,
+  keyOf,
+  letterOf,
+  PROCESS_CHANNELS,
+  ROLE_LETTERS,
+  sameInk,
+  SPECIAL_KEY,
+  specialKeys,
+} from './ink.ts';
 export type {
   Channel,
-  Belief,
-  Estimate,
+  ChannelRole,
   Ink,
   LaydownSource,
-  Learnt,
-  Machine,
-  Material,
-  Mode,
-} from './machine.ts';
+  ProcessChannel,
+  SpecialKey,
+  Split,
+} from './ink.ts';
+export { bedOverhang, NOZZLE_CHECK_MINUTES, printableWidth } from './machine.ts';
+export type { Belief, Estimate, Learnt, Machine, Material, Mode } from './machine.ts';
 export { UNKNOWN_STATE, type MachineState } from './machineState.ts';
 export { mistakesOf, type Mistake } from './mistakes.ts';
-export { formatStack, parseStack } from './notation.ts';
+export { formatStack, parseStack, partOf } from './notation.ts';
 export { PRESETS, type Preset } from './presets.ts';
 export {
   allLayers,
   INK_ROLE_NAMES,
+  inkName,
   layerName,
+  laysInk,
   INK_ROLES,
   sameLayers,
+  SPECIALS,
   towardsViewer,
   usesInkRole,
 } from './stack.ts';

@@ -1,49 +1,6 @@
 /** What a machine is and can do; what a material is. Both are data that a shop edits. */
 import type { MaterialClass, MaterialOptics } from '../optics/index.ts';
-import type { Special } from './stack.ts';
-
-export const CHANNELS = ['C', 'M', 'Y', 'K', 'W', 'S', 'V'] as const;
-/** An ink fitted in a machine. Block-out black is laid with K. */
-export type Channel = (typeof CHANNELS)[number];
-
-export interface Ink {
-  readonly channel: Channel;
-  readonly name: string;
-  /** Ink laid by one hit at 100 %, mL/m². */
-  readonly laydown: number;
-  /** Minor units per litre. */
-  readonly pricePerLitre: number;
-  /** Lost at the start of each trip in spitting and purge, mL. */
-  readonly lossPerTrip: number;
-  /** Name the machine wants a spot to have for this ink, letter by letter; null for process inks. */
-  readonly spotName: string | null;
-  /** White only: contrast ratio of one hit at 100 % over black and white, 0.05 to 0.995. */
-  readonly contrastRatio?: number;
-  /** Rows of nozzles of this ink; with more than one, a trip of this ink alone is as many times as fast. One if absent. */
-  readonly rows?: number;
-  /** Specials only: drops that lie on one another in a solid of one hit, on the average; assumed where it is absent. */
-  readonly drops?: number;
-  /** Share of the solid's ink that a tint lays, where it is not the tint itself: coverage and ink, both 0 to 1, rising from 0, 0. */
-  readonly tone?: readonly (readonly [coverage: number, ink: number])[];
-  /** Spat into the waste while the machine prints, used or not, mL an hour. */
-  readonly spitPerHour?: number;
-  /** What one container holds, mL. */
-  readonly container?: { readonly ml: number };
-  /** Where the laydown comes from; nothing where it was typed in. */
-  readonly laydownFrom?: LaydownSource;
-}
-
-/** Drops on a grid, or a job that was measured: cover is the mean of the plate, 0 to 1, area what was printed. */
-export type LaydownSource =
-  | {
-      readonly kind: 'drops';
-      readonly picolitres: number;
-      readonly dpiAcross: number;
-      readonly dpiAlong: number;
-    }
-  | { readonly kind: 'job'; readonly ml: number; readonly areaMm2: number; readonly cover: number }
-  /** Assumed: what white of machines that cure so usually lays. */
-  | { readonly kind: 'usual'; readonly cure: Machine['cure'] };
+import type { Channel, Ink } from './ink.ts';
 
 export interface Mode {
   readonly id: string;
@@ -179,12 +136,6 @@ export interface Material {
   /** Direction of its grain, brush or fibre, to the feed; nothing where it has none. */
   readonly grain?: 'along' | 'across';
 }
-
-export const inkOf = (machine: Pick<Machine, 'inks'>, channel: Channel): Ink | undefined =>
-  machine.inks.find((ink) => ink.channel === channel);
-
-/** The channel that lays a special: block-out black is printed with K. */
-export const channelOf = (inkRole: Special): Channel => (inkRole === 'B' ? 'K' : inkRole);
 
 /** The part of the width that can be printed with this material, mm. */
 export const printableWidth = (machine: Machine, material: Material): number =>

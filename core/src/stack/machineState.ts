@@ -1,5 +1,5 @@
 /** What is true of a machine today: beside its figures, never among them, and in no plan. */
-import type { Channel } from './machine.ts';
+import type { Channel } from './ink.ts';
 
 export interface MachineState {
   /** Where the white that is moved by hand stands now; absent where nobody has said. */

@@ -6,13 +6,14 @@ import {
   formatStack,
   INK_ROLES,
   parseStack,
+  partOf,
   PRESETS,
   type Part,
   type Stack,
   type StackLayer,
 } from './index.ts';
 
-const part = (inkRole: Part['inkRole']) =>
+const part = (key: string) =>
   fc
     .record({
       density: fc.integer({ min: 1, max: 100 }),
@@ -23,12 +24,14 @@ const part = (inkRole: Part['inkRole']) =>
       ),
     })
     .map(({ density, rule }): Part =>
-      inkRole === 'CMYK' ? { inkRole, density } : { inkRole, density, rule: parseRule(rule) },
+      key === 'CMYK'
+        ? { inkRole: key, density }
+        : { ...partOf(key), density, rule: parseRule(rule) },
     );
 const layer = fc
   .record({
     parts: fc
-      .subarray([...INK_ROLES], { minLength: 1, maxLength: 3 })
+      .subarray([...INK_ROLES, 'Wb', 'Sg', 'Vm'], { minLength: 1, maxLength: 3 })
       .chain((lays) => fc.tuple(...lays.map(part))),
     hits: fc.integer({ min: 1, max: 9 }),
     mirror: fc.boolean(),

@@ -9,15 +9,22 @@
  *     stack  = [ side "|" ] "film" [ "|" side ]
  *     side   = layer { "/" layer }
  *     layer  = part { "+" part }         ~ x and :rear belong to the layer; they stand on any part
- *     part   = lay [ density ] [ "x" hits ] [ ":rear" ] [ "~" ] [ "@" rule ]
+ *     part   = ink [ density ] [ "x" hits ] [ ":rear" ] [ "~" ] [ "@" rule ]
+ *     ink    = "CMYK" | role [ one or two small letters, where a machine has several inks of a role ]
+ *
+ *     film | Sg35@image / CMYK           a gold of the machine at 35 % under colour
  *
  * What a rule says is in ../rule/parse.ts.
  */
 import { DomainError } from '../errors/index.ts';
 import { DEFAULT_RULE, formatRule, parseRule } from '../rule/index.ts';
-import { INK_ROLES, type InkRole, type Part, type Stack, type StackLayer } from './stack.ts';
+import { isSpecialKey, keyOf, letterOf, SPECIAL_KEY } from './ink.ts';
+import { INK_ROLES, type Part, type Stack, type StackLayer } from './stack.ts';
 
-const PART = /^(CMYK|[WSVB])(\d{1,3})?(?:x(\d{1,2}))?(:rear)?(~)?(?:@(.+))?$/s;
+const PART = new RegExp(
+  `^(CMYK|${SPECIAL_KEY})(\\d{1,3})?(?:x(\\d{1,2}))?(:rear)?(~)?(?:@(.+))?$`,
+  's',
+);
 
 const refuse = (what: string): never => {
   throw new DomainError('STACK_NOTATION', what, 'stack');
@@ -64,6 +71,13 @@ export function parseStack(text: string): Stack {
   return stack;
 }
 
+/** Role and ink of a part from its key. */
+export function partOf(key: string): Pick<Part, 'inkRole' | 'ink'> {
+  if (!isSpecialKey(key)) return { inkRole: 'CMYK' };
+  const inkRole = letterOf(key);
+  return key === inkRole ? { inkRole } : { inkRole, ink: key };
+}
+
 function parseLayer(text: string): StackLayer {
   const pieces = split(text, '+').map(parsePart);
   const hits = Math.max(...pieces.map((piece) => piece.hits));
@@ -73,7 +87,7 @@ function parseLayer(text: string): StackLayer {
     mirror: pieces.some((piece) => piece.mirror),
     picture: pieces.some((piece) => piece.rear) ? ('rear' as const) : ('front' as const),
   };
-  const lays = layer.parts.map(({ inkRole }) => inkRole);
+  const lays = layer.parts.map(keyOf);
   if (new Set(lays).size < lays.length) refuse(`The layer "${text}" names the same ink twice.`);
   return layer;
 }
@@ -84,15 +98,15 @@ function parsePart(text: string): { part: Part; hits: number; rear: boolean; mir
     return refuse(
       `"${text}" is not a layer: write one of ${INK_ROLES.join(', ')}, then density, hits and a rule, as in W70x2@image.`,
     );
-  const [, inkRole, density = '100', hits = '1', rear, mirror, rule] = found;
+  const [, key, density = '100', hits = '1', rear, mirror, rule] = found;
   if (Number(density) < 1 || Number(density) > 100)
     refuse(`The density in "${text}" must be 1 to 100 %.`);
   if (Number(hits) < 1) refuse(`The hits in "${text}" must be at least 1.`);
-  if (rule && inkRole === 'CMYK') refuse('Colour prints its own separations and takes no rule.');
-  const part = { inkRole: inkRole as InkRole, density: Number(density) };
+  if (rule && key === 'CMYK') refuse('Colour prints its own separations and takes no rule.');
+  const part = { ...partOf(key), density: Number(density) };
   return {
     part:
-      inkRole === 'CMYK'
+      key === 'CMYK'
         ? part
         : { ...part, rule: rule === undefined ? DEFAULT_RULE : parseRule(rule) },
     hits: Number(hits),
@@ -113,9 +127,9 @@ export function formatStack({ front, back }: Stack): string {
 
 function formatLayer({ parts, hits, mirror, picture }: StackLayer): string {
   return parts
-    .map(({ inkRole, density, rule }) =>
+    .map(({ density, rule, ...part }) =>
       [
-        inkRole,
+        keyOf(part),
         density === 100 ? '' : density,
         hits === 1 ? '' : `x${hits}`,
         picture === 'rear' ? ':rear' : '',

@@ -4,11 +4,14 @@
  */
 
 import type { PlateRule } from '../rule/index.ts';
+import { inkFor, keyOf, sameInk, type SpecialKey } from './ink.ts';
+import type { Machine } from './machine.ts';
 
-/** CMYK is the four process inks together; W white, S metallic, V clear, B black as block-out. */
-export const INK_ROLES = ['CMYK', 'W', 'S', 'V', 'B'] as const;
+/** CMYK is the process inks together; W white, S metallic, V clear, B black as block-out, P primer. */
+export const INK_ROLES = ['CMYK', 'W', 'S', 'V', 'B', 'P'] as const;
 export type InkRole = (typeof INK_ROLES)[number];
 export type Special = Exclude<InkRole, 'CMYK'>;
+export const SPECIALS = INK_ROLES.filter((role): role is Special => role !== 'CMYK');
 
 export const INK_ROLE_NAMES: Record<InkRole, string> = {
   CMYK: 'Colour',
@@ -16,10 +19,13 @@ export const INK_ROLE_NAMES: Record<InkRole, string> = {
   S: 'Silver',
   V: 'Clear',
   B: 'Block-out black',
+  P: 'Primer',
 };
 
 export interface Part {
   readonly inkRole: InkRole;
+  /** Key of one ink of that role; the first that the machine has if absent. */
+  readonly ink?: SpecialKey;
   /** 0 to 100 %. */
   readonly density: number;
   /** Absent on CMYK, which prints its own separations. */
@@ -57,21 +63,33 @@ export const towardsViewer = (
 export const usesInkRole = (stack: Stack, inkRole: InkRole): boolean =>
   allLayers(stack).some(({ parts }) => parts.some((part) => part.inkRole === inkRole));
 
+/**
+ * An ink as an operator says it: by its role, or by its own name where a stack asks for one ink of several.
+ * Without a machine that knows it, the key stands beside the role.
+ */
+export function inkName(
+  { inkRole, ink }: Pick<Part, 'inkRole' | 'ink'>,
+  machine?: Pick<Machine, 'inks'>,
+): string {
+  if (!ink) return INK_ROLE_NAMES[inkRole];
+  return (machine && inkFor(machine, ink)?.name) ?? `${INK_ROLE_NAMES[inkRole]} ${ink}`;
+}
+
 /** `W + CMYK` as an operator says it: "White beside colour". */
-export function layerName({ parts, picture }: StackLayer): string {
-  const names = parts.map(({ inkRole }) => INK_ROLE_NAMES[inkRole]).join(' beside ');
+export function layerName({ parts, picture }: StackLayer, machine?: Pick<Machine, 'inks'>): string {
+  const names = parts.map((part) => inkName(part, machine)).join(' beside ');
   return picture === 'rear' ? `${names} (rear picture)` : names;
 }
+
+/** Whether a stack lays the ink that a key means on a machine. */
+export const laysInk = (stack: Stack, machine: Pick<Machine, 'inks'>, key: string): boolean =>
+  allLayers(stack).some(({ parts }) => parts.some((part) => sameInk(machine, keyOf(part), key)));
 
 /** Whether two stacks have the same layers, whatever their densities and rules. */
 export const sameLayers = (a: Stack, b: Stack): boolean => shape(a) === shape(b);
 const shape = ({ front, back }: Stack) =>
   JSON.stringify(
     [front, back].map((side) =>
-      side.map(({ parts, picture, mirror }) => [
-        parts.map(({ inkRole }) => inkRole),
-        picture,
-        mirror,
-      ]),
+      side.map(({ parts, picture, mirror }) => [parts.map(keyOf), picture, mirror]),
     ),
   );

@@ -133,7 +133,10 @@ export function phasesOf(input: PhaseInput): readonly Phase[] {
     });
     add(
       'print',
-      `Trip ${trip.number}: ${trip.layers.map(layerName).join(', then ').toLowerCase()}`,
+      `Trip ${trip.number}: ${trip.layers
+        .map((layer) => layerName(layer, machine))
+        .join(', then ')
+        .toLowerCase()}`,
       trip.minutes - trip.returnMinutes,
       trip.working,
     );

@@ -4,8 +4,8 @@
  */
 import type { Layout, Load } from '../layout/index.ts';
 import {
-  channelOf,
-  inkOf,
+  inkFor,
+  keyOf,
   layerName,
   type Machine,
   type Mode,
@@ -117,10 +117,9 @@ function carriageOf(
 
 /** Rows of nozzles that a trip has for itself: those of its ink where it lays one special alone, else one. */
 function rowsAlone(layers: readonly StackLayer[], machine: Machine): number {
-  const inks = new Set(layers.flatMap(({ parts }) => parts.map(({ inkRole }) => inkRole)));
-  const [inkRole] = inks;
-  if (inks.size !== 1 || inkRole === undefined || inkRole === 'CMYK') return 1;
-  return inkOf(machine, channelOf(inkRole))?.rows ?? 1;
+  const inks = new Set(layers.flatMap(({ parts }) => parts.map(keyOf)));
+  const [key] = inks;
+  return (inks.size === 1 && inkFor(machine, key)?.rows) || 1;
 }
 
 export function planTrips(
@@ -164,7 +163,7 @@ export function planTrips(
     const minutes = sweepMinutes + turnMinutes + returnMinutes;
     // Each load waits, and while it dries nothing else can be printed on it.
     const waits = !last || groups.length === 1;
-    const name = layers.map(layerName).join(', then ');
+    const name = layers.map((layer) => layerName(layer, machine)).join(', then ');
     return {
       number: index + 1,
       side,

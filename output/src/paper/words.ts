@@ -1,5 +1,5 @@
 /** A job in the words of somebody who does not print. */
-import { allLayers, INK_ROLE_NAMES, type PrintPlan } from '@kyanos/core';
+import { allLayers, inkName, type PrintPlan } from '@kyanos/core';
 
 const MM_PER_INCH = 25.4;
 
@@ -8,11 +8,11 @@ export const bothUnits = (width: number, height: number): string =>
   `${width.toFixed(1)} × ${height.toFixed(1)} mm (${(width / MM_PER_INCH).toFixed(2)} × ${(height / MM_PER_INCH).toFixed(2)} in)`;
 
 /** What lies on the material, in a sentence. */
-export function printInWords({ stack, viewing, laminated }: PrintPlan): string {
+export function printInWords({ stack, machine, viewing, laminated }: PrintPlan): string {
   const names = [
     ...new Set(
       allLayers(stack).flatMap(({ parts }) =>
-        parts.map(({ inkRole }) => INK_ROLE_NAMES[inkRole].toLowerCase()),
+        parts.map((part) => inkName(part, machine).toLowerCase()),
       ),
     ),
   ];

@@ -95,7 +95,15 @@ const learnt = ({
   readonly reports: readonly JobReport[];
 }) => learn(machine, reports);
 
-const TASKS = { paper, predicted, readReports, learnt };
+const reportRows = ({
+  text,
+  channels,
+}: {
+  readonly text: string;
+  readonly channels: readonly string[];
+}) => readReports(text, channels);
+
+const TASKS = { paper, predicted, readReports: reportRows, learnt };
 export type Tasks = typeof TASKS;
 
 export type Answer =

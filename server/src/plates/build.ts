@@ -75,7 +75,7 @@ export const storedArtwork = (
     if (!build || !version) return false;
     return copyKept(pool, build, plan.versions ? oneVersion(plan, version) : plan, info, sink);
   },
-  async plate(id, inkRole) {
+  async plate(id, inkKey) {
     const job = await jobById(pool, id);
     if (!job.artworkId)
       throw new DomainError(
@@ -85,7 +85,7 @@ export const storedArtwork = (
       );
     const other = await readyArtwork(pool, job.artworkId);
     // Its own rules may not lead on to further jobs, or back to this one.
-    return plateRaster(job.plan, ownArtwork(pool, job.artworkId, other, job.plan), inkRole);
+    return plateRaster(job.plan, ownArtwork(pool, job.artworkId, other, job.plan), inkKey);
   },
 });
 

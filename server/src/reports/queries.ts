@@ -35,7 +35,10 @@ export async function takeReports(db: Db, machineId: string, text: string): Prom
   const machine = await machineById(db, machineId);
   const left: { job: string; why: string }[] = [];
   const taken: { jobId: string; report: JobReport }[] = [];
-  for (const row of await aside('readReports', text)) {
+  for (const row of await aside('readReports', {
+    text,
+    channels: machine.inks.map(({ channel }) => channel),
+  })) {
     const jobId = await jobNamed(db, row.job);
     if (!jobId) {
       left.push({ job: row.job, why: 'No job on the board has this name.' });

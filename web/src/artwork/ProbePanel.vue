@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What is under the probe: single pixels, the sum of ink, the layers it will be, and pinned points beside one another. */
-import { INK_ROLE_NAMES, pxToMm, type PrintPlan } from '@kyanos/core';
+import { inkName, pxToMm, type PrintPlan } from '@kyanos/core';
 import { mdiClose } from '@mdi/js';
 import { computed } from 'vue';
 import type { Bitmap } from '../look/look.worker.ts';
@@ -33,7 +33,7 @@ const layers = computed(() =>
   props.values
     ? layersAt(props.plan, props.subject, props.values).map(({ parts, hits, side }) => ({
         words: parts
-          .map(({ inkRole, amount }) => `${INK_ROLE_NAMES[inkRole]} ${Math.round(amount * 100)} %`)
+          .map((part) => `${inkName(part, props.plan.machine)} ${Math.round(part.amount * 100)} %`)
           .join(' beside '),
         hits,
         side,

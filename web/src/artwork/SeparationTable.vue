@@ -1,9 +1,12 @@
 <script setup lang="ts">
 /** Every separation of a page: whether it is shown, how much of the page it covers, and what it holds at the probe. */
 import {
-  INK_ROLE_NAMES,
+  inkName,
   LINE_NAMES,
   LINE_ROLES,
+  type Machine,
+  partOf,
+  specialKeys,
   roleOf,
   visibleName,
   type ArtworkPage,
@@ -48,15 +51,19 @@ const spots = computed(() => rows.value.filter(({ kind }) => kind !== 'process')
 
 const choices = ({ alternate }: Separation) => [
   { title: 'prints nothing: not said yet', value: '' },
-  ...(['W', 'S', 'V'] as const).map((inkRole) => ({
-    title: `is ${INK_ROLE_NAMES[inkRole].toLowerCase()}`,
-    value: inkRole,
+  ...drawable(props.plan.machine).map((key) => ({
+    title: `is ${inkName(partOf(key), props.plan.machine).toLowerCase()}`,
+    value: key,
   })),
   ...(alternate
     ? [{ title: `in process ink, as the file says (${alternate.space})`, value: 'process' }]
     : []),
   ...LINE_ROLES.map((role) => ({ title: `is a ${LINE_NAMES[role]}`, value: role })),
   { title: 'ignored on purpose', value: 'ignore' },
+];
+/** What an artist may have drawn: the specials of the machine, and the usual ones that it may lack today. */
+const drawable = (machine: Machine) => [
+  ...new Set([...(['W', 'S', 'V'] as const), ...specialKeys(machine)]),
 ];
 const here = (byte: number) => `${Math.round(byte / 2.55)} %`;
 </script>

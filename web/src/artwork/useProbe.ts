@@ -1,5 +1,5 @@
 /** The probe: a point on the page, what every separation holds there, and points that were pinned to compare. */
-import { laidAt, pageOf, PROCESS_NAMES, roleOf, type PrintPlan } from '@kyanos/core';
+import { drawnSeparation, laidAt, pageOf, PROCESS_NAMES, type PrintPlan } from '@kyanos/core';
 import { computed, shallowRef, watch, type Ref } from 'vue';
 import type { Bitmap } from '../look/look.worker.ts';
 import { fetchPreview, type Preview } from '../look/preview.ts';
@@ -92,10 +92,8 @@ export function layersAt(plan: PrintPlan, subject: PageSubject, values: readonly
       : 'front';
   return laidAt(plan.stack, picture, {
     process: PROCESS_NAMES.map(byte),
-    art: (inkRole) => {
-      const drawn = separations.find(
-        ({ name }) => roleOf(name, plan.artwork.names, plan.machine) === inkRole,
-      );
+    art: (key) => {
+      const drawn = drawnSeparation(plan, subject.page, key);
       return drawn ? byte(drawn.name) : 0;
     },
   });

@@ -7,6 +7,7 @@ import {
   contrastRatio,
   fitDrops,
   inkOf,
+  isSpecialInk,
   laydownOf,
   mostContrast,
   WHITE_INK,
@@ -33,8 +34,8 @@ const ink = ref<Ink>();
 /** True today, and of no plan: told to the shop. */
 const leftMl = ref<number>();
 watch(channel, (wanted) => {
-  ink.value = wanted && inkOf(machine.value, wanted);
-  leftMl.value = wanted && job.state.leftMl[wanted];
+  ink.value = wanted === undefined ? undefined : inkOf(machine.value, wanted);
+  leftMl.value = wanted === undefined ? undefined : job.state.leftMl[wanted];
 });
 const set = (change: Partial<Ink>) => (ink.value = { ...ink.value!, ...change });
 
@@ -81,7 +82,6 @@ function setTone(at: number, percent: number) {
     : { ...rest, tone: [...TINTS.map((x, i) => [x, rising[i]] as const), [1, 1]] };
 }
 
-const SPECIALS: readonly Channel[] = ['W', 'S', 'V'];
 /** What the tints of a wedge hide: as worked out, until they are typed over. */
 const typed = ref<(number | undefined)[]>([]);
 watch(channel, () => (typed.value = []));
@@ -232,7 +232,7 @@ async function done() {
         </template>
         <working-body v-if="working" class="wide" :working="working" />
 
-        <template v-if="SPECIALS.includes(ink.channel)">
+        <template v-if="isSpecialInk(ink)">
           <h3 class="label">How it covers</h3>
           <number-field
             v-if="ink.contrastRatio !== undefined"

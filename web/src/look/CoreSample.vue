@@ -7,7 +7,7 @@ import {
   allLayers,
   changeLayer,
   changePart,
-  INK_ROLE_NAMES,
+  inkName,
   layerName,
   moveLayer,
   removeLayer,
@@ -20,7 +20,7 @@ import {
 } from '@kyanos/core';
 import { computed, nextTick, ref, shallowRef, useId } from 'vue';
 import { ADHESIVE, drawingOf, FILM, gapAt, type Slab } from './sample.ts';
-import { LETTERS, textureOf } from './textures.ts';
+import { letterOf, textureOf } from './textures.ts';
 
 const props = defineProps<{ plan: PrintPlan; selected?: number | undefined }>();
 const emit = defineEmits<{ select: [index: number]; change: [stack: Stack] }>();
@@ -36,7 +36,7 @@ const patterns = computed(() =>
   drawing.value.slabs.flatMap(({ layer, index }) =>
     layer.parts.map((part, k) => ({
       key: `${id}-${index}-${k}`,
-      ...textureOf(part.inkRole, part.density),
+      ...textureOf(part, props.plan.machine),
     })),
   ),
 );
@@ -50,7 +50,7 @@ const FILL: Record<Material['class'], string> = {
 };
 
 const spoken = ({ layer, side }: Slab, place: number) =>
-  `Layer ${place + 1} of ${drawing.value.slabs.length} from the front: ${layer.parts.map((part) => `${INK_ROLE_NAMES[part.inkRole]} ${part.density} %`).join(' beside ')}, ${layer.hits} hit${layer.hits > 1 ? 's' : ''}, on the ${side}${layer.mirror ? ', mirrored' : ''}${layer.picture === 'rear' ? ', rear picture' : ''}`;
+  `Layer ${place + 1} of ${drawing.value.slabs.length} from the front: ${layer.parts.map((part) => `${inkName(part, props.plan.machine)} ${part.density} %`).join(' beside ')}, ${layer.hits} hit${layer.hits > 1 ? 's' : ''}, on the ${side}${layer.mirror ? ', mirrored' : ''}${layer.picture === 'rear' ? ', rear picture' : ''}`;
 
 const eyes = computed(() => {
   const { side } = props.plan.viewing;
@@ -80,7 +80,11 @@ function change(stack: Stack, words: string, at: number) {
 function move({ layer }: Slab, moved: Moved | undefined) {
   if (!moved) return;
   const { side } = slotOf(moved.stack, moved.index);
-  change(moved.stack, `${layerName(layer)} is now on the ${side}.`, moved.index);
+  change(
+    moved.stack,
+    `${layerName(layer, props.plan.machine)} is now on the ${side}.`,
+    moved.index,
+  );
 }
 
 function choose(slab: Slab, by: number) {
@@ -130,7 +134,7 @@ const KEYS: Record<string, (slab: Slab, event: KeyboardEvent) => void> = {
   Delete: ({ index, layer }) => {
     const next = removeLayer(props.plan.stack, index);
     if (next === props.plan.stack) said.value = 'A stack needs at least one layer.';
-    else change(next, `${layerName(layer)} removed.`, Math.max(0, index - 1));
+    else change(next, `${layerName(layer, props.plan.machine)} removed.`, Math.max(0, index - 1));
   },
 };
 function key(event: KeyboardEvent, slab: Slab) {
@@ -250,9 +254,9 @@ function drop() {
             :y="slab.y + slab.height / 2 + 5"
             class="letter"
           >
-            {{ LETTERS[part.inkRole] }}
+            {{ letterOf(part) }}
             <tspan v-if="slab.layer.parts.length === 1" class="name" dx="4">
-              {{ INK_ROLE_NAMES[part.inkRole] }}
+              {{ inkName(part, plan.machine) }}
             </tspan>
           </text>
           <text

@@ -1,15 +1,19 @@
 <script setup lang="ts">
-import { INK_ROLE_NAMES, type InkRole } from '@kyanos/core';
+import { inkName, type Machine, type Part } from '@kyanos/core';
 import { computed, useId } from 'vue';
 import { textureOf } from './textures.ts';
 
-const props = withDefaults(defineProps<{ inkRole: InkRole; density?: number }>(), { density: 100 });
+const props = defineProps<{
+  /** An ink of a layer, with its density. */
+  part: Pick<Part, 'inkRole' | 'ink' | 'density'>;
+  machine: Machine;
+}>();
 const id = useId();
-const texture = computed(() => textureOf(props.inkRole, props.density));
+const texture = computed(() => textureOf(props.part, props.machine));
 </script>
 
 <template>
-  <svg width="40" height="22" role="img" :aria-label="INK_ROLE_NAMES[inkRole]">
+  <svg width="40" height="22" role="img" :aria-label="inkName(part, machine)">
     <defs>
       <pattern :id="id" :width="texture.tile" :height="texture.tile" patternUnits="userSpaceOnUse">
         <rect :width="texture.tile" :height="texture.tile" :fill="texture.ground" />

@@ -1,5 +1,6 @@
-import { allLayers, moveLayer, parseStack } from '@kyanos/core';
+import { allLayers, moveLayer, parseStack, partOf, specialKeys } from '@kyanos/core';
 import { describe, expect, it } from 'vitest';
+import { WIDE_MACHINE } from '../../../core/test/shop.ts';
 import { compositeOverBackground } from './compositeOverBackground.ts';
 import { drawingOf, gapAt } from './sample.ts';
 import { textureOf } from './textures.ts';
@@ -60,9 +61,13 @@ describe('a print in the hand', () => {
 
 describe('textures', () => {
   it('differ for every special, and thicken with density', () => {
-    const full = (['W', 'S', 'V', 'B', 'CMYK'] as const).map((inkRole) => textureOf(inkRole, 100));
-    expect(new Set(full.map(({ marks, ground }) => marks + ground)).size).toBe(5);
-    for (const inkRole of ['W', 'S', 'V', 'CMYK'] as const)
-      expect(textureOf(inkRole, 20).marks).not.toBe(textureOf(inkRole, 100).marks);
+    const texture = (key: string, density = 100) =>
+      textureOf({ ...partOf(key), density }, WIDE_MACHINE);
+    const keys = ['CMYK', ...specialKeys(WIDE_MACHINE)];
+    const full = keys.map((key) => texture(key));
+    expect(keys).toEqual(['CMYK', 'W', 'Wb', 'S', 'Sg', 'V', 'Vm', 'P', 'B']);
+    expect(new Set(full.map(({ marks, ground }) => marks + ground)).size).toBe(keys.length);
+    for (const key of keys.slice(0, -1))
+      expect(texture(key, 20).marks, key).not.toBe(texture(key).marks);
   });
 });

@@ -65,7 +65,7 @@ export const artworkOf = (info: ArtworkInfo, pages: Pages): Artwork => ({
 });
 
 /** A plate of another job, at the resolution of its own preview. */
-async function otherPlate(id: string, inkRole: string): Promise<Raster> {
+async function otherPlate(id: string, inkKey: string): Promise<Raster> {
   const { plan, artworkId } = await call(API.getJob, { params: { id: id as JobId } });
   const { info } = artworkId
     ? await call(API.getArtwork, { params: { id: artworkId } })
@@ -77,5 +77,5 @@ async function otherPlate(id: string, inkRole: string): Promise<Raster> {
       'stack',
     );
   const pages = await pagesFor({ artworkId, info, plan }, PREVIEW_PX);
-  return plateRaster(plan, { info, raster: rasterOf(pages) }, inkRole);
+  return plateRaster(plan, { info, raster: rasterOf(pages) }, inkKey);
 }

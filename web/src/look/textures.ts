@@ -1,10 +1,13 @@
 /**
- * How a special is drawn, everywhere: white a stipple, silver fine brushed lines, clear concentric arcs, block-out
- * black solid, colour in its four inks. The texture thickens with density.
+ * How a special is drawn, everywhere: white a stipple, metallic fine brushed lines in its own colour, clear concentric arcs,
+ * primer a weave, block-out black solid, colour in its four inks. The texture thickens with density. A further white is
+ * stippled in squares, a matt clear has broken arcs.
  */
-import type { InkRole } from '@kyanos/core';
+import { inkFor, keyOf, type Machine, type Part } from '@kyanos/core';
+import { labToCss } from '../shared/colour.ts';
 
-export const LETTERS: Record<InkRole, string> = { CMYK: 'C·M·Y·K', W: 'W', S: 'S', V: 'V', B: 'B' };
+export const letterOf = (part: Pick<Part, 'inkRole' | 'ink'>): string =>
+  part.inkRole === 'CMYK' ? 'C·M·Y·K' : keyOf(part);
 
 export interface InkTexture {
   /** Ground under the marks. */
@@ -16,15 +19,21 @@ export interface InkTexture {
   readonly ink: string;
 }
 
-/** @param density 0 to 100 */
-export function textureOf(inkRole: InkRole, density: number): InkTexture {
+/** @param part with its density, 0 to 100 @param machine whose ink it is */
+export function textureOf(
+  { inkRole, ink: key, density }: Pick<Part, 'inkRole' | 'ink' | 'density'>,
+  machine: Pick<Machine, 'inks'>,
+): InkTexture {
   const share = density / 100;
+  const ink = inkRole === 'CMYK' ? undefined : inkFor(machine, key ?? inkRole);
   switch (inkRole) {
     case 'W': {
       const r = (0.5 + 1.25 * Math.sqrt(share)).toFixed(2);
       return {
         ground: '#fdfbf5',
-        marks: `<g fill="#9aa3b5"><circle cx="2" cy="2" r="${r}"/><circle cx="6" cy="6" r="${r}"/></g>`,
+        marks: key
+          ? `<g fill="#9aa3b5"><path d="M0 0h${r}v${r}h-${r}zM4 4h${r}v${r}h-${r}z"/></g>`
+          : `<g fill="#9aa3b5"><circle cx="2" cy="2" r="${r}"/><circle cx="6" cy="6" r="${r}"/></g>`,
         tile: 8,
         ink: '#14213d',
       };
@@ -32,8 +41,8 @@ export function textureOf(inkRole: InkRole, density: number): InkTexture {
     case 'S': {
       const w = (0.4 + 1.5 * share).toFixed(2);
       return {
-        ground: '#d5d8dc',
-        marks: `<path d="M0 1.500H24M0 6.500H15M18 6.500H24M0 11.500H6M9 11.500H24" stroke="#7b828c" stroke-width="${w}"/>`,
+        ground: ink?.lab ? labToCss(lighter(ink.lab)) : '#d5d8dc',
+        marks: `<path d="M0 1.500H24M0 6.500H15M18 6.500H24M0 11.500H6M9 11.500H24" stroke="${ink?.lab ? labToCss(darker(ink.lab)) : '#7b828c'}" stroke-width="${w}"/>`,
         tile: 14,
         ink: '#14213d',
       };
@@ -42,8 +51,17 @@ export function textureOf(inkRole: InkRole, density: number): InkTexture {
       const w = (0.4 + 0.9 * share).toFixed(2);
       return {
         ground: '#e9f1f2',
-        marks: `<g fill="none" stroke="#5f8f97" stroke-width="${w}"><circle cx="0" cy="16" r="5"/><circle cx="0" cy="16" r="10"/><circle cx="0" cy="16" r="15"/></g>`,
+        marks: `<g fill="none" stroke="#5f8f97" stroke-width="${w}"${ink?.finish === 'matt' ? ' stroke-dasharray="2 2"' : ''}><circle cx="0" cy="16" r="5"/><circle cx="0" cy="16" r="10"/><circle cx="0" cy="16" r="15"/></g>`,
         tile: 16,
+        ink: '#14213d',
+      };
+    }
+    case 'P': {
+      const w = (0.3 + 0.7 * share).toFixed(2);
+      return {
+        ground: '#f3efe6',
+        marks: `<path d="M0 3h8M3 0v8" stroke="#a99f8b" stroke-width="${w}"/>`,
+        tile: 6,
         ink: '#14213d',
       };
     }
@@ -60,3 +78,8 @@ export function textureOf(inkRole: InkRole, density: number): InkTexture {
     }
   }
 }
+
+type Lab = readonly [number, number, number];
+/** A letter must be read on it. */
+const lighter = ([l, a, b]: Lab): Lab => [Math.max(l, 72), a, b];
+const darker = ([l, a, b]: Lab): Lab => [Math.max(20, Math.min(l, 72) - 25), a, b];

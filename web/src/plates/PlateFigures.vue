@@ -1,28 +1,22 @@
 <script setup lang="ts">
 /** What a plate comes to. */
-import {
-  channelOf,
-  inkOf,
-  INK_ROLE_NAMES,
-  type Machine,
-  type PlateMeasure,
-  type Special,
-} from '@kyanos/core';
+import { inkFor, inkName, keyOf, type Machine, type Part, type PlateMeasure } from '@kyanos/core';
 import { computed } from 'vue';
 import { area, length, ml, percent } from '../shared/format.ts';
 
 const props = defineProps<{
   measure: PlateMeasure;
-  inkRole: Special;
-  density: number;
+  part: Part;
   hits: number;
   machine: Machine;
 }>();
 
 /** Laydown is mL for each m² at full cover. */
 const millilitres = computed(() => {
-  const ink = inkOf(props.machine, channelOf(props.inkRole));
-  return ink && (props.measure.areaMm2 / 1e6) * ink.laydown * (props.density / 100) * props.hits;
+  const ink = inkFor(props.machine, keyOf(props.part));
+  return (
+    ink && (props.measure.areaMm2 / 1e6) * ink.laydown * (props.part.density / 100) * props.hits
+  );
 });
 const figures = computed(() => {
   const { coverage, areaMm2, islands, strokeMm, own } = props.measure;
@@ -31,7 +25,7 @@ const figures = computed(() => {
     ['Area', area(areaMm2)],
     ...(millilitres.value === undefined
       ? []
-      : [[`${INK_ROLE_NAMES[props.inkRole]} in each copy`, drops(millilitres.value)]]),
+      : [[`${inkName(props.part, props.machine)} in each copy`, drops(millilitres.value)]]),
     ['Islands', islands.toLocaleString('en')],
     ['Thinnest strokes', strokeMm === null ? 'over 2 mm' : fine(strokeMm)],
     ...(own.addedMm2 > 1 ? [['Added by the artist’s own', area(own.addedMm2)]] : []),

@@ -3,13 +3,12 @@
 import {
   addStep,
   type ArtworkPage,
-  INK_ROLE_NAMES,
   overrideDecision,
+  type Part,
   type PlateRule,
   type Recipe,
   recipesOf,
   type Shape,
-  type Special,
   type PagePoint,
 } from '@kyanos/core';
 import { mdiBrush, mdiVectorCircle, mdiVectorPolygon, mdiVectorSquare } from '@mdi/js';
@@ -22,7 +21,9 @@ import PlatePicture from './PlatePicture.vue';
 import { usePlatePictures, type PlateLook } from './usePlatePictures.ts';
 
 const props = defineProps<{
-  inkRole: Special;
+  part: Part;
+  /** What the ink of the plate is called. */
+  inkName: string;
   pictureOf: 'front' | 'rear';
   rule: PlateRule;
   plateKey: string;
@@ -44,7 +45,7 @@ const shownView = computed(() =>
 );
 const { picture, before, decisions, busy, failed } = usePlatePictures(
   () => ({
-    inkRole: props.inkRole,
+    part: props.part,
     picture: props.pictureOf,
     rule: props.rule,
     key: props.plateKey,
@@ -136,11 +137,7 @@ function say(spot: PagePoint) {
       <plate-picture
         :picture="shownView === 'cleaner' ? (decisions ?? picture) : picture"
         :before="shownView === 'wipe' ? before : undefined"
-        :label="
-          shownView === 'cleaner'
-            ? 'What the cleaner decided'
-            : `Coverage map of ${INK_ROLE_NAMES[inkRole]}`
-        "
+        :label="shownView === 'cleaner' ? 'What the cleaner decided' : `Coverage map of ${inkName}`"
         :page="page"
         :shapes="shownView === 'plate' ? shapes : []"
         :tool="tool"

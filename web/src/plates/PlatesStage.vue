@@ -3,14 +3,13 @@ import { API, type JobSummary } from '@kyanos/contract';
 import {
   allLayers,
   findingsAt,
-  INK_ROLE_NAMES,
+  inkName,
   pageOf,
   plateKey,
   type PlateRule,
   type Recipe,
   ruleWords,
   setRule,
-  type Special,
   type Stack,
   withStack,
 } from '@kyanos/core';
@@ -44,9 +43,9 @@ const plates = computed(() =>
               index,
               layer,
               part,
-              inkRole: part.inkRole as Special,
+              name: inkName(part, plan.value.machine),
               rule: part.rule,
-              key: plateKey(part.inkRole, layer.picture, part.rule),
+              key: plateKey(part, layer.picture, part.rule),
             },
           ],
     ),
@@ -95,6 +94,7 @@ onMounted(
 provideRuleContext({
   separations: computed(() => page.value.separations.map(({ name }) => name)),
   page,
+  machine: computed(() => plan.value.machine),
   jobs,
 });
 
@@ -107,7 +107,7 @@ const effects = computed(() =>
 const findings = computed(() => findingsAt(job.shown?.findings ?? [], 'plates'));
 const answer = computed(() => {
   if (!plate.value) return 'This stack has no special plate: colour prints its own separations.';
-  const name = INK_ROLE_NAMES[plate.value.inkRole];
+  const { name } = plate.value;
   if (!measure.value) return `${name}: being measured…`;
   return `${name} lies on ${percent(measure.value.coverage)} of the print, ${area(measure.value.areaMm2)} of each copy.`;
 });
@@ -150,7 +150,8 @@ function startFrom(stack: Stack) {
     <div v-if="plate" class="stage-columns">
       <div class="stage">
         <plate-view
-          :ink-role="plate.inkRole"
+          :part="plate.part"
+          :ink-name="plate.name"
           :picture-of="plate.layer.picture"
           :rule="plate.rule"
           :plate-key="plate.key"
@@ -166,8 +167,7 @@ function startFrom(stack: Stack) {
         <plate-figures
           v-if="measure"
           :measure="measure"
-          :ink-role="plate.inkRole"
-          :density="plate.part.density"
+          :part="plate.part"
           :hits="plate.layer.hits"
           :machine="plan.machine"
         />
@@ -184,16 +184,16 @@ function startFrom(stack: Stack) {
             :aria-checked="entry === plate"
             @click="show(i)"
           >
-            <texture-swatch :ink-role="entry.inkRole" :density="entry.part.density" />
+            <texture-swatch :part="entry.part" :machine="plan.machine" />
             <span>
-              {{ INK_ROLE_NAMES[entry.inkRole]
+              {{ entry.name
               }}<template v-if="entry.layer.picture === 'rear'">, rear picture</template>
               <span class="soft small block">{{ ruleWords(entry.rule) }}</span>
             </span>
           </button>
         </div>
         <div class="panel box">
-          <h2 class="label">Rule of the {{ INK_ROLE_NAMES[plate.inkRole].toLowerCase() }} plate</h2>
+          <h2 class="label">Rule of the {{ plate.name.toLowerCase() }} plate</h2>
           <recipe-editor
             label="Lay it"
             :effects="effects"

@@ -1,6 +1,14 @@
 <script setup lang="ts">
 /** What a rule begins with or takes in, and the numbers that belong to it. */
-import { INK_ROLE_NAMES, newSource, type Shape, type Source } from '@kyanos/core';
+import {
+  inkName,
+  newSource,
+  partOf,
+  type Shape,
+  type Source,
+  specialKeys,
+  SPECIALS,
+} from '@kyanos/core';
 import { computed } from 'vue';
 import NumberField from '../shared/NumberField.vue';
 import { SOURCES } from './edit.ts';
@@ -8,7 +16,7 @@ import { useRuleContext } from './ruleContext.ts';
 
 const source = defineModel<Source>({ required: true });
 defineProps<{ label: string }>();
-const { separations, page, jobs } = useRuleContext();
+const { separations, page, machine, jobs } = useRuleContext();
 
 const choose = (kind: Source['kind']) =>
   (source.value = newSource(
@@ -29,10 +37,12 @@ const INKS = [
   { value: 'Y', title: 'Yellow' },
   { value: 'K', title: 'Black' },
 ];
-const INK_ROLES = (['W', 'S', 'V', 'B'] as const).map((value) => ({
-  value,
-  title: INK_ROLE_NAMES[value],
-}));
+const plateInks = computed(() =>
+  [...new Set([...SPECIALS, ...specialKeys(machine.value)])].map((value) => ({
+    value,
+    title: inkName(partOf(value), machine.value),
+  })),
+);
 
 const shapeWords = (shape: Shape) =>
   'points' in shape
@@ -157,9 +167,9 @@ const SIDES = [
       />
       <v-select
         label="Its plate"
-        :items="INK_ROLES"
-        :model-value="source.inkRole"
-        @update:model-value="source.kind === 'plate' && (source = { ...source, inkRole: $event })"
+        :items="plateInks"
+        :model-value="source.inkKey"
+        @update:model-value="source.kind === 'plate' && (source = { ...source, inkKey: $event })"
       />
     </template>
   </div>

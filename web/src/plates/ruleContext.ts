@@ -1,10 +1,12 @@
-/** What rules can refer to: separations and size of the artwork, and other jobs. */
+/** What rules can refer to: separations and size of the artwork, the machine's inks, and other jobs. */
 import type { JobSummary } from '@kyanos/contract';
+import type { Machine } from '@kyanos/core';
 import { inject, provide, type InjectionKey, type Ref } from 'vue';
 
 export interface RuleContext {
   readonly separations: Readonly<Ref<readonly string[]>>;
   readonly page: Readonly<Ref<{ readonly widthMm: number; readonly heightMm: number }>>;
+  readonly machine: Readonly<Ref<Machine>>;
   readonly jobs: Readonly<Ref<readonly JobSummary[]>>;
 }
 

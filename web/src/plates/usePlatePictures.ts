@@ -1,5 +1,5 @@
 /** The pictures of a plate, from the worker: as it is, before its steps, and what its cleaner decided. */
-import { plateKey, type PlateRule, setRule, type Source, type Special } from '@kyanos/core';
+import { type Part, plateKey, type PlateRule, setRule, type Source } from '@kyanos/core';
 import { shallowRef, watch, type Ref } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import type { Bitmap } from '../look/look.worker.ts';
@@ -11,7 +11,7 @@ export type PlateLook = 'plate' | 'wipe' | 'cleaner';
 export type DecisionMap = Bitmap & { readonly decisions: Uint8Array };
 
 interface Plate {
-  readonly inkRole: Special;
+  readonly part: Part;
   readonly picture: 'front' | 'rear';
   readonly rule: PlateRule;
   readonly key: string;
@@ -47,7 +47,7 @@ export function usePlatePictures(
       const bare: PlateRule = { ...shown.rule, steps: [], alone: true };
       const stack = setRule(subject.plan.stack, shown.key, bare);
       const plan = { ...subject.plan, stack };
-      const key = plateKey(shown.inkRole, shown.picture, bare);
+      const key = plateKey(shown.part, shown.picture, bare);
       return { ...pictures, earlier: await lookWorker().plateMap({ ...subject, plan }, key, ramp) };
     },
     ({ after, earlier, decided }: Pictures) => {

@@ -7,7 +7,8 @@ import {
   formatRule,
   grainShown,
   hiddenLayer,
-  INK_ROLE_NAMES,
+  inkName,
+  keyOf,
   layerName,
   parseRule,
   ruleWords,
@@ -110,13 +111,13 @@ const white = ({ density, hits }: LeastWhite) =>
   <div class="panel edit">
     <h2 class="label">Layer {{ index + 1 }} of {{ layers.length }}, as laid</h2>
     <p class="layer-name">
-      {{ layerName(layer) }}
+      {{ layerName(layer, plan.machine) }}
       <span v-if="layer.mirror" class="soft">mirrored</span>
     </p>
-    <div v-for="(part, i) in layer.parts" :key="part.inkRole" class="part">
+    <div v-for="(part, i) in layer.parts" :key="keyOf(part)" class="part">
       <div class="part-head">
-        <texture-swatch :ink-role="part.inkRole" :density="part.density" />
-        <span>{{ INK_ROLE_NAMES[part.inkRole] }}</span>
+        <texture-swatch :part="part" :machine="plan.machine" />
+        <span>{{ inkName(part, plan.machine) }}</span>
         <number-field
           class="density"
           label="Density"
@@ -128,7 +129,7 @@ const white = ({ density, hits }: LeastWhite) =>
         />
       </div>
       <v-slider
-        :aria-label="`Density of ${INK_ROLE_NAMES[part.inkRole]}`"
+        :aria-label="`Density of ${inkName(part, plan.machine)}`"
         :min="1"
         :max="100"
         :step="1"
@@ -206,7 +207,7 @@ const white = ({ density, hits }: LeastWhite) =>
         :color="i === index ? 'primary' : undefined"
         @click="job.selectedLayer = i"
       >
-        {{ i + 1 }} {{ other.parts.map(({ inkRole }) => inkRole).join('+') }}
+        {{ i + 1 }} {{ other.parts.map(keyOf).join('+') }}
       </v-btn>
     </div>
   </div>

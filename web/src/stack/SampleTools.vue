@@ -2,17 +2,17 @@
 /** What is done to the stack as a whole: a layer more, the other side of the material, one step back. */
 import {
   allLayers,
-  channelOf,
   indexOf,
-  inkOf,
+  inkName,
   insertLayer,
-  INK_ROLE_NAMES,
-  INK_ROLES,
+  keyOf,
   newLayer,
+  partOf,
   removeLayer,
   slotOf,
+  specialKeys,
   turnedOver,
-  type InkRole,
+  type Part,
   type Slot,
   type Stack,
 } from '@kyanos/core';
@@ -34,18 +34,18 @@ const selected = computed(() =>
   Math.min(job.selectedLayer ?? 0, allLayers(stack.value).length - 1),
 );
 
-const lays = computed(() =>
-  INK_ROLES.filter((inkRole) => inkRole === 'CMYK' || inkOf(job.plan!.machine, channelOf(inkRole))),
+const inks = computed(() =>
+  ['CMYK', ...specialKeys(job.plan!.machine)].map((key) => ({ ...partOf(key), density: 100 })),
 );
 
 /** On top of the chosen layer; without one, outermost on the front. */
-function add(inkRole: InkRole) {
+function add(lays: Pick<Part, 'inkRole' | 'ink'>) {
   const on: Slot =
     job.selectedLayer === undefined
       ? { side: 'front', at: stack.value.front.length }
       : slotOf(stack.value, selected.value);
   const slot = job.selectedLayer === undefined ? on : { ...on, at: on.at + 1 };
-  const next = insertLayer(stack.value, slot, newLayer(stack.value, slot, inkRole));
+  const next = insertLayer(stack.value, slot, newLayer(stack.value, slot, partOf(keyOf(lays))));
   emit('change', next);
   emit('select', indexOf(next, slot));
 }
@@ -62,9 +62,11 @@ function remove() {
         <v-btn v-bind="activator" :prepend-icon="mdiPlus" size="small" variant="tonal">Add</v-btn>
       </template>
       <v-list>
-        <v-list-item v-for="inkRole in lays" :key="inkRole" @click="add(inkRole)">
-          <template #prepend><texture-swatch :ink-role="inkRole" class="mr-3" /></template>
-          <v-list-item-title>{{ INK_ROLE_NAMES[inkRole] }}</v-list-item-title>
+        <v-list-item v-for="part in inks" :key="keyOf(part)" @click="add(part)">
+          <template #prepend>
+            <texture-swatch :part="part" :machine="job.plan!.machine" class="mr-3" />
+          </template>
+          <v-list-item-title>{{ inkName(part, job.plan!.machine) }}</v-list-item-title>
         </v-list-item>
       </v-list>
     </v-menu>

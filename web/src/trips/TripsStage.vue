@@ -47,7 +47,10 @@ const setCareful = (change: Partial<Careful>) =>
 const tripNames = computed(() =>
   (work.value?.trips ?? []).map(({ number, layers }) => ({
     value: number,
-    title: `${number}: ${layers.map(layerName).join(', then ').toLowerCase()}`,
+    title: `${number}: ${layers
+      .map((layer) => layerName(layer, plan.value.machine))
+      .join(', then ')
+      .toLowerCase()}`,
   })),
 );
 const chosen = computed(() => work.value?.trips.find(({ number }) => number === cared.value));
@@ -263,7 +266,8 @@ const special = computed(() =>
           <tbody>
             <tr v-for="trip in work.trips" :key="trip.number">
               <th scope="row">
-                {{ trip.number }}. {{ trip.layers.map(layerName).join(', then ') }}
+                {{ trip.number }}.
+                {{ trip.layers.map((layer) => layerName(layer, plan.machine)).join(', then ') }}
               </th>
               <td class="figures">{{ trip.passes }} × {{ trip.hits }}</td>
               <td class="figures">

@@ -1,9 +1,11 @@
 /** What a check is, and what checks share. */
 import {
   allLayers,
+  keyOf,
+  sameInk,
   type Machine,
   type Material,
-  type Special,
+  type SpecialKey,
   type Stack,
 } from '../../stack/index.ts';
 import { isWholeSheet } from '../../rule/index.ts';
@@ -41,7 +43,9 @@ export const said = (use: Use | undefined): Said => use?.said ?? { names: {}, ov
 export const roleIn = (name: string, use: Use) => roleOf(name, use.said.names, use.machine);
 
 /** The layers that print what the artist drew as this special. */
-export const drawn = (stack: Stack, inkRole: Special) =>
+export const drawn = ({ stack, machine }: Pick<Use, 'stack' | 'machine'>, key: SpecialKey) =>
   allLayers(stack).filter(({ parts }) =>
-    parts.some((part) => part.inkRole === inkRole && part.rule && !isWholeSheet(part.rule)),
+    parts.some(
+      (part) => sameInk(machine, keyOf(part), key) && part.rule && !isWholeSheet(part.rule),
+    ),
   );

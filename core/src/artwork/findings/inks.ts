@@ -1,6 +1,6 @@
 /** Names that print nothing, plates that are empty, and inks that erase one another. */
 import { finding, type Finding, type Place, type Severity } from '../../findings/index.ts';
-import { INK_ROLE_NAMES, usesInkRole } from '../../stack/index.ts';
+import { inkFor, inkName, laysInk, partOf } from '../../stack/index.ts';
 import { drawnLines, likelyLines, LINE_NAMES } from '../lines.ts';
 import { isLineRole, missReason, nearMiss, specialRole } from '../names.ts';
 import type { ArtworkPage, Knockout } from '../page.ts';
@@ -17,7 +17,7 @@ export const names: Check = (page, use) => {
     if (lines) return [lineFinding(page, name, lines)];
     const role = nearMiss(name, use.machine);
     if (role) {
-      const wanted = use.machine.inks.find(({ channel }) => channel === role)!.spotName ?? '';
+      const wanted = inkFor(use.machine, role)!.spotName ?? '';
       return [
         finding(
           'NAME_MISS',
@@ -25,7 +25,7 @@ export const names: Check = (page, use) => {
           {
             measure,
             repair: {
-              label: `Use "${name}" as ${INK_ROLE_NAMES[role].toLowerCase()}`,
+              label: `Use "${name}" as ${inkName(partOf(role), use.machine).toLowerCase()}`,
               kind: 'map-name',
               separation: name,
               role,
@@ -118,7 +118,7 @@ export const empty: Check = (page, use) => {
     if (kind === 'process' || coverageWithBleed > 0) return [];
     const objects = page.structure?.spots.find((spot) => spot.name === name)?.objects;
     const role = specialRole(use && roleIn(name, use));
-    const wanted = role && use && usesInkRole(use.stack, role);
+    const wanted = role && use && laysInk(use.stack, use.machine, role);
     return [
       finding(
         'SPECIAL_EMPTY',
@@ -197,7 +197,7 @@ const isLine = (page: ArtworkPage, separation: string, use: Use | undefined): bo
 function isBeside(separation: string, use: Use | undefined): boolean {
   const role = specialRole(use && roleIn(separation, use));
   if (!use || !role) return false;
-  const layers = drawn(use.stack, role);
+  const layers = drawn(use, role);
   return (
     layers.length > 0 &&
     layers.every(({ parts }) => parts.some(({ inkRole }) => inkRole === 'CMYK'))
@@ -208,7 +208,7 @@ function knockoutSeverity(separation: string, use: Use | undefined): Severity {
   if (!use) return 'warning';
   const role = specialRole(roleIn(separation, use));
   if (!role) return 'note';
-  return drawn(use.stack, role).length > 0 ? 'error' : 'note';
+  return drawn(use, role).length > 0 ? 'error' : 'note';
 }
 
 function knockoutSentence({ separation, specialLostMm2, colourLostMm2 }: Knockout): string {
