@@ -34,6 +34,7 @@ export type { PlateBuild } from './resources/plates.ts';
 export type { SavedPreset } from './resources/presets.ts';
 export type { ReportsTaken, StoredReport } from './resources/reports.ts';
 export { SETTING_ENDPOINTS, type SettingValue } from './resources/settings.ts';
+export { SHOP_ENDPOINTS } from './resources/shop.ts';
 export { BenchReport } from './bench.ts';
 export { LookReport, lookReport } from './lookReport.ts';
 export {
@@ -65,4 +66,12 @@ export {
   WhiteSettings,
   type SettingName,
 } from './settings.ts';
+export {
+  readItem,
+  SHOP_KINDS,
+  STANDINGS,
+  type ShopData,
+  type ShopKind,
+  type Standing,
+} from './shopItems.ts';
 export * from './storedPlan.ts';

@@ -39,7 +39,9 @@ describe('an endpoint', () => {
   });
 
   it('has its parameters put in its address, whatever they hold', () => {
-    expect(addressOf(API.getMachine, { machine: 'a/b c' })).toBe('/shop/machines/a%2Fb%20c');
+    expect(addressOf(API.getMachineState, { machine: 'a/b c' })).toBe(
+      '/shop/machines/a%2Fb%20c/state',
+    );
     expect(addressOf(API.listJobs, {}, { search: 'silver & white', limit: undefined })).toBe(
       '/jobs?search=silver+%26+white',
     );

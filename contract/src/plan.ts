@@ -26,7 +26,9 @@ import { z } from 'zod';
 import { prove, type Same } from './proof.ts';
 
 const text = z.string().min(1).max(200);
-const id = z.string().regex(/^[a-z0-9-]{1,60}$/, 'is lower-case letters, digits and hyphens');
+export const ShopId = z
+  .string()
+  .regex(/^[a-z0-9-]{1,60}$/, 'is lower-case letters, digits and hyphens');
 const length = z.number().positive().max(200_000);
 const percent = z.number().min(0).max(100);
 const minorUnits = z.int().min(0).max(1_000_000_000);
@@ -143,6 +145,7 @@ function checkRole(
 const InkFields = z.strictObject({
   channel: ChannelKey,
   role: z.enum(CHANNEL_ROLES),
+  product: ShopId.exactOptional(),
   name: text,
   laydown: z.number().positive().max(200),
   pricePerLitre: minorUnits,
@@ -173,7 +176,7 @@ export const Ink = InkFields.superRefine((ink, context) => {
 });
 
 export const Mode = z.strictObject({
-  id,
+  id: ShopId,
   name: text,
   passes: z.int().min(1).max(64),
   speed: z.number().positive().max(10_000),
@@ -212,7 +215,7 @@ const Estimate = z.strictObject({
 });
 
 export const Machine = z.strictObject({
-  id,
+  id: ShopId,
   name: text,
   kind: z.enum(['roll', 'flatbed', 'label']),
   cure: Cure,
@@ -258,6 +261,7 @@ export const Machine = z.strictObject({
     .strictObject({ speed: z.number().positive().max(10_000), swapMinutes: minutes })
     .exactOptional(),
   fitting: z.strictObject({ minutes, lossMl: amountMl, cleaning: minorUnits }).exactOptional(),
+  assumed: z.array(z.string().max(200)).max(200).exactOptional(),
   learnt: z
     .strictObject({
       inks: z.partialRecord(ChannelKey, Estimate),
@@ -269,7 +273,7 @@ export const Machine = z.strictObject({
 const percentText = (share: number) => `${(share * 100).toFixed(0)} %`;
 
 export const Material = z.strictObject({
-  id,
+  id: ShopId,
   name: text,
   class: MaterialClass,
   form: z.enum(['roll', 'sheet', 'board']),
@@ -335,6 +339,8 @@ export const Extra = z.strictObject({
   per: z.enum(['job', 'load', 'piece', 'm2']),
 });
 
+const Revision = z.int().min(1).max(1_000_000);
+
 const Version = z.strictObject({
   page: z.int().min(1).max(10_000),
   copies: z.int().min(0).max(1_000_000),
@@ -359,7 +365,7 @@ const PlanFields = z.strictObject({
   material: Material,
   lot: z.string().max(100),
   machine: Machine,
-  modeId: id,
+  modeId: ShopId,
   stack: StackText,
   layout: z.strictObject({
     copies: z.int().min(1).max(1_000_000),
@@ -418,6 +424,13 @@ const PlanFields = z.strictObject({
     .exactOptional(),
   customer: z.string().max(200).exactOptional(),
   extras: z.array(Extra).max(60).exactOptional(),
+  from: z
+    .strictObject({
+      machine: Revision.exactOptional(),
+      material: Revision.exactOptional(),
+      prices: Revision.exactOptional(),
+    })
+    .exactOptional(),
 });
 
 export const Plan = PlanFields.superRefine((plan, context) => {
@@ -445,11 +458,28 @@ export const MachineStateSchema = z.strictObject({
 });
 prove<Same<z.output<typeof MachineStateSchema>, MachineState>>();
 
+/** What the house says once. */
+export const HouseRulesSchema = z.strictObject({
+  waitMinutes: minutes.exactOptional(),
+  testPrint: z.boolean().exactOptional(),
+  chokeMm: z.record(ShopId, z.number().min(0).max(20)).exactOptional(),
+  gap: z.number().min(0).max(1000).exactOptional(),
+  margin: z.number().min(0).max(1000).exactOptional(),
+});
+
 export const ShopSchema = z.strictObject({
   name: text,
   machines: z.array(Machine),
   materials: z.array(Material),
   prices: Prices,
+  rules: HouseRulesSchema.exactOptional(),
+  revisions: z
+    .strictObject({
+      machines: z.record(z.string(), Revision),
+      materials: z.record(z.string(), Revision),
+      prices: Revision,
+    })
+    .exactOptional(),
 });
 
 prove<Same<z.output<typeof Plan>, PrintPlan>>();

@@ -6,6 +6,7 @@ import { materialFrom1, tripsFrom1 } from './format1.ts';
 import { machineFrom2 } from './format2.ts';
 import { machineFrom3 } from './format3.ts';
 import { Plan, problemOf, ShopSchema } from './plan.ts';
+import { SHOP_KINDS } from './shopItems.ts';
 
 type Raw = Readonly<Record<string, unknown>>;
 /** By the format that it begins with: what makes the next one of a plan. */
@@ -62,7 +63,7 @@ export function readShop(value: unknown): Shop {
   const kept = Kept.parse(value);
   return ShopSchema.parse({
     ...kept,
-    materials: kept.materials.map(materialFrom1),
-    machines: kept.machines.map((machine) => machineFrom3(machineFrom2(machine))),
+    materials: kept.materials.map(SHOP_KINDS.material.upToDate),
+    machines: kept.machines.map(SHOP_KINDS.machine.upToDate),
   });
 }

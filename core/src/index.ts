@@ -14,6 +14,7 @@ export * from './processes/index.ts';
 export * from './raster/index.ts';
 export * from './rule/index.ts';
 export * from './runsheet/index.ts';
+export * from './shop/index.ts';
 export * from './spectrum/index.ts';
 export * from './stack/index.ts';
 export * from './trips/index.ts';

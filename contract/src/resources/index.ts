@@ -37,11 +37,9 @@ export const API = {
   makePreset: presets.makePreset,
   removePreset: presets.removePreset,
   getShop: shop.getShop,
-  getMachine: shop.getMachine,
-  saveMachine: shop.saveMachine,
+  nameShop: shop.nameShop,
   getMachineState: shop.getMachineState,
   saveMachineState: shop.saveMachineState,
-  listMachineRevisions: shop.listMachineRevisions,
   listReports: reports.listReports,
   takeReports: reports.takeReports,
   takeOverLearnt: reports.takeOverLearnt,
@@ -49,7 +47,7 @@ export const API = {
   removeReport: reports.removeReport,
 } as const;
 
-/** All of them, settings included. */
+/** All of them, settings and things of the shop included. */
 export const ENDPOINTS: Readonly<Record<string, Endpoint>> = {
   ...API,
   ...Object.fromEntries(
@@ -57,5 +55,10 @@ export const ENDPOINTS: Readonly<Record<string, Endpoint>> = {
       [`getSetting-${name}`, get],
       [`putSetting-${name}`, put],
     ]),
+  ),
+  ...Object.fromEntries(
+    Object.entries(shop.SHOP_ENDPOINTS).flatMap(([kind, endpoints]) =>
+      Object.entries(endpoints).map(([name, one]) => [`${name}-${kind}`, one]),
+    ),
   ),
 } as unknown as Readonly<Record<string, Endpoint>>;

@@ -1,31 +1,22 @@
 import { z } from 'zod';
 import { endpoint } from '../endpoint.ts';
-import { Machine, MachineStateSchema, ShopSchema } from '../plan.ts';
+import { MachineStateSchema, ShopId, ShopSchema } from '../plan.ts';
+import { itemOf, revisionOf, SHOP_KINDS, STANDINGS, type ShopKind } from '../shopItems.ts';
 
 const params = z.object({ machine: z.string() });
 
 export const getShop = endpoint({
   method: 'GET',
   path: '/shop',
-  summary: 'Machines, materials and prices of the shop',
+  summary: 'Machines, materials, prices and house rules that new jobs are planned with',
   answer: ShopSchema,
 });
-export const getMachine = endpoint({
-  method: 'GET',
-  path: '/shop/machines/{machine}',
-  summary: 'A machine as it is now',
-  params,
-  answer: Machine,
-  revised: true,
-});
-export const saveMachine = endpoint({
+export const nameShop = endpoint({
   method: 'PUT',
-  path: '/shop/machines/{machine}',
-  summary: 'Change a machine; jobs keep the one they have',
-  params,
-  body: Machine,
-  answer: Machine,
-  revised: true,
+  path: '/shop/name',
+  summary: 'Name the shop',
+  body: z.strictObject({ name: z.string().trim().min(1).max(200) }),
+  answer: null,
 });
 export const getMachineState = endpoint({
   method: 'GET',
@@ -44,10 +35,69 @@ export const saveMachineState = endpoint({
   answer: MachineStateSchema,
   revised: true,
 });
-export const listMachineRevisions = endpoint({
-  method: 'GET',
-  path: '/shop/machines/{machine}/revisions',
-  summary: 'Every state that a machine had, the newest first',
-  params,
-  answer: z.array(z.object({ number: z.int(), savedAt: z.string(), data: z.unknown() })),
-});
+
+/** Where things of one kind are listed, made, read, changed, retired and had back. */
+function itemsAt<S extends z.ZodType>(path: string, one: string, schema: S) {
+  const params = z.object({ id: ShopId });
+  return {
+    list: endpoint({
+      method: 'GET',
+      path: `/shop/${path}`,
+      summary: `Every ${one}, drafts and retired ones too`,
+      answer: z.array(itemOf(schema)),
+    }),
+    make: endpoint({
+      method: 'POST',
+      path: `/shop/${path}`,
+      summary: `A new ${one}, to plan with or as a draft`,
+      body: z.strictObject({
+        id: ShopId,
+        standing: z.enum(['active', 'draft']).default('active'),
+        data: schema,
+      }),
+      answer: itemOf(schema),
+      status: 201,
+      once: true,
+    }),
+    get: endpoint({
+      method: 'GET',
+      path: `/shop/${path}/{id}`,
+      summary: `A ${one} as it is now`,
+      params,
+      answer: schema,
+      revised: true,
+    }),
+    save: endpoint({
+      method: 'PUT',
+      path: `/shop/${path}/{id}`,
+      summary: `Change a ${one}; jobs keep the one they have`,
+      params,
+      body: schema,
+      answer: schema,
+      revised: true,
+    }),
+    stand: endpoint({
+      method: 'PUT',
+      path: `/shop/${path}/{id}/standing`,
+      summary: `Plan with a ${one}, keep it as a draft, or retire it`,
+      params,
+      body: z.strictObject({ standing: z.enum(STANDINGS) }),
+      answer: null,
+    }),
+    revisions: endpoint({
+      method: 'GET',
+      path: `/shop/${path}/{id}/revisions`,
+      summary: `Every state that a ${one} had, the newest first`,
+      params,
+      answer: z.array(revisionOf(schema)),
+    }),
+  };
+}
+
+export const SHOP_ENDPOINTS = {
+  machine: itemsAt('machines', 'machine', SHOP_KINDS.machine.schema),
+  material: itemsAt('materials', 'material', SHOP_KINDS.material.schema),
+  ink: itemsAt('inks', 'ink', SHOP_KINDS.ink.schema),
+  prices: itemsAt('prices', 'price list', SHOP_KINDS.prices.schema),
+  rules: itemsAt('rules', 'set of house rules', SHOP_KINDS.rules.schema),
+} as const satisfies Readonly<Record<ShopKind, unknown>>;

@@ -39,6 +39,11 @@ export const ERRORS = {
     status: 404,
     sentence: 'This shop has no such machine. Choose one it has.',
   },
+  SHOP_UNKNOWN: {
+    status: 404,
+    sentence:
+      'The shop has no such thing. It may have been made under another name; look at the list.',
+  },
   REPORT_UNKNOWN: {
     status: 404,
     sentence: 'There is no such report. It may have been removed.',
@@ -68,6 +73,14 @@ export const ERRORS = {
     status: 409,
     sentence: 'Somebody saved this job while you were changing it.',
   },
+  SHOP_EXISTS: {
+    status: 409,
+    sentence: 'The shop has one of this name already. Choose another name.',
+  },
+  SHOP_CONFLICT: {
+    status: 409,
+    sentence: 'Somebody changed this while you did. Look at what it is now, then change it again.',
+  },
   MACHINE_CONFLICT: {
     status: 409,
     sentence:
@@ -90,6 +103,10 @@ export const ERRORS = {
   },
 
   // The request.
+  SHOP_CONTRADICTION: {
+    status: 422,
+    sentence: 'Its figures contradict one another. Correct them, or keep it as a draft.',
+  },
   REQUEST_INVALID: { status: 422, sentence: 'The request is not what is expected here.' },
   REQUEST_UNREADABLE: { status: 400, sentence: 'The request can’t be read.' },
   REQUEST_TOO_LARGE: {

@@ -24,7 +24,6 @@ export {
   PLAN_FORMAT,
   type Artwork,
   type PrintPlan,
-  type Shop,
   type Version,
   type VersionLoads,
   type Viewing,

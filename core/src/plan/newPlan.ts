@@ -8,9 +8,11 @@ import {
   type Role,
 } from '../artwork/index.ts';
 import { DomainError } from '../errors/index.ts';
+import { chokeImages } from '../plates/index.ts';
 import { catalogueStack, modesFor, obstacles, type Stack } from '../stack/index.ts';
 import type { PageJob } from './jobPages.ts';
-import { PLAN_FORMAT, type PrintPlan, type Shop } from './plan.ts';
+import { originIn, type HouseRules, type Shop } from '../shop/index.ts';
+import { PLAN_FORMAT, type PrintPlan } from './plan.ts';
 
 /** What spots were used for in earlier jobs, by their names. */
 type RememberedRoles = Readonly<Record<string, Role>>;
@@ -40,10 +42,13 @@ export function newPlan(
         ? 'under'
         : 'colour-only';
   const stack = preset ?? catalogueStack(entry)!;
+  const rules: HouseRules = shop.rules ?? {};
   for (const material of shop.materials)
     for (const machine of shop.machines) {
       const [mode] = modesFor(machine, material, stack);
       if (!mode || obstacles(stack, machine, material).length > 0) continue;
+      const choke = rules.chokeMm?.[machine.id];
+      const from = originIn(shop, machine.id, material.id);
       return {
         format: PLAN_FORMAT,
         name: fileName.replace(/\.[a-z]+$/i, '').replace(/[-_]+/g, ' ') || 'New job',
@@ -58,12 +63,22 @@ export function newPlan(
         lot: '',
         machine,
         modeId: mode.id,
-        stack,
+        stack: preset || choke === undefined ? stack : chokeImages(stack, choke),
         ...(job.versions && { versions: job.versions }),
-        layout: { copies: job.copies, gap: 5, margin: 10, turned: false },
-        trips: { split: 'together', waitMinutes: 0, testPrint: true },
+        layout: {
+          copies: job.copies,
+          gap: rules.gap ?? 5,
+          margin: rules.margin ?? 10,
+          turned: false,
+        },
+        trips: {
+          split: 'together',
+          waitMinutes: rules.waitMinutes ?? 0,
+          testPrint: rules.testPrint ?? true,
+        },
         prices: shop.prices,
         laminated: false,
+        ...(from && { from }),
       };
     }
   throw new DomainError(

@@ -10,6 +10,7 @@ import type { Backing } from '../look/index.ts';
 import type { PlateSink } from '../plates/index.ts';
 import type { Raster } from '../raster/index.ts';
 import type { Machine, Material, Mode, ArtworkSide, Stack } from '../stack/index.ts';
+import type { PlanOrigin } from '../shop/index.ts';
 import type { Cutting, TripSettings } from '../trips/index.ts';
 
 export const PLAN_FORMAT = 4;
@@ -67,14 +68,8 @@ export interface PrintPlan {
   readonly customer?: string;
   /** Work and goods beside printing. */
   readonly extras?: readonly Extra[];
-}
-
-/** A shop: what its plans are made from. */
-export interface Shop {
-  readonly name: string;
-  readonly machines: readonly Machine[];
-  readonly materials: readonly Material[];
-  readonly prices: Prices;
+  /** Revisions of the shop's own that machine, material and prices were copied from. */
+  readonly from?: PlanOrigin;
 }
 
 /** Artwork that can be read: what is known of it, and its pixels. */

@@ -15,6 +15,15 @@ export const raiseHaze = (stack: Stack, haze: number): Stack =>
     ),
   );
 
+/** Specials that follow the image are pulled in by so much, and by nothing else. @param mm 0 for not at all */
+export const chokeImages = (stack: Stack, mm: number): Stack =>
+  mapRules(stack, (_layer, _part, old) => {
+    if (old.from.kind !== 'image') return old;
+    const steps = old.steps.filter((step) => step.do !== 'choke');
+    const choke = { do: 'choke', by: { value: mm, unit: 'mm' }, least: 0 } as const;
+    return { ...old, steps: mm > 0 ? [choke, ...steps] : steps };
+  });
+
 function mapRules(
   stack: Stack,
   change: (layer: StackLayer, part: Part, old: PlateRule) => PlateRule,

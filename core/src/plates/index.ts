@@ -9,7 +9,7 @@ export {
   type ReadyPlate,
   type VersionMeasures,
 } from './build.ts';
-export { raiseHaze, setRule } from './editRules.ts';
+export { chokeImages, raiseHaze, setRule } from './editRules.ts';
 export { laidAt, type LaidLayer, type LaidPart, type PointInk } from './laid.ts';
 export type { PlateHole, PlateMeasure } from './measure.ts';
 export { overrideDecision } from './overrideDecision.ts';

@@ -59,6 +59,8 @@ export interface Split {
 export interface Ink {
   readonly channel: Channel;
   readonly role: ChannelRole;
+  /** Id of the shop's ink that is fitted, where its figures come from there. */
+  readonly product?: string;
   readonly name: string;
   /** Ink laid by one hit at 100 %, mL/m². */
   readonly laydown: number;

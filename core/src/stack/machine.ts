@@ -77,6 +77,8 @@ export interface Machine {
     readonly lossMl: number;
     readonly cleaning: number;
   };
+  /** Fields that nobody has told of this machine, with dots: what is usual stands there. */
+  readonly assumed?: readonly string[];
   /** What the machine's own reports say of its figures, and how sure that is. */
   readonly learnt?: Learnt;
 }

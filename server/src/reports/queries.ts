@@ -13,7 +13,7 @@ import { readyArtwork } from '../artwork/queries.ts';
 import type { Db } from '../db.ts';
 import { jobById, jobNamed } from '../jobs/queries.ts';
 import { measuresFor } from '../plates/queries.ts';
-import { machineById, saveMachine } from '../shop/queries.ts';
+import { changeMachine, machineById } from '../shop/queries.ts';
 
 interface Row {
   readonly id: ReportId;
@@ -99,8 +99,9 @@ export const takeOver = (
   pool: pg.Pool,
   machineId: string,
   subjects: readonly Lesson['about'][],
+  by: string,
 ): Promise<Machine> =>
-  saveMachine(pool, machineId, async (machine, db) => {
+  changeMachine(pool, machineId, by, async (machine, db) => {
     const stored = await reportsOf(db, machineId);
     const reports = stored.map(({ report }) => report);
     const learning = await aside('learnt', { machine, reports });

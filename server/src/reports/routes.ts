@@ -18,8 +18,8 @@ export function reportRoutes(pool: pg.Pool): Router {
     takeReports(db, params.machine, body.text),
   );
 
-  on(router, API.takeOverLearnt, ({ params, body }) =>
-    takeOver(pool, params.machine, body.subjects),
+  on(router, API.takeOverLearnt, ({ params, body }, { actor }) =>
+    takeOver(pool, params.machine, body.subjects, actor.name),
   );
 
   on(router, API.useReport, ({ params, body }) => setUse(pool, params.id, body.use));

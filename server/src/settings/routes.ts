@@ -23,14 +23,14 @@ export function settingRoutes(pool: pg.Pool): Router {
       return rows[0]?.data ?? null;
     });
 
-    on(router, put, async ({ body }, { basedOn, tellRevision }) => {
+    on(router, put, async ({ body }, { actor, basedOn, tellRevision }) => {
       const number = await inTransaction(pool, async (db) => {
         await db.query(
           `insert into setting (name, data) values ($1::text, $2::jsonb)
            on conflict (name) do update set data = excluded.data`,
           [name, JSON.stringify(body)],
         );
-        return keepRevision(db, 'setting', name, body, basedOn);
+        return keepRevision(db, 'setting', name, body, { by: actor.name, base: basedOn });
       });
       tellRevision(number);
       return body;

@@ -5,60 +5,79 @@ import {
   type MachineState,
   type Shop,
 } from '@kyanos/core';
-import { readShop } from '@kyanos/contract';
 import type pg from 'pg';
 import { inTransaction, type Db } from '../db.ts';
 import { keepRevision } from '../revisions.ts';
+import { inForce, itemById, itemsOf, makeItem, saveItem, STANDARD } from './items.ts';
 
+/** What new jobs are planned with today. */
 export async function shopOf(db: Db): Promise<Shop> {
-  const { rows } = await db.query<{ data: unknown }>('select data from shop');
-  return readShop(rows[0].data);
+  const { rows } = await db.query<{ name: string }>('select name from shop');
+  const active = ({ standing }: { readonly standing: string }) => standing === 'active';
+  const machines = (await itemsOf(db, 'machine')).filter(active);
+  const materials = (await itemsOf(db, 'material')).filter(active);
+  const { data: list, revision } = await inForce(db, 'prices');
+  const { data: book } = await inForce(db, 'rules');
+  const numbers = (items: readonly { id: string; revision: number }[]) =>
+    Object.fromEntries(items.map((item) => [item.id, item.revision]));
+  return {
+    name: rows[0].name,
+    machines: machines.map(({ data }) => data),
+    materials: materials.map(({ data }) => data),
+    prices: list.prices,
+    rules: book.rules,
+    revisions: {
+      machines: numbers(machines),
+      materials: numbers(materials),
+      prices: revision,
+    },
+  };
 }
 
 /** Kept as it is if there is one. */
 export const foundShop = (
   pool: pg.Pool,
-  shop: Shop,
+  { name, machines, materials, prices, rules = {} }: Shop,
   states: Readonly<Record<string, MachineState>>,
 ): Promise<void> =>
   inTransaction(pool, async (db) => {
     const made = await db.query(
-      'insert into shop (data) values ($1::jsonb) on conflict do nothing returning 1',
-      [JSON.stringify(shop)],
+      'insert into shop (name) values ($1::text) on conflict do nothing returning 1',
+      [name],
     );
-    if (made.rows.length > 0)
-      for (const machine of shop.machines) {
-        await keepRevision(db, 'machine', machine.id, machine, undefined);
-        await putState(db, machine.id, states[machine.id] ?? UNKNOWN_STATE);
-      }
+    if (made.rows.length === 0) return;
+    const saving = { by: 'Kyanos' };
+    const standing = 'active' as const;
+    for (const machine of machines) {
+      await makeItem(db, 'machine', { id: machine.id, standing, data: machine }, saving);
+      await putState(db, machine.id, states[machine.id] ?? UNKNOWN_STATE);
+    }
+    for (const material of materials)
+      await makeItem(db, 'material', { id: material.id, standing, data: material }, saving);
+    await makeItem(db, 'prices', { id: STANDARD, standing, data: { prices } }, saving);
+    await makeItem(db, 'rules', { id: STANDARD, standing, data: { rules } }, saving);
   });
 
-/** A machine of the shop. @throws DomainError if it has no such */
-export async function machineById(db: Db, id: string): Promise<Machine> {
-  const found = (await shopOf(db)).machines.find((machine) => machine.id === id);
-  if (!found) throw new DomainError('MACHINE_UNKNOWN');
-  return found;
-}
+/** A machine of the shop, whether it is planned with or not. @throws DomainError if it has no such */
+export const machineById = async (db: Db, id: string): Promise<Machine> =>
+  (await itemById(db, 'machine', id)).data;
 
 /**
- * Changes one machine of the shop; two that change machines at the same time take turns.
- * @param base the revision that the change was made on, if it says so
- * @throws DomainError if that is not the present one
+ * Changes one machine of the shop; two that change it at the same time take turns.
+ * @throws DomainError if the shop has no such
  */
-export const saveMachine = (
+export const changeMachine = (
   pool: pg.Pool,
   id: string,
+  by: string,
   change: (machine: Machine, db: pg.PoolClient) => Machine | Promise<Machine>,
-  base?: number,
 ): Promise<{ machine: Machine; revision: number }> =>
   inTransaction(pool, async (db) => {
-    await db.query('select 1 from shop for update');
-    const next = { ...(await change(await machineById(db, id), db)), id };
-    const revision = await keepRevision(db, 'machine', id, next, base);
-    const shop = await shopOf(db);
-    const machines = shop.machines.map((one) => (one.id === id ? next : one));
-    await db.query('update shop set data = $1::jsonb', [JSON.stringify({ ...shop, machines })]);
-    return { machine: next, revision };
+    await db.query("select 1 from shop_item where kind = 'machine' and id = $1::text for update", [
+      id,
+    ]);
+    const machine = { ...(await change(await machineById(db, id), db)), id };
+    return { machine, revision: await saveItem(db, 'machine', id, machine, { by }) };
   });
 
 /** What is true of a machine today. @throws DomainError if the shop has no such */
@@ -76,12 +95,13 @@ export const saveState = (
   pool: pg.Pool,
   machineId: string,
   state: MachineState,
+  by: string,
   base: number | undefined,
 ): Promise<number> =>
   inTransaction(pool, async (db) => {
     const { id } = await machineById(db, machineId);
     await putState(db, id, state);
-    return keepRevision(db, 'state', id, state, base);
+    return keepRevision(db, 'state', id, state, { by, base });
   });
 
 const putState = (db: Db, id: string, state: MachineState) =>
@@ -90,3 +110,8 @@ const putState = (db: Db, id: string, state: MachineState) =>
      on conflict (machine_id) do update set data = excluded.data`,
     [id, JSON.stringify(state)],
   );
+
+export const nameShop = async (db: Db, name: string): Promise<void> => {
+  const { rows } = await db.query('update shop set name = $1::text returning 1', [name]);
+  if (rows.length === 0) throw new DomainError('NOT_FOUND');
+};

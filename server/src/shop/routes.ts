@@ -1,31 +1,18 @@
-import { API } from '@kyanos/contract';
+import { API, readItem, SHOP_ENDPOINTS, SHOP_KINDS, type ShopKind } from '@kyanos/contract';
 import { Router } from 'express';
 import type pg from 'pg';
+import { inTransaction } from '../db.ts';
 import { revisionOf, revisions } from '../revisions.ts';
-import { on } from '../route.ts';
-import { machineById, saveMachine, saveState, shopOf, stateOf } from './queries.ts';
+import { on, onOnce } from '../route.ts';
+import { itemById, itemsOf, makeItem, saveItem, setStanding } from './items.ts';
+import { nameShop, saveState, shopOf, stateOf } from './queries.ts';
 
 export function shopRoutes(pool: pg.Pool): Router {
   const router = Router();
 
   on(router, API.getShop, () => shopOf(pool));
 
-  on(router, API.getMachine, async ({ params }, { tellRevision }) => {
-    const machine = await machineById(pool, params.machine);
-    tellRevision(await revisionOf(pool, 'machine', machine.id));
-    return machine;
-  });
-
-  on(router, API.listMachineRevisions, async ({ params }) => {
-    const { id } = await machineById(pool, params.machine);
-    return revisions(pool, 'machine', id);
-  });
-
-  on(router, API.saveMachine, async ({ params, body }, { basedOn, tellRevision }) => {
-    const saved = await saveMachine(pool, params.machine, () => body, basedOn);
-    tellRevision(saved.revision);
-    return saved.machine;
-  });
+  on(router, API.nameShop, ({ body: { name } }) => nameShop(pool, name));
 
   on(router, API.getMachineState, async ({ params }, { tellRevision }) => {
     const state = await stateOf(pool, params.machine);
@@ -33,10 +20,54 @@ export function shopRoutes(pool: pg.Pool): Router {
     return state;
   });
 
-  on(router, API.saveMachineState, async ({ params, body }, { basedOn, tellRevision }) => {
-    tellRevision(await saveState(pool, params.machine, body, basedOn));
+  on(router, API.saveMachineState, async ({ params, body }, { actor, basedOn, tellRevision }) => {
+    tellRevision(await saveState(pool, params.machine, body, actor.name, basedOn));
     return body;
   });
 
+  for (const name of Object.keys(SHOP_KINDS) as ShopKind[]) {
+    // Each kind has a type of its own, and all are kept alike.
+    const kind = name as 'machine';
+    const { list, make, get, save, stand, revisions: history } = SHOP_ENDPOINTS[kind];
+
+    on(router, list, () => itemsOf(pool, kind));
+
+    onOnce(router, pool, make, (db, { body }, { actor }) =>
+      makeItem(db, kind, { ...body, data: withId(body.data, body.id) }, { by: actor.name }),
+    );
+
+    on(router, get, async ({ params: { id } }, { tellRevision }) => {
+      const { data, revision } = await itemById(pool, kind, id);
+      tellRevision(revision);
+      return data;
+    });
+
+    on(router, save, async ({ params: { id }, body }, { actor, basedOn, tellRevision }) => {
+      const data = withId(body, id);
+      tellRevision(
+        await inTransaction(pool, (db) =>
+          saveItem(db, kind, id, data, { by: actor.name, base: basedOn }),
+        ),
+      );
+      return data;
+    });
+
+    on(router, stand, ({ params: { id }, body: { standing } }) =>
+      inTransaction(pool, (db) => setStanding(db, kind, id, standing)),
+    );
+
+    on(router, history, async ({ params: { id } }) => {
+      await itemById(pool, kind, id);
+      return (await revisions(pool, kind, id)).map((one) => ({
+        ...one,
+        data: readItem(kind, one.data),
+      }));
+    });
+  }
+
   return router;
 }
+
+/** Things that carry their id have the one of their address. */
+const withId = <T extends object>(data: T, id: string): T =>
+  'id' in data ? { ...data, id } : data;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One ink of the machine: how much a solid lays and where that is known from, what is lost of it, its price and its container. */
-import { API } from '@kyanos/contract';
+import { SHOP_ENDPOINTS } from '@kyanos/contract';
 import {
   ASSUMED_DROPS,
   calibrateWhite,
@@ -120,10 +120,10 @@ async function done() {
   if (everyJob.value && shop)
     try {
       // One ink of the machine as it is now: somebody may have changed another.
-      const params = { machine: shop.id };
-      const now = await callRevised(API.getMachine, { params });
+      const params = { id: shop.id };
+      const now = await callRevised(SHOP_ENDPOINTS.machine.get, { params });
       const kept = await call(
-        API.saveMachine,
+        SHOP_ENDPOINTS.machine.save,
         { params, body: withInk(now.value, next) },
         { ifMatch: now.revision },
       );

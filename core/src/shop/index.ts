@@ -1,0 +1,20 @@
+export { contradictionsOf, materialContradictions, type Contradiction } from './contradictions.ts';
+export {
+  fieldChanges,
+  movedOn,
+  ORIGIN_PARTS,
+  takenOver,
+  type FieldChange,
+  type Moved as ShopMoved,
+  type OriginPart,
+} from './moved.ts';
+export {
+  originIn,
+  withProduct,
+  type HouseRules,
+  type InkProduct,
+  type PlanOrigin,
+  type PriceList,
+  type RuleBook,
+  type Shop,
+} from './shop.ts';

@@ -1,0 +1,87 @@
+/** A shop: what its plans are made from. Each thing is kept in revisions; a plan carries its own copy. */
+import type { Prices } from '../cost/index.ts';
+import type { Ink, Machine, Material } from '../stack/index.ts';
+
+/** What a shop says once and means for new jobs. Nothing that is absent is done. */
+export interface HouseRules {
+  /** White, silver and clear dry so long before what is laid on them in another trip, minutes. */
+  readonly waitMinutes?: number;
+  /** Whether new jobs print a test first. */
+  readonly testPrint?: boolean;
+  /** Specials under colour are pulled in by so much, mm, by the id of the machine. */
+  readonly chokeMm?: Readonly<Record<string, number>>;
+  /** Between pieces, and from the edge of the material, mm. */
+  readonly gap?: number;
+  readonly margin?: number;
+}
+
+/** Prices with the first day on which they hold. */
+export interface PriceList {
+  /** ISO 8601, such as 2026-11-27; from always on if absent. */
+  readonly holdsFrom?: string;
+  readonly prices: Prices;
+}
+
+/** House rules with the first day on which they hold. */
+export interface RuleBook {
+  readonly holdsFrom?: string;
+  readonly rules: HouseRules;
+}
+
+/** An ink as it is bought; the machines in which it is fitted have its figures. */
+export interface InkProduct extends Pick<
+  Ink,
+  'name' | 'role' | 'pricePerLitre' | 'container' | 'contrastRatio' | 'lab' | 'finish'
+> {
+  readonly id: string;
+}
+
+/** Which revision of the shop's own a plan's copies were taken from. */
+export interface PlanOrigin {
+  readonly machine?: number;
+  readonly material?: number;
+  readonly prices?: number;
+}
+
+export interface Shop {
+  readonly name: string;
+  /** Those that can be planned with. */
+  readonly machines: readonly Machine[];
+  readonly materials: readonly Material[];
+  readonly prices: Prices;
+  readonly rules?: HouseRules;
+  /** The present revision of each, by id; absent where a shop comes from a file. */
+  readonly revisions?: {
+    readonly machines: Readonly<Record<string, number>>;
+    readonly materials: Readonly<Record<string, number>>;
+    readonly prices: number;
+  };
+}
+
+/** A machine with the figures of an ink as it is bought now, wherever the ink is fitted; the machine itself where it is not. */
+export function withProduct(machine: Machine, product: InkProduct): Machine {
+  if (!machine.inks.some((ink) => ink.product === product.id)) return machine;
+  const { id: _, role: _role, ...figures } = product;
+  return {
+    ...machine,
+    inks: machine.inks.map((ink) =>
+      ink.product === product.id && ink.role === product.role ? { ...ink, ...figures } : ink,
+    ),
+  };
+}
+
+/** Where a plan's machine, material and prices were taken from, if the shop keeps revisions. */
+export function originIn(
+  { revisions }: Shop,
+  machineId: string,
+  materialId: string,
+): PlanOrigin | undefined {
+  if (!revisions) return undefined;
+  const { [machineId]: machine } = revisions.machines;
+  const { [materialId]: material } = revisions.materials;
+  return {
+    ...(machine !== undefined && { machine }),
+    ...(material !== undefined && { material }),
+    prices: revisions.prices,
+  };
+}

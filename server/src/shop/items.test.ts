@@ -1,0 +1,179 @@
+import type { Job } from '@kyanos/contract';
+import { encodePlan } from '@kyanos/contract';
+import type { InkProduct, Machine, Shop } from '@kyanos/core';
+import { SHOP } from '@kyanos/demo';
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { demo, useServer } from '../../test/served.ts';
+
+const served = useServer();
+const [roll] = SHOP.machines;
+const shop = async () => (await served.call<Shop>('GET', '/shop')).body;
+const get = async (path: string) => {
+  const answer = await fetch(`${served.base}/shop/${path}`);
+  return { value: (await answer.json()) as Machine, etag: answer.headers.get('ETag')! };
+};
+const put = (path: string, body: object, etag?: string) =>
+  served.call<{ code: string; message: string }>(
+    'PUT',
+    `/shop/${path}`,
+    body,
+    etag ? { 'If-Match': etag } : {},
+  );
+
+describe('the things of a shop', () => {
+  it('are what jobs are planned with, each with the revision that it is at', async () => {
+    const now = await shop();
+    expect(now).toMatchObject(JSON.parse(JSON.stringify(SHOP)) as object);
+    expect(now.revisions!.machines[roll.id]).toBe(1);
+    expect(now.revisions!.materials[SHOP.materials[0].id]).toBe(1);
+  });
+
+  it('are made, changed, had back and retired; nobody overwrites another', async () => {
+    const made = { ...roll, id: 'roll-9', name: 'Roll No. 9' };
+    const make = (data: Machine, standing = 'active') =>
+      served.call('POST', '/shop/machines', { id: data.id, standing, data });
+    expect((await make(made)).status).toBe(201);
+    expect(await make(made)).toMatchObject({ status: 409, body: { code: 'SHOP_EXISTS' } });
+    const first = await get('machines/roll-9');
+    expect(first.value).toEqual(JSON.parse(JSON.stringify(made)));
+    expect((await put('machines/roll-9', { ...made, hourRate: 9900 }, first.etag)).status).toBe(
+      200,
+    );
+    expect(await put('machines/roll-9', { ...made, hourRate: 1 }, first.etag)).toMatchObject({
+      status: 409,
+      body: { code: 'MACHINE_CONFLICT' },
+    });
+    const { body: revisions } = await served.call<
+      { number: number; savedBy: string; note: string; data: Machine }[]
+    >('GET', '/shop/machines/roll-9/revisions');
+    expect(
+      revisions.map(({ number, savedBy, note, data }) => [number, savedBy, note, data.hourRate]),
+    ).toEqual([
+      [2, 'this computer', '', 9900],
+      [1, 'this computer', 'made', made.hourRate],
+    ]);
+    // Back with one click: the earlier state is saved anew.
+    expect((await put('machines/roll-9', revisions[1].data)).status).toBe(200);
+    expect((await shop()).machines.at(-1)).toMatchObject({ id: 'roll-9', hourRate: made.hourRate });
+    expect((await shop()).revisions!.machines['roll-9']).toBe(3);
+
+    const { id } = await served.newJob(null, { ...demo('harbour-lightbox').plan, machine: made });
+    expect((await put('machines/roll-9/standing', { standing: 'retired' })).status).toBe(204);
+    expect((await shop()).machines.map((one) => one.id)).not.toContain('roll-9');
+    expect((await served.call<Job>('GET', `/jobs/${id}`)).body.plan.machine.id).toBe('roll-9');
+    expect((await put('machines/none/standing', { standing: 'retired' })).status).toBe(404);
+    expect((await put('materials/none', SHOP.materials[0])).status).toBe(404);
+  });
+
+  it('that contradict themselves can be kept as drafts, and are not planned with', async () => {
+    const wrong: Machine = {
+      ...roll,
+      id: 'odd',
+      name: 'Odd',
+      inks: roll.inks.map((ink) => (ink.role === 'white' ? { ...ink, spotName: null } : ink)),
+    };
+    const make = (standing: string) =>
+      served.call<{ message: string }>('POST', '/shop/machines', {
+        id: 'odd',
+        standing,
+        data: wrong,
+      });
+    expect(await make('active')).toMatchObject({
+      status: 422,
+      body: {
+        code: 'SHOP_CONTRADICTION',
+        message: expect.stringContaining('White has no spot name'),
+      },
+    });
+    expect((await make('draft')).status).toBe(201);
+    expect((await shop()).machines.map(({ id }) => id)).not.toContain('odd');
+    expect((await put('machines/odd/standing', { standing: 'active' })).status).toBe(422);
+    const mended = { ...wrong, inks: roll.inks };
+    expect((await put('machines/odd', mended)).status).toBe(200);
+    expect((await put('machines/odd/standing', { standing: 'active' })).status).toBe(204);
+    expect(await put('machines/odd', wrong)).toMatchObject({ status: 422 });
+    expect((await get('machines/odd')).value.inks.at(-1)!.spotName).toBe('White');
+  });
+
+  it('an ink that is bought at another price changes every machine that it is fitted in', async () => {
+    const product: InkProduct = {
+      id: 'white-220',
+      name: 'White, 220 mL',
+      role: 'white',
+      pricePerLitre: 20_000,
+      contrastRatio: 0.72,
+      container: { ml: 220 },
+    };
+    const ink = await served.call('POST', '/shop/inks', { id: product.id, data: product });
+    expect(ink.status).toBe(201);
+    const fitted = {
+      ...roll,
+      inks: roll.inks.map((one) => (one.role === 'white' ? { ...one, product: product.id } : one)),
+    };
+    await put(`machines/${roll.id}`, fitted);
+    expect((await put(`inks/${product.id}`, { ...product, pricePerLitre: 23_000 })).status).toBe(
+      200,
+    );
+    const { value } = await get(`machines/${roll.id}`);
+    expect(value.inks.at(-1)).toMatchObject({
+      name: 'White, 220 mL',
+      pricePerLitre: 23_000,
+      laydown: 11,
+    });
+    const { body } = await served.call<{ note: string }[]>(
+      'GET',
+      `/shop/machines/${roll.id}/revisions`,
+    );
+    expect(body[0].note).toBe('the ink White, 220 mL changed');
+  });
+
+  it('prices hold from their day on, and those before them until then', async () => {
+    const { prices } = await shop();
+    const list = (labourRate: number, holdsFrom?: string) =>
+      put('prices/standard', {
+        prices: { ...prices, labourRate },
+        ...(holdsFrom && { holdsFrom }),
+      });
+    await list(5000, '2020-01-01');
+    expect((await shop()).prices.labourRate).toBe(5000);
+    await list(6000, '2999-01-01');
+    expect((await shop()).prices.labourRate).toBe(5000);
+    expect(await list(1, 'soon')).toMatchObject({ status: 422 });
+  });
+});
+
+describe('a shop of version 0.8', () => {
+  it('becomes things of their own, with their revisions, and plans to the same', async () => {
+    const { pool } = served.database;
+    const before = await shop();
+    const { id } = await served.newJob(null, demo('harbour-lightbox').plan);
+    const old = {
+      name: SHOP.name,
+      prices: SHOP.prices,
+      materials: SHOP.materials,
+      // As format 3 had them.
+      machines: SHOP.machines.map((machine) => ({
+        ...machine,
+        inks: machine.inks.map(({ role: _, ...ink }) => ink),
+      })),
+    };
+    await pool.query('drop table shop_item');
+    await pool.query(
+      "delete from revision where kind in ('material', 'prices', 'rules', 'ink') or (kind = 'machine' and number > 1)",
+    );
+    await pool.query('alter table revision drop column saved_by, drop column note');
+    await pool.query('alter table shop drop column name, add column data jsonb');
+    await pool.query('update shop set data = $1::jsonb', [JSON.stringify(old)]);
+    const file = new URL('../../migrations/0013_shop_item.sql', import.meta.url);
+    await pool.query(readFileSync(file, 'utf8'));
+    const after = await shop();
+    expect(after.machines).toEqual(JSON.parse(JSON.stringify(SHOP.machines)));
+    expect(after.materials).toEqual(before.materials);
+    expect(after.prices).toEqual(JSON.parse(JSON.stringify(SHOP.prices)));
+    expect(after.name).toBe(SHOP.name);
+    expect((await served.call<Job>('GET', `/jobs/${id}`)).body.plan).toEqual(
+      JSON.parse(JSON.stringify(encodePlan(demo('harbour-lightbox').plan))),
+    );
+  });
+});
