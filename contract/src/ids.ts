@@ -11,7 +11,5 @@ export const BuildId = z.uuid().brand<'BuildId'>();
 export type BuildId = z.output<typeof BuildId>;
 export const ExportId = z.uuid().brand<'ExportId'>();
 export type ExportId = z.output<typeof ExportId>;
-export const PresetId = z.uuid().brand<'PresetId'>();
-export type PresetId = z.output<typeof PresetId>;
 export const ReportId = z.uuid().brand<'ReportId'>();
 export type ReportId = z.output<typeof ReportId>;

@@ -31,7 +31,6 @@ export {
 } from './resources/jobs.ts';
 export { API, ENDPOINTS } from './resources/index.ts';
 export type { PlateBuild } from './resources/plates.ts';
-export type { SavedPreset } from './resources/presets.ts';
 export type { ReportsTaken, StoredReport } from './resources/reports.ts';
 export { SETTING_ENDPOINTS, type SettingValue } from './resources/settings.ts';
 export { SHOP_ENDPOINTS } from './resources/shop.ts';

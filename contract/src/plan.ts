@@ -34,7 +34,7 @@ const percent = z.number().min(0).max(100);
 const minorUnits = z.int().min(0).max(1_000_000_000);
 
 /** A drawn shape is long; a stack of them still fits a page of text. */
-const MAX_NOTATION = 300_000;
+export const MAX_NOTATION = 300_000;
 
 /** The short notation on the wire, layers in the program. */
 export const StackText = z.codec(z.string().max(MAX_NOTATION), z.custom<Stack>(), {

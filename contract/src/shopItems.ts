@@ -6,6 +6,7 @@ import {
   type Material,
   type PriceList,
   type RuleBook,
+  type ShopPreset,
 } from '@kyanos/core';
 import { z } from 'zod';
 import { materialFrom1 } from './format1.ts';
@@ -16,8 +17,10 @@ import {
   Ink,
   Machine as MachineSchema,
   Material as MaterialSchema,
+  MAX_NOTATION,
   Prices,
   ShopId,
+  StackText,
 } from './plan.ts';
 import { prove, type Same } from './proof.ts';
 
@@ -27,6 +30,23 @@ export const PriceListSchema = z.strictObject({ holdsFrom: Day.exactOptional(), 
 export const RuleBookSchema = z.strictObject({
   holdsFrom: Day.exactOptional(),
   rules: HouseRulesSchema,
+});
+
+/** Text that is a stack, kept as it is written. */
+const Notation = z
+  .string()
+  .max(MAX_NOTATION)
+  .superRefine((text, context) => {
+    const read = StackText.safeDecode(text);
+    for (const { message } of read.error?.issues ?? [])
+      context.addIssue({ code: 'custom', message });
+  });
+
+/** A beginning that the shop saved for itself. */
+export const PresetSchema = z.strictObject({
+  name: z.string().trim().min(1).max(80),
+  about: z.string().trim().max(200),
+  notation: Notation,
 });
 
 const { name, pricePerLitre, container, contrastRatio, lab, finish } = Ink.shape;
@@ -77,6 +97,7 @@ export const SHOP_KINDS = {
   ink: { schema: InkProductSchema, upToDate: (value: unknown) => value },
   prices: { schema: PriceListSchema, upToDate: (value: unknown) => value },
   rules: { schema: RuleBookSchema, upToDate: (value: unknown) => value },
+  preset: { schema: PresetSchema, upToDate: (value: unknown) => value },
 } as const;
 export type ShopKind = keyof typeof SHOP_KINDS;
 
@@ -86,6 +107,7 @@ interface ShopTypes {
   readonly ink: InkProduct;
   readonly prices: PriceList;
   readonly rules: RuleBook;
+  readonly preset: ShopPreset;
 }
 /** What a thing of a kind is. */
 export type ShopData<K extends ShopKind> = ShopTypes[K];
@@ -96,6 +118,7 @@ prove<Same<Parsed<'material'>, Material>>();
 prove<Same<Parsed<'ink'>, InkProduct>>();
 prove<Same<Parsed<'prices'>, PriceList>>();
 prove<Same<Parsed<'rules'>, RuleBook>>();
+prove<Same<Parsed<'preset'>, ShopPreset>>();
 
 /** A thing as any version kept it. @throws ZodError where it is none */
 export function readItem<K extends ShopKind>(kind: K, value: unknown): ShopData<K> {

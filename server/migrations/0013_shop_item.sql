@@ -2,7 +2,7 @@
 
 -- The things of a shop, each as it is now; every state that one had is a revision. They had been one value.
 create table shop_item (
-  kind     text not null check (kind in ('machine', 'material', 'ink', 'prices', 'rules')),
+  kind     text not null check (kind in ('machine', 'material', 'ink', 'prices', 'rules', 'preset')),
   id       text not null,
   -- In the order in which they were made.
   place    bigint generated always as identity,
@@ -24,6 +24,9 @@ insert into shop_item (kind, id, data)
 select 'prices', 'standard', jsonb_build_object('prices', shop.data -> 'prices') from shop;
 insert into shop_item (kind, id, data)
 select 'rules', 'standard', '{"rules": {}}' from shop;
+insert into shop_item (kind, id, data)
+select 'preset', id::text, jsonb_build_object('name', name, 'about', about, 'notation', notation) from preset order by lower(name), id;
+drop table preset;
 insert into revision (kind, name, number, data)
 select kind, id, 1, data from shop_item
 on conflict do nothing;

@@ -15,7 +15,6 @@ import { exportRoutes } from './exports/routes.ts';
 import { fileRoutes } from './files/routes.ts';
 import { answerErrors } from './http.ts';
 import { jobRoutes } from './jobs/routes.ts';
-import { presetRoutes } from './presets/routes.ts';
 import { plateRoutes } from './plates/routes.ts';
 import type { Queue } from './queue.ts';
 import { paperRoutes } from './papers/routes.ts';
@@ -58,7 +57,6 @@ export function makeApp(
   api.use(express.json({ limit: '2mb', reviver: cleaned }));
   api.use(
     shopRoutes(pool),
-    presetRoutes(pool),
     artworkRoutes(pool, queue),
     plateRoutes(pool, queue),
     exportRoutes(pool, queue),

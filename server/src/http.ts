@@ -8,7 +8,6 @@ export const RULES: Readonly<Record<string, ErrorCode>> = {
   job_version_pkey: 'JOB_CONFLICT',
   job_version_job_id_fkey: 'JOB_UNKNOWN',
   job_version_artwork_id_fkey: 'ARTWORK_UNKNOWN',
-  preset_name_key: 'PRESET_NAME_TAKEN',
   artwork_file_id_fkey: 'FILE_UNKNOWN',
 };
 

@@ -14,6 +14,7 @@ const CONFLICT: Readonly<Record<RevisionKind, ErrorCode>> = {
   ink: 'SHOP_CONFLICT',
   prices: 'SHOP_CONFLICT',
   rules: 'SHOP_CONFLICT',
+  preset: 'SHOP_CONFLICT',
   setting: 'SETTING_CONFLICT',
   state: 'STATE_CONFLICT',
 };

@@ -6,7 +6,6 @@ import * as exports from './exports.ts';
 import * as files from './files.ts';
 import * as jobs from './jobs.ts';
 import * as plates from './plates.ts';
-import * as presets from './presets.ts';
 import * as reports from './reports.ts';
 import { SETTING_ENDPOINTS } from './settings.ts';
 import * as shop from './shop.ts';
@@ -33,9 +32,6 @@ export const API = {
   saveJob: jobs.saveJob,
   listJobArtworks: jobs.listJobArtworks,
   getPaper: jobs.getPaper,
-  listPresets: presets.listPresets,
-  makePreset: presets.makePreset,
-  removePreset: presets.removePreset,
   getShop: shop.getShop,
   nameShop: shop.nameShop,
   getMachineState: shop.getMachineState,

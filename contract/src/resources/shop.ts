@@ -99,5 +99,6 @@ export const SHOP_ENDPOINTS = {
   material: itemsAt('materials', 'material', SHOP_KINDS.material.schema),
   ink: itemsAt('inks', 'ink', SHOP_KINDS.ink.schema),
   prices: itemsAt('prices', 'price list', SHOP_KINDS.prices.schema),
+  preset: itemsAt('presets', 'preset', SHOP_KINDS.preset.schema),
   rules: itemsAt('rules', 'set of house rules', SHOP_KINDS.rules.schema),
 } as const satisfies Readonly<Record<ShopKind, unknown>>;

@@ -96,11 +96,6 @@ export const ERRORS = {
     sentence:
       'Somebody changed these figures while you did. Look at what they are now, then change them again.',
   },
-  PRESET_NAME_TAKEN: {
-    status: 409,
-    sentence:
-      'There is a preset of this name already. Choose another name, or remove that one first.',
-  },
 
   // The request.
   SHOP_CONTRADICTION: {

@@ -9,6 +9,7 @@ export {
   type OriginPart,
 } from './moved.ts';
 export {
+  freeId,
   originIn,
   withProduct,
   type HouseRules,
@@ -17,4 +18,5 @@ export {
   type PriceList,
   type RuleBook,
   type Shop,
+  type ShopPreset,
 } from './shop.ts';

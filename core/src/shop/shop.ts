@@ -36,6 +36,32 @@ export interface InkProduct extends Pick<
   readonly id: string;
 }
 
+/** A beginning that the shop made for itself: a whole stack with the rule of every plate. */
+export interface ShopPreset {
+  readonly name: string;
+  readonly about: string;
+  /** In the short notation of stacks. */
+  readonly notation: string;
+}
+
+/**
+ * An id for a new thing: small letters, figures and hyphens of its name.
+ * @param taken ids that there are
+ */
+export function freeId(name: string, taken: readonly string[]): string {
+  const plain = name
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 50)
+    .replace(/-+$/, '');
+  const base = plain || 'new';
+  if (!taken.includes(base)) return base;
+  for (let n = 2; ; n++) if (!taken.includes(`${base}-${n}`)) return `${base}-${n}`;
+}
+
 /** Which revision of the shop's own a plan's copies were taken from. */
 export interface PlanOrigin {
   readonly machine?: number;

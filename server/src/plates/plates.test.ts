@@ -1,4 +1,4 @@
-import type { PlateBuild, SavedPreset } from '@kyanos/contract';
+import type { PlateBuild } from '@kyanos/contract';
 import { encodePlan } from '@kyanos/contract';
 import { measurePlates, parseStack, type PrintPlan } from '@kyanos/core';
 import { describe, expect, it } from 'vitest';
@@ -111,32 +111,5 @@ describe('plates that were built', () => {
     for (const choke of [0.3, 0.4, 0.5]) await build(`film | W@image(choke ${choke}) / CMYK`);
     expect(await copied(planned(laid))).toBeUndefined();
     expect(await copied(planned('film | W@image(choke 0.5) / CMYK'))).toBeDefined();
-  });
-});
-
-describe('presets', () => {
-  const wanted = { name: 'Board, two hits', about: 'bright', notation: 'film | Wx2@image / CMYK' };
-
-  it('are saved once by name, listed in its order, and removed', async () => {
-    const { status, body } = await served.call<SavedPreset>('POST', '/presets', wanted);
-    expect(status).toBe(201);
-    expect(body).toMatchObject(wanted);
-    await served.call('POST', '/presets', { ...wanted, name: 'A first one' });
-    const again = await served.call('POST', '/presets', { ...wanted, name: 'BOARD, two hits' });
-    expect(again).toMatchObject({ status: 409, body: { code: 'PRESET_NAME_TAKEN' } });
-    const names = async () =>
-      (await served.call<SavedPreset[]>('GET', '/presets')).body.map(({ name }) => name);
-    expect(await names()).toEqual(['A first one', 'Board, two hits']);
-    expect((await served.call('DELETE', `/presets/${body.id}`)).status).toBe(204);
-    expect(await names()).toEqual(['A first one']);
-  });
-
-  it('of stacks that can’t be read are refused with what is wrong', async () => {
-    const { status, body } = await served.call<{ message: string }>('POST', '/presets', {
-      ...wanted,
-      notation: 'film | W@image(choke 9)',
-    });
-    expect(status).toBe(422);
-    expect(body.message).toContain('at most 5 mm');
   });
 });

@@ -143,6 +143,30 @@ describe('the things of a shop', () => {
   });
 });
 
+describe('presets', () => {
+  const data = { name: 'Board, two hits', about: 'bright', notation: 'film | Wx2@image / CMYK' };
+  const make = (notation: string) =>
+    served.call<{ message: string; data: object }>('POST', '/shop/presets', {
+      id: 'board-two-hits',
+      data: { ...data, notation },
+    });
+
+  it('are things of the shop like any other', async () => {
+    expect(await make('film | W@image(choke 9)')).toMatchObject({
+      status: 422,
+      body: { message: expect.stringContaining('at most 5 mm') },
+    });
+    expect(await make(data.notation)).toMatchObject({ status: 201, body: { data } });
+    expect((await make(data.notation)).status).toBe(409);
+    expect((await put('presets/board-two-hits/standing', { standing: 'retired' })).status).toBe(
+      204,
+    );
+    expect((await served.call('GET', '/shop/presets')).body).toMatchObject([
+      { standing: 'retired', data },
+    ]);
+  });
+});
+
 describe('a shop of version 0.8', () => {
   it('becomes things of their own, with their revisions, and plans to the same', async () => {
     const { pool } = served.database;
@@ -160,6 +184,12 @@ describe('a shop of version 0.8', () => {
     };
     await pool.query('drop table shop_item');
     await pool.query(
+      'create table preset (id uuid default gen_random_uuid(), name text, about text, notation text)',
+    );
+    await pool.query(
+      "insert into preset (name, about, notation) values ('Board', 'bright', 'film | Wx2@image / CMYK')",
+    );
+    await pool.query(
       "delete from revision where kind in ('material', 'prices', 'rules', 'ink') or (kind = 'machine' and number > 1)",
     );
     await pool.query('alter table revision drop column saved_by, drop column note');
@@ -172,6 +202,9 @@ describe('a shop of version 0.8', () => {
     expect(after.materials).toEqual(before.materials);
     expect(after.prices).toEqual(JSON.parse(JSON.stringify(SHOP.prices)));
     expect(after.name).toBe(SHOP.name);
+    expect((await served.call('GET', '/shop/presets')).body).toMatchObject([
+      { standing: 'active', revision: 1, data: { name: 'Board', about: 'bright' } },
+    ]);
     expect((await served.call<Job>('GET', `/jobs/${id}`)).body.plan).toEqual(
       JSON.parse(JSON.stringify(encodePlan(demo('harbour-lightbox').plan))),
     );

@@ -24,6 +24,7 @@ import { useRouter } from 'vue-router';
 import DropZone from '../artwork/DropZone.vue';
 import { operator } from '../job/useSaving.ts';
 import { call, Refused } from '../shared/api.ts';
+import { activeItems } from '../shared/shopItems.ts';
 import { rememberedNames } from '../shared/spotMemory.ts';
 import JobPicture from './JobPicture.vue';
 import PagesDialog from './PagesDialog.vue';
@@ -96,7 +97,7 @@ const beginnings = computed(() => [
   ...own.value,
   ...PRESETS,
 ]);
-onMounted(async () => (own.value = await call(API.listPresets, {})));
+onMounted(async () => (own.value = (await activeItems('preset')).map(({ data }) => data)));
 
 /** A file of several pages, while it is asked what they are. */
 const asked = shallowRef<ArtworkSummary>();

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** Ready rules for this plate, and ready beginnings for the whole stack: ours and the shop's own. */
-import { API, type Problem, type SavedPreset } from '@kyanos/contract';
+import { SHOP_ENDPOINTS, type Problem } from '@kyanos/contract';
 import {
   formatStack,
+  freeId,
   parseRule,
   parseStack,
   PRESETS,
@@ -11,15 +12,17 @@ import {
   type Stack,
 } from '@kyanos/core';
 import { mdiDeleteOutline } from '@mdi/js';
-import { onMounted, ref, shallowRef } from 'vue';
+import { computed, onMounted, ref, shallowRef } from 'vue';
 import { call, Refused } from '../shared/api.ts';
+import { listItems, type ShopItem } from '../shared/shopItems.ts';
 
 const props = defineProps<{ stack: Stack }>();
 const emit = defineEmits<{ rule: [rule: PlateRule]; stack: [stack: Stack] }>();
 
-const own = shallowRef<readonly SavedPreset[]>([]);
+const presets = shallowRef<readonly ShopItem<'preset'>[]>([]);
+const own = computed(() => presets.value.filter(({ standing }) => standing === 'active'));
 const problem = shallowRef<Problem>();
-const load = async () => (own.value = await call(API.listPresets, {}));
+const load = async () => (presets.value = await listItems('preset'));
 onMounted(load);
 
 const saving = ref(false);
@@ -37,9 +40,19 @@ async function tried(act: () => Promise<unknown>): Promise<boolean> {
     return false;
   }
 }
+const retire = (id: string) =>
+  tried(() => call(SHOP_ENDPOINTS.preset.stand, { params: { id }, body: { standing: 'retired' } }));
 async function save() {
-  const body = { name: name.value, about: about.value, notation: props.stack };
-  if (await tried(() => call(API.makePreset, { body }))) {
+  const data = { name: name.value, about: about.value, notation: formatStack(props.stack) };
+  // One of the same name that is in use is refused; a name that was retired may come again.
+  const retired = presets.value.filter(({ standing }) => standing === 'retired');
+  const id = freeId(
+    name.value,
+    retired.map((preset) => preset.id),
+  );
+  if (
+    await tried(() => call(SHOP_ENDPOINTS.preset.make, { body: { id, standing: 'active', data } }))
+  ) {
     saving.value = false;
     name.value = about.value = '';
   }
@@ -70,17 +83,17 @@ async function save() {
         <v-list-item
           v-for="preset in own"
           :key="preset.id"
-          :title="preset.name"
-          :subtitle="preset.about || preset.notation"
-          @click="emit('stack', parseStack(preset.notation))"
+          :title="preset.data.name"
+          :subtitle="preset.data.about || preset.data.notation"
+          @click="emit('stack', parseStack(preset.data.notation))"
         >
           <template #append>
             <v-btn
               variant="text"
               size="small"
               :icon="mdiDeleteOutline"
-              :aria-label="`Remove the preset ${preset.name}`"
-              @click.stop="tried(() => call(API.removePreset, { params: { id: preset.id } }))"
+              :aria-label="`Remove the preset ${preset.data.name}`"
+              @click.stop="retire(preset.id)"
             />
           </template>
         </v-list-item>

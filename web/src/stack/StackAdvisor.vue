@@ -15,14 +15,13 @@ import {
   requirementsOf,
   withStack,
 } from '@kyanos/core';
-import { API, type SavedPreset } from '@kyanos/contract';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import type { StackAdvice } from '../look/look.worker.ts';
 import { lookWorker } from '../look/worker.ts';
 import { currency, duration, ml, percent } from '../shared/format.ts';
 import { useLatest } from '../shared/useLatest.ts';
-import { call } from '../shared/api.ts';
+import { activeItems, type ShopItem } from '../shared/shopItems.ts';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -42,14 +41,14 @@ const requirements = computed<StackRequirements>(() => ({
 }));
 
 /** The stacks of the trade, and those that this shop has saved. */
-const saved = shallowRef<readonly SavedPreset[]>([]);
-void call(API.listPresets, {}).then(
+const saved = shallowRef<readonly ShopItem<'preset'>[]>([]);
+void activeItems('preset').then(
   (found) => (saved.value = found),
   () => undefined,
 );
 const known = computed<readonly Candidate[]>(() => [
   ...CANDIDATES,
-  ...saved.value.map(({ id, name, about, notation }) => ({
+  ...saved.value.map(({ id, data: { name, about, notation } }) => ({
     id: `own ${id}`,
     name: `${name}, of this shop`,
     stack: parseStack(notation),
