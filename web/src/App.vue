@@ -2,6 +2,7 @@
 import { mdiKeyboardOutline, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js';
 import { onKeyStroke, useStorage } from '@vueuse/core';
 import { ref, watchEffect } from 'vue';
+import { useRoute } from 'vue-router';
 import { useTheme } from 'vuetify';
 import ShortcutsDialog from './shared/ShortcutsDialog.vue';
 import { units } from './shared/format.ts';
@@ -11,6 +12,12 @@ const theme = useTheme();
 const chosen = useStorage<'day' | 'night'>('kyanos-theme', 'day');
 watchEffect(() => theme.change(chosen.value));
 const shortcuts = ref(false);
+const route = useRoute();
+/** Those that are there. */
+const ROOMS = [
+  { name: 'Jobs', path: '/', has: (path: string) => path === '/' || path.startsWith('/jobs') },
+  { name: 'Shop', path: '/shop', has: (path: string) => path.startsWith('/shop') },
+];
 
 onKeyStroke('?', (event) => {
   if (!typing(event)) shortcuts.value = true;
@@ -29,6 +36,16 @@ onKeyStroke('?', (event) => {
           </svg>
           Kyanos
         </router-link>
+        <nav class="rooms" aria-label="Rooms">
+          <router-link
+            v-for="room in ROOMS"
+            :key="room.path"
+            :to="room.path"
+            class="room-name"
+            :aria-current="room.has(route.path) ? 'page' : undefined"
+            >{{ room.name }}</router-link
+          >
+        </nav>
         <div id="bar-middle" class="middle"></div>
         <div class="tools">
           <v-btn
@@ -66,7 +83,7 @@ onKeyStroke('?', (event) => {
 
 .bar {
   display: grid;
-  grid-template-columns: auto minmax(0, 1fr) auto;
+  grid-template-columns: auto auto minmax(0, 1fr) auto;
   align-items: center;
   gap: 20px;
   padding: 0 12px 0 20px;
@@ -85,6 +102,28 @@ onKeyStroke('?', (event) => {
   font-size: 1.2rem;
   font-weight: 650;
   letter-spacing: -0.02em;
+}
+
+.rooms {
+  display: flex;
+  gap: 2px;
+  align-self: stretch;
+}
+
+.room-name {
+  display: flex;
+  align-items: center;
+  min-height: 44px;
+  padding: 0 12px;
+  color: #cdd7ea;
+  font-weight: 600;
+  text-decoration: none;
+  border-block: 3px solid transparent;
+}
+
+.room-name[aria-current] {
+  color: #f4efe4;
+  border-bottom-color: #e2763c;
 }
 
 .tools {

@@ -1,6 +1,7 @@
 import { createRouter, createWebHistory } from 'vue-router';
 import BoardPage from './board/BoardPage.vue';
 import { STAGES } from './job/stages.ts';
+import { SECTIONS } from './shop/sections.ts';
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -15,6 +16,18 @@ export const router = createRouter({
         ...STAGES.flatMap(({ id: stage, views }) =>
           views.map(({ id, component }) => ({ path: id, name: id, component, meta: { stage } })),
         ),
+      ],
+    },
+    {
+      path: '/shop',
+      component: () => import('./shop/ShopPage.vue'),
+      children: [
+        { path: '', name: 'shop', redirect: { name: 'shop-machines' } },
+        ...SECTIONS.map(({ id, component }) => ({
+          path: `${id}/:item?`,
+          name: `shop-${id}`,
+          component,
+        })),
       ],
     },
     { path: '/:rest(.*)*', redirect: '/' },

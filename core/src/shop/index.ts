@@ -20,3 +20,22 @@ export {
   type Shop,
   type ShopPreset,
 } from './shop.ts';
+export {
+  MACHINE_BLOCKS,
+  MACHINE_FIELDS,
+  MACHINE_GROUPS,
+  machineValue,
+  notAssumed,
+  withMachineBlock,
+  withMachineValue,
+  type MachineBlock,
+  type MachineField,
+} from './machineFields.ts';
+export {
+  INK_CHOICES,
+  newMachine,
+  usualInk,
+  usualMode,
+  type InkChoice,
+  type MachineAnswers,
+} from './usualMachine.ts';

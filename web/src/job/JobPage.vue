@@ -104,12 +104,12 @@ function rename() {
       </div>
     </teleport>
 
-    <nav class="stages" aria-label="Stages of the job">
+    <nav class="room-bar" aria-label="Stages of the job">
       <router-link
         v-for="(stage, i) in STAGES"
         :key="stage.id"
         :to="{ name: stage.id, params: { id } }"
-        class="stage-link"
+        class="room-link"
         :aria-current="route.meta.stage === stage.id ? 'step' : undefined"
       >
         <span class="figures number">{{ i + 1 }}</span>{{ stage.name }}
@@ -202,31 +202,6 @@ function rename() {
   font-weight: 650;
 }
 
-.stages {
-  display: flex;
-  gap: 2px;
-  padding: 0 14px;
-  background: rgb(var(--v-theme-surface));
-  border-bottom: 1px solid var(--line);
-}
-
-.stage-link {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  min-height: 46px;
-  padding: 0 14px;
-  color: var(--soft);
-  text-decoration: none;
-  font-weight: 600;
-  border-bottom: 3px solid transparent;
-}
-
-.stage-link[aria-current] {
-  color: rgb(var(--v-theme-on-surface));
-  border-bottom-color: rgb(var(--v-theme-primary));
-}
-
 .number {
   font-size: var(--size-small);
 }
@@ -292,14 +267,9 @@ function rename() {
   .sample {
     margin: 0 20px 20px;
   }
-
-  .stages {
-    overflow-x: auto;
-  }
 }
 
 @media print {
-  .stages,
   .views,
   .sample {
     display: none;

@@ -173,7 +173,10 @@ const LIGHTS = [
           @update:model-value="job.update({ viewing: { ...plan.viewing, light: $event } })"
         />
       </div>
-      <measured-optics />
+      <measured-optics
+        :model-value="plan.material"
+        @update:model-value="job.update({ material: $event })"
+      />
     </div>
   </section>
 </template>

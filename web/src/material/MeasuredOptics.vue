@@ -1,22 +1,21 @@
 <script setup lang="ts">
-/** The optics of the job's material, to be set from a measurement of the very lot. */
+/** The optics of a material, to be set from its data sheet or from a measurement of the very lot. */
 import {
   backAndThrough,
   hasReflectance,
   wholeOptics,
+  type Material,
   type MaterialOptics,
   type SurfaceTexture,
 } from '@kyanos/core';
 import { computed, ref } from 'vue';
-import { useJob } from '../job/useJob.ts';
 import NumberField from '../shared/NumberField.vue';
 
-const job = useJob();
-const material = computed(() => job.plan!.material);
+const material = defineModel<Material>({ required: true });
 const optics = computed(() => wholeOptics(material.value));
 
 function set(change: Partial<MaterialOptics>) {
-  job.update({ material: { ...material.value, optics: { ...material.value.optics, ...change } } });
+  material.value = { ...material.value, optics: { ...material.value.optics, ...change } };
 }
 /** A colour that no material has; what stood before stays. */
 const refused = ref<readonly number[]>();
@@ -42,13 +41,11 @@ const seeThrough = computed(() => optics.value.transmittance > 0);
 function measureBlack(measured: boolean) {
   const { labBlack: _before, ...rest } = material.value.optics;
   const [l, a, b] = optics.value.lab;
-  job.update({
-    material: {
-      ...material.value,
-      // A first guess to type over: clear films are nearly black on black.
-      optics: measured ? { ...rest, labBlack: [Math.round(l * 0.15), a, b] } : rest,
-    },
-  });
+  material.value = {
+    ...material.value,
+    // A first guess to type over: clear films are nearly black on black.
+    optics: measured ? { ...rest, labBlack: [Math.round(l * 0.15), a, b] } : rest,
+  };
 }
 /** More light than falls in can't come out. */
 const tooMuch = computed(() => backAndThrough(optics.value) + optics.value.mirror > 1.005);

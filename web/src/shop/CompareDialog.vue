@@ -1,0 +1,87 @@
+<script setup lang="ts">
+/** Machines side by side: where they differ first. */
+import { MACHINE_FIELDS, machineValue, type Currency, type Machine } from '@kyanos/core';
+import { computed } from 'vue';
+import { currency as money, length } from '../shared/format.ts';
+
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ machines: readonly Machine[]; currency: Currency }>();
+
+const rows = computed(() => {
+  const figures = MACHINE_FIELDS.map((field) => ({
+    label: field.label,
+    values: props.machines.map((machine) => {
+      const value = machineValue(machine, field.path) ?? field.absent;
+      if (value === undefined) return '–';
+      if (typeof value === 'boolean') return value ? 'yes' : 'no';
+      if (typeof value === 'string')
+        return field.choices?.find((choice) => choice.value === value)?.title ?? value;
+      if (field.kind === 'length') return length(value);
+      if (field.kind === 'money') return money({ minor: value, currency: props.currency });
+      return `${value}${field.unit ? ` ${field.unit}` : ''}`;
+    }),
+  }));
+  const inks = {
+    label: 'Inks',
+    values: props.machines.map((machine) => machine.inks.map(({ channel }) => channel).join(' ')),
+  };
+  const differs = ({ values }: { values: readonly string[] }) => new Set(values).size > 1;
+  return [inks, ...figures.filter(differs), ...figures.filter((row) => !differs(row))].map(
+    (row) => ({ ...row, differs: differs(row) }),
+  );
+});
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="960" aria-label="Machines side by side">
+    <div class="panel dialog-form">
+      <h2 class="question">How do the machines differ?</h2>
+      <div class="scroll">
+        <table>
+          <thead>
+            <tr>
+              <th></th>
+              <th v-for="machine in machines" :key="machine.id">{{ machine.name }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="row in rows" :key="row.label" :class="{ same: !row.differs }">
+              <th scope="row">{{ row.label }}</th>
+              <td v-for="(value, i) in row.values" :key="i" class="figures">{{ value }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <div class="dialog-buttons"><v-btn @click="open = false">Close</v-btn></div>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+.scroll {
+  overflow-x: auto;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th {
+  padding: 6px 14px 6px 0;
+  text-align: left;
+  font-weight: 600;
+}
+
+td {
+  padding: 6px 14px 6px 0;
+}
+
+tr + tr {
+  border-top: 1px solid var(--line);
+}
+
+.same {
+  color: var(--soft);
+}
+</style>

@@ -1,0 +1,110 @@
+<script setup lang="ts" generic="K extends ShopKind">
+/** What changed, when and by whom, and back again. */
+import { SHOP_ENDPOINTS, type ShopData, type ShopKind } from '@kyanos/contract';
+import { fieldChanges } from '@kyanos/core';
+import { format } from 'date-fns';
+import { computed, shallowRef, watch } from 'vue';
+import { call } from '../shared/api.ts';
+import { changeWords } from './fieldNames.ts';
+
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{
+  kind: K;
+  id: string;
+  name: string;
+}>();
+const emit = defineEmits<{ back: [data: ShopData<K>] }>();
+
+interface Revision {
+  readonly number: number;
+  readonly savedAt: string;
+  readonly savedBy: string;
+  readonly note: string;
+  readonly data: unknown;
+}
+const found = shallowRef<readonly Revision[]>();
+watch(open, async (now) => {
+  if (!now) return;
+  found.value = undefined;
+  const { revisions } = SHOP_ENDPOINTS[props.kind as 'preset'];
+  found.value = await call(revisions, { params: { id: props.id } });
+});
+
+const MOST = 6;
+const rows = computed(() =>
+  (found.value ?? []).map((revision, i, all) => {
+    const before = all[i + 1];
+    const words = before
+      ? fieldChanges(before.data, revision.data).flatMap((change) => changeWords(change) ?? [])
+      : [];
+    return {
+      ...revision,
+      when: format(new Date(revision.savedAt), 'd MMM yyyy, HH:mm'),
+      words: words.slice(0, MOST),
+      more: Math.max(0, words.length - MOST),
+    };
+  }),
+);
+
+function back(data: unknown) {
+  emit('back', data as ShopData<K>);
+  open.value = false;
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="720" :aria-label="`Revisions of ${name}`">
+    <div class="panel dialog">
+      <h2 class="question">What changed at {{ name }}?</h2>
+      <p v-if="!found" class="soft">Fetching its revisions…</p>
+      <ol v-else class="revisions">
+        <li v-for="(row, i) in rows" :key="row.number">
+          <span class="figures number">{{ row.number }}</span>
+          <div>
+            <p>
+              {{ row.when }}, by {{ row.savedBy }}
+              <span v-if="row.note" class="soft">({{ row.note }})</span>
+            </p>
+            <p v-for="word in row.words" :key="word" class="soft small">{{ word }}</p>
+            <p v-if="row.more" class="soft small">and {{ row.more }} more</p>
+          </div>
+          <v-btn v-if="i > 0" size="small" @click="back(row.data)">Have this back</v-btn>
+          <span v-else class="soft small">now</span>
+        </li>
+      </ol>
+      <v-btn class="close" @click="open = false">Close</v-btn>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+.dialog {
+  display: grid;
+  gap: 14px;
+  padding: 22px;
+  max-height: 86vh;
+  overflow-y: auto;
+}
+
+.revisions {
+  list-style: none;
+  display: grid;
+}
+
+.revisions li {
+  display: grid;
+  grid-template-columns: 40px minmax(0, 1fr) auto;
+  gap: 12px;
+  align-items: start;
+  padding: 10px 0;
+  border-top: 1px solid var(--line);
+}
+
+.number {
+  font-weight: 600;
+}
+
+.close {
+  justify-self: end;
+}
+</style>

@@ -1,0 +1,278 @@
+<script setup lang="ts">
+/** One ink of a machine: role, key, name for the machine, what it lays and what it costs. */
+import { Ink as InkSchema } from '@kyanos/contract';
+import {
+  CHANNEL_ROLES,
+  isSpecialInk,
+  PROCESS_CHANNELS,
+  ROLE_LETTERS,
+  type ChannelRole,
+  type Currency,
+  type Ink,
+  type Machine,
+  type ProcessChannel,
+  type Split,
+} from '@kyanos/core';
+import { computed } from 'vue';
+import MoneyField from '../shared/MoneyField.vue';
+import NumberField from '../shared/NumberField.vue';
+import { without } from '../shared/without.ts';
+import { ROLE_NAMES } from './inkWords.ts';
+
+const ink = defineModel<Ink>({ required: true });
+const props = defineProps<{
+  machine: Machine;
+  /** Key of the ink as it was; undefined for a new one. */
+  was: string | undefined;
+  currency: Currency;
+}>();
+const emit = defineEmits<{ keep: [ink: Ink]; leave: []; remove: [] }>();
+const set = (change: Partial<Ink>) => (ink.value = { ...ink.value, ...change });
+
+const roles = CHANNEL_ROLES.map((value) => ({ value, title: ROLE_NAMES[value] }));
+const special = computed(() => isSpecialInk(ink.value));
+const taken = computed(() =>
+  props.machine.inks.map(({ channel }) => channel).filter((channel) => channel !== props.was),
+);
+
+/** A new role brings what it needs, and takes away what it has no use for. */
+function setRole(role: ChannelRole) {
+  const rest = without(
+    without(without(without(ink.value, 'contrastRatio'), 'lab'), 'finish'),
+    'split',
+  );
+  const letter = ROLE_LETTERS[role];
+  const keys =
+    letter === 'CMYK'
+      ? role === 'process'
+        ? [...PROCESS_CHANNELS]
+        : role === 'light'
+          ? ['Lc', 'Lm', 'Lk']
+          : ['Or', 'Gr', 'Vi']
+      : [letter, `${letter}b`, `${letter}c`];
+  ink.value = {
+    ...rest,
+    role,
+    channel: keys.find((key) => !taken.value.includes(key)) ?? keys[0],
+    spotName: letter === 'CMYK' ? null : (rest.spotName ?? ''),
+    ...(role === 'white' && { contrastRatio: 0.7 }),
+    ...(role === 'light' && {
+      split: {
+        of: ['C'],
+        curve: [
+          [0.4, 1],
+          [1, 0.15],
+        ],
+      },
+    }),
+    ...(role === 'extra' && {
+      split: {
+        of: ['M', 'Y'],
+        curve: [
+          [0.3, 0],
+          [1, 0.8],
+        ],
+        saves: 0.5,
+      },
+    }),
+  } as Ink;
+}
+
+const PAIRS = [
+  { value: 'M Y', title: 'magenta and yellow' },
+  { value: 'C Y', title: 'cyan and yellow' },
+  { value: 'C M', title: 'cyan and magenta' },
+];
+const TINTS = [0.25, 0.5, 0.75, 1] as const;
+/** What a split lays at a tint. */
+function splitAt({ curve }: Split, tint: number): number {
+  let [x0, y0] = [0, 0];
+  for (const [x, y] of curve) {
+    if (tint <= x) return y0 + ((tint - x0) / (x - x0)) * (y - y0);
+    [x0, y0] = [x, y];
+  }
+  return y0;
+}
+function setSplit(at: number, percent: number) {
+  const split = ink.value.split!;
+  const curve = TINTS.map(
+    (tint, i) => [tint, i === at ? percent / 100 : splitAt(split, tint)] as const,
+  );
+  set({ split: { ...split, curve } });
+}
+const setOf = (of: readonly ProcessChannel[]) => set({ split: { ...ink.value.split!, of } });
+
+const wrong = computed(() => {
+  if (taken.value.includes(ink.value.channel))
+    return `The machine has an ink with the key ${ink.value.channel} already. Choose another key.`;
+  const issue = InkSchema.safeParse(ink.value).error?.issues[0];
+  return issue ? `${issue.path.join('.')} ${issue.message}.` : undefined;
+});
+const setLab = (at: number, value: number) => {
+  const lab: [number, number, number] = [...(ink.value.lab ?? [70, 0, 2])];
+  lab[at] = value;
+  set({ lab });
+};
+</script>
+
+<template>
+  <v-dialog :model-value="true" max-width="700" @update:model-value="emit('leave')">
+    <form class="panel dialog-form" @submit.prevent="!wrong && emit('keep', ink)">
+      <h2 class="question">{{ was ? ink.name : 'A new ink' }}</h2>
+      <div class="field-grid">
+        <v-select
+          label="Role"
+          :items="roles"
+          :model-value="ink.role"
+          @update:model-value="setRole"
+        />
+        <v-text-field
+          label="Name"
+          maxlength="200"
+          :model-value="ink.name"
+          @update:model-value="set({ name: $event })"
+        />
+        <v-text-field
+          label="Key in stacks and reports"
+          maxlength="4"
+          :model-value="ink.channel"
+          @update:model-value="set({ channel: $event.trim() })"
+        />
+        <v-text-field
+          v-if="special"
+          label="Spot name the machine wants"
+          hint="Letter by letter, capitals and blanks too: with any other name it prints none."
+          persistent-hint
+          maxlength="200"
+          :model-value="ink.spotName ?? ''"
+          @update:model-value="set({ spotName: $event || null })"
+        />
+        <number-field
+          label="Laydown of a solid, one hit"
+          unit="mL/m²"
+          :min="0.1"
+          :max="200"
+          :precision="1"
+          :model-value="ink.laydown"
+          @update:model-value="set({ laydown: $event, ...{ laydownFrom: undefined } })"
+        />
+        <number-field
+          v-if="ink.contrastRatio !== undefined"
+          label="A solid hides (contrast ratio)"
+          unit="%"
+          :min="5"
+          :max="99.5"
+          :precision="1"
+          :model-value="Math.round(ink.contrastRatio * 1000) / 10"
+          @update:model-value="set({ contrastRatio: $event / 100 })"
+        />
+        <v-select
+          v-if="ink.role === 'clear'"
+          label="Surface"
+          :items="[
+            { value: 'gloss', title: 'gloss' },
+            { value: 'matt', title: 'matt' },
+          ]"
+          :model-value="ink.finish ?? 'gloss'"
+          @update:model-value="set({ finish: $event })"
+        />
+        <template v-if="ink.role === 'metallic'">
+          <number-field
+            v-for="(name, at) in ['L*', 'a*', 'b*']"
+            :key="name"
+            :label="`${name} of a solid, away from the gloss`"
+            :min="at === 0 ? 5 : -100"
+            :max="100"
+            :precision="1"
+            :model-value="(ink.lab ?? [70, 0, 2])[at]"
+            @update:model-value="setLab(at, $event)"
+          />
+        </template>
+        <money-field
+          label="Price"
+          :currency="currency"
+          per="L"
+          :model-value="ink.pricePerLitre"
+          @update:model-value="set({ pricePerLitre: $event })"
+        />
+        <number-field
+          label="A container holds"
+          unit="mL"
+          :max="1000000"
+          :model-value="ink.container?.ml ?? 0"
+          @update:model-value="
+            $event > 0 ? set({ container: { ml: $event } }) : (ink = without(ink, 'container'))
+          "
+        />
+        <number-field
+          label="Lost at the start of a trip"
+          unit="mL"
+          :max="1000"
+          :precision="2"
+          :model-value="ink.lossPerTrip"
+          @update:model-value="set({ lossPerTrip: $event })"
+        />
+        <number-field
+          label="Spat while printing"
+          unit="mL/h"
+          :max="1000"
+          :precision="2"
+          :model-value="ink.spitPerHour ?? 0"
+          @update:model-value="set({ spitPerHour: $event })"
+        />
+        <number-field
+          v-if="special"
+          label="Rows of nozzles"
+          :min="1"
+          :max="12"
+          :model-value="ink.rows ?? 1"
+          @update:model-value="set({ rows: $event })"
+        />
+      </div>
+      <template v-if="ink.split">
+        <h3 class="label">What it lays where the artwork has process ink</h3>
+        <div class="field-grid">
+          <v-select
+            v-if="ink.role === 'extra'"
+            label="It stands in for"
+            :items="PAIRS"
+            :model-value="ink.split.of.join(' ')"
+            @update:model-value="setOf($event.split(' ') as ProcessChannel[])"
+          />
+          <v-select
+            v-else
+            label="It is laid for"
+            :items="[...PROCESS_CHANNELS]"
+            :model-value="ink.split.of[0]"
+            @update:model-value="setOf([$event])"
+          />
+          <number-field
+            v-for="(tint, at) in TINTS"
+            :key="tint"
+            :label="`At ${tint * 100} % it lays`"
+            unit="%"
+            :max="100"
+            :model-value="Math.round(splitAt(ink.split, tint) * 100)"
+            @update:model-value="setSplit(at, $event)"
+          />
+          <number-field
+            v-if="ink.role === 'extra'"
+            label="Each of the two lays less, share of it"
+            unit="%"
+            :max="100"
+            :model-value="Math.round((ink.split.saves ?? 0) * 100)"
+            @update:model-value="set({ split: { ...ink.split, saves: $event / 100 } })"
+          />
+        </div>
+      </template>
+      <p v-if="wrong" class="problem" role="alert">{{ wrong }}</p>
+      <div class="dialog-buttons">
+        <v-btn v-if="was && machine.inks.length > 1" variant="text" @click="emit('remove')">
+          Take it out
+        </v-btn>
+        <v-btn @click="emit('leave')">Cancel</v-btn>
+        <v-btn type="submit" color="primary" variant="flat" :disabled="!!wrong">Done</v-btn>
+      </div>
+    </form>
+  </v-dialog>
+</template>

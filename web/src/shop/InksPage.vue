@@ -1,0 +1,196 @@
+<script setup lang="ts">
+/** Inks as they are bought: whatever changes here changes in every machine in which they are fitted. */
+import { CHANNEL_ROLES, type InkProduct, type Machine } from '@kyanos/core';
+import { mdiPlus } from '@mdi/js';
+import { computed, shallowRef } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { SHOP_ENDPOINTS } from '@kyanos/contract';
+import { call, Refused } from '../shared/api.ts';
+import { currency as money } from '../shared/format.ts';
+import MoneyField from '../shared/MoneyField.vue';
+import NumberField from '../shared/NumberField.vue';
+import { without } from '../shared/without.ts';
+import { listItems, type ShopItem } from '../shared/shopItems.ts';
+import { ROLE_NAMES } from './inkWords.ts';
+import ItemBar from './ItemBar.vue';
+import ItemList from './ItemList.vue';
+import { useCurrency } from './useCurrency.ts';
+import { useEditing } from './useEditing.ts';
+import { useItems } from './useItems.ts';
+
+const { items, problem, load, make, stand } = useItems('ink');
+const currency = useCurrency();
+const route = useRoute();
+const router = useRouter();
+const chosen = computed(
+  () => items.value?.find(({ id }) => id === route.params.item) ?? items.value?.[0],
+);
+const select = (id: string) => router.replace({ name: 'shop-inks', params: { item: id } });
+
+const machines = shallowRef<readonly ShopItem<'machine'>[]>([]);
+const loadMachines = async () => (machines.value = await listItems('machine'));
+void loadMachines();
+const editing = useEditing('ink', chosen, async () => {
+  await load();
+  await loadMachines();
+});
+const ink = computed(() => editing.edited.value);
+const set = (change: Partial<InkProduct>) => editing.set({ ...ink.value!, ...change });
+
+const price = (minor: number) => money({ minor, currency: currency.value });
+const listed = computed(() =>
+  (items.value ?? []).map(({ id, standing, data }) => ({
+    id,
+    standing,
+    name: data.name,
+    about: `${ROLE_NAMES[data.role]}, ${price(data.pricePerLitre)} a litre`,
+  })),
+);
+const roles = CHANNEL_ROLES.map((value) => ({ value, title: ROLE_NAMES[value] }));
+
+/** Places of the machines that an ink of this role can go into. */
+const places = computed(() =>
+  machines.value
+    .filter(({ standing }) => standing !== 'retired')
+    .flatMap(({ data }) =>
+      data.inks
+        .filter(({ role }) => role === ink.value?.role)
+        .map((one) => ({ machine: data, ink: one, fitted: one.product === ink.value?.id })),
+    ),
+);
+const refused = shallowRef<string>();
+/** Fits the ink, with its figures, or takes its link away. */
+async function fit(machine: Machine, channel: string, on: boolean) {
+  const { id: product, role: _, ...figures } = ink.value!;
+  const inks = machine.inks.map((one) =>
+    one.channel !== channel ? one : on ? { ...one, ...figures, product } : without(one, 'product'),
+  );
+  refused.value = undefined;
+  try {
+    await call(SHOP_ENDPOINTS.machine.save, {
+      params: { id: machine.id },
+      body: { ...machine, inks } as never,
+    });
+    await loadMachines();
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    refused.value = error.message;
+  }
+}
+
+async function create() {
+  const name = 'New ink';
+  const id = await make(name, (wanted) => ({
+    id: wanted,
+    name,
+    role: 'white',
+    pricePerLitre: 18_500,
+    contrastRatio: 0.7,
+    container: { ml: 220 },
+  }));
+  if (id !== undefined) await select(id);
+}
+async function copy() {
+  const of = ink.value!;
+  const name = `Copy of ${of.name}`;
+  const id = await make(name, (wanted) => ({ ...of, id: wanted, name }));
+  if (id !== undefined) await select(id);
+}
+</script>
+
+<template>
+  <section class="stage">
+    <header class="page-head">
+      <div>
+        <h1 class="question">Which inks does the shop buy?</h1>
+        <p class="answer">
+          An ink that is fitted in several machines has one price here. A machine’s own inks are at
+          the machine.
+        </p>
+      </div>
+      <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="create">New ink</v-btn>
+    </header>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="items?.length === 0" class="soft">
+      None yet. Prices stand at each machine until an ink is made here and fitted.
+    </p>
+    <div v-if="chosen && ink" class="list-columns">
+      <item-list label="Inks" :items="listed" :selected="chosen.id" @select="select" />
+      <div class="stage">
+        <item-bar
+          kind="ink"
+          :item="chosen"
+          :name="ink.name"
+          :editing="editing"
+          @copy="copy"
+          @stand="stand(chosen.id, $event)"
+        />
+        <div class="panel pad field-grid">
+          <v-text-field
+            class="wide"
+            label="Name"
+            maxlength="200"
+            :model-value="ink.name"
+            @update:model-value="$event.trim() && set({ name: $event })"
+          />
+          <v-select
+            label="Role"
+            :items="roles"
+            :model-value="ink.role"
+            @update:model-value="
+              editing.set({
+                ...without(ink, 'contrastRatio'),
+                role: $event,
+                ...($event === 'white' && { contrastRatio: 0.7 }),
+              })
+            "
+          />
+          <money-field
+            label="Price"
+            :currency="currency"
+            per="L"
+            :model-value="ink.pricePerLitre"
+            @update:model-value="set({ pricePerLitre: $event })"
+          />
+          <number-field
+            label="A container holds"
+            unit="mL"
+            :max="1000000"
+            :model-value="ink.container?.ml ?? 0"
+            @update:model-value="
+              editing.set(
+                $event > 0 ? { ...ink, container: { ml: $event } } : without(ink, 'container'),
+              )
+            "
+          />
+          <number-field
+            v-if="ink.contrastRatio !== undefined"
+            label="A solid hides (contrast ratio)"
+            unit="%"
+            :min="5"
+            :max="99.5"
+            :precision="1"
+            :model-value="Math.round(ink.contrastRatio * 1000) / 10"
+            @update:model-value="set({ contrastRatio: $event / 100 })"
+          />
+        </div>
+        <div class="panel pad">
+          <h2 class="label">Fitted in</h2>
+          <p v-if="refused" class="problem" role="alert">{{ refused }}</p>
+          <p v-if="places.length === 0" class="soft">No machine has an ink of this role.</p>
+          <v-checkbox
+            v-for="place in places"
+            :key="`${place.machine.id} ${place.ink.channel}`"
+            :label="`${place.machine.name}, ${place.ink.channel} (${place.ink.name}, ${price(place.ink.pricePerLitre)} a litre)`"
+            hide-details
+            density="compact"
+            :disabled="editing.dirty.value"
+            :model-value="place.fitted"
+            @update:model-value="fit(place.machine, place.ink.channel, !!$event)"
+          />
+          <p v-if="editing.dirty.value" class="soft small">Save the ink first.</p>
+        </div>
+      </div>
+    </div>
+  </section>
+</template>

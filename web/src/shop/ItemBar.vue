@@ -1,0 +1,136 @@
+<script setup lang="ts" generic="K extends ShopKind">
+/** What is done to a thing of the shop as a whole: saved, thrown away, had back, copied, planned with or retired. */
+import type { ShopData, ShopKind, Standing } from '@kyanos/contract';
+import type { Contradiction } from '@kyanos/core';
+import { mdiContentCopy, mdiHistory } from '@mdi/js';
+import { computed, ref } from 'vue';
+import type { ShopItem } from '../shared/shopItems.ts';
+import { changeWords } from './fieldNames.ts';
+import HistoryDialog from './HistoryDialog.vue';
+import type { useEditing } from './useEditing.ts';
+
+const props = defineProps<{
+  kind: K;
+  item: ShopItem<K>;
+  /** What it is called. */
+  name: string;
+  editing: ReturnType<typeof useEditing<K>>;
+  contradictions?: readonly Contradiction[];
+  /** It is one of its kind, and can be neither copied nor retired. */
+  single?: boolean;
+}>();
+const emit = defineEmits<{ copy: []; stand: [standing: Standing] }>();
+
+const history = ref(false);
+const words = computed(() =>
+  props.editing.changes.value.flatMap((change) => changeWords(change) ?? []),
+);
+const blocked = computed(
+  () => props.item.standing === 'active' && (props.contradictions?.length ?? 0) > 0,
+);
+const STANDING: Record<Standing, string> = {
+  active: 'planned with',
+  draft: 'draft, not planned with',
+  retired: 'retired, not planned with',
+};
+const back = (data: ShopData<K>) => props.editing.set(data);
+</script>
+
+<template>
+  <div class="panel item-bar">
+    <div class="line">
+      <span class="standing" :class="item.standing">{{ STANDING[item.standing] }}</span>
+      <span class="soft small">revision {{ item.revision }}, by {{ item.savedBy }}</span>
+      <span class="grow"></span>
+      <v-btn size="small" variant="text" :prepend-icon="mdiHistory" @click="history = true">
+        Revisions
+      </v-btn>
+      <template v-if="!single">
+        <v-btn size="small" variant="text" :prepend-icon="mdiContentCopy" @click="emit('copy')">
+          Copy
+        </v-btn>
+        <v-btn
+          v-if="item.standing === 'active'"
+          size="small"
+          variant="text"
+          @click="emit('stand', 'retired')"
+          >Retire</v-btn
+        >
+        <v-btn
+          v-else
+          size="small"
+          :disabled="(contradictions?.length ?? 0) > 0 || editing.dirty.value"
+          @click="emit('stand', 'active')"
+          >Plan with it</v-btn
+        >
+      </template>
+      <v-btn v-if="editing.dirty.value" size="small" @click="editing.discard()"> Throw away </v-btn>
+      <v-btn
+        color="primary"
+        variant="flat"
+        size="small"
+        :disabled="!editing.dirty.value || blocked"
+        :loading="editing.saving.value"
+        @click="editing.save()"
+        >Save</v-btn
+      >
+    </div>
+    <p v-if="words.length" class="small">
+      Not saved yet: {{ words.slice(0, 5).join(' · ')
+      }}<template v-if="words.length > 5"> · and {{ words.length - 5 }} more</template>
+    </p>
+    <ul v-if="contradictions?.length" class="wrong" role="alert">
+      <li v-for="one in contradictions" :key="one.field + one.message">{{ one.message }}</li>
+    </ul>
+    <div v-if="editing.problem.value" class="wrong" role="alert">
+      <p>{{ editing.problem.value }}</p>
+      <div v-if="editing.conflict.value" class="line">
+        <v-btn size="small" @click="editing.discard()">Take theirs</v-btn>
+        <v-btn size="small" @click="editing.save(true)">Save mine; theirs stays a revision</v-btn>
+      </div>
+    </div>
+    <history-dialog :id="item.id" v-model="history" :kind="kind" :name="name" @back="back" />
+  </div>
+</template>
+
+<style scoped>
+.item-bar {
+  position: sticky;
+  top: -18px;
+  z-index: 3;
+  display: grid;
+  gap: 6px;
+  padding: 8px 14px;
+}
+
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+}
+
+.grow {
+  flex: 1;
+}
+
+.standing {
+  font-weight: 600;
+}
+
+.standing.draft {
+  color: rgb(var(--v-theme-warning));
+}
+
+.standing.retired {
+  color: var(--soft);
+}
+
+.wrong {
+  display: grid;
+  gap: 4px;
+  list-style: none;
+  font-weight: 600;
+  color: rgb(var(--v-theme-error));
+}
+</style>

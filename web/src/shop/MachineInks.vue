@@ -1,0 +1,194 @@
+<script setup lang="ts">
+/** The ink set of a machine: any number of inks, each with its role. */
+import { isSpecialInk, partOf, type Currency, type Ink, type Machine } from '@kyanos/core';
+import { mdiPlus } from '@mdi/js';
+import { computed, ref } from 'vue';
+import TextureSwatch from '../look/TextureSwatch.vue';
+import { currency as money } from '../shared/format.ts';
+import InkEditor from './InkEditor.vue';
+import { INK_COLOURS, ROLE_NAMES } from './inkWords.ts';
+
+const machine = defineModel<Machine>({ required: true });
+const props = defineProps<{ currency: Currency }>();
+
+const edited = ref<Ink>();
+/** Channel of the ink that is edited; undefined where it is a new one. */
+const was = ref<string>();
+function open(ink: Ink | undefined) {
+  was.value = ink?.channel;
+  edited.value = ink ?? {
+    channel: 'W',
+    role: 'white',
+    name: 'White',
+    laydown: 11,
+    pricePerLitre: 18_500,
+    lossPerTrip: 0.8,
+    spotName: 'White',
+    contrastRatio: 0.7,
+  };
+}
+const rows = computed(() =>
+  machine.value.inks.map((ink) => ({
+    ink,
+    special: isSpecialInk(ink),
+    assumed: machine.value.assumed?.filter((path) => path.startsWith(`inks.${ink.channel}.`))
+      .length,
+    price: money({ minor: ink.pricePerLitre, currency: props.currency }),
+  })),
+);
+
+/** What was told of an ink is assumed no more. */
+function keep(next: Ink) {
+  const old = machine.value.inks.find(({ channel }) => channel === was.value);
+  const told = (Object.keys(next) as (keyof Ink)[]).filter((key) => old?.[key] !== next[key]);
+  const inks = old
+    ? machine.value.inks.map((ink) => (ink === old ? next : ink))
+    : [...machine.value.inks, next];
+  machine.value = {
+    ...machine.value,
+    inks,
+    ...(machine.value.assumed && {
+      assumed: machine.value.assumed.filter(
+        (path) => !told.some((field) => path === `inks.${was.value}.${field}`),
+      ),
+    }),
+  };
+  edited.value = undefined;
+}
+function remove() {
+  machine.value = {
+    ...machine.value,
+    inks: machine.value.inks.filter(({ channel }) => channel !== was.value),
+    ...(machine.value.assumed && {
+      assumed: machine.value.assumed.filter((path) => !path.startsWith(`inks.${was.value}.`)),
+    }),
+  };
+  edited.value = undefined;
+}
+</script>
+
+<template>
+  <div class="panel pad">
+    <div class="head">
+      <h2 class="label">Ink set: {{ machine.inks.length }} inks</h2>
+      <v-btn size="small" :prepend-icon="mdiPlus" @click="open(undefined)">Add an ink</v-btn>
+    </div>
+    <div class="scroll">
+      <table>
+        <thead>
+          <tr>
+            <th>Key</th>
+            <th>Ink</th>
+            <th>Role</th>
+            <th>Spot name</th>
+            <th class="number">Laydown, mL/m²</th>
+            <th class="number">A litre</th>
+            <th class="number">Hides</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="{ ink, special, assumed, price } in rows" :key="ink.channel">
+            <td>
+              <texture-swatch
+                v-if="special"
+                :part="{ ...partOf(ink.channel), density: 100 }"
+                :machine="machine"
+              />
+              <i v-else class="dot" :style="{ background: INK_COLOURS[ink.channel] ?? '#888' }"></i>
+              <span class="figures">{{ ink.channel }}</span>
+            </td>
+            <td>
+              <button type="button" class="name" @click="open(ink)">{{ ink.name }}</button>
+              <span v-if="assumed" class="assumed">{{ assumed }} assumed</span>
+            </td>
+            <td>{{ ROLE_NAMES[ink.role] }}</td>
+            <td class="figures">{{ ink.spotName ?? '–' }}</td>
+            <td class="number figures">{{ ink.laydown.toFixed(1) }}</td>
+            <td class="number figures">{{ price }}</td>
+            <td class="number figures">
+              {{
+                ink.contrastRatio === undefined ? '–' : `${Math.round(ink.contrastRatio * 100)} %`
+              }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <ink-editor
+      v-if="edited"
+      v-model="edited"
+      :machine="machine"
+      :was="was"
+      :currency="currency"
+      @keep="keep"
+      @leave="edited = undefined"
+      @remove="remove"
+    />
+  </div>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+}
+
+.scroll {
+  overflow-x: auto;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th {
+  padding: 4px 10px 4px 0;
+  text-align: left;
+  font-size: var(--size-small);
+  color: var(--soft);
+  font-weight: 600;
+  white-space: nowrap;
+}
+
+td {
+  padding: 3px 10px 3px 0;
+  border-top: 1px solid var(--line);
+  vertical-align: middle;
+}
+
+td:first-child {
+  white-space: nowrap;
+}
+
+td svg,
+.dot {
+  vertical-align: middle;
+  margin-right: 8px;
+}
+
+.dot {
+  display: inline-block;
+  width: 40px;
+  height: 22px;
+  border-radius: 3px;
+}
+
+.number {
+  text-align: right;
+}
+
+.name {
+  min-height: 32px;
+  font-weight: 600;
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+
+.assumed {
+  margin-left: 8px;
+  font-size: var(--size-small);
+  color: rgb(var(--v-theme-warning));
+}
+</style>

@@ -1,0 +1,145 @@
+<script setup lang="ts">
+/** The modes of a machine: passes, speeds, and what each is for. */
+import { freeId, notAssumed, type Machine, type Mode } from '@kyanos/core';
+import { mdiPlus } from '@mdi/js';
+import NumberField from '../shared/NumberField.vue';
+import RemoveButton from '../shared/RemoveButton.vue';
+
+const machine = defineModel<Machine>({ required: true });
+
+function set(at: number, change: Partial<Mode>) {
+  const { id } = machine.value.modes[at];
+  let next: Machine = {
+    ...machine.value,
+    modes: machine.value.modes.map((mode, i) => (i === at ? { ...mode, ...change } : mode)),
+  };
+  for (const field of Object.keys(change)) next = notAssumed(next, `modes.${id}.${field}`);
+  machine.value = next;
+}
+function add() {
+  const { modes } = machine.value;
+  const last = modes[modes.length - 1];
+  const name = 'New mode';
+  const id = freeId(
+    name,
+    modes.map((mode) => mode.id),
+  );
+  machine.value = { ...machine.value, modes: [...modes, { ...last, id, name }] };
+}
+const CLASSES = ['white', 'clear', 'dark', 'metallic', 'natural'] as const;
+</script>
+
+<template>
+  <div class="panel pad modes">
+    <div class="head">
+      <h2 class="label">Modes: {{ machine.modes.length }}</h2>
+      <v-btn size="small" :prepend-icon="mdiPlus" @click="add">Add a mode</v-btn>
+    </div>
+    <div v-for="(mode, i) in machine.modes" :key="mode.id" class="mode">
+      <v-text-field
+        class="wide-two"
+        label="Mode"
+        maxlength="200"
+        :model-value="mode.name"
+        @update:model-value="$event.trim() && set(i, { name: $event })"
+      />
+      <number-field
+        label="Passes"
+        :min="1"
+        :max="64"
+        :model-value="mode.passes"
+        @update:model-value="set(i, { passes: $event })"
+      />
+      <number-field
+        label="Carriage, colour"
+        unit="mm/s"
+        :min="1"
+        :max="10000"
+        :model-value="mode.speed"
+        @update:model-value="set(i, { speed: $event })"
+      />
+      <number-field
+        label="Carriage, specials"
+        unit="mm/s"
+        :min="1"
+        :max="10000"
+        :model-value="mode.specialSpeed"
+        @update:model-value="set(i, { specialSpeed: $event })"
+      />
+      <number-field
+        label="Layers in one trip"
+        :min="1"
+        :max="12"
+        :model-value="mode.layersPerTrip"
+        @update:model-value="set(i, { layersPerTrip: $event })"
+      />
+      <v-select
+        class="wide-two"
+        label="For materials that are"
+        multiple
+        :items="[...CLASSES]"
+        :model-value="[...mode.materials]"
+        @update:model-value="set(i, { materials: $event })"
+      />
+      <v-checkbox
+        label="Both directions"
+        hide-details
+        density="compact"
+        :model-value="mode.bidirectional"
+        @update:model-value="set(i, { bidirectional: !!$event })"
+      />
+      <div class="end">
+        <v-checkbox
+          label="Lays specials"
+          hide-details
+          density="compact"
+          :model-value="mode.specials"
+          @update:model-value="set(i, { specials: !!$event })"
+        />
+        <remove-button
+          v-if="machine.modes.length > 1"
+          :label="`Remove ${mode.name}`"
+          @click="machine = { ...machine, modes: machine.modes.filter((_, k) => k !== i) }"
+        />
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.modes {
+  display: grid;
+  gap: 10px;
+}
+
+.head {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+}
+
+.mode {
+  display: grid;
+  grid-template-columns: repeat(6, minmax(110px, 1fr));
+  gap: 10px;
+  padding-top: 10px;
+  border-top: 1px solid var(--line);
+}
+
+.wide-two {
+  grid-column: span 2;
+}
+
+.end {
+  display: flex;
+  grid-column: span 2;
+  gap: 8px;
+  align-items: center;
+}
+
+@media (max-width: 1000px) {
+  .mode {
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+  }
+}
+</style>

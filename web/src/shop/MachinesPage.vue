@@ -1,0 +1,130 @@
+<script setup lang="ts">
+/** The machines of the shop: listed, made, copied, changed, retired, compared. */
+import { contradictionsOf, newMachine, type Machine, type MachineAnswers } from '@kyanos/core';
+import { mdiCompareHorizontal, mdiPlus } from '@mdi/js';
+import { computed, ref, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { length } from '../shared/format.ts';
+import CompareDialog from './CompareDialog.vue';
+import ItemBar from './ItemBar.vue';
+import ItemList from './ItemList.vue';
+import MachineEditor from './MachineEditor.vue';
+import NewMachineDialog from './NewMachineDialog.vue';
+import { useEditing } from './useEditing.ts';
+import { useItems } from './useItems.ts';
+import { useCurrency } from './useCurrency.ts';
+
+const { items, problem, load, make, stand } = useItems('machine');
+const currency = useCurrency();
+const route = useRoute();
+const router = useRouter();
+const chosen = computed(
+  () =>
+    items.value?.find(({ id }) => id === route.params.item) ??
+    items.value?.find(({ standing }) => standing === 'active') ??
+    items.value?.[0],
+);
+const select = (id: string) => router.replace({ name: 'shop-machines', params: { item: id } });
+const editing = useEditing('machine', chosen, load);
+const machine = computed(() => editing.edited.value);
+const contradictions = computed(() => (machine.value ? contradictionsOf(machine.value) : []));
+
+const KIND: Record<Machine['kind'], string> = {
+  roll: 'roll',
+  flatbed: 'flatbed',
+  label: 'labels',
+};
+const listed = computed(() =>
+  (items.value ?? []).map(({ id, standing, data }) => ({
+    id,
+    standing,
+    name: data.name,
+    about: `${KIND[data.kind]}, ${length(data.maxWidth)}, ${data.inks.length} inks`,
+  })),
+);
+const answer = computed(() => {
+  if (!items.value) return 'Fetching the machines…';
+  const active = items.value.filter(({ standing }) => standing === 'active').length;
+  const assumed = machine.value?.assumed?.length ?? 0;
+  if (items.value.length === 0) return 'None yet. Set up the first one: it takes ten answers.';
+  return `${active} ${active === 1 ? 'is' : 'are'} planned with. ${
+    assumed ? `${assumed} figures of ${machine.value!.name} are assumed: look at those first.` : ''
+  }`;
+});
+
+const making = ref(false);
+const comparing = ref(false);
+async function create(answers: Omit<MachineAnswers, 'id'>) {
+  const id = await make(answers.name, (wanted) => newMachine({ ...answers, id: wanted }));
+  if (id === undefined) return;
+  making.value = false;
+  await select(id);
+}
+async function copy() {
+  const of = machine.value!;
+  const name = `Copy of ${of.name}`;
+  const id = await make(name, (wanted) => ({ ...of, id: wanted, name }), 'draft');
+  if (id !== undefined) await select(id);
+}
+/** A first machine is made from the link of the first steps. */
+watch(
+  () => route.query.make,
+  (wanted) => (making.value = wanted !== undefined),
+  { immediate: true },
+);
+</script>
+
+<template>
+  <section class="stage">
+    <header class="page-head">
+      <div>
+        <h1 class="question">Which machines does the shop have?</h1>
+        <p class="answer">{{ answer }}</p>
+      </div>
+      <div class="tools">
+        <v-btn
+          v-if="(items?.length ?? 0) > 1"
+          :prepend-icon="mdiCompareHorizontal"
+          @click="comparing = true"
+          >Compare</v-btn
+        >
+        <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="making = true">
+          New machine
+        </v-btn>
+      </div>
+    </header>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <div v-if="chosen && machine" class="list-columns">
+      <item-list label="Machines" :items="listed" :selected="chosen.id" @select="select" />
+      <div class="stage">
+        <item-bar
+          kind="machine"
+          :item="chosen"
+          :name="machine.name"
+          :editing="editing"
+          :contradictions="contradictions"
+          @copy="copy"
+          @stand="stand(chosen.id, $event)"
+        />
+        <machine-editor
+          :model-value="machine"
+          :currency="currency"
+          @update:model-value="editing.set"
+        />
+      </div>
+    </div>
+    <new-machine-dialog v-model="making" :currency="currency" :problem="problem" @make="create" />
+    <compare-dialog
+      v-model="comparing"
+      :machines="(items ?? []).map(({ data }) => data)"
+      :currency="currency"
+    />
+  </section>
+</template>
+
+<style scoped>
+.tools {
+  display: flex;
+  gap: 8px;
+}
+</style>

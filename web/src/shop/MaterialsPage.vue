@@ -1,0 +1,123 @@
+<script setup lang="ts">
+/** The materials of the shop, with what their data sheets give. */
+import { materialContradictions, type Material } from '@kyanos/core';
+import { mdiPlus } from '@mdi/js';
+import { computed } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import MaterialSwatch from '../material/MaterialSwatch.vue';
+import { currency as money, length } from '../shared/format.ts';
+import ItemBar from './ItemBar.vue';
+import ItemList from './ItemList.vue';
+import MaterialEditor from './MaterialEditor.vue';
+import { useCurrency } from './useCurrency.ts';
+import { useEditing } from './useEditing.ts';
+import { useItems } from './useItems.ts';
+
+const { items, problem, load, make, stand } = useItems('material');
+const currency = useCurrency();
+const route = useRoute();
+const router = useRouter();
+const chosen = computed(
+  () => items.value?.find(({ id }) => id === route.params.item) ?? items.value?.[0],
+);
+const select = (id: string) => router.replace({ name: 'shop-materials', params: { item: id } });
+const editing = useEditing('material', chosen, load);
+const material = computed(() => editing.edited.value);
+const contradictions = computed(() =>
+  material.value ? materialContradictions(material.value) : [],
+);
+const listed = computed(() =>
+  (items.value ?? []).map(({ id, standing, data }) => ({
+    id,
+    standing,
+    name: data.name,
+    about: `${data.class} ${data.form}, ${length(data.width)}, ${money({ minor: data.pricePerM2, currency: currency.value })} a m²`,
+  })),
+);
+const answer = computed(() => {
+  if (!items.value) return 'Fetching the materials…';
+  const active = items.value.filter(({ standing }) => standing === 'active').length;
+  return active === 0
+    ? 'None yet. Add the first one from its data sheet.'
+    : `${active} ${active === 1 ? 'is' : 'are'} planned with.`;
+});
+
+/** White gloss vinyl on a roll: something usual to type over. */
+const FIRST: Omit<Material, 'id' | 'name'> = {
+  class: 'white',
+  form: 'roll',
+  width: 1370,
+  length: 100,
+  thickness: 0.08,
+  pricePerM2: 450,
+  optics: { lab: [95, 0, -1], transmittance: 0.03, haze: 1, gloss: 70 },
+  adhesive: true,
+  printableBack: false,
+  label: null,
+};
+async function create() {
+  const name = 'New material';
+  const id = await make(name, (wanted) => ({ ...FIRST, id: wanted, name }), 'draft');
+  if (id !== undefined) await select(id);
+}
+async function copy() {
+  const of = material.value!;
+  const name = `Copy of ${of.name}`;
+  const id = await make(name, (wanted) => ({ ...of, id: wanted, name }), 'draft');
+  if (id !== undefined) await select(id);
+}
+</script>
+
+<template>
+  <section class="stage">
+    <header class="page-head">
+      <div>
+        <h1 class="question">What does the shop print on?</h1>
+        <p class="answer">{{ answer }}</p>
+      </div>
+      <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="create">
+        New material
+      </v-btn>
+    </header>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <div v-if="chosen && material" class="list-columns">
+      <item-list label="Materials" :items="listed" :selected="chosen.id" @select="select">
+        <template #picture="{ id }">
+          <span class="swatch"
+            ><material-swatch :material="items!.find((item) => item.id === id)!.data"
+          /></span>
+        </template>
+      </item-list>
+      <div class="stage">
+        <item-bar
+          kind="material"
+          :item="chosen"
+          :name="material.name"
+          :editing="editing"
+          :contradictions="contradictions"
+          @copy="copy"
+          @stand="stand(chosen.id, $event)"
+        />
+        <material-editor
+          :model-value="material"
+          :currency="currency"
+          @update:model-value="editing.set"
+        />
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.swatch {
+  flex: 0 0 40px;
+  height: 40px;
+  overflow: hidden;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+}
+
+.swatch :deep(svg) {
+  min-height: 0;
+}
+</style>

@@ -1,0 +1,115 @@
+<script setup lang="ts">
+/** The least that a machine is set up from: ten answers, all else is usual and marked so. */
+import {
+  INK_CHOICES,
+  type Currency,
+  type InkChoice,
+  type Machine,
+  type MachineAnswers,
+} from '@kyanos/core';
+import { ref } from 'vue';
+import LengthField from '../shared/LengthField.vue';
+import MoneyField from '../shared/MoneyField.vue';
+import NumberField from '../shared/NumberField.vue';
+
+const open = defineModel<boolean>({ required: true });
+defineProps<{ currency: Currency; problem: string | undefined }>();
+const emit = defineEmits<{ make: [answers: Omit<MachineAnswers, 'id'>] }>();
+
+const KINDS = [
+  { value: 'roll', title: 'Roll printer' },
+  { value: 'flatbed', title: 'Flatbed' },
+  { value: 'label', title: 'Label printer' },
+];
+const CURES = [
+  { value: 'uv', title: 'UV' },
+  { value: 'solvent', title: 'Solvent' },
+  { value: 'water', title: 'Water-based' },
+];
+const FIRST = {
+  roll: { cure: 'solvent', maxWidth: 1600, maxLength: 20_000 },
+  flatbed: { cure: 'uv', maxWidth: 1200, maxLength: 600 },
+  label: { cure: 'water', maxWidth: 700, maxLength: 5000 },
+} as const;
+
+const name = ref('');
+const kind = ref<Machine['kind']>('roll');
+const cure = ref<Machine['cure']>('solvent');
+const maxWidth = ref(1600);
+const maxLength = ref(20_000);
+const inks = ref<InkChoice[]>(['colour', 'white']);
+const passes = ref(8);
+const speed = ref(800);
+const hourRate = ref(2500);
+
+function setKind(next: Machine['kind']) {
+  kind.value = next;
+  ({ cure: cure.value, maxWidth: maxWidth.value, maxLength: maxLength.value } = FIRST[next]);
+}
+const make = () =>
+  emit('make', {
+    name: name.value.trim(),
+    kind: kind.value,
+    cure: cure.value,
+    maxWidth: maxWidth.value,
+    maxLength: maxLength.value,
+    inks: inks.value,
+    passes: passes.value,
+    speed: speed.value,
+    hourRate: hourRate.value,
+  });
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="680" aria-label="New machine">
+    <form class="panel dialog-form" @submit.prevent="make">
+      <h2 class="question">What machine is it?</h2>
+      <p class="soft">
+        These answers are enough to plan with. All else gets what is usual, marked as assumed, and
+        can be told later.
+      </p>
+      <div class="field-grid">
+        <v-text-field v-model="name" class="wide" label="Name" maxlength="120" autofocus />
+        <v-select label="Kind" :items="KINDS" :model-value="kind" @update:model-value="setKind" />
+        <v-select v-model="cure" label="Ink" :items="CURES" />
+        <length-field v-model="maxWidth" label="Widest print" :min="10" :max="200000" />
+        <length-field
+          v-model="maxLength"
+          :label="kind === 'flatbed' ? 'Length of the bed' : 'Longest print'"
+          :min="10"
+          :max="200000"
+        />
+        <v-select
+          v-model="inks"
+          class="wide"
+          label="Inks"
+          multiple
+          chips
+          :items="[...INK_CHOICES]"
+          item-value="id"
+          item-title="name"
+        />
+        <number-field v-model="passes" label="Passes in the mode used most" :min="1" :max="64" />
+        <number-field
+          v-model="speed"
+          label="Its carriage speed"
+          unit="mm/s"
+          :min="10"
+          :max="10000"
+        />
+        <money-field v-model="hourRate" label="Machine hour" :currency="currency" per="h" />
+      </div>
+      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <div class="dialog-buttons">
+        <v-btn @click="open = false">Cancel</v-btn>
+        <v-btn
+          type="submit"
+          color="primary"
+          variant="flat"
+          :disabled="!name.trim() || inks.length === 0"
+          >Set it up</v-btn
+        >
+      </div>
+    </form>
+  </v-dialog>
+</template>

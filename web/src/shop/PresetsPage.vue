@@ -1,0 +1,112 @@
+<script setup lang="ts">
+/** Stacks that the shop begins with: saved from a job, or written here. */
+import { DomainError, layerName, parseStack, allLayers } from '@kyanos/core';
+import { mdiPlus } from '@mdi/js';
+import { computed } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import ItemBar from './ItemBar.vue';
+import ItemList from './ItemList.vue';
+import { useEditing } from './useEditing.ts';
+import { useItems } from './useItems.ts';
+
+const { items, problem, load, make, stand } = useItems('preset');
+const route = useRoute();
+const router = useRouter();
+const chosen = computed(
+  () => items.value?.find(({ id }) => id === route.params.item) ?? items.value?.[0],
+);
+const select = (id: string) => router.replace({ name: 'shop-presets', params: { item: id } });
+const editing = useEditing('preset', chosen, load);
+const preset = computed(() => editing.edited.value);
+const listed = computed(() =>
+  (items.value ?? []).map(({ id, standing, data }) => ({
+    id,
+    standing,
+    name: data.name,
+    about: data.about || data.notation,
+  })),
+);
+/** What the notation says, or what is wrong with it. */
+const read = computed(() => {
+  try {
+    const stack = parseStack(preset.value?.notation ?? '');
+    return {
+      words: allLayers(stack)
+        .map((layer) => layerName(layer))
+        .join(' → '),
+    };
+  } catch (error) {
+    if (!(error instanceof DomainError)) throw error;
+    return { wrong: error.message };
+  }
+});
+async function create() {
+  const name = 'New preset';
+  const id = await make(name, () => ({ name, about: '', notation: 'film | W@image / CMYK' }));
+  if (id !== undefined) await select(id);
+}
+async function copy() {
+  const of = preset.value!;
+  const name = `Copy of ${of.name}`.slice(0, 80);
+  const id = await make(name, () => ({ ...of, name }));
+  if (id !== undefined) await select(id);
+}
+</script>
+
+<template>
+  <section class="stage">
+    <header class="page-head">
+      <div>
+        <h1 class="question">Which stacks does the shop begin with?</h1>
+        <p class="answer">
+          {{
+            items?.length === 0
+              ? 'None of its own yet. Save one from the plates of a job, or write one here.'
+              : 'They stand first where a new job begins, and at the plates of every job.'
+          }}
+        </p>
+      </div>
+      <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="create">
+        New preset
+      </v-btn>
+    </header>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <div v-if="chosen && preset" class="list-columns">
+      <item-list label="Presets" :items="listed" :selected="chosen.id" @select="select" />
+      <div class="stage">
+        <item-bar
+          kind="preset"
+          :item="chosen"
+          :name="preset.name"
+          :editing="editing"
+          :contradictions="read.wrong ? [{ field: 'notation', message: read.wrong }] : []"
+          @copy="copy"
+          @stand="stand(chosen.id, $event)"
+        />
+        <div class="panel pad stage">
+          <v-text-field
+            label="Name"
+            maxlength="80"
+            :model-value="preset.name"
+            @update:model-value="$event.trim() && editing.set({ ...preset, name: $event })"
+          />
+          <v-text-field
+            label="What it is for"
+            maxlength="200"
+            :model-value="preset.about"
+            @update:model-value="editing.set({ ...preset, about: $event })"
+          />
+          <v-textarea
+            label="Stack, from the film outward"
+            rows="3"
+            auto-grow
+            class="figures"
+            :model-value="preset.notation"
+            @update:model-value="editing.set({ ...preset, notation: $event })"
+          />
+          <p v-if="read.words" class="soft">{{ read.words }}</p>
+        </div>
+      </div>
+    </div>
+  </section>
+</template>

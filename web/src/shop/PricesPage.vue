@@ -1,0 +1,51 @@
+<script setup lang="ts">
+/** The price list: how prices are made, and from which day on. */
+import { computed } from 'vue';
+import PriceFields from '../cost/PriceFields.vue';
+import { without } from '../shared/without.ts';
+import DayField from './DayField.vue';
+import ItemBar from './ItemBar.vue';
+import { useEditing } from './useEditing.ts';
+import { useItems } from './useItems.ts';
+
+const { items, problem, load } = useItems('prices');
+const chosen = computed(() => items.value?.[0]);
+const editing = useEditing('prices', chosen, load);
+const list = computed(() => editing.edited.value);
+const answer = computed(() => {
+  const from = list.value?.holdsFrom;
+  return from && from > new Date().toISOString().slice(0, 10)
+    ? `These hold from ${from} on; until then those of the revision before do.`
+    : 'New jobs begin with these. A job keeps the prices that it has until it takes over the new ones.';
+});
+function setDay(day: string | undefined) {
+  const rest = without(list.value!, 'holdsFrom');
+  editing.set(day ? { ...rest, holdsFrom: day } : rest);
+}
+</script>
+
+<template>
+  <section class="stage narrow">
+    <header>
+      <h1 class="question">What does the shop charge?</h1>
+      <p class="answer">{{ answer }}</p>
+    </header>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <template v-if="chosen && list">
+      <item-bar kind="prices" single :item="chosen" name="the prices" :editing="editing" />
+      <div class="panel pad stage">
+        <day-field :model-value="list.holdsFrom" @update:model-value="setDay" />
+        <price-fields
+          :model-value="list.prices"
+          @update:model-value="editing.set({ ...list, prices: $event })"
+        />
+      </div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.narrow {
+  max-width: 760px;
+}
+</style>

@@ -1,0 +1,51 @@
+/** Fields of the shop's things in words, for lists of what changed. */
+import { MACHINE_FIELDS } from '@kyanos/core';
+import type { FieldChange } from '@kyanos/core';
+
+const LABELS: Readonly<Record<string, string>> = {
+  ...Object.fromEntries(MACHINE_FIELDS.map(({ path, label }) => [path, label])),
+  pricePerM2: 'price a m²',
+  pricePerLitre: 'price a litre',
+  lossPerTrip: 'lost at the start of a trip',
+  spotName: 'spot name',
+  contrastRatio: 'contrast ratio',
+  spitPerHour: 'spat an hour',
+  specialSpeed: 'speed with specials',
+  layersPerTrip: 'layers in one trip',
+  labourRate: 'labour an hour',
+  markupPercent: 'markup',
+  marginPercent: 'margin',
+  minimum: 'minimum charge',
+  taxPercent: 'tax',
+  spoilagePercent: 'spoilage',
+  holdsFrom: 'holds from',
+};
+
+/** `inks.W.spotName` → "W: spot name". */
+export function fieldName(field: string): string {
+  if (LABELS[field]) return LABELS[field];
+  const names = field.split('.');
+  const last = names.at(-1)!;
+  const word = LABELS[last] ?? last.replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
+  const [head, of] = names;
+  return (head === 'inks' || head === 'modes') && of !== undefined && names.length > 2
+    ? `${of}: ${word}`
+    : word;
+}
+
+const text = (value: unknown): string =>
+  value === undefined
+    ? 'nothing'
+    : typeof value === 'object' && value !== null
+      ? '…'
+      : typeof value === 'boolean'
+        ? value
+          ? 'yes'
+          : 'no'
+        : String(value as string | number);
+
+/** "White: laydown 11 → 12". What is assumed or learnt is told by itself elsewhere. */
+export function changeWords({ field, was, now }: FieldChange): string | undefined {
+  if (/^(assumed|learnt)\b/.test(field)) return undefined;
+  return `${fieldName(field)} ${text(was)} → ${text(now)}`;
+}

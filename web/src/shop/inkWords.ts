@@ -1,0 +1,26 @@
+/** What inks are called and drawn as. */
+import type { ChannelRole } from '@kyanos/core';
+
+export const ROLE_NAMES: Readonly<Record<ChannelRole, string>> = {
+  process: 'process',
+  light: 'light process',
+  extra: 'extra process',
+  white: 'white',
+  metallic: 'metallic',
+  clear: 'clear',
+  primer: 'primer',
+  blockout: 'block-out',
+};
+
+/** Of process inks, by their usual keys. */
+export const INK_COLOURS: Readonly<Record<string, string>> = {
+  C: '#2f9fc4',
+  M: '#c8437f',
+  Y: '#e9c53b',
+  K: '#2c2c33',
+  Lc: '#a9d6e6',
+  Lm: '#eab1c9',
+  Or: '#e2763c',
+  Gr: '#3c9a5f',
+  Vi: '#6a53a8',
+};

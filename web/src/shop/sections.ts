@@ -1,0 +1,9 @@
+/** The sections of the shop, in the order of its bar. */
+export const SECTIONS = [
+  { id: 'machines', name: 'Machines', component: () => import('./MachinesPage.vue') },
+  { id: 'inks', name: 'Inks', component: () => import('./InksPage.vue') },
+  { id: 'materials', name: 'Materials', component: () => import('./MaterialsPage.vue') },
+  { id: 'prices', name: 'Prices', component: () => import('./PricesPage.vue') },
+  { id: 'rules', name: 'House rules', component: () => import('./RulesPage.vue') },
+  { id: 'presets', name: 'Presets', component: () => import('./PresetsPage.vue') },
+] as const;
