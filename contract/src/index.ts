@@ -67,7 +67,9 @@ export {
 } from './settings.ts';
 export {
   readItem,
+  readShopFile,
   SHOP_KINDS,
+  ShopFileSchema,
   STANDINGS,
   type ShopData,
   type ShopKind,

@@ -1,11 +1,14 @@
 /** What a shop keeps in revisions: machines, materials, inks, price lists, house rules. Money minor units, lengths mm. */
 import {
   CHANNEL_ROLES,
+  DomainError,
+  SHOP_FILE_FORMAT,
   type InkProduct,
   type Machine,
   type Material,
   type PriceList,
   type RuleBook,
+  type ShopFile,
   type ShopPreset,
 } from '@kyanos/core';
 import { z } from 'zod';
@@ -19,6 +22,7 @@ import {
   Material as MaterialSchema,
   MAX_NOTATION,
   Prices,
+  problemOf,
   ShopId,
   StackText,
 } from './plan.ts';
@@ -124,4 +128,56 @@ prove<Same<Parsed<'preset'>, ShopPreset>>();
 export function readItem<K extends ShopKind>(kind: K, value: unknown): ShopData<K> {
   const { schema, upToDate } = SHOP_KINDS[kind];
   return schema.parse(upToDate(value)) as unknown as ShopData<K>;
+}
+
+const entryOf = <S extends z.ZodType>(data: S) =>
+  z.strictObject({ id: ShopId, standing: z.enum(STANDINGS).default('active'), data });
+const entriesOf = <S extends z.ZodType>(data: S) => z.array(entryOf(data)).max(2000).default([]);
+
+/** A whole shop, or a part of it, as one file. */
+export const ShopFileSchema = z.strictObject({
+  kyanosShop: z.literal(SHOP_FILE_FORMAT),
+  name: z.string().trim().min(1).max(200).exactOptional(),
+  machines: entriesOf(MachineSchema),
+  materials: entriesOf(MaterialSchema),
+  inks: entriesOf(InkProductSchema),
+  presets: entriesOf(PresetSchema),
+  prices: PriceListSchema.exactOptional(),
+  rules: RuleBookSchema.exactOptional(),
+});
+prove<Same<z.output<typeof ShopFileSchema>, ShopFile>>();
+
+const KeptShopFile = z.looseObject({ kyanosShop: z.int().min(1) });
+
+/**
+ * A file of a shop, of this version or an earlier one.
+ * @throws DomainError `SHOP_FILE_WRONG` with the field and the way out
+ */
+export function readShopFile(value: unknown): ShopFile {
+  const kept = KeptShopFile.safeParse(value);
+  const wrong = (message: string) => new DomainError('SHOP_FILE_WRONG', message);
+  if (!kept.success)
+    throw wrong(
+      'This is no file of a shop: it has no "kyanosShop" with the number of its format. Choose a file that was written by “Export”.',
+    );
+  if (kept.data.kyanosShop > SHOP_FILE_FORMAT)
+    throw wrong(
+      `This shop was written by a newer version of Kyanos (format ${kept.data.kyanosShop}; this one reads up to ${SHOP_FILE_FORMAT}). Update this one first.`,
+    );
+  const upToDate = (list: unknown, kind: ShopKind) =>
+    Array.isArray(list)
+      ? list.map((entry: unknown) =>
+          typeof entry === 'object' && entry !== null && 'data' in entry
+            ? { ...entry, data: SHOP_KINDS[kind].upToDate(entry.data) }
+            : entry,
+        )
+      : list;
+  const { machines, materials, ...rest } = kept.data;
+  const parsed = ShopFileSchema.safeParse({
+    ...rest,
+    ...(machines !== undefined && { machines: upToDate(machines, 'machine') }),
+    ...(materials !== undefined && { materials: upToDate(materials, 'material') }),
+  });
+  if (!parsed.success) throw wrong(problemOf(parsed.error, 'the file'));
+  return parsed.data;
 }

@@ -5,6 +5,7 @@ import { createServer } from 'node:http';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
+import { EMPTY_SHOP } from '@kyanos/core';
 import { confinementInWords } from '@kyanos/intake';
 import pino from 'pino';
 import { makeApp } from './app.ts';
@@ -14,6 +15,7 @@ import { WorkEvents } from './events/workEvents.ts';
 import { refusalFor } from './http.ts';
 import { openQueue } from './queue.ts';
 import { loadDemo, prepareShop } from './shop/demo.ts';
+import { foundShop } from './shop/queries.ts';
 
 const HOST = '127.0.0.1';
 
@@ -42,7 +44,8 @@ const queue = await prepare().catch((error: unknown) => {
 
 async function prepare() {
   await migrate(pool);
-  await prepareShop(pool);
+  if (values['no-demo']) await foundShop(pool, EMPTY_SHOP, {});
+  else await prepareShop(pool);
   const opened = await openQueue(pool);
   await opened.migrate();
   if (!values['no-demo']) await loadDemo(pool, opened);

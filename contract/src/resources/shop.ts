@@ -1,7 +1,16 @@
+import { ORIGIN_PARTS } from '@kyanos/core';
 import { z } from 'zod';
 import { endpoint } from '../endpoint.ts';
+import { JobId } from '../ids.ts';
 import { MachineStateSchema, ShopId, ShopSchema } from '../plan.ts';
-import { itemOf, revisionOf, SHOP_KINDS, STANDINGS, type ShopKind } from '../shopItems.ts';
+import {
+  itemOf,
+  revisionOf,
+  SHOP_KINDS,
+  ShopFileSchema,
+  STANDINGS,
+  type ShopKind,
+} from '../shopItems.ts';
 
 const params = z.object({ machine: z.string() });
 
@@ -34,6 +43,61 @@ export const saveMachineState = endpoint({
   body: MachineStateSchema,
   answer: MachineStateSchema,
   revised: true,
+});
+
+/** What a plan has a copy of: a machine or a material by its id, or the prices. */
+const Part = z.object({ part: z.enum(ORIGIN_PARTS), id: ShopId });
+
+export const listBehind = endpoint({
+  method: 'GET',
+  path: '/shop/behind',
+  summary: 'Jobs that have an earlier revision of a machine, a material or the prices',
+  query: Part,
+  answer: z.array(z.object({ id: JobId, name: z.string(), version: z.int(), revision: z.int() })),
+});
+export const takeOverEverywhere = endpoint({
+  method: 'POST',
+  path: '/shop/taken-over',
+  summary: 'Have all jobs take over the shop’s own of today, each as a version of its own',
+  body: z.strictObject(Part.shape),
+  answer: z.object({
+    changed: z.int(),
+    left: z.array(z.object({ name: z.string(), why: z.string() })),
+  }),
+});
+
+export const exportShop = endpoint({
+  method: 'GET',
+  path: '/shop/file',
+  summary: 'The whole shop as one file, or one machine of it',
+  query: z.object({ machine: ShopId.optional() }),
+  answer: ShopFileSchema,
+});
+const ShopChanges = z.array(
+  z.object({
+    kind: z.enum(['machine', 'material', 'ink', 'preset', 'prices', 'rules']),
+    id: z.string(),
+    name: z.string(),
+    what: z.enum(['new', 'changed', 'same']),
+    fields: z.array(z.object({ field: z.string(), was: z.unknown(), now: z.unknown() })),
+  }),
+);
+/** The file as it is: it may be of an earlier version. */
+const fileBody = z.strictObject({ file: z.unknown() });
+export const previewShop = endpoint({
+  method: 'POST',
+  path: '/shop/file/preview',
+  summary: 'What taking a file in would change',
+  body: fileBody,
+  answer: ShopChanges,
+});
+export const importShop = endpoint({
+  method: 'POST',
+  path: '/shop/file',
+  summary: 'Take a file in: all of it or nothing',
+  body: fileBody,
+  answer: ShopChanges,
+  once: true,
 });
 
 /** Where things of one kind are listed, made, read, changed, retired and had back. */

@@ -27,6 +27,8 @@ export {
   machineValue,
   notAssumed,
   withMachineBlock,
+  withMachineInk,
+  withoutMachineInk,
   withMachineValue,
   type MachineBlock,
   type MachineField,
@@ -39,3 +41,11 @@ export {
   type InkChoice,
   type MachineAnswers,
 } from './usualMachine.ts';
+export {
+  SHOP_FILE_FORMAT,
+  shopChanges,
+  shopFileProblems,
+  type ShopChange,
+  type ShopFile,
+} from './shopFile.ts';
+export { EMPTY_SHOP, USUAL_MATERIAL_NAMES, usualMaterial } from './usualMaterials.ts';

@@ -2,14 +2,32 @@ import { describe, expect, it } from 'vitest';
 import { artwork, MACHINE, MATERIAL, PLAN } from '../../test/shop.ts';
 import { newPlan, type PrintPlan } from '../plan/index.ts';
 import { formatStack, type Machine } from '../stack/index.ts';
+import { backAndThrough } from '../optics/index.ts';
 import {
   contradictionsOf,
   fieldChanges,
+  freeId,
+  INK_CHOICES,
+  MACHINE_BLOCKS,
+  MACHINE_FIELDS,
+  machineValue,
   materialContradictions,
   movedOn,
+  newMachine,
+  SHOP_FILE_FORMAT,
+  shopChanges,
+  shopFileProblems,
   takenOver,
+  USUAL_MATERIAL_NAMES,
+  usualMaterial,
+  withMachineBlock,
+  withMachineInk,
+  withMachineValue,
+  withoutMachineInk,
   withProduct,
+  type InkChoice,
   type Shop,
+  type ShopFile,
 } from './index.ts';
 
 const SHOP: Shop = {
@@ -166,5 +184,156 @@ describe('an ink as it is bought', () => {
       'inks.W.pricePerLitre',
       'inks.W.contrastRatio',
     ]);
+  });
+});
+
+describe('a machine that was never seen before', () => {
+  const answers = {
+    id: 'nine',
+    name: 'Nine inks',
+    kind: 'flatbed' as const,
+    cure: 'uv' as const,
+    maxWidth: 900,
+    maxLength: 600,
+    inks: ['colour', 'light', 'orange', 'violet', 'white'] as const,
+    passes: 6,
+    speed: 700,
+    hourRate: 3000,
+  };
+
+  it('can be planned with from ten answers, whatever its kind and inks', () => {
+    const every = INK_CHOICES.map(({ id }) => id);
+    for (const kind of ['roll', 'flatbed', 'label'] as const)
+      for (const inks of [
+        every,
+        ['colour'],
+        ['white'],
+        ['colour', 'white', 'clear'],
+      ] as InkChoice[][]) {
+        const machine = newMachine({ ...answers, kind, inks });
+        expect(contradictionsOf(machine), `${kind} ${inks.join()}`).toEqual([]);
+      }
+    expect(newMachine(answers).inks.map(({ channel }) => channel)).toEqual([
+      'C',
+      'M',
+      'Y',
+      'K',
+      'Lc',
+      'Lm',
+      'Or',
+      'Vi',
+      'W',
+    ]);
+  });
+
+  it('marks every figure that nobody told as assumed, until it is told', () => {
+    const machine = newMachine(answers);
+    expect(machine.assumed).toContain('turnSeconds');
+    expect(machine.assumed).toContain('inks.W.spotName');
+    expect(machine.assumed).not.toContain('maxWidth');
+    for (const path of machine.assumed!.filter((one) => !/^(inks|modes)/.test(one)))
+      expect(machineValue(machine, path), path).not.toBeUndefined();
+    const told = withMachineValue(machine, 'turnSeconds', 0.4);
+    expect(told.turnSeconds).toBe(0.4);
+    expect(told.assumed).toEqual(machine.assumed!.filter((path) => path !== 'turnSeconds'));
+    const white = machine.inks.at(-1)!;
+    const named = withMachineInk(machine, 'W', { ...white, spotName: 'WHITE_1' });
+    expect(named.inks.at(-1)!.spotName).toBe('WHITE_1');
+    expect(named.assumed).not.toContain('inks.W.spotName');
+    expect(named.assumed).toContain('inks.W.laydown');
+  });
+
+  it('has a cutter, held edges and the like switched on with what is usual, and off again', () => {
+    const machine = newMachine(answers);
+    for (const { path, usual } of MACHINE_BLOCKS) {
+      const on = withMachineBlock(machine, path, true);
+      expect(on[path]).toEqual(usual);
+      const off = withMachineBlock(on, path, false);
+      expect(off[path]).toBeUndefined();
+      expect(off.assumed).toEqual(machine.assumed);
+    }
+  });
+
+  it('says of each figure what it changes and where it is found', () => {
+    const everything = {
+      ...MACHINE,
+      ...Object.fromEntries(MACHINE_BLOCKS.map(({ path, usual }) => [path, usual])),
+    };
+    for (const { path, changes, lookUp, absent } of MACHINE_FIELDS) {
+      expect(machineValue(everything, path) ?? absent, path).not.toBeUndefined();
+      expect(changes).toMatch(/\.$/);
+      expect(lookUp).toMatch(/\.$/);
+    }
+  });
+
+  it('loses what was learnt of an ink once its laydown is set by hand', () => {
+    const estimate = { mean: [1, 1], covariance: [1, 0, 1], noise: 1, reports: 3 } as const;
+    const learnt: Machine = { ...MACHINE, learnt: { inks: { W: estimate, C: estimate } } };
+    const white = learnt.inks.find(({ channel }) => channel === 'W')!;
+    expect(withMachineInk(learnt, 'W', { ...white, name: 'Other' }).learnt).toBe(learnt.learnt);
+    expect(withMachineInk(learnt, 'W', { ...white, laydown: 12 }).learnt!.inks).toEqual({
+      C: estimate,
+    });
+    expect(withoutMachineInk(learnt, 'W').inks).toHaveLength(learnt.inks.length - 1);
+  });
+});
+
+describe('usual materials', () => {
+  it('are no wider than the machine and light gives nothing back that it did not get', () => {
+    for (const name of USUAL_MATERIAL_NAMES) {
+      const material = usualMaterial(name, freeId(name, []), 600);
+      expect(material.width).toBeLessThanOrEqual(600);
+      expect(materialContradictions(material)).toEqual([]);
+      expect(backAndThrough(material.optics)).toBeLessThan(1.005);
+    }
+  });
+});
+
+describe('the file of a shop', () => {
+  const entry = <T>(id: string, data: T) => ({ id, standing: 'active' as const, data });
+  const file: ShopFile = {
+    kyanosShop: SHOP_FILE_FORMAT,
+    machines: [entry('a', MACHINE)],
+    materials: [],
+    inks: [],
+    presets: [],
+    prices: { prices: PLAN.prices },
+  };
+
+  it('tells what it would change: what is new, what differs and by which fields', () => {
+    const other = {
+      ...file,
+      machines: [entry('a', { ...MACHINE, hourRate: 1 }), entry('b', MACHINE)],
+    };
+    expect(
+      shopChanges(file, other).map(({ id, what, fields }) => [
+        id,
+        what,
+        fields.map(({ field }) => field),
+      ]),
+    ).toEqual([
+      ['a', 'changed', ['hourRate']],
+      ['b', 'new', []],
+      ['standard', 'same', []],
+    ]);
+  });
+
+  it('names every machine and material that contradicts itself, drafts aside', () => {
+    const wrong = { ...MACHINE, minWidth: 9999 };
+    expect(shopFileProblems({ ...file, machines: [entry('a', wrong)] })).toEqual([
+      expect.stringContaining(`${MACHINE.name}: The narrowest material`),
+    ]);
+    expect(
+      shopFileProblems({ ...file, machines: [{ ...entry('a', wrong), standing: 'draft' }] }),
+    ).toEqual([]);
+  });
+});
+
+describe('the id of a new thing', () => {
+  it('is made of its name, and of no other’s', () => {
+    expect(freeId('Roll printer No. 2', [])).toBe('roll-printer-no-2');
+    expect(freeId('Weiß & Größe', [])).toBe('wei-gro-e');
+    expect(freeId('印刷機', [])).toBe('new');
+    expect(freeId('A', ['a', 'a-2'])).toBe('a-3');
   });
 });

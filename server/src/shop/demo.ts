@@ -2,6 +2,7 @@
 import { Readable } from 'node:stream';
 import { DEMO_JOBS, SHOP, SHOP_STATE, type DemoJob } from '@kyanos/demo';
 import type { FileId } from '@kyanos/contract';
+import { originIn } from '@kyanos/core';
 import type pg from 'pg';
 import { upsertArtwork } from '../artwork/queries.ts';
 import { inTransaction } from '../db.ts';
@@ -9,7 +10,7 @@ import { storeFile } from '../files/queries.ts';
 import { insertJob } from '../jobs/queries.ts';
 import { upsertBuild } from '../plates/queries.ts';
 import { enqueue, type Queue } from '../queue.ts';
-import { foundShop } from './queries.ts';
+import { foundShop, shopOf } from './queries.ts';
 
 /** Without jobs there is still a shop, since a plan needs machines and materials. */
 export const prepareShop = (pool: pg.Pool): Promise<void> => foundShop(pool, SHOP, SHOP_STATE);
@@ -28,10 +29,13 @@ export async function loadDemo(pool: pg.Pool, queue: Queue): Promise<void> {
       'update shop set demo_loaded = true where not demo_loaded returning 1',
     );
     if (mine.rows.length === 0) return [];
+    const shop = await shopOf(db);
     const ids: string[] = [];
     for (const { job, fileId } of [...drawn].reverse()) {
       const { id } = await upsertArtwork(db, { fileId, fileName: job.fileName, dpi: job.dpi });
-      await insertJob(db, { plan: job.plan, artworkId: id, savedBy: 'Demo' });
+      const from = originIn(shop, job.plan.machine.id, job.plan.material.id);
+      const plan = { ...job.plan, ...(from && { from }) };
+      await insertJob(db, { plan, artworkId: id, savedBy: 'Demo' });
       // Queued by the worker once the artwork is ready.
       await upsertBuild(db, id, job.plan);
       ids.unshift(id);

@@ -104,7 +104,7 @@ export const saveState = (
     return keepRevision(db, 'state', id, state, { by, base });
   });
 
-const putState = (db: Db, id: string, state: MachineState) =>
+export const putState = (db: Db, id: string, state: MachineState) =>
   db.query(
     `insert into machine_state (machine_id, data) values ($1::text, $2::jsonb)
      on conflict (machine_id) do update set data = excluded.data`,

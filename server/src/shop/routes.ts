@@ -1,10 +1,13 @@
 import { API, readItem, SHOP_ENDPOINTS, SHOP_KINDS, type ShopKind } from '@kyanos/contract';
+import type { ShopChange } from '@kyanos/core';
 import { Router } from 'express';
 import type pg from 'pg';
 import { inTransaction } from '../db.ts';
 import { revisionOf, revisions } from '../revisions.ts';
 import { on, onOnce } from '../route.ts';
 import { itemById, itemsOf, makeItem, saveItem, setStanding } from './items.ts';
+import { jobsBehind, takeOverEverywhere } from './behind.ts';
+import { previewFile, shopFile, takeFileIn, withId } from './file.ts';
 import { nameShop, saveState, shopOf, stateOf } from './queries.ts';
 
 export function shopRoutes(pool: pg.Pool): Router {
@@ -13,6 +16,20 @@ export function shopRoutes(pool: pg.Pool): Router {
   on(router, API.getShop, () => shopOf(pool));
 
   on(router, API.nameShop, ({ body: { name } }) => nameShop(pool, name));
+
+  on(router, API.exportShop, ({ query: { machine } }) => shopFile(pool, machine));
+
+  on(router, API.previewShop, ({ body: { file } }) => previewFile(pool, file).then(onWire));
+
+  onOnce(router, pool, API.importShop, async (db, { body: { file } }, { actor }) =>
+    onWire(await takeFileIn(db, file, actor.name)),
+  );
+
+  on(router, API.listBehind, ({ query: { part, id } }) => jobsBehind(pool, part, id));
+
+  on(router, API.takeOverEverywhere, ({ body: { part, id } }, { actor }) =>
+    takeOverEverywhere(pool, part, id, actor.name),
+  );
 
   on(router, API.getMachineState, async ({ params }, { tellRevision }) => {
     const state = await stateOf(pool, params.machine);
@@ -68,6 +85,5 @@ export function shopRoutes(pool: pg.Pool): Router {
   return router;
 }
 
-/** Things that carry their id have the one of their address. */
-const withId = <T extends object>(data: T, id: string): T =>
-  'id' in data ? { ...data, id } : data;
+const onWire = (changes: readonly ShopChange[]) =>
+  changes.map((change) => ({ ...change, fields: [...change.fields] }));

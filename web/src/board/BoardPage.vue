@@ -21,6 +21,7 @@ import { watchDebounced } from '@vueuse/core';
 import { formatDistanceToNow } from 'date-fns';
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
+import FirstSteps from './FirstSteps.vue';
 import DropZone from '../artwork/DropZone.vue';
 import { operator } from '../job/useSaving.ts';
 import { call, Refused } from '../shared/api.ts';
@@ -88,6 +89,14 @@ onBeforeUnmount(() => {
   left = true;
   clearTimeout(timer);
 });
+
+/** Nothing can be planned yet. */
+const empty = computed(
+  () => shop.value && (shop.value.machines.length === 0 || shop.value.materials.length === 0),
+);
+async function refresh() {
+  shop.value = await call(API.getShop, {});
+}
 
 const SUGGESTED = 'What the file suggests';
 const own = shallowRef<readonly Preset[]>([]);
@@ -169,7 +178,8 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
         maxlength="80"
       />
     </div>
-    <drop-zone title="Drop artwork here to begin a job" :ready="begin" />
+    <first-steps v-if="empty" @ready="refresh" />
+    <drop-zone v-else title="Drop artwork here to begin a job" :ready="begin" />
     <pages-dialog
       :info="asked?.info ?? undefined"
       :file-name="asked?.fileName ?? ''"
@@ -190,7 +200,7 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
       />
       <v-select v-model="sort" class="sort" label="In the order of" :items="SORTS" />
     </div>
-    <p v-if="jobs?.length === 0" class="empty soft">
+    <p v-if="jobs?.length === 0 && !empty" class="empty soft">
       {{
         search
           ? `No job has “${search}” in its name, file, machine, material or customer.`

@@ -8,6 +8,7 @@ import { typing } from '../shared/keys.ts';
 import SampleTools from '../stack/SampleTools.vue';
 import ConflictDialog from './ConflictDialog.vue';
 import LedgerBar from './LedgerBar.vue';
+import MovedNotice from './MovedNotice.vue';
 import { STAGES } from './stages.ts';
 import { useJob } from './useJob.ts';
 import VersionPager from './VersionPager.vue';
@@ -127,6 +128,7 @@ function rename() {
           :text="job.problem.message"
           @click:close="job.problem = undefined"
         />
+        <moved-notice />
         <nav v-if="job.plan && views.length" class="views" aria-label="Questions of this stage">
           <router-link
             v-for="view in views"

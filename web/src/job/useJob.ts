@@ -72,7 +72,8 @@ export const useJob = defineStore('job', () => {
     const wantedId = wanted as JobId;
     id.value = wantedId;
     try {
-      shop.value ??= await call(API.getShop, {});
+      // As it is now: what moved on since the plan was made is told.
+      shop.value = await call(API.getShop, {});
       const job = await call(API.getJob, { params: { id: wantedId } });
       if (id.value !== wanted) return;
       take(job);

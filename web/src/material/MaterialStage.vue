@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { modesFor, obstacles, type Machine, type Material } from '@kyanos/core';
+import {
+  modesFor,
+  obstacles,
+  originIn,
+  type Machine,
+  type Material,
+  type PrintPlan,
+} from '@kyanos/core';
 import { computed } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import { length } from '../shared/format.ts';
@@ -28,11 +35,21 @@ function fitting(machine: Machine, material: Material): string {
   const modes = modesFor(machine, material, plan.value.stack);
   return (modes.find(({ id }) => id === plan.value.modeId) ?? modes[0] ?? machine.modes[0]).id;
 }
+/** The shop's own of today, with its revision; the prices stay those of the plan. */
+function origin(machineId: string, materialId: string): Pick<PrintPlan, 'from'> {
+  const now = job.shop && originIn(job.shop, machineId, materialId);
+  const { prices } = plan.value.from ?? {};
+  if (!now) return {};
+  const { prices: _, ...rest } = now;
+  return { from: { ...rest, ...(prices !== undefined && { prices }) } };
+}
 function chooseMaterial(material: Material) {
-  job.update({ material, modeId: fitting(plan.value.machine, material), lot: '' });
+  const modeId = fitting(plan.value.machine, material);
+  job.update({ material, modeId, lot: '', ...origin(plan.value.machine.id, material.id) });
 }
 function chooseMachine(machine: Machine) {
-  job.update({ machine, modeId: fitting(machine, plan.value.material) });
+  const { material } = plan.value;
+  job.update({ machine, modeId: fitting(machine, material), ...origin(machine.id, material.id) });
 }
 
 const machines = computed(() =>

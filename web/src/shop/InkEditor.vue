@@ -14,7 +14,7 @@ import {
   type Split,
 } from '@kyanos/core';
 import { computed } from 'vue';
-import MoneyField from '../shared/MoneyField.vue';
+import InkFigures from '../cost/InkFigures.vue';
 import NumberField from '../shared/NumberField.vue';
 import { without } from '../shared/without.ts';
 import { ROLE_NAMES } from './inkWords.ts';
@@ -147,25 +147,6 @@ const setLab = (at: number, value: number) => {
           :model-value="ink.spotName ?? ''"
           @update:model-value="set({ spotName: $event || null })"
         />
-        <number-field
-          label="Laydown of a solid, one hit"
-          unit="mL/m²"
-          :min="0.1"
-          :max="200"
-          :precision="1"
-          :model-value="ink.laydown"
-          @update:model-value="set({ laydown: $event, ...{ laydownFrom: undefined } })"
-        />
-        <number-field
-          v-if="ink.contrastRatio !== undefined"
-          label="A solid hides (contrast ratio)"
-          unit="%"
-          :min="5"
-          :max="99.5"
-          :precision="1"
-          :model-value="Math.round(ink.contrastRatio * 1000) / 10"
-          @update:model-value="set({ contrastRatio: $event / 100 })"
-        />
         <v-select
           v-if="ink.role === 'clear'"
           label="Surface"
@@ -188,38 +169,6 @@ const setLab = (at: number, value: number) => {
             @update:model-value="setLab(at, $event)"
           />
         </template>
-        <money-field
-          label="Price"
-          :currency="currency"
-          per="L"
-          :model-value="ink.pricePerLitre"
-          @update:model-value="set({ pricePerLitre: $event })"
-        />
-        <number-field
-          label="A container holds"
-          unit="mL"
-          :max="1000000"
-          :model-value="ink.container?.ml ?? 0"
-          @update:model-value="
-            $event > 0 ? set({ container: { ml: $event } }) : (ink = without(ink, 'container'))
-          "
-        />
-        <number-field
-          label="Lost at the start of a trip"
-          unit="mL"
-          :max="1000"
-          :precision="2"
-          :model-value="ink.lossPerTrip"
-          @update:model-value="set({ lossPerTrip: $event })"
-        />
-        <number-field
-          label="Spat while printing"
-          unit="mL/h"
-          :max="1000"
-          :precision="2"
-          :model-value="ink.spitPerHour ?? 0"
-          @update:model-value="set({ spitPerHour: $event })"
-        />
         <number-field
           v-if="special"
           label="Rows of nozzles"
@@ -265,6 +214,9 @@ const setLab = (at: number, value: number) => {
           />
         </div>
       </template>
+      <div class="field-grid">
+        <ink-figures v-model="ink" :cure="machine.cure" :currency="currency" />
+      </div>
       <p v-if="wrong" class="problem" role="alert">{{ wrong }}</p>
       <div class="dialog-buttons">
         <v-btn v-if="was && machine.inks.length > 1" variant="text" @click="emit('remove')">

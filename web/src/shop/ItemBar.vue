@@ -29,9 +29,9 @@ const blocked = computed(
   () => props.item.standing === 'active' && (props.contradictions?.length ?? 0) > 0,
 );
 const STANDING: Record<Standing, string> = {
-  active: 'planned with',
-  draft: 'draft, not planned with',
-  retired: 'retired, not planned with',
+  active: 'In use',
+  draft: 'Draft, not in use yet',
+  retired: 'Retired',
 };
 const back = (data: ShopData<K>) => props.editing.set(data);
 </script>
@@ -42,6 +42,7 @@ const back = (data: ShopData<K>) => props.editing.set(data);
       <span class="standing" :class="item.standing">{{ STANDING[item.standing] }}</span>
       <span class="soft small">revision {{ item.revision }}, by {{ item.savedBy }}</span>
       <span class="grow"></span>
+      <slot></slot>
       <v-btn size="small" variant="text" :prepend-icon="mdiHistory" @click="history = true">
         Revisions
       </v-btn>
@@ -61,7 +62,7 @@ const back = (data: ShopData<K>) => props.editing.set(data);
           size="small"
           :disabled="(contradictions?.length ?? 0) > 0 || editing.dirty.value"
           @click="emit('stand', 'active')"
-          >Plan with it</v-btn
+          >Put it in use</v-btn
         >
       </template>
       <v-btn v-if="editing.dirty.value" size="small" @click="editing.discard()"> Throw away </v-btn>

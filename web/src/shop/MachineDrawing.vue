@@ -40,6 +40,12 @@ const drawn = computed(() => {
     round: kind !== 'flatbed',
   };
 });
+/** Where a roll goes on below. */
+const tornEdge = computed(() => {
+  const { x, y, width, height } = drawn.value.bed;
+  const teeth = Math.floor(width / 12);
+  return `M${x} ${y + height}${`l${width / teeth / 2} 7 ${width / teeth / 2} -7`.repeat(teeth)}`;
+});
 const at = computed(() => drawn.value.bed.y + drawn.value.bed.height * 0.42);
 </script>
 
@@ -94,11 +100,7 @@ const at = computed(() => drawn.value.bed.y + drawn.value.bed.height * 0.42);
         :fill="`url(#${id})`"
       />
     </template>
-    <path
-      v-if="drawn.goesOn"
-      :d="`M${drawn.bed.x} ${drawn.bed.y + drawn.bed.height}l6 6 6 -6 6 6 6 -6`"
-      class="line"
-    />
+    <path v-if="drawn.goesOn" :d="tornEdge" class="line" />
     <rect :x="drawn.bed.x" :y="at" :width="drawn.bed.width" :height="drawn.swath" class="swath" />
     <rect
       :x="drawn.bed.x + drawn.bed.width * 0.3"

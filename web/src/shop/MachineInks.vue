@@ -1,6 +1,14 @@
 <script setup lang="ts">
 /** The ink set of a machine: any number of inks, each with its role. */
-import { isSpecialInk, partOf, type Currency, type Ink, type Machine } from '@kyanos/core';
+import {
+  isSpecialInk,
+  partOf,
+  withMachineInk,
+  withoutMachineInk,
+  type Currency,
+  type Ink,
+  type Machine,
+} from '@kyanos/core';
 import { mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
 import TextureSwatch from '../look/TextureSwatch.vue';
@@ -37,32 +45,12 @@ const rows = computed(() =>
   })),
 );
 
-/** What was told of an ink is assumed no more. */
 function keep(next: Ink) {
-  const old = machine.value.inks.find(({ channel }) => channel === was.value);
-  const told = (Object.keys(next) as (keyof Ink)[]).filter((key) => old?.[key] !== next[key]);
-  const inks = old
-    ? machine.value.inks.map((ink) => (ink === old ? next : ink))
-    : [...machine.value.inks, next];
-  machine.value = {
-    ...machine.value,
-    inks,
-    ...(machine.value.assumed && {
-      assumed: machine.value.assumed.filter(
-        (path) => !told.some((field) => path === `inks.${was.value}.${field}`),
-      ),
-    }),
-  };
+  machine.value = withMachineInk(machine.value, was.value, next);
   edited.value = undefined;
 }
 function remove() {
-  machine.value = {
-    ...machine.value,
-    inks: machine.value.inks.filter(({ channel }) => channel !== was.value),
-    ...(machine.value.assumed && {
-      assumed: machine.value.assumed.filter((path) => !path.startsWith(`inks.${was.value}.`)),
-    }),
-  };
+  if (was.value !== undefined) machine.value = withoutMachineInk(machine.value, was.value);
   edited.value = undefined;
 }
 </script>

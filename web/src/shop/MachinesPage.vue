@@ -6,10 +6,12 @@ import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { length } from '../shared/format.ts';
 import CompareDialog from './CompareDialog.vue';
+import BehindNotice from './BehindNotice.vue';
 import ItemBar from './ItemBar.vue';
 import ItemList from './ItemList.vue';
 import MachineEditor from './MachineEditor.vue';
 import NewMachineDialog from './NewMachineDialog.vue';
+import ShopFileButtons from './ShopFileButtons.vue';
 import { useEditing } from './useEditing.ts';
 import { useItems } from './useItems.ts';
 import { useCurrency } from './useCurrency.ts';
@@ -47,7 +49,7 @@ const answer = computed(() => {
   const active = items.value.filter(({ standing }) => standing === 'active').length;
   const assumed = machine.value?.assumed?.length ?? 0;
   if (items.value.length === 0) return 'None yet. Set up the first one: it takes ten answers.';
-  return `${active} ${active === 1 ? 'is' : 'are'} planned with. ${
+  return `${active} in use. ${
     assumed ? `${assumed} figures of ${machine.value!.name} are assumed: look at those first.` : ''
   }`;
 });
@@ -105,7 +107,10 @@ watch(
           :contradictions="contradictions"
           @copy="copy"
           @stand="stand(chosen.id, $event)"
-        />
+        >
+          <shop-file-buttons :machine="{ id: chosen.id, name: machine.name }" />
+        </item-bar>
+        <behind-notice :id="chosen.id" part="machine" :revision="chosen.revision" />
         <machine-editor
           :model-value="machine"
           :currency="currency"

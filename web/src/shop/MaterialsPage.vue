@@ -5,7 +5,8 @@ import { mdiPlus } from '@mdi/js';
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import MaterialSwatch from '../material/MaterialSwatch.vue';
-import { currency as money, length } from '../shared/format.ts';
+import { length } from '../shared/format.ts';
+import BehindNotice from './BehindNotice.vue';
 import ItemBar from './ItemBar.vue';
 import ItemList from './ItemList.vue';
 import MaterialEditor from './MaterialEditor.vue';
@@ -31,15 +32,13 @@ const listed = computed(() =>
     id,
     standing,
     name: data.name,
-    about: `${data.class} ${data.form}, ${length(data.width)}, ${money({ minor: data.pricePerM2, currency: currency.value })} a m²`,
+    about: `${data.class} ${data.form}, ${length(data.width)}`,
   })),
 );
 const answer = computed(() => {
   if (!items.value) return 'Fetching the materials…';
   const active = items.value.filter(({ standing }) => standing === 'active').length;
-  return active === 0
-    ? 'None yet. Add the first one from its data sheet.'
-    : `${active} ${active === 1 ? 'is' : 'are'} planned with.`;
+  return active === 0 ? 'None yet. Add the first one from its data sheet.' : `${active} in use.`;
 });
 
 /** White gloss vinyl on a roll: something usual to type over. */
@@ -98,6 +97,7 @@ async function copy() {
           @copy="copy"
           @stand="stand(chosen.id, $event)"
         />
+        <behind-notice :id="chosen.id" part="material" :revision="chosen.revision" />
         <material-editor
           :model-value="material"
           :currency="currency"

@@ -3,6 +3,7 @@
 import { computed } from 'vue';
 import PriceFields from '../cost/PriceFields.vue';
 import { without } from '../shared/without.ts';
+import BehindNotice from './BehindNotice.vue';
 import DayField from './DayField.vue';
 import ItemBar from './ItemBar.vue';
 import { useEditing } from './useEditing.ts';
@@ -33,6 +34,7 @@ function setDay(day: string | undefined) {
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <template v-if="chosen && list">
       <item-bar kind="prices" single :item="chosen" name="the prices" :editing="editing" />
+      <behind-notice id="standard" part="prices" :revision="chosen.revision" />
       <div class="panel pad stage">
         <day-field :model-value="list.holdsFrom" @update:model-value="setDay" />
         <price-fields

@@ -40,7 +40,7 @@ const setChoke = (id: string, mm: number) => set({ chokeMm: { ...rules.value.cho
         <day-field :model-value="book.holdsFrom" @update:model-value="setDay" />
         <div class="field-grid">
           <number-field
-            label="White waits before the next trip"
+            label="Wait after white"
             unit="min"
             :max="1440"
             :model-value="rules.waitMinutes ?? 0"

@@ -1,9 +1,13 @@
 <script setup lang="ts">
 /** The room of the shop: what jobs are planned with. */
+import { ref } from 'vue';
 import { useRoute } from 'vue-router';
+import ShopFileButtons from './ShopFileButtons.vue';
 import { SECTIONS } from './sections.ts';
 
 const route = useRoute();
+/** Files that were taken in: what is shown is fetched anew. */
+const taken = ref(0);
 </script>
 
 <template>
@@ -17,9 +21,11 @@ const route = useRoute();
         :aria-current="route.name === `shop-${section.id}` ? 'page' : undefined"
         >{{ section.name }}</router-link
       >
+      <span class="grow"></span>
+      <shop-file-buttons @taken="taken++" />
     </nav>
     <main class="content">
-      <router-view />
+      <router-view :key="taken" />
     </main>
   </div>
 </template>
@@ -29,6 +35,10 @@ const route = useRoute();
   display: grid;
   grid-template-rows: auto minmax(0, 1fr);
   min-height: 0;
+}
+
+.grow {
+  flex: 1;
 }
 
 .content {

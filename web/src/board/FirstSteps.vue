@@ -1,0 +1,168 @@
+<script setup lang="ts">
+/** An empty shop: ten answers, then the first file can be dropped. Everything else is usual and can be told later. */
+import { API } from '@kyanos/contract';
+import {
+  CURRENCIES,
+  freeId,
+  INK_CHOICES,
+  newMachine,
+  SHOP_FILE_FORMAT,
+  USUAL_MATERIAL_NAMES,
+  usualMaterial,
+  type Currency,
+  type InkChoice,
+  type Machine,
+  type ShopFile,
+} from '@kyanos/core';
+import { ref } from 'vue';
+import { call, newKey, Refused } from '../shared/api.ts';
+import LengthField from '../shared/LengthField.vue';
+import MoneyField from '../shared/MoneyField.vue';
+import NumberField from '../shared/NumberField.vue';
+
+const emit = defineEmits<{ ready: [] }>();
+
+const shopName = ref('');
+const currency = ref<Currency>('USD');
+const machineName = ref('');
+const kind = ref<Machine['kind']>('roll');
+const maxWidth = ref(1600);
+const inks = ref<InkChoice[]>(['colour', 'white']);
+const hourRate = ref(2500);
+const labourRate = ref(3000);
+const markupPercent = ref(100);
+const materials = ref<string[]>(['White vinyl', 'Clear film']);
+
+const KINDS = [
+  { value: 'roll', title: 'Roll printer, solvent ink' },
+  { value: 'flatbed', title: 'Flatbed, UV ink' },
+  { value: 'label', title: 'Label printer, water-based ink' },
+];
+const USUAL = {
+  roll: { cure: 'solvent', maxLength: 20_000 },
+  flatbed: { cure: 'uv', maxLength: 600 },
+  label: { cure: 'water', maxLength: 5000 },
+} as const;
+
+const busy = ref(false);
+let key = '';
+const problem = ref<string>();
+async function begin() {
+  busy.value = true;
+  problem.value = undefined;
+  try {
+    const name = machineName.value.trim();
+    const id = freeId(name, []);
+    const machine = newMachine({
+      id,
+      name,
+      kind: kind.value,
+      ...USUAL[kind.value],
+      maxWidth: maxWidth.value,
+      inks: inks.value,
+      passes: 8,
+      speed: 800,
+      hourRate: hourRate.value,
+    });
+    const { prices } = await call(API.getShop, {});
+    const standing = 'active';
+    const file: ShopFile = {
+      kyanosShop: SHOP_FILE_FORMAT,
+      name: shopName.value.trim(),
+      machines: [{ id, standing, data: machine }],
+      materials: materials.value.map((material) => {
+        const own = freeId(material, []);
+        return { id: own, standing, data: usualMaterial(material, own, maxWidth.value) };
+      }),
+      inks: [],
+      presets: [],
+      prices: {
+        prices: {
+          ...prices,
+          currency: currency.value,
+          labourRate: labourRate.value,
+          markupPercent: markupPercent.value,
+        },
+      },
+    };
+    // All of it or nothing, however often it is sent.
+    await call(API.importShop, { body: { file } }, { key: (key ||= newKey()) });
+    emit('ready');
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    problem.value = error.message;
+    key = '';
+  } finally {
+    busy.value = false;
+  }
+}
+</script>
+
+<template>
+  <form class="panel first" @submit.prevent="begin">
+    <h2 class="question">First, your shop in ten answers</h2>
+    <p class="soft">
+      They are enough to plan and price a job. Whatever else a job needs gets a usual figure, marked
+      as assumed, and you can tell it later under Shop.
+    </p>
+    <div class="field-grid">
+      <v-text-field v-model="shopName" label="Name of the shop" maxlength="200" autofocus />
+      <v-select v-model="currency" label="Currency" :items="[...CURRENCIES]" />
+      <v-text-field v-model="machineName" label="Name of the machine" maxlength="120" />
+      <v-select v-model="kind" label="Kind of machine" :items="KINDS" />
+      <length-field v-model="maxWidth" label="Widest print" :min="10" :max="200000" />
+      <v-select
+        v-model="inks"
+        label="Its inks"
+        multiple
+        chips
+        :items="[...INK_CHOICES]"
+        item-value="id"
+        item-title="name"
+      />
+      <money-field v-model="hourRate" label="Machine hour" :currency="currency" per="h" />
+      <money-field v-model="labourRate" label="Labour" :currency="currency" per="h" />
+      <number-field v-model="markupPercent" label="Markup on cost" unit="%" :max="10000" />
+      <v-select
+        v-model="materials"
+        label="Materials to begin with"
+        multiple
+        chips
+        :items="[...USUAL_MATERIAL_NAMES]"
+      />
+    </div>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <div class="dialog-buttons">
+      <v-btn to="/shop">Set it up by hand</v-btn>
+      <v-btn
+        type="submit"
+        color="primary"
+        variant="flat"
+        :loading="busy"
+        :disabled="
+          !shopName.trim() || !machineName.trim() || inks.length === 0 || materials.length === 0
+        "
+        >Begin</v-btn
+      >
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.first {
+  display: grid;
+  gap: 14px;
+  max-width: 860px;
+  padding: 22px;
+}
+
+.first :deep(.field-grid) {
+  grid-template-columns: 1fr 1fr;
+}
+
+@media (max-width: 700px) {
+  .first :deep(.field-grid) {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,60 @@
+<script setup lang="ts">
+/** What the shop changed since this job took its copies, what it would change here, and taking it over. */
+import { calculate, movedOn, takenOver, type OriginPart } from '@kyanos/core';
+import { computed } from 'vue';
+import { currency } from '../shared/format.ts';
+import { changeWords } from '../shop/fieldNames.ts';
+import { useJob } from './useJob.ts';
+
+const job = useJob();
+const MOST = 3;
+const moved = computed(() => {
+  const { plan, shop, info, measures, shown, state } = job;
+  if (!plan || !shop) return [];
+  return movedOn(plan, shop).map(({ part, name, fields }) => {
+    const next = takenOver(plan, shop, part);
+    const was = shown?.work?.cost.price;
+    const now =
+      info && measures && was ? calculate(next, info, measures, state).work?.cost.price : undefined;
+    const words = fields.flatMap((field) => changeWords(field) ?? []);
+    return {
+      part,
+      name,
+      words: words.slice(0, MOST).join(' · '),
+      more: Math.max(0, words.length - MOST),
+      effect:
+        was && now
+          ? now.minor === was.minor
+            ? 'The price of this job stays.'
+            : `The price of this job becomes ${currency(now)}, ${now.minor > was.minor ? '+' : '−'}${currency({ ...now, minor: Math.abs(now.minor - was.minor) })}.`
+          : '',
+    };
+  });
+});
+function take(part: OriginPart) {
+  if (job.plan && job.shop) job.replace(takenOver(job.plan, job.shop, part));
+}
+</script>
+
+<template>
+  <div v-for="one in moved" :key="one.part" class="panel notice" role="status">
+    <p>
+      <b>The shop’s own has moved on: {{ one.name }}.</b>
+      {{ one.words }}<template v-if="one.more"> and {{ one.more }} more</template>.
+      {{ one.effect }}
+    </p>
+    <v-btn size="small" @click="take(one.part)">Take it over</v-btn>
+  </div>
+</template>
+
+<style scoped>
+.notice {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  justify-content: space-between;
+  margin-bottom: 12px;
+  padding: 8px 12px;
+  border-left: 4px solid rgb(var(--v-theme-info));
+}
+</style>

@@ -1,0 +1,76 @@
+<script setup lang="ts">
+/** Jobs that have an earlier revision of what is shown here, and having all of them take over the new one. */
+import { API } from '@kyanos/contract';
+import type { OriginPart } from '@kyanos/core';
+import { ref, shallowRef, watch } from 'vue';
+import { call } from '../shared/api.ts';
+
+const props = defineProps<{
+  part: OriginPart;
+  id: string;
+  /** The present one. */
+  revision: number;
+}>();
+
+const jobs = shallowRef<readonly { id: string; name: string }[]>([]);
+const told = ref<string>();
+const load = async () =>
+  (jobs.value = await call(API.listBehind, { query: { part: props.part, id: props.id } }));
+watch(
+  [() => props.part, () => props.id, () => props.revision],
+  () => {
+    told.value = undefined;
+    void load();
+  },
+  { immediate: true },
+);
+
+const busy = ref(false);
+async function takeOver() {
+  busy.value = true;
+  const { changed, left } = await call(API.takeOverEverywhere, {
+    body: { part: props.part, id: props.id },
+  });
+  busy.value = false;
+  told.value = [
+    `${changed} job${changed === 1 ? ' has' : 's have'} it now, each as a new version.`,
+    ...left.map(({ name, why }) => `${name}: ${why}`),
+  ].join(' ');
+  await load();
+}
+const SHOWN = 4;
+</script>
+
+<template>
+  <div v-if="jobs.length || told" class="panel behind" role="status">
+    <p v-if="told">{{ told }}</p>
+    <template v-if="jobs.length">
+      <p>
+        {{ jobs.length }} job{{ jobs.length === 1 ? ' has' : 's have' }} it as it was before:
+        <template v-for="(job, i) in jobs.slice(0, SHOWN)" :key="job.id"
+          >{{ i ? ', ' : ''
+          }}<router-link :to="{ name: 'cost', params: { id: job.id } }">{{
+            job.name
+          }}</router-link></template
+        ><template v-if="jobs.length > SHOWN"> and {{ jobs.length - SHOWN }} more</template>.
+      </p>
+      <v-btn size="small" :loading="busy" @click="takeOver">Take it over in all of them</v-btn>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.behind {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  align-items: center;
+  justify-content: space-between;
+  padding: 8px 14px;
+  border-left: 4px solid rgb(var(--v-theme-info));
+}
+
+a {
+  color: inherit;
+}
+</style>
