@@ -48,5 +48,15 @@ for (const theme of ['day', 'night'])
       await expect(page.getByTestId('ledger')).toContainText('Price');
       await check(stage);
     }
+    for (const section of ['machines', 'inks', 'materials', 'prices', 'rules', 'presets']) {
+      await page.goto(`/shop/${section}`);
+      await page.getByRole('heading', { level: 1 }).waitFor();
+      await page.waitForLoadState('networkidle');
+      await check(`shop ${section}`);
+    }
+    await page.goto('/shop/machines');
+    await page.getByRole('button', { name: 'White', exact: true }).click();
+    await page.getByRole('dialog').waitFor();
+    await check('an ink of a machine');
     expect(found).toEqual([]);
   });

@@ -1,4 +1,4 @@
-import { MachineStateSchema, Plan, PRINTED } from '@kyanos/contract';
+import { MachineStateSchema, Plan, PRINTED, ShopFileSchema } from '@kyanos/contract';
 import { z } from 'zod';
 
 /** JSON Schema of the plan file and of everything that is printed with --json. */
@@ -9,6 +9,7 @@ export async function schemaCommand(): Promise<void> {
   const schemas = {
     planFile: schema(Plan, 'input'),
     stateFile: schema(MachineStateSchema, 'input'),
+    shopFile: schema(ShopFileSchema, 'input'),
     ...Object.fromEntries(printed),
   };
   console.log(JSON.stringify(schemas, null, 2));

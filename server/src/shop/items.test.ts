@@ -1,6 +1,6 @@
 import type { Job } from '@kyanos/contract';
 import { encodePlan } from '@kyanos/contract';
-import type { InkProduct, Machine, Shop } from '@kyanos/core';
+import type { InkProduct, Machine, Shop, ShopFile } from '@kyanos/core';
 import { SHOP } from '@kyanos/demo';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
@@ -140,6 +140,83 @@ describe('the things of a shop', () => {
     await list(6000, '2999-01-01');
     expect((await shop()).prices.labourRate).toBe(5000);
     expect(await list(1, 'soon')).toMatchObject({ status: 422 });
+  });
+});
+
+describe('jobs that have an earlier revision', () => {
+  it('are listed, and all take over the shop’s own as versions of their own', async () => {
+    const { revisions } = await shop();
+    const plan = { ...demo('harbour-lightbox').plan, machine: roll };
+    const old = { ...plan, from: { machine: revisions!.machines[roll.id] } };
+    const behind = await served.newJob(null, old);
+    // A job that never came from the shop is asked nothing.
+    await served.newJob(null, plan);
+    const { value } = await get(`machines/${roll.id}`);
+    await put(`machines/${roll.id}`, { ...value, hourRate: 7700 });
+    const list = async () =>
+      (
+        await served.call<{ id: string }[]>('GET', `/shop/behind?part=machine&id=${roll.id}`)
+      ).body.map(({ id }) => id);
+    expect(await list()).toEqual([behind.id]);
+    const body = { part: 'machine', id: roll.id };
+    expect((await served.call('POST', '/shop/taken-over', body)).body).toEqual({
+      changed: 1,
+      left: [],
+    });
+    expect(await list()).toEqual([]);
+    const { body: job } = await served.call<Job>('GET', `/jobs/${behind.id}`);
+    expect(job).toMatchObject({
+      version: 2,
+      savedBy: 'this computer',
+      plan: { machine: { hourRate: 7700 }, from: { machine: expect.any(Number) } },
+    });
+    expect((await served.call('GET', '/shop/behind?part=ink&id=x')).status).toBe(422);
+  });
+});
+
+describe('the file of a shop', () => {
+  const file = async () => (await served.call<ShopFile>('GET', '/shop/file')).body;
+  const send = (path: string, value: unknown) =>
+    served.call<{ message: string }>('POST', path, { file: value });
+
+  it('comes in as it went out and changes nothing', async () => {
+    const whole = await file();
+    const { body } = await served.call<{ what: string }[]>('POST', '/shop/file/preview', {
+      file: whole,
+    });
+    expect(new Set(body.map(({ what }) => what))).toEqual(new Set(['same']));
+    const { body: one } = await served.call<ShopFile>('GET', `/shop/file?machine=${roll.id}`);
+    expect(one.machines.map(({ id }) => id)).toEqual([roll.id]);
+    expect(one).not.toHaveProperty('prices');
+  });
+
+  it('is taken in whole or not at all', async () => {
+    const whole = await file();
+    const [first] = whole.machines;
+    const good = { ...first, id: 'from-file', data: { ...first.data, name: 'From a file' } };
+    const wrong = { ...good, id: 'odd-file', data: { ...good.data, minWidth: 99_999 } };
+    expect(await send('/shop/file', { ...whole, machines: [good, wrong] })).toMatchObject({
+      status: 422,
+      body: { message: expect.stringContaining('The narrowest material') },
+    });
+    expect((await file()).machines.map(({ id }) => id)).not.toContain('from-file');
+    expect((await send('/shop/file', { ...whole, machines: [good] })).status).toBe(200);
+    const kept = (await file()).machines.find(({ id }) => id === 'from-file')!;
+    expect(kept.data).toEqual({ ...good.data, id: 'from-file' });
+  });
+
+  it.each([
+    [{}, 'no "kyanosShop"'],
+    [null, 'no "kyanosShop"'],
+    [{ kyanosShop: 99 }, 'newer version'],
+    [{ kyanosShop: 1, machines: 'many' }, 'machines'],
+    [{ kyanosShop: 1, machines: [{ id: 'A B', data: {} }] }, 'machines.0.id'],
+    [{ kyanosShop: 1, cats: [] }, '"cats"'],
+  ])('that is none is refused by what is wrong: %j', async (value, words) => {
+    expect(await send('/shop/file', value)).toMatchObject({
+      status: 422,
+      body: { message: expect.stringContaining(words) },
+    });
   });
 });
 

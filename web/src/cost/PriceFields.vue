@@ -145,6 +145,7 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 12px;
+  align-items: start;
 }
 
 h2 {

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 /** A number with its unit. While the field is empty the last number stands. */
+import { nextTick } from 'vue';
+
 const model = defineModel<number>({ required: true });
 defineProps<{
   label: string;
@@ -10,6 +12,12 @@ defineProps<{
   /** Digits after the point. */
   precision?: number;
 }>();
+
+/** Whoever comes into the field types a new number: the field writes the old one anew, and what was selected is not any more. */
+async function selectAll(event: FocusEvent): Promise<void> {
+  await nextTick();
+  (event.target as HTMLInputElement).select();
+}
 </script>
 
 <template>
@@ -21,6 +29,7 @@ defineProps<{
     :step="step ?? 1"
     :precision="precision ?? 0"
     :model-value="model"
+    @focusin="selectAll"
     @update:model-value="$event !== null && (model = $event)"
   />
 </template>

@@ -3,7 +3,6 @@
 import { CHANNEL_ROLES, type InkProduct, type Machine } from '@kyanos/core';
 import { mdiPlus } from '@mdi/js';
 import { computed, shallowRef } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
 import { SHOP_ENDPOINTS } from '@kyanos/contract';
 import { call, Refused } from '../shared/api.ts';
 import { currency as money } from '../shared/format.ts';
@@ -15,25 +14,17 @@ import { ROLE_NAMES } from './inkWords.ts';
 import ItemBar from './ItemBar.vue';
 import ItemList from './ItemList.vue';
 import { useCurrency } from './useCurrency.ts';
-import { useEditing } from './useEditing.ts';
-import { useItems } from './useItems.ts';
-
-const { items, problem, load, make, stand } = useItems('ink');
-const currency = useCurrency();
-const route = useRoute();
-const router = useRouter();
-const chosen = computed(
-  () => items.value?.find(({ id }) => id === route.params.item) ?? items.value?.[0],
-);
-const select = (id: string) => router.replace({ name: 'shop-inks', params: { item: id } });
+import { useShopPage } from './useShopPage.ts';
 
 const machines = shallowRef<readonly ShopItem<'machine'>[]>([]);
 const loadMachines = async () => (machines.value = await listItems('machine'));
 void loadMachines();
-const editing = useEditing('ink', chosen, async () => {
-  await load();
-  await loadMachines();
-});
+const { items, problem, chosen, select, editing, create, copy, stand } = useShopPage(
+  'ink',
+  'inks',
+  { saved: loadMachines },
+);
+const currency = useCurrency();
 const ink = computed(() => editing.edited.value);
 const set = (change: Partial<InkProduct>) => editing.set({ ...ink.value!, ...change });
 
@@ -78,24 +69,15 @@ async function fit(machine: Machine, channel: string, on: boolean) {
   }
 }
 
-async function create() {
-  const name = 'New ink';
-  const id = await make(name, (wanted) => ({
-    id: wanted,
-    name,
+const add = () =>
+  create('New ink', (id) => ({
+    id,
+    name: 'New ink',
     role: 'white',
     pricePerLitre: 18_500,
     contrastRatio: 0.7,
     container: { ml: 220 },
   }));
-  if (id !== undefined) await select(id);
-}
-async function copy() {
-  const of = ink.value!;
-  const name = `Copy of ${of.name}`;
-  const id = await make(name, (wanted) => ({ ...of, id: wanted, name }));
-  if (id !== undefined) await select(id);
-}
 </script>
 
 <template>
@@ -108,7 +90,7 @@ async function copy() {
           the machine.
         </p>
       </div>
-      <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="create">New ink</v-btn>
+      <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="add">New ink</v-btn>
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <p v-if="items?.length === 0" class="soft">

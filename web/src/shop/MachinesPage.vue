@@ -3,7 +3,7 @@
 import { contradictionsOf, newMachine, type Machine, type MachineAnswers } from '@kyanos/core';
 import { mdiCompareHorizontal, mdiPlus } from '@mdi/js';
 import { computed, ref, watch } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
+import { useRoute } from 'vue-router';
 import { length } from '../shared/format.ts';
 import CompareDialog from './CompareDialog.vue';
 import BehindNotice from './BehindNotice.vue';
@@ -12,22 +12,15 @@ import ItemList from './ItemList.vue';
 import MachineEditor from './MachineEditor.vue';
 import NewMachineDialog from './NewMachineDialog.vue';
 import ShopFileButtons from './ShopFileButtons.vue';
-import { useEditing } from './useEditing.ts';
-import { useItems } from './useItems.ts';
 import { useCurrency } from './useCurrency.ts';
+import { useShopPage } from './useShopPage.ts';
 
-const { items, problem, load, make, stand } = useItems('machine');
+const { items, problem, chosen, select, editing, inUse, create, copy, stand } = useShopPage(
+  'machine',
+  'machines',
+);
 const currency = useCurrency();
 const route = useRoute();
-const router = useRouter();
-const chosen = computed(
-  () =>
-    items.value?.find(({ id }) => id === route.params.item) ??
-    items.value?.find(({ standing }) => standing === 'active') ??
-    items.value?.[0],
-);
-const select = (id: string) => router.replace({ name: 'shop-machines', params: { item: id } });
-const editing = useEditing('machine', chosen, load);
 const machine = computed(() => editing.edited.value);
 const contradictions = computed(() => (machine.value ? contradictionsOf(machine.value) : []));
 
@@ -46,27 +39,17 @@ const listed = computed(() =>
 );
 const answer = computed(() => {
   if (!items.value) return 'Fetching the machines…';
-  const active = items.value.filter(({ standing }) => standing === 'active').length;
   const assumed = machine.value?.assumed?.length ?? 0;
   if (items.value.length === 0) return 'None yet. Set up the first one: it takes ten answers.';
-  return `${active} in use. ${
+  return `${inUse.value} in use. ${
     assumed ? `${assumed} figures of ${machine.value!.name} are assumed: look at those first.` : ''
   }`;
 });
 
 const making = ref(false);
 const comparing = ref(false);
-async function create(answers: Omit<MachineAnswers, 'id'>) {
-  const id = await make(answers.name, (wanted) => newMachine({ ...answers, id: wanted }));
-  if (id === undefined) return;
-  making.value = false;
-  await select(id);
-}
-async function copy() {
-  const of = machine.value!;
-  const name = `Copy of ${of.name}`;
-  const id = await make(name, (wanted) => ({ ...of, id: wanted, name }), 'draft');
-  if (id !== undefined) await select(id);
+async function setUp(answers: Omit<MachineAnswers, 'id'>) {
+  if (await create(answers.name, (id) => newMachine({ ...answers, id }))) making.value = false;
 }
 /** A first machine is made from the link of the first steps. */
 watch(
@@ -118,7 +101,7 @@ watch(
         />
       </div>
     </div>
-    <new-machine-dialog v-model="making" :currency="currency" :problem="problem" @make="create" />
+    <new-machine-dialog v-model="making" :currency="currency" :problem="problem" @make="setUp" />
     <compare-dialog
       v-model="comparing"
       :machines="(items ?? []).map(({ data }) => data)"

@@ -3,7 +3,6 @@
 import { materialContradictions, type Material } from '@kyanos/core';
 import { mdiPlus } from '@mdi/js';
 import { computed } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
 import MaterialSwatch from '../material/MaterialSwatch.vue';
 import { length } from '../shared/format.ts';
 import BehindNotice from './BehindNotice.vue';
@@ -11,18 +10,14 @@ import ItemBar from './ItemBar.vue';
 import ItemList from './ItemList.vue';
 import MaterialEditor from './MaterialEditor.vue';
 import { useCurrency } from './useCurrency.ts';
-import { useEditing } from './useEditing.ts';
-import { useItems } from './useItems.ts';
+import { useShopPage } from './useShopPage.ts';
 
-const { items, problem, load, make, stand } = useItems('material');
-const currency = useCurrency();
-const route = useRoute();
-const router = useRouter();
-const chosen = computed(
-  () => items.value?.find(({ id }) => id === route.params.item) ?? items.value?.[0],
+const { items, problem, chosen, select, editing, inUse, create, copy, stand } = useShopPage(
+  'material',
+  'materials',
+  { draft: true },
 );
-const select = (id: string) => router.replace({ name: 'shop-materials', params: { item: id } });
-const editing = useEditing('material', chosen, load);
+const currency = useCurrency();
 const material = computed(() => editing.edited.value);
 const contradictions = computed(() =>
   material.value ? materialContradictions(material.value) : [],
@@ -37,8 +32,9 @@ const listed = computed(() =>
 );
 const answer = computed(() => {
   if (!items.value) return 'Fetching the materials…';
-  const active = items.value.filter(({ standing }) => standing === 'active').length;
-  return active === 0 ? 'None yet. Add the first one from its data sheet.' : `${active} in use.`;
+  return inUse.value === 0
+    ? 'None yet. Add the first one from its data sheet.'
+    : `${inUse.value} in use.`;
 });
 
 /** White gloss vinyl on a roll: something usual to type over. */
@@ -54,17 +50,7 @@ const FIRST: Omit<Material, 'id' | 'name'> = {
   printableBack: false,
   label: null,
 };
-async function create() {
-  const name = 'New material';
-  const id = await make(name, (wanted) => ({ ...FIRST, id: wanted, name }), 'draft');
-  if (id !== undefined) await select(id);
-}
-async function copy() {
-  const of = material.value!;
-  const name = `Copy of ${of.name}`;
-  const id = await make(name, (wanted) => ({ ...of, id: wanted, name }), 'draft');
-  if (id !== undefined) await select(id);
-}
+const add = () => create('New material', (id) => ({ ...FIRST, id, name: 'New material' }));
 </script>
 
 <template>
@@ -74,7 +60,7 @@ async function copy() {
         <h1 class="question">What does the shop print on?</h1>
         <p class="answer">{{ answer }}</p>
       </div>
-      <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="create">
+      <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="add">
         New material
       </v-btn>
     </header>

@@ -3,20 +3,14 @@
 import { DomainError, layerName, parseStack, allLayers } from '@kyanos/core';
 import { mdiPlus } from '@mdi/js';
 import { computed } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
 import ItemBar from './ItemBar.vue';
 import ItemList from './ItemList.vue';
-import { useEditing } from './useEditing.ts';
-import { useItems } from './useItems.ts';
+import { useShopPage } from './useShopPage.ts';
 
-const { items, problem, load, make, stand } = useItems('preset');
-const route = useRoute();
-const router = useRouter();
-const chosen = computed(
-  () => items.value?.find(({ id }) => id === route.params.item) ?? items.value?.[0],
+const { items, problem, chosen, select, editing, create, copy, stand } = useShopPage(
+  'preset',
+  'presets',
 );
-const select = (id: string) => router.replace({ name: 'shop-presets', params: { item: id } });
-const editing = useEditing('preset', chosen, load);
 const preset = computed(() => editing.edited.value);
 const listed = computed(() =>
   (items.value ?? []).map(({ id, standing, data }) => ({
@@ -40,17 +34,12 @@ const read = computed(() => {
     return { wrong: error.message };
   }
 });
-async function create() {
-  const name = 'New preset';
-  const id = await make(name, () => ({ name, about: '', notation: 'film | W@image / CMYK' }));
-  if (id !== undefined) await select(id);
-}
-async function copy() {
-  const of = preset.value!;
-  const name = `Copy of ${of.name}`.slice(0, 80);
-  const id = await make(name, () => ({ ...of, name }));
-  if (id !== undefined) await select(id);
-}
+const add = () =>
+  create('New preset', () => ({
+    name: 'New preset',
+    about: '',
+    notation: 'film | W@image / CMYK',
+  }));
 </script>
 
 <template>
@@ -66,7 +55,7 @@ async function copy() {
           }}
         </p>
       </div>
-      <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="create">
+      <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="add">
         New preset
       </v-btn>
     </header>

@@ -1,0 +1,206 @@
+/** A stranger's shop, from nothing to a priced job: a server and a database of its own. */
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { expect, test, type Page } from '@playwright/test';
+import { DEMO_JOBS } from '@kyanos/demo';
+import pg from 'pg';
+
+const PROGRAM = fileURLToPath(new URL('../.cache/programs/main.js', import.meta.url));
+const WEB = fileURLToPath(new URL('../.cache/web', import.meta.url));
+const SHOP = fileURLToPath(new URL('../.cache/programs/shop.js', import.meta.url));
+
+test.describe.configure({ mode: 'serial' });
+
+let folder: string;
+let server: ChildProcess;
+let url: string;
+let database: string;
+
+test.beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'e2e-shop-'));
+  const name = `shop_${process.pid}_${Date.now()}`;
+  const client = new pg.Client({ connectionString: process.env.DATABASE_URL });
+  await client.connect();
+  await client.query(`create database ${name}`);
+  await client.end();
+  const own = new URL(process.env.DATABASE_URL!);
+  own.pathname = `/${name}`;
+  database = own.href;
+  server = spawn('node', [PROGRAM, '--port', '0', '--web', WEB, '--no-demo'], {
+    env: { ...process.env, DATABASE_URL: database },
+  });
+  url = await new Promise((ready, fail) => {
+    let text = '';
+    server.stdout!.on('data', (part: Buffer) => {
+      text += part.toString();
+      const found = /Kyanos is ready: (\S+)/.exec(text);
+      if (found) ready(found[1]);
+    });
+    server.once('exit', () => fail(new Error(text)));
+  });
+});
+test.afterAll(async () => {
+  server.kill('SIGTERM');
+  await new Promise((done) => server.once('exit', done));
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const section = (page: Page, name: string) =>
+  page
+    .getByRole('navigation', { name: 'Sections of the shop' })
+    .getByRole('link', { name })
+    .click();
+const number = (page: Page, label: string) => page.getByLabel(label, { exact: true });
+
+test('a stranger sets a printer of nine inks up, plans and quotes a job, from an empty shop', async ({
+  page,
+}) => {
+  await page.goto(url);
+  await expect(
+    page.getByRole('heading', { name: 'First, your shop in ten answers' }),
+  ).toBeVisible();
+  // From the keyboard alone: field after field.
+  await page.keyboard.type('Quay Street Signs');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('Bed of nine');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('ArrowDown');
+  await page.getByRole('option', { name: 'Flatbed, UV ink' }).press('Enter');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('900');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('ArrowDown');
+  for (const ink of ['Light cyan and light magenta', 'Orange', 'Violet'])
+    await page.getByRole('option', { name: ink }).press('Enter');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Begin' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Drop artwork here to begin a job')).toBeVisible();
+  await expect(page.getByText('0 jobs at Quay Street Signs')).toBeVisible();
+
+  await page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: 'Shop' }).click();
+  await expect(page.getByText(/figures of Bed of nine are assumed/)).toBeVisible();
+  await expect(page.getByText('Ink set: 9 inks')).toBeVisible();
+  // What is typed takes the place of what stood there.
+  await expect(number(page, 'Widest print')).toHaveValue('900.0');
+  await number(page, 'Acceleration').fill('5200');
+  await page.getByLabel('The carriage goes over').click({ force: true });
+  await page.getByRole('option', { name: 'the whole bed' }).click();
+  await page.getByLabel('White is moved by hand between two slots').check();
+  await page.getByRole('button', { name: 'White', exact: true }).click();
+  await page.getByLabel('Spot name the machine wants').fill('');
+  await page.getByRole('button', { name: 'Done' }).click();
+  // Told while it is typed, and not saved so.
+  await expect(page.getByRole('alert')).toContainText('White has no spot name');
+  await expect(page.getByRole('button', { name: 'Save', exact: true })).toBeDisabled();
+  await page.getByRole('button', { name: 'White', exact: true }).click();
+  await page.getByLabel('Spot name the machine wants').fill('White');
+  await page.getByRole('button', { name: 'Done' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('revision 2, by this computer')).toBeVisible();
+
+  const job = DEMO_JOBS.find(({ id }) => id === 'cafe-window')!;
+  const path = join(folder, job.fileName);
+  writeFileSync(path, await job.draw());
+  await page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: 'Jobs' }).click();
+  await page.getByTestId('file').setInputFiles(path);
+  await expect(page.getByRole('heading', { name: 'What is in the file?' })).toBeVisible({
+    timeout: 60_000,
+  });
+  await expect(page.getByTestId('ledger')).toContainText('Price');
+  const stages = page.getByRole('navigation', { name: 'Stages' });
+  await stages.getByRole('link', { name: 'Cost' }).click();
+  await expect(page.getByRole('button', { name: 'Light cyan' })).toBeVisible();
+  const quote = page.getByRole('link', { name: 'Quote' });
+  await expect(quote).toHaveAttribute('href', /quote\.pdf/, { timeout: 60_000 });
+  // The plates are being built at full size.
+  await expect
+    .poll(
+      async () => {
+        const answer = await page.request.get(url + (await quote.getAttribute('href'))!);
+        return answer.ok() ? answer.headers()['content-type'] : answer.text();
+      },
+      { timeout: 60_000 },
+    )
+    .toContain('application/pdf');
+});
+
+test('a price that the shop changes is told at the job with what it does, and taken over', async ({
+  page,
+}) => {
+  await page.goto(`${url}/shop`);
+  await number(page, 'Machine hour').fill('60');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  const behind = page.getByRole('status').filter({ hasText: 'it as it was before' });
+  await expect(behind).toContainText('1 job has it');
+  await behind.getByRole('link').click();
+  const notice = page.getByRole('status').filter({ hasText: 'The shop’s own has moved on' });
+  await expect(notice).toContainText('Machine hour 2500 → 6000');
+  await expect(notice).toContainText(/The price of this job becomes \$[\d,.]+, \+\$/);
+  await notice.getByRole('button', { name: 'Take it over' }).click();
+  await expect(notice).toBeHidden();
+  await expect(page.getByTestId('save-state')).toContainText('Saved');
+
+  // Back with one click, and on to every job.
+  await page.goto(`${url}/shop`);
+  await page.getByRole('button', { name: 'Revisions' }).click();
+  await page.getByRole('button', { name: 'Have this back' }).first().click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.getByRole('button', { name: 'Take it over in all of them' }).click();
+  await expect(page.getByText('1 job has it now, each as a new version.')).toBeVisible();
+});
+
+test('the shop goes out as a file and comes in as one, on a tablet and in the shell', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 820, height: 1180 });
+  await page.goto(`${url}/shop`);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export the shop' }).click(),
+  ]);
+  const path = join(folder, 'shop.json');
+  await download.saveAs(path);
+  const file = JSON.parse(readFileSync(path, 'utf8')) as {
+    machines: { id: string; data: { name: string; hourRate: number } }[];
+  };
+  file.machines[0].data.hourRate = 4200;
+  file.machines.push({ ...file.machines[0], id: 'second' });
+  writeFileSync(path, JSON.stringify(file));
+  await page.getByTestId('shop-file').setInputFiles(path);
+  const dialog = page.getByRole('dialog', { name: 'Take a file in' });
+  await expect(dialog).toContainText('Machine hour 2500 → 4200');
+  await expect(dialog).toContainText('is new');
+  await dialog.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByRole('option')).toHaveCount(2);
+  await section(page, 'Materials');
+  await expect(page.getByText('2 in use.')).toBeVisible();
+
+  const run = (...args: string[]) =>
+    new Promise<{ code: number | null; out: string }>((done) => {
+      const child = spawn('node', [SHOP, ...args], {
+        cwd: folder,
+        env: { ...process.env, DATABASE_URL: database },
+      });
+      let out = '';
+      child.stdout.on('data', (part: Buffer) => (out += part.toString()));
+      child.stderr.on('data', (part: Buffer) => (out += part.toString()));
+      child.once('exit', (code) => done({ code, out }));
+    });
+  expect(await run('import', 'shop.json', '--preview')).toMatchObject({
+    code: 0,
+    out: expect.stringMatching(/^same +machine: Bed of nine$/m),
+  });
+  expect((await run('export', '--machine', 'second', '--out', 'one.json')).code).toBe(0);
+  expect(await run('validate', 'one.json')).toMatchObject({ code: 0 });
+  writeFileSync(join(folder, 'odd.json'), '{"kyanosShop": 1, "machines": [{"id": "x"}]}');
+  expect(await run('import', 'odd.json')).toMatchObject({
+    code: 2,
+    out: expect.stringContaining('machines.0.data'),
+  });
+  expect(await run('validate', 'none.json')).toMatchObject({ code: 2 });
+});
