@@ -48,7 +48,15 @@ for (const theme of ['day', 'night'])
       await expect(page.getByTestId('ledger')).toContainText('Price');
       await check(stage);
     }
-    for (const section of ['machines', 'inks', 'materials', 'prices', 'rules', 'presets']) {
+    for (const section of [
+      'machines',
+      'inks',
+      'materials',
+      'prices',
+      'rules',
+      'forms',
+      'presets',
+    ]) {
       await page.goto(`/shop/${section}`);
       await page.getByRole('heading', { level: 1 }).waitFor();
       await page.waitForLoadState('networkidle');

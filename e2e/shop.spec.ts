@@ -154,6 +154,46 @@ test('a price that the shop changes is told at the job with what it does, and ta
   await expect(page.getByText('1 job has it now, each as a new version.')).toBeVisible();
 });
 
+test('the white ladder is printed, read and taken over, and the look says that it is measured', async ({
+  page,
+}) => {
+  await page.goto(`${url}/shop/forms`);
+  const form = page.getByRole('link', { name: /^The form, / });
+  await expect(form).toHaveAttribute('href', /white-ladder\.pdf/);
+  const pdf = await page.request.get(url + (await form.getAttribute('href'))!);
+  expect(pdf.headers()['content-type']).toContain('application/pdf');
+  const rows = [
+    ['W30x1', 50.2, 88.6],
+    ['W60x1', 63.5, 91.9],
+    ['W100x1', 73.4, 93.5],
+  ].flatMap(([id, black, white]) => [
+    `${id}-black\t${black}\t0\t-2`,
+    `${id}-white\t${white}\t0\t0`,
+  ]);
+  const text = `CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID\tLAB_L\tLAB_A\tLAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n${rows.join('\n')}\nEND_DATA\n`;
+  const measurement = page.getByTestId('measurement');
+  await measurement.setInputFiles({
+    name: 'half.txt',
+    mimeType: 'text/plain',
+    buffer: Buffer.from(text.replace('END_DATA\n', '').replace('END_DATA_', 'END_DATA_')),
+  });
+  await expect(page.getByRole('alert')).toContainText('Line');
+  await measurement.setInputFiles({
+    name: 'ladder.txt',
+    mimeType: 'text/plain',
+    buffer: Buffer.from(text),
+  });
+  const fit = page.getByTestId('fit');
+  await expect(fit).toContainText(/A solid of white hides \d+\.\d %/, { timeout: 60_000 });
+  await expect(fit).toContainText('ΔE2000 apart on the average');
+  await fit.getByRole('button', { name: 'Take it over' }).click();
+  await expect(page.getByText('Taken over, as a new revision.')).toBeVisible();
+  await expect(page.getByRole('option', { name: /White ladder/ })).toContainText('read on 20');
+  await page.getByRole('option', { name: /Total ink wedge/ }).click();
+  await page.getByRole('radio', { name: '280 %' }).click();
+  await expect(fit).toContainText('At most 280 % of ink dries');
+});
+
 test('the shop goes out as a file and comes in as one, on a tablet and in the shell', async ({
   page,
 }) => {

@@ -403,7 +403,12 @@ describe('an interrupted command', () => {
 describe('kyanos schema', () => {
   it('prints JSON Schema of the plan file and of every report', () => {
     const schema = kyanos('schema').json() as Record<string, { properties?: object }>;
-    expect(Object.keys(schema)).toEqual(['planFile', 'stateFile', ...Object.keys(PRINTED)]);
+    expect(Object.keys(schema)).toEqual([
+      'planFile',
+      'stateFile',
+      'shopFile',
+      ...Object.keys(PRINTED),
+    ]);
     expect(schema.planFile.properties).toHaveProperty('stack');
   });
 });

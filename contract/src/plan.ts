@@ -14,6 +14,7 @@ import {
   OTHER_ROLES,
   PLAN_FORMAT,
   PROCESS_CHANNELS,
+  RAMP_TINTS,
   ROLE_LETTERS,
   SPECIAL_KEY,
   type SpecialKey,
@@ -262,6 +263,32 @@ export const Machine = z.strictObject({
     .exactOptional(),
   fitting: z.strictObject({ minutes, lossMl: amountMl, cleaning: minorUnits }).exactOptional(),
   assumed: z.array(z.string().max(200)).max(200).exactOptional(),
+  measured: z
+    .array(
+      z.strictObject({
+        field: z.string().max(200),
+        form: z.string().max(60),
+        on: z.iso.date(),
+        material: text,
+      }),
+    )
+    .max(500)
+    .exactOptional(),
+  primaries: z
+    .array(
+      z.strictObject({
+        materialId: ShopId,
+        on: z.iso.date(),
+        anchor: z.strictObject({
+          primaries: z.array(Lab).length(16),
+          ramps: z.array(z.array(Lab).length(RAMP_TINTS.length)).length(4),
+        }),
+        median: z.number().min(0).max(200),
+        p95: z.number().min(0).max(200),
+      }),
+    )
+    .max(100)
+    .exactOptional(),
   learnt: z
     .strictObject({
       inks: z.partialRecord(ChannelKey, Estimate),
@@ -463,6 +490,7 @@ export const HouseRulesSchema = z.strictObject({
   waitMinutes: minutes.exactOptional(),
   testPrint: z.boolean().exactOptional(),
   chokeMm: z.record(ShopId, z.number().min(0).max(20)).exactOptional(),
+  grainWhite: z.number().min(0).max(100).exactOptional(),
   gap: z.number().min(0).max(1000).exactOptional(),
   margin: z.number().min(0).max(1000).exactOptional(),
 });

@@ -3,6 +3,7 @@ export * from './artwork/index.ts';
 export * from './cost/index.ts';
 export * from './errors/index.ts';
 export * from './findings/index.ts';
+export * from './forms/index.ts';
 export * from './ink/index.ts';
 export * from './layout/index.ts';
 export * from './learning/index.ts';

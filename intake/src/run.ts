@@ -38,13 +38,15 @@ export function run(
   options: { limits?: Partial<Limits>; signal?: AbortSignal | undefined; tmp: string },
 ): Promise<Finished> {
   const limits = { ...DEFAULT_LIMITS, ...options.limits };
+  const cpuSeconds = Math.min(MOST.cpuSeconds, limits.cpuSeconds ?? limits.seconds);
   const wrapped = [
     // Whatever ends this process ends the program too.
     '--pdeathsig=KILL',
     'prlimit',
     `--as=${limits.memoryMb * 1024 * 1024}`,
     `--fsize=${Math.min(MOST.fileMb, limits.fileMb) * 1024 * 1024}`,
-    `--cpu=${Math.min(MOST.cpuSeconds, limits.cpuSeconds ?? limits.seconds)}`,
+    // A second more until it is killed: the first signal says why.
+    `--cpu=${cpuSeconds}:${cpuSeconds + 1}`,
     '--core=0',
     program,
     ...args,

@@ -3,6 +3,7 @@ import { createWriteStream } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
 import type { ArtworkPage, LineRole, TechnicalLines } from '@kyanos/core';
 import PDFDocument from 'pdfkit';
+import { addSpot, spotColour } from './spot.ts';
 
 const POINTS_PER_MM = 72 / 25.4;
 /** Common practice: a quarter point. */
@@ -18,11 +19,6 @@ const SHOWN: Readonly<Record<LineRole, readonly [number, number, number, number]
   technical: [0, 0, 0, 50],
 };
 
-/** pdfkit's own types know nothing of its spot colours. */
-interface SpotColours {
-  addSpotColor(name: string, c: number, m: number, y: number, k: number): void;
-}
-
 export async function writeLines(
   path: string,
   page: Pick<ArtworkPage, 'widthMm' | 'heightMm'>,
@@ -37,8 +33,8 @@ export async function writeLines(
   const written = pipeline(doc, createWriteStream(path));
   doc.scale(POINTS_PER_MM);
   for (const { name, role, paths } of lines) {
-    (doc as unknown as SpotColours).addSpotColor(name, ...SHOWN[role]);
-    doc.strokeColor(name).lineWidth(WIDTH_PT / POINTS_PER_MM);
+    addSpot(doc, name, SHOWN[role]);
+    doc.strokeColor(spotColour(name)).lineWidth(WIDTH_PT / POINTS_PER_MM);
     for (const { d } of paths) doc.path(d).stroke();
   }
   doc.end();

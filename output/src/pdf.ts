@@ -29,6 +29,7 @@ const STAND_INS: Readonly<Record<string, readonly number[]>> = {
   W: [0.12, 0.04, 0, 0],
   S: [0, 0, 0, 0.35],
   V: [0.1, 0, 0.05, 0],
+  P: [0, 0, 0.06, 0.04],
 };
 
 /** Colour as one picture of four inks, or one ink by its name. */
@@ -130,7 +131,8 @@ export class PdfWriter {
   /** A Separation with a straight way to its stand-in. */
   #space({ name, channel }: Extract<PdfPicture, { kind: 'spot' }>): number {
     const id = this.#id();
-    const full = STAND_INS[channel] ?? [0, 0, 0, 1];
+    // Several inks of a role look alike; black lays block-out.
+    const full = STAND_INS[channel[0]] ?? [0, 0, 0, 1];
     this.#object(
       id,
       `[/Separation ${nameOf(name)} /DeviceCMYK << /FunctionType 2 /Domain [0 1] /C0 [0 0 0 0] /C1 [${full.map(n).join(' ')}] /N 1 >>]`,

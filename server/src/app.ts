@@ -20,6 +20,7 @@ import type { Queue } from './queue.ts';
 import { paperRoutes } from './papers/routes.ts';
 import { reportRoutes } from './reports/routes.ts';
 import { settingRoutes } from './settings/routes.ts';
+import { formRoutes } from './shop/forms.ts';
 import { shopRoutes } from './shop/routes.ts';
 
 export function makeApp(
@@ -57,6 +58,7 @@ export function makeApp(
   api.use(express.json({ limit: '2mb', reviver: cleaned }));
   api.use(
     shopRoutes(pool),
+    formRoutes(pool),
     artworkRoutes(pool, queue),
     plateRoutes(pool, queue),
     exportRoutes(pool, queue),

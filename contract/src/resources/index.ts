@@ -2,6 +2,7 @@
 import type { Endpoint } from '../endpoint.ts';
 import * as artworks from './artworks.ts';
 import * as events from './events.ts';
+import * as forms from './forms.ts';
 import * as exports from './exports.ts';
 import * as files from './files.ts';
 import * as jobs from './jobs.ts';
@@ -34,6 +35,9 @@ export const API = {
   getPaper: jobs.getPaper,
   getShop: shop.getShop,
   nameShop: shop.nameShop,
+  getForm: forms.getForm,
+  getFormTarget: forms.getFormTarget,
+  fitForm: forms.fitForm,
   listBehind: shop.listBehind,
   exportShop: shop.exportShop,
   previewShop: shop.previewShop,

@@ -102,6 +102,8 @@ export const ERRORS = {
     status: 422,
     sentence: 'Its figures contradict one another. Correct them, or keep it as a draft.',
   },
+  MEASUREMENT_WRONG: { status: 422, sentence: 'The measurement can’t be read.' },
+  FORM_WRONG: { status: 422, sentence: 'Nothing can be fitted to this reading of the form.' },
   SHOP_FILE_WRONG: { status: 422, sentence: 'The file of the shop can’t be taken in.' },
   REQUEST_INVALID: { status: 422, sentence: 'The request is not what is expected here.' },
   REQUEST_UNREADABLE: { status: 400, sentence: 'The request can’t be read.' },

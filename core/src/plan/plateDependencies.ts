@@ -24,6 +24,7 @@ export const lookDependencies = ({ stack, material, machine, viewing }: PrintPla
   material.adhesive,
   material.optics,
   machine.inks,
+  machine.primaries?.find(({ materialId }) => materialId === material.id)?.anchor,
   viewing,
 ];
 

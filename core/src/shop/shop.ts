@@ -11,6 +11,8 @@ export interface HouseRules {
   /** Specials under colour are pulled in by so much, mm, by the id of the machine. */
   readonly chokeMm?: Readonly<Record<string, number>>;
   /** Between pieces, and from the edge of the material, mm. */
+  /** White that lets a hint of the grain through, percent. */
+  readonly grainWhite?: number;
   readonly gap?: number;
   readonly margin?: number;
 }

@@ -1,5 +1,5 @@
 /** What a machine is and can do; what a material is. Both are data that a shop edits. */
-import type { MaterialClass, MaterialOptics } from '../optics/index.ts';
+import type { MaterialClass, MaterialOptics, ProcessAnchor } from '../optics/index.ts';
 import type { Channel, Ink } from './ink.ts';
 
 export interface Mode {
@@ -79,8 +79,30 @@ export interface Machine {
   };
   /** Fields that nobody has told of this machine, with dots: what is usual stands there. */
   readonly assumed?: readonly string[];
+  /** Figures that a test form was read for, the newest of each. */
+  readonly measured?: readonly MeasuredFigure[];
+  /** Process colours as measured on this machine, by material; where there are none, the artwork's profile tells them. */
+  readonly primaries?: readonly MeasuredPrimaries[];
   /** What the machine's own reports say of its figures, and how sure that is. */
   readonly learnt?: Learnt;
+}
+
+export interface MeasuredFigure {
+  /** Name in the machine, with dots. */
+  readonly field: string;
+  /** The form, the day (ISO 8601), and the material that it was printed on. */
+  readonly form: string;
+  readonly on: string;
+  readonly material: string;
+}
+
+export interface MeasuredPrimaries {
+  readonly materialId: string;
+  readonly on: string;
+  readonly anchor: ProcessAnchor;
+  /** ΔE2000 over mixtures that the fit did not use: the middle and the 95th percentile. */
+  readonly median: number;
+  readonly p95: number;
 }
 
 /** Common practice. */

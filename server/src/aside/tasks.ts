@@ -2,22 +2,37 @@
 import {
   type ErrorCode,
   DomainError,
+  fitForm,
   jigOf,
   learn,
   offersOf,
   pageOf,
   pieceOf,
   quantitiesOf,
+  readCgats,
+  readingsOf,
   readReports,
+  testForm,
   calculate,
   type ArtworkInfo,
+  type FormKind,
+  type FormReading,
   type JobReport,
   type Machine,
   type MachineState,
+  type Material,
   type Measures,
   type PrintPlan,
+  type Reading,
 } from '@kyanos/core';
-import { innerSheetPdf, jigPdf, quotePdf, runSheetPdf, type PaperJob } from '@kyanos/output';
+import {
+  formPdf,
+  innerSheetPdf,
+  jigPdf,
+  quotePdf,
+  runSheetPdf,
+  type PaperJob,
+} from '@kyanos/output';
 
 interface Planned {
   readonly plan: PrintPlan;
@@ -61,8 +76,12 @@ async function paper({ paper: name, ...job }: PaperOrder): Promise<Uint8Array> {
       'plan',
     );
   }
+  return bytesOf(PAPERS[name]({ ...job, result, work }));
+}
+
+async function bytesOf(stream: NodeJS.ReadableStream): Promise<Uint8Array> {
   const parts: Buffer[] = [];
-  for await (const part of PAPERS[name]({ ...job, result, work })) parts.push(part as Buffer);
+  for await (const part of stream) parts.push(part as Buffer);
   return Buffer.concat(parts);
 }
 
@@ -103,7 +122,33 @@ const reportRows = ({
   readonly channels: readonly string[];
 }) => readReports(text, channels);
 
-const TASKS = { paper, predicted, readReports: reportRows, learnt };
+const form = ({
+  kind,
+  machine,
+  material,
+}: {
+  readonly kind: FormKind;
+  readonly machine: Machine;
+  readonly material: Material;
+}): Promise<Uint8Array> =>
+  bytesOf(formPdf({ form: testForm(kind, machine, material), machine, printedAt: new Date() }));
+
+const fitted = ({
+  kind,
+  file,
+  typed,
+  ...reading
+}: Omit<FormReading, 'readings'> & {
+  readonly kind: FormKind;
+  readonly file?: string;
+  readonly typed?: readonly Reading[];
+}) =>
+  fitForm(kind, {
+    ...reading,
+    readings: [...(file === undefined ? [] : readingsOf(readCgats(file))), ...(typed ?? [])],
+  });
+
+const TASKS = { form, fitted, paper, predicted, readReports: reportRows, learnt };
 export type Tasks = typeof TASKS;
 
 export type Answer =

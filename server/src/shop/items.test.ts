@@ -220,6 +220,45 @@ describe('the file of a shop', () => {
   });
 });
 
+describe('test forms', () => {
+  const forms = `/shop/machines/${roll.id}/forms`;
+  const clear = SHOP.materials.find((material) => material.class === 'clear')!;
+
+  it('are handed out as PDF and, for the instrument, as a target description', async () => {
+    const pdf = await fetch(`${served.base}${forms}/white-ladder.pdf?material=${clear.id}`);
+    expect(pdf.headers.get('Content-Type')).toBe('application/pdf');
+    expect(Buffer.from(await pdf.arrayBuffer()).toString('latin1', 0, 5)).toBe('%PDF-');
+    const text = await fetch(`${served.base}${forms}/primaries.txt?material=${clear.id}`);
+    expect(await text.text()).toContain('NUMBER_OF_SETS\t64');
+    const nothing = await fetch(`${served.base}${forms}/primaries.txt?material=none`);
+    expect(nothing.status).toBe(404);
+    expect((await fetch(`${served.base}${forms}/poster.pdf?material=${clear.id}`)).status).toBe(
+      404,
+    );
+  });
+
+  it('are fitted without changing anything, and refused by the line that is wrong', async () => {
+    const fit = (kind: string, body: object) =>
+      served.call<{ says: string[]; machine: Machine; message: string }>(
+        'POST',
+        `${forms}/${kind}/fit`,
+        { material: clear.id, on: '2026-11-12', ...body },
+      );
+    const { status, body } = await fit('total-ink', { step: 280 });
+    expect(status).toBe(200);
+    expect(body.machine).toMatchObject({ inkLimit: 280, measured: [{ field: 'inkLimit' }] });
+    expect((await get(`machines/${roll.id}`)).value.inkLimit).toBe(roll.inkLimit);
+    expect(await fit('white-ladder', { file: 'BEGIN_DATA\n1 2' })).toMatchObject({
+      status: 422,
+      body: { code: 'MEASUREMENT_WRONG', message: expect.stringContaining('Line 1') },
+    });
+    expect(await fit('white-ladder', { typed: [] })).toMatchObject({
+      status: 422,
+      body: { code: 'FORM_WRONG' },
+    });
+  });
+});
+
 describe('presets', () => {
   const data = { name: 'Board, two hits', about: 'bright', notation: 'film | Wx2@image / CMYK' };
   const make = (notation: string) =>

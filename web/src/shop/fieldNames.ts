@@ -46,6 +46,6 @@ const text = (value: unknown): string =>
 
 /** "White: laydown 11 → 12". What is assumed or learnt is told by itself elsewhere. */
 export function changeWords({ field, was, now }: FieldChange): string | undefined {
-  if (/^(assumed|learnt)\b/.test(field)) return undefined;
+  if (/^(assumed|learnt|measured|primaries)\b/.test(field)) return undefined;
   return `${fieldName(field)} ${text(was)} → ${text(now)}`;
 }

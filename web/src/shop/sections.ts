@@ -5,5 +5,6 @@ export const SECTIONS = [
   { id: 'materials', name: 'Materials', component: () => import('./MaterialsPage.vue') },
   { id: 'prices', name: 'Prices', component: () => import('./PricesPage.vue') },
   { id: 'rules', name: 'House rules', component: () => import('./RulesPage.vue') },
+  { id: 'forms', name: 'Test forms', component: () => import('./FormsPage.vue') },
   { id: 'presets', name: 'Presets', component: () => import('./PresetsPage.vue') },
 ] as const;

@@ -190,6 +190,14 @@ const white = ({ density, hits }: LeastWhite) =>
         }}</v-btn>
         <span v-else class="soft">not even {{ plan.machine.maxHits }} hits reach it</span>
       </div>
+      <v-btn
+        v-if="job.shop?.rules?.grainWhite && bareGrain"
+        size="small"
+        variant="tonal"
+        @click="setWhite({ density: job.shop.rules.grainWhite, hits: 1 })"
+      >
+        A hint of grain, as this house likes it: {{ job.shop.rules.grainWhite }} %
+      </v-btn>
       <div v-if="bareGrain" class="wanted">
         <number-field v-model="wantedGrain" label="Grain to show" unit="%" :min="0" :max="100" />
         <v-btn v-if="forGrain" variant="tonal" @click="setWhite(forGrain)">{{

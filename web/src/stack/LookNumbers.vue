@@ -13,7 +13,7 @@ import FigureValue from '../shared/FigureValue.vue';
 import { labToCss } from '../shared/colour.ts';
 import { percent } from '../shared/format.ts';
 import { useLatest } from '../shared/useLatest.ts';
-import { lookFigures } from './workings.ts';
+import { lookFigures, lookRestsOn } from './workings.ts';
 
 const props = defineProps<{ viewing: ViewControl }>();
 const job = useJob();
@@ -70,7 +70,7 @@ watch(
 const inks = ({ process, plates }: PointLook) =>
   [
     ...process.map((byte, i) => ['CMYK'[i], byte] as const),
-    ...[...plates].map(([key, byte]) => [key[0], byte] as const),
+    ...[...plates].map(([key, byte]) => [key.split(':')[0], byte] as const),
   ]
     .filter(([, byte]) => byte > 0)
     .map(([ink, byte]) => `${ink} ${percent(byte / 255, 0)}`)
@@ -131,6 +131,7 @@ const limited = ({ grade, limitedBy }: Scanned) =>
       Click on the print to read a point: its inks, its colour, and how far it is from the art on
       paper.
     </p>
+    <p class="soft says">{{ lookRestsOn(job.plan!) }}</p>
     <p v-if="figures.length === 0" class="soft">Measuring what is seen…</p>
   </div>
 </template>

@@ -1,5 +1,14 @@
 /** Where the numbers of a look come from: what they are, what they were made of, and by which source. */
-import { middleOpacity, shareFrom, term, type LookNumbers, type Working } from '@kyanos/core';
+import {
+  inkFor,
+  middleOpacity,
+  shareFrom,
+  term,
+  usesInkRole,
+  type LookNumbers,
+  type PrintPlan,
+  type Working,
+} from '@kyanos/core';
 
 const DELTA = 'ΔE2000';
 /** A white that hides so much lets no one read what lies behind (common practice). */
@@ -168,4 +177,25 @@ export function lookFigures(numbers: LookNumbers): LookFigure[] {
         ]
       : []),
   ];
+}
+
+/** What the picture rests on: measured on this machine, and when, or stated and assumed. */
+export function lookRestsOn({ machine, material, stack }: PrintPlan): string {
+  const colour = machine.primaries?.find(({ materialId }) => materialId === material.id);
+  const white = inkFor(machine, 'W');
+  const figure = white && `inks.${white.channel}.contrastRatio`;
+  const measured = machine.measured?.find(({ field }) => field === figure);
+  const parts = [
+    colour
+      ? `colour measured on this machine and material, ${colour.on}`
+      : 'colour as the artwork’s profile states it',
+    ...(white && usesInkRole(stack, 'W')
+      ? [
+          measured
+            ? `white measured on this machine, ${measured.on}`
+            : `white as stated${machine.assumed?.includes(figure!) ? ', assumed' : ''}, not measured`,
+        ]
+      : []),
+  ];
+  return `The look rests on ${parts.join(' and ')}.`;
 }

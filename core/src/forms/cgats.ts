@@ -1,0 +1,260 @@
+/**
+ * Measurements as instruments write them, and target descriptions as they read them: keyword-value text files.
+ * Source: ISO 28178:2009 (CGATS.17), clauses 4 to 6 and the keywords of its annex, from memory where the clause is not named; and
+ * the dialects in which programs write them: tabs or blanks, quotes or none, SAMPLE_ID or SampleName, a decimal comma.
+ */
+import { DomainError } from '../errors/index.ts';
+import { BANDS, D50, spectrumToLab, spectrumOf, type Triple } from '../spectrum/index.ts';
+
+/** One measured patch. */
+export interface CgatsSample {
+  /** SAMPLE_ID, and SAMPLE_NAME or SAMPLE_LOC where it is there. */
+  readonly id: string;
+  readonly name?: string;
+  /** CIELAB, D50, 2°. */
+  readonly lab: Triple;
+  /** Line of the file, from 1. */
+  readonly line: number;
+}
+
+const MOST_BYTES = 5_000_000;
+const MOST_SAMPLES = 20_000;
+
+const wrong = (line: number, what: string): never => {
+  throw new DomainError('MEASUREMENT_WRONG', `Line ${line} of the measurement: ${what}`, 'file');
+};
+
+/** Parts of a line: by tabs where there are any, else by blanks; quotes hold a value together. */
+function partsOf(text: string): string[] {
+  if (text.includes('\t'))
+    return text.split('\t').map((part) => part.trim().replace(/^"(.*)"$/s, '$1'));
+  return Array.from(text.matchAll(/"((?:[^"]|"")*)"|(\S+)/g), ([, quoted, plain]) =>
+    quoted === undefined ? plain : quoted.replaceAll('""', '"'),
+  );
+}
+
+/** Without what programs put into names at will: SampleName, SAMPLE_NAME and "Sample name" are one. */
+const plain = (name: string) => name.toUpperCase().replace(/[^A-Z0-9]/g, '');
+
+const IDS = ['SAMPLEID', 'SAMPLE', 'INDEX'];
+const NAMES = ['SAMPLENAME', 'SAMPLELOC', 'LOCATION', 'PATCH', 'NAME'];
+
+/** Where the values of a kind stand among the fields. */
+interface Columns {
+  readonly id: number;
+  readonly name: number;
+  readonly lab: readonly number[];
+  readonly xyz: readonly number[];
+  readonly bands: readonly { readonly nm: number; readonly at: number }[];
+}
+
+function columnsOf(fields: readonly string[], line: number): Columns {
+  const plainFields = fields.map(plain);
+  const at = (...names: string[]) => plainFields.findIndex((field) => names.includes(field));
+  const triple = (...names: [string[], string[], string[]]) => names.map((some) => at(...some));
+  const bands = plainFields.flatMap((field, i) => {
+    // SPECTRAL_NM380, NM_380, SPECTRAL_380, R_380NM, 380
+    const [, nm] = /^(?:SPECTRAL|SPECTRALNM|NM|R|RNM)?(\d{3})(?:NM)?$/.exec(field) ?? [];
+    return nm !== undefined && Number(nm) >= 300 && Number(nm) <= 830
+      ? [{ nm: Number(nm), at: i }]
+      : [];
+  });
+  const columns = {
+    id: at(...IDS),
+    name: at(...NAMES),
+    lab: triple(['LABL', 'L', 'LSTAR'], ['LABA', 'A', 'ASTAR'], ['LABB', 'B', 'BSTAR']),
+    xyz: triple(['XYZX', 'X'], ['XYZY', 'Y'], ['XYZZ', 'Z']),
+    bands: bands.toSorted((a, b) => a.nm - b.nm),
+  };
+  if (columns.id < 0 && columns.name < 0)
+    wrong(line, 'no field names the patches. One of them must be SAMPLE_ID or SAMPLE_NAME.');
+  const has = (triple: readonly number[]) => triple.every((i) => i >= 0);
+  if (!has(columns.lab) && !has(columns.xyz) && bands.length < 10)
+    wrong(
+      line,
+      'no field holds a colour. There must be LAB_L, LAB_A, LAB_B, or XYZ_X, XYZ_Y, XYZ_Z, or a spectrum (SPECTRAL_380 …).',
+    );
+  return columns;
+}
+
+/** A number of a measurement; a decimal comma is understood where there is no point. */
+function numberIn(value: string | undefined, field: string, line: number): number {
+  const text = (value ?? '').trim();
+  const point = /^[^.]*,[^.,]*$/.test(text) ? text.replace(',', '.') : text;
+  if (!/^[-+]?(\d+\.?\d*|\.\d+)([eE][-+]?\d+)?$/.test(point))
+    return wrong(line, `the field ${field} is “${text}”, and must be a number.`);
+  return Number(point);
+}
+
+/** D50, CIE 1931 2°; media-independent. Source: CIE 15:2004, 8.2.1. */
+const WHITE: Triple = [96.422, 100, 82.521];
+function labOfXyz(xyz: readonly number[]): Triple {
+  const [x, y, z] = xyz.map((value, i) => {
+    const t = value / WHITE[i];
+    return t > (6 / 29) ** 3 ? Math.cbrt(t) : t / (3 * (6 / 29) ** 2) + 4 / 29;
+  });
+  return [116 * y - 16, 500 * (x - y), 200 * (y - z)];
+}
+
+/** Reflectance between the measured wavelengths in straight lines, beyond them as the last. */
+function labOfSpectrum(points: readonly { readonly nm: number; readonly r: number }[]): Triple {
+  const at = (nm: number) => {
+    const above = points.findIndex((point) => point.nm >= nm);
+    if (above === 0) return points[0].r;
+    if (above < 0) return points[points.length - 1].r;
+    const [low, high] = [points[above - 1], points[above]];
+    return low.r + ((nm - low.nm) / (high.nm - low.nm)) * (high.r - low.r);
+  };
+  const spectrum = spectrumOf(at);
+  if (spectrum.length !== BANDS) throw new RangeError('A spectrum has another number of bands.');
+  return spectrumToLab(spectrum, D50);
+}
+
+/** A row's colour, checked against what any surface can have. */
+function colourOf(
+  columns: Columns,
+  parts: readonly string[],
+  fields: readonly string[],
+  line: number,
+): Triple {
+  const value = (i: number) => numberIn(parts[i], fields[i], line);
+  if (columns.lab.every((i) => i >= 0)) {
+    const lab = columns.lab.map(value) as unknown as Triple;
+    if (lab[0] < -1 || lab[0] > 110 || Math.abs(lab[1]) > 150 || Math.abs(lab[2]) > 150)
+      wrong(line, `no surface has the colour Lab ${lab.join(', ')}. Is the decimal point right?`);
+    return lab;
+  }
+  if (columns.xyz.every((i) => i >= 0)) {
+    const xyz = columns.xyz.map(value);
+    if (xyz.some((part) => part < -0.5 || part > 130))
+      wrong(line, `no surface has the colour XYZ ${xyz.join(', ')}. They go from 0 to about 100.`);
+    return labOfXyz(xyz.map((part) => Math.max(0, part)));
+  }
+  const read = columns.bands.map(({ nm, at }) => ({ nm, r: value(at) }));
+  // Some state percent.
+  const scale = Math.max(...read.map(({ r }) => r)) > 2 ? 100 : 1;
+  const spectrum = read.map(({ nm, r }) => ({ nm, r: r / scale }));
+  if (spectrum.some(({ r }) => r < -0.05 || r > 1.5))
+    wrong(line, 'a reflectance is below 0 or above 150 %. Is the decimal point right?');
+  return labOfSpectrum(spectrum);
+}
+
+/**
+ * Reads the measured patches of a file. The first table with colours counts.
+ * @throws DomainError `MEASUREMENT_WRONG` with the line and the way out
+ */
+export function readCgats(text: string): readonly CgatsSample[] {
+  if (text.length > MOST_BYTES)
+    throw new DomainError(
+      'MEASUREMENT_WRONG',
+      `The file has ${Math.round(text.length / 1e6)} MB, and a measurement has less than ${MOST_BYTES / 1e6}. Choose the file that the instrument wrote.`,
+    );
+  const lines = text.replace(/^\uFEFF/, '').split(/\r\n|\r|\n/);
+  const fields: string[] = [];
+  let inFormat = 0;
+  let inData = 0;
+  let columns: Columns | undefined;
+  let declared: { count: number; line: number } | undefined;
+  let fieldCount: { count: number; line: number } | undefined;
+  const samples: CgatsSample[] = [];
+  const known = new Map<string, number>();
+  for (const [i, raw] of lines.entries()) {
+    const line = i + 1;
+    // A comment goes to the end of the line, but for one in quotes.
+    const body = raw.replace(/^((?:[^"#]|"[^"]*")*)#.*$/, '$1').trim();
+    if (body === '') continue;
+    const word = plain(partsOf(body)[0] ?? '');
+    if (word === 'BEGINDATAFORMAT') {
+      fields.length = 0;
+      inFormat = line;
+    } else if (word === 'ENDDATAFORMAT') {
+      inFormat = 0;
+      if (fieldCount && fieldCount.count !== fields.length)
+        wrong(
+          fieldCount.line,
+          `it states ${fieldCount.count} fields, and ${fields.length} are named up to line ${line}.`,
+        );
+      columns = columnsOf(fields, line);
+    } else if (inFormat) fields.push(...partsOf(body).filter(Boolean));
+    else if (word === 'BEGINDATA') {
+      if (!columns)
+        wrong(line, 'the data begin, and no BEGIN_DATA_FORMAT before says what they are.');
+      inData = line;
+    } else if (word === 'ENDDATA') {
+      if (declared && declared.count !== samples.length)
+        wrong(
+          declared.line,
+          `it states ${declared.count} patches, and there are ${samples.length} up to line ${line}. Is the file whole?`,
+        );
+      inData = 0;
+      return samples.length > 0 ? samples : wrong(line, 'the table of data is empty.');
+    } else if (inData) {
+      const parts = partsOf(body);
+      // An empty name at the end may be left out.
+      if (parts.length !== fields.length)
+        wrong(line, `it has ${parts.length} values, and ${fields.length} fields are named.`);
+      if (samples.length === MOST_SAMPLES)
+        wrong(line, `there are more than ${MOST_SAMPLES} patches.`);
+      const { id: idAt, name: nameAt } = columns!;
+      const name = nameAt < 0 ? undefined : parts[nameAt];
+      const id = idAt < 0 ? name! : parts[idAt];
+      if (!id) wrong(line, 'the patch has no name.');
+      const before = known.get(id);
+      if (before !== undefined) wrong(line, `the patch “${id}” stands in line ${before} already.`);
+      known.set(id, line);
+      const lab = colourOf(columns!, parts, fields, line);
+      samples.push({ id, ...(name ? { name } : {}), lab, line });
+    } else if (word === 'NUMBEROFSETS') declared = countIn(body, line);
+    else if (word === 'NUMBEROFFIELDS') fieldCount = countIn(body, line);
+  }
+  if (inData)
+    wrong(inData, 'the data begin here and end nowhere: END_DATA is missing. Is the file whole?');
+  if (inFormat)
+    wrong(
+      inFormat,
+      'the names of the fields begin here and end nowhere: END_DATA_FORMAT is missing.',
+    );
+  throw new DomainError(
+    'MEASUREMENT_WRONG',
+    'The file has no table of measurements (BEGIN_DATA … END_DATA). Choose the text file that the instrument’s program exports as CGATS or ISO 28178.',
+  );
+}
+
+function countIn(body: string, line: number): { count: number; line: number } {
+  const value = partsOf(body)[1] ?? '';
+  if (!/^\d+$/.test(value)) wrong(line, `“${value}” is no count.`);
+  return { count: Number(value), line };
+}
+
+/** A patch of a target, and what of each ink it asks for, percent. */
+export interface CgatsTarget {
+  readonly id: string;
+  readonly inks: Readonly<Record<string, number>>;
+}
+
+/** The description of a target, for the instrument's program. @param inks in the order of the columns */
+export function writeCgats(
+  title: string,
+  inks: readonly string[],
+  targets: readonly CgatsTarget[],
+): string {
+  const fields = ['SAMPLE_ID', ...inks.map((ink) => `INK_${ink}`)];
+  const rows = targets.map((target) =>
+    [target.id, ...inks.map((ink) => (target.inks[ink] ?? 0).toFixed(2))].join('\t'),
+  );
+  return [
+    'CGATS.17',
+    'ORIGINATOR\t"Kyanos"',
+    `DESCRIPTOR\t"${title.replaceAll('"', "'")}"`,
+    ...inks.map((ink) => `KEYWORD\t"INK_${ink}"`),
+    `NUMBER_OF_FIELDS\t${fields.length}`,
+    'BEGIN_DATA_FORMAT',
+    fields.join('\t'),
+    'END_DATA_FORMAT',
+    `NUMBER_OF_SETS\t${targets.length}`,
+    'BEGIN_DATA',
+    ...rows,
+    'END_DATA',
+    '',
+  ].join('\n');
+}

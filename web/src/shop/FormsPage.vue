@@ -1,0 +1,335 @@
+<script setup lang="ts">
+/** Test forms: print, read, and take over what they say, measured instead of assumed. */
+import { API, SHOP_ENDPOINTS, type ShopData } from '@kyanos/contract';
+import { fieldChanges, FORMS, formsFor, testForm, type FormKind } from '@kyanos/core';
+import { mdiFileDownloadOutline, mdiFileUploadOutline } from '@mdi/js';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { addressIn, call, callRevised, Refused } from '../shared/api.ts';
+import { size } from '../shared/format.ts';
+import NumberField from '../shared/NumberField.vue';
+import { activeItems, type ShopItem } from '../shared/shopItems.ts';
+import { changeWords } from './fieldNames.ts';
+import FitPlot from './FitPlot.vue';
+
+const machines = shallowRef<readonly ShopItem<'machine'>[]>([]);
+const materials = shallowRef<readonly ShopItem<'material'>[]>([]);
+const machineId = ref<string>();
+const materialId = ref<string>();
+async function load() {
+  machines.value = await activeItems('machine');
+  materials.value = await activeItems('material');
+  machineId.value ??= machines.value[0]?.id;
+  // White shows best on what lets the ground through.
+  materialId.value ??= (
+    materials.value.find(({ data }) => data.class === 'clear') ?? materials.value[0]
+  )?.id;
+}
+void load();
+
+const machine = computed(() => machines.value.find(({ id }) => id === machineId.value)?.data);
+const material = computed(() => materials.value.find(({ id }) => id === materialId.value)?.data);
+const kinds = computed(() => (machine.value ? formsFor(machine.value) : []));
+const wanted = ref<FormKind>('white-ladder');
+const kind = computed(() => (kinds.value.includes(wanted.value) ? wanted.value : kinds.value[0]));
+const facts = computed(() => (kind.value ? FORMS[kind.value] : undefined));
+const form = computed(() =>
+  kind.value && machine.value && material.value
+    ? testForm(kind.value, machine.value, material.value)
+    : undefined,
+);
+const address = (endpoint: typeof API.getForm | typeof API.getFormTarget) =>
+  `${addressIn(
+    endpoint as typeof API.getForm,
+    {
+      params: { id: machineId.value!, form: kind.value! },
+    } as never,
+  )}?material=${materialId.value}`;
+const measuredOn = computed(() => {
+  const marks = machine.value?.measured ?? [];
+  return new Map(marks.map(({ form: of, on }) => [of, on]));
+});
+
+// ---- the reading ----
+
+const step = ref<number>();
+const file = ref<string>();
+const fileName = ref('');
+/** Patches that are typed: solid and two tints are enough. */
+const TYPED = ['W100x1-black', 'W60x1-black', 'W30x1-black', 'W100x1-white'] as const;
+const typed = ref<(number | undefined)[]>([]);
+type Fit = Awaited<ReturnType<typeof ask>>;
+const fit = shallowRef<Fit>();
+const problem = ref<string>();
+const busy = ref(false);
+const taken = ref('');
+watch([kind, machineId, materialId], () => {
+  step.value = file.value = fit.value = problem.value = undefined;
+  typed.value = [];
+  fileName.value = taken.value = '';
+});
+const today = () => new Date().toISOString().slice(0, 10);
+
+const ask = () =>
+  call(API.fitForm, {
+    params: { id: machineId.value!, form: kind.value! },
+    body: {
+      material: materialId.value!,
+      on: today(),
+      ...(file.value !== undefined && { file: file.value }),
+      ...(typed.value.length > 0 &&
+        file.value === undefined && {
+          typed: TYPED.flatMap((id, i) => {
+            const lightness = typed.value[i];
+            return lightness === undefined ? [] : [{ id, lightness }];
+          }),
+        }),
+      ...(step.value !== undefined && { step: step.value }),
+    },
+  });
+async function tried(act: () => Promise<void>) {
+  problem.value = undefined;
+  busy.value = true;
+  try {
+    await act();
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    problem.value = error.message;
+  } finally {
+    busy.value = false;
+  }
+}
+const work = () =>
+  tried(async () => {
+    taken.value = '';
+    fit.value = undefined;
+    fit.value = await ask();
+  });
+async function choose(event: Event) {
+  const [chosen] = (event.target as HTMLInputElement).files ?? [];
+  if (!chosen) return;
+  fileName.value = chosen.name;
+  file.value = await chosen.text();
+  await work();
+}
+const changes = computed(() =>
+  fit.value && machine.value
+    ? fieldChanges(machine.value, fit.value.machine)
+        .filter(({ field }) => !/^(measured|primaries)/.test(field))
+        .flatMap((change) => changeWords(change) ?? [])
+    : [],
+);
+const take = () =>
+  tried(async () => {
+    const found = fit.value!;
+    if (JSON.stringify(found.machine) !== JSON.stringify(machine.value)) {
+      const { machine: endpoints } = SHOP_ENDPOINTS;
+      const params = { id: machineId.value! };
+      const now = await callRevised(endpoints.get, { params });
+      await call(
+        endpoints.save,
+        { params, body: found.machine as never },
+        { ifMatch: now.revision },
+      );
+    }
+    const book = await callRevised(SHOP_ENDPOINTS.rules.get, { params: { id: 'standard' } });
+    if (JSON.stringify(book.value.rules) !== JSON.stringify(found.rules)) {
+      const body: ShopData<'rules'> = { ...book.value, rules: found.rules };
+      await call(
+        SHOP_ENDPOINTS.rules.save,
+        { params: { id: 'standard' }, body: body as never },
+        { ifMatch: book.revision },
+      );
+    }
+    taken.value = 'Taken over, as a new revision. Jobs that have the one before are told.';
+    fit.value = undefined;
+    await load();
+  });
+const fixed = (value: number) => value.toFixed(2);
+const input = ref<HTMLInputElement>();
+</script>
+
+<template>
+  <section class="stage">
+    <header>
+      <h1 class="question">What does a machine really do?</h1>
+      <p class="answer">
+        Print a form, read it, and a figure is measured instead of assumed. Nothing changes before
+        you take it over.
+      </p>
+    </header>
+    <div class="panel pad field-grid">
+      <v-select
+        v-model="machineId"
+        label="Machine"
+        :items="machines.map(({ id, data }) => ({ value: id, title: data.name }))"
+      />
+      <v-select
+        v-model="materialId"
+        label="Printed on"
+        :items="materials.map(({ id, data }) => ({ value: id, title: data.name }))"
+      />
+    </div>
+    <div v-if="form && facts && kind" class="list-columns">
+      <div class="panel list" role="listbox" aria-label="Test forms">
+        <button
+          v-for="one in kinds"
+          :key="one"
+          type="button"
+          role="option"
+          class="entry"
+          :aria-selected="one === kind"
+          @click="wanted = one"
+        >
+          <b>{{ FORMS[one].title }}</b>
+          <span class="soft small block">
+            {{ measuredOn.has(one) ? `read on ${measuredOn.get(one)}` : FORMS[one].sets }}
+          </span>
+        </button>
+      </div>
+      <div class="stage">
+        <div class="panel pad stage">
+          <h2 class="label">1. Print it</h2>
+          <p>It sets {{ facts.sets }}.</p>
+          <ol class="steps">
+            <li v-for="line in form.instructions" :key="line">{{ line }}</li>
+          </ol>
+          <p v-for="line in form.cautions" :key="line" class="caution">{{ line }}</p>
+          <div class="ways">
+            <v-btn
+              color="primary"
+              variant="flat"
+              :prepend-icon="mdiFileDownloadOutline"
+              :href="address(API.getForm)"
+              target="_blank"
+              >The form, {{ size(form.widthMm, form.heightMm).text }}</v-btn
+            >
+            <v-btn
+              v-if="facts.readBy === 'instrument'"
+              :prepend-icon="mdiFileDownloadOutline"
+              :href="address(API.getFormTarget)"
+              >Its patches, for the instrument</v-btn
+            >
+          </div>
+        </div>
+        <div class="panel pad stage">
+          <h2 class="label">2. Read it</h2>
+          <p>{{ facts.question }}</p>
+          <div v-if="form.steps.length" class="ways" role="radiogroup" :aria-label="facts.question">
+            <v-btn
+              v-for="one in form.steps"
+              :key="one.label"
+              role="radio"
+              :aria-checked="step === one.value"
+              :variant="step === one.value ? 'flat' : 'tonal'"
+              :color="step === one.value ? 'primary' : undefined"
+              @click="
+                step = one.value;
+                work();
+              "
+              >{{ one.label }}</v-btn
+            >
+          </div>
+          <template v-else>
+            <div class="ways">
+              <v-btn :prepend-icon="mdiFileUploadOutline" @click="input?.click()"
+                >Text file of the instrument</v-btn
+              >
+              <span class="soft">{{ fileName }}</span>
+              <input
+                ref="input"
+                type="file"
+                accept=".txt,.cgats,.cie,.ti3,text/plain"
+                hidden
+                data-testid="measurement"
+                @change="choose"
+              />
+            </div>
+            <template v-if="kind === 'white-ladder'">
+              <p class="soft small">Or type L* of these patches:</p>
+              <div class="field-grid">
+                <number-field
+                  v-for="(id, i) in TYPED"
+                  :key="id"
+                  :label="`L* of ${id}`"
+                  :max="100"
+                  :precision="2"
+                  :model-value="typed[i] ?? 0"
+                  @update:model-value="typed[i] = $event"
+                />
+              </div>
+              <v-btn
+                class="start"
+                :disabled="typed.filter((value) => value !== undefined).length < 3"
+                @click="work"
+                >Fit it</v-btn
+              >
+            </template>
+          </template>
+          <v-progress-linear v-if="busy" indeterminate aria-label="Fitting" />
+          <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+          <p v-if="taken" role="status">{{ taken }}</p>
+        </div>
+        <div v-if="fit" class="panel pad stage" data-testid="fit">
+          <h2 class="label">3. What it says</h2>
+          <p v-for="line in fit.says" :key="line" class="says">{{ line }}</p>
+          <p v-if="fit.residual">
+            Measured and fitted are <b>{{ fixed(fit.residual.mean) }}</b>
+            {{ fit.residual.unit }} apart on the average, 95 % within {{ fixed(fit.residual.p95) }};
+            worst is {{ fit.residual.worst.id }} with {{ fixed(fit.residual.worst.value) }}.
+          </p>
+          <fit-plot v-if="fit.points.length" :points="fit.points" />
+          <p v-if="changes.length" class="soft small">{{ changes.join(' · ') }}</p>
+          <v-btn class="start" color="primary" variant="flat" :loading="busy" @click="take"
+            >Take it over</v-btn
+          >
+        </div>
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.list {
+  display: grid;
+  gap: 4px;
+  padding: 10px;
+}
+
+.entry {
+  width: 100%;
+  min-height: 48px;
+  padding: 6px 10px;
+  border-radius: 8px;
+  text-align: left;
+}
+
+.entry[aria-selected='true'] {
+  background: color-mix(in srgb, rgb(var(--v-theme-primary)) 12%, transparent);
+  box-shadow: inset 3px 0 rgb(var(--v-theme-primary));
+}
+
+.block {
+  display: block;
+}
+
+.steps {
+  display: grid;
+  gap: 4px;
+  padding-left: 20px;
+}
+
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+
+.start {
+  justify-self: start;
+}
+
+.says {
+  font-size: var(--size-lead);
+}
+</style>
