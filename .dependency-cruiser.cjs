@@ -40,7 +40,8 @@ module.exports = {
       from: { path: '^core/', pathNot: TESTS },
       to: {
         dependencyTypes: ['core', 'npm', 'npm-dev'],
-        pathNot: 'node_modules/(maxrects-packer|papaparse|ml-levenberg-marquardt|@types/papaparse)/',
+        pathNot:
+          'node_modules/(maxrects-packer|papaparse|ml-levenberg-marquardt|@types/papaparse)/',
       },
     },
     {

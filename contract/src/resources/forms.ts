@@ -38,6 +38,11 @@ const Read = z.strictObject({
   step: z.number().min(0).max(10_000).exactOptional(),
 });
 
+const Effect = z.object({
+  opacity: z.number(),
+  price: z.int().nullable(),
+  findings: z.int(),
+});
 const FormFit = z.object({
   says: z.array(z.string()),
   machine: Machine,
@@ -51,6 +56,15 @@ const FormFit = z.object({
     })
     .exactOptional(),
   points: z.array(z.object({ id: z.string(), measured: z.number(), fitted: z.number() })),
+  /** What it would change in some of the jobs on this machine, the newest first. */
+  jobs: z.array(
+    z.object({
+      name: z.string(),
+      /** How much the print hides in the middle, 0 to 1; its price, minor units, where it can be printed; and how many findings. */
+      was: Effect,
+      now: Effect,
+    }),
+  ),
 });
 
 export const fitForm = endpoint({

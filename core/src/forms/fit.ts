@@ -262,16 +262,29 @@ function fitWhite(reading: FormReading): FormFit {
   for (const field of ['contrastRatio', 'drops'])
     changed = measuredOn(changed, `inks.${white.channel}.${field}`, reading, 'white-ladder');
   const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
+  const told = residualOf(patches, fitted);
   return {
     machine: changed,
     rules: reading.rules,
     says: [
       `A solid of ${white.name.toLowerCase()} hides ${percent(next.contrastRatio!)}; it was ${percent(white.contrastRatio ?? 0)}.`,
       `${next.drops} drops lie on one another in it; it was ${white.drops ?? `${ASSUMED_DROPS}, assumed`}.`,
+      ...doubts(told.residual),
     ],
-    ...residualOf(patches, fitted),
+    ...told,
   };
 }
+
+/** Fits that are further off than an instrument and a form can explain; common practice. */
+const POOR = 2;
+
+/** A sentence about a fit that can't be trusted; nothing where it can. */
+const doubts = ({ mean, worst, unit }: NonNullable<FormFit['residual']>): readonly string[] =>
+  mean > POOR
+    ? [
+        `The reading fits badly: ${mean.toFixed(1)} ${unit} on the average, worst at ${worst.id}. Look at the cards under the patches and at their names, and measure again before you take it over.`,
+      ]
+    : [];
 
 /** How far apart measured and fitted are, and the points of a plot. */
 function residualOf(
@@ -375,6 +388,7 @@ function fitPrimaries(reading: FormReading): FormFit {
     says: [
       `Colour on ${material.name} is shown as ${machine.name} prints it, and no longer as the artwork’s profile states it.`,
       `${CHECK_MIXTURES.length} mixtures that were not used come out within ΔE2000 ${own.median.toFixed(1)} in the middle.`,
+      ...doubts(residual),
     ],
     residual,
     points,

@@ -119,6 +119,14 @@ describe('the white ladder', () => {
     });
   }, 20_000);
 
+  it('says of a reading that does not fit that it is to be measured again', () => {
+    const lightness = { 'W100x1-black': 80, 'W60x1-black': 30, 'W30x1-black': 70 };
+    const muddled = Object.entries(lightness).map(([id, value]) => ({ id, lightness: value }));
+    expect(fitForm('white-ladder', reading(muddled)).says.at(-1)).toContain('fits badly');
+    const sound = readWhite(printer({ contrastRatio: 0.7 }), 1).slice(0, 18);
+    expect(fitForm('white-ladder', reading(sound)).says.join(' ')).not.toContain('badly');
+  }, 20_000);
+
   it('refuses a reading that can’t tell, by what is missing', () => {
     const whole = readWhite(printer({ contrastRatio: 0.7 }), 1);
     const without = (words: RegExp) => whole.filter(({ id }) => !words.test(id));

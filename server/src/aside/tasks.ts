@@ -4,6 +4,7 @@ import {
   DomainError,
   fitForm,
   jigOf,
+  middleOpacity,
   learn,
   offersOf,
   pageOf,
@@ -34,19 +35,19 @@ import {
   type PaperJob,
 } from '@kyanos/output';
 
-interface Planned {
+export interface PlannedJob {
   readonly plan: PrintPlan;
   readonly info: ArtworkInfo;
   readonly measures: Measures;
 }
 
 export interface PaperOrder
-  extends Planned, Pick<PaperJob, 'fileName' | 'shopName' | 'version' | 'printedAt'> {
+  extends PlannedJob, Pick<PaperJob, 'fileName' | 'shopName' | 'version' | 'printedAt'> {
   readonly paper: string;
   readonly state: MachineState;
 }
 
-type Ready = PaperJob & Planned & { readonly state: MachineState };
+type Ready = PaperJob & PlannedJob & { readonly state: MachineState };
 
 const PAPERS: Readonly<Record<string, (job: Ready) => NodeJS.ReadableStream>> = {
   'run-sheet': runSheetPdf,
@@ -86,7 +87,7 @@ async function bytesOf(stream: NodeJS.ReadableStream): Promise<Uint8Array> {
 }
 
 /** What a plan foretells of a job on a machine, as reports are compared with it; undefined if it can't be printed. */
-function predicted({ plan, info, measures, machine }: Planned & { readonly machine: Machine }) {
+function predicted({ plan, info, measures, machine }: PlannedJob & { readonly machine: Machine }) {
   const { work } = calculate({ ...plan, machine }, info, measures);
   if (!work) return undefined;
   const sum = (key: 'sweepMinutes' | 'turnMinutes' | 'returnMinutes') =>
@@ -137,16 +138,35 @@ const fitted = ({
   kind,
   file,
   typed,
+  jobs,
   ...reading
 }: Omit<FormReading, 'readings'> & {
   readonly kind: FormKind;
   readonly file?: string;
   readonly typed?: readonly Reading[];
-}) =>
-  fitForm(kind, {
+  readonly jobs: readonly PlannedJob[];
+}) => {
+  const fit = fitForm(kind, {
     ...reading,
     readings: [...(file === undefined ? [] : readingsOf(readCgats(file))), ...(typed ?? [])],
   });
+  const effectOf = ({ plan, info, measures }: PlannedJob) => {
+    const { opacity, findings, work } = calculate(plan, info, measures);
+    return {
+      opacity: middleOpacity(opacity),
+      price: work?.cost.price.minor ?? null,
+      findings: findings.length,
+    };
+  };
+  return {
+    ...fit,
+    jobs: jobs.map((job) => ({
+      name: job.plan.name,
+      was: effectOf({ ...job, plan: { ...job.plan, machine: reading.machine } }),
+      now: effectOf({ ...job, plan: { ...job.plan, machine: fit.machine } }),
+    })),
+  };
+};
 
 const TASKS = { form, fitted, paper, predicted, readReports: reportRows, learnt };
 export type Tasks = typeof TASKS;

@@ -1,12 +1,42 @@
 /** Test forms of a machine: printed, described to an instrument, and read. Nothing is changed here: what a fit says is saved like any other change. */
 import { API } from '@kyanos/contract';
-import { testForm, writeCgats } from '@kyanos/core';
+import { DomainError, testForm, writeCgats } from '@kyanos/core';
 import { Router } from 'express';
 import type pg from 'pg';
+import { readyArtwork } from '../artwork/queries.ts';
 import { aside } from '../aside/aside.ts';
+import type { PlannedJob } from '../aside/tasks.ts';
+import type { Db } from '../db.ts';
+import { jobById } from '../jobs/queries.ts';
+import { measuresFor } from '../plates/queries.ts';
 import { on } from '../route.ts';
 import { inForce, itemById } from './items.ts';
 import { machineById } from './queries.ts';
+
+const SHOWN_JOBS = 3;
+
+/** The newest jobs on a machine whose plates are built: to show what a fit would change in them. */
+async function someJobs(db: Db, machineId: string): Promise<PlannedJob[]> {
+  const { rows } = await db.query<{ id: string }>(
+    `select h.job_id as id from job_head h join job_version v on v.job_id = h.job_id and v.version = h.version
+     where v.plan #>> '{machine,id}' = $1::text and h.artwork_id is not null
+     order by h.saved_at desc, h.job_id limit 12`,
+    [machineId],
+  );
+  const jobs: PlannedJob[] = [];
+  for (const { id } of rows) {
+    if (jobs.length === SHOWN_JOBS) break;
+    try {
+      const { plan, artworkId } = await jobById(db, id);
+      const info = await readyArtwork(db, artworkId!);
+      jobs.push({ plan, info, measures: await measuresFor(db, artworkId!, plan) });
+    } catch (error) {
+      // It is still being read or built, or can't be: another tells as much.
+      if (!(error instanceof DomainError)) throw error;
+    }
+  }
+  return jobs;
+}
 
 export function formRoutes(pool: pg.Pool): Router {
   const router = Router();
@@ -51,6 +81,7 @@ export function formRoutes(pool: pg.Pool): Router {
       ...(await subject(id, materialId)),
       rules: data.rules,
       ...read,
+      jobs: await someJobs(pool, id),
     });
   });
 

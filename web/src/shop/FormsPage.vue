@@ -5,11 +5,12 @@ import { fieldChanges, FORMS, formsFor, testForm, type FormKind } from '@kyanos/
 import { mdiFileDownloadOutline, mdiFileUploadOutline } from '@mdi/js';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { addressIn, call, callRevised, Refused } from '../shared/api.ts';
-import { size } from '../shared/format.ts';
+import { currency as asMoney, percent, size } from '../shared/format.ts';
 import NumberField from '../shared/NumberField.vue';
 import { activeItems, type ShopItem } from '../shared/shopItems.ts';
 import { changeWords } from './fieldNames.ts';
 import FitPlot from './FitPlot.vue';
+import { useCurrency } from './useCurrency.ts';
 
 const machines = shallowRef<readonly ShopItem<'machine'>[]>([]);
 const materials = shallowRef<readonly ShopItem<'material'>[]>([]);
@@ -144,6 +145,8 @@ const take = () =>
     fit.value = undefined;
     await load();
   });
+const currency = useCurrency();
+const money = (minor: number) => asMoney({ minor, currency: currency.value });
 const fixed = (value: number) => value.toFixed(2);
 const input = ref<HTMLInputElement>();
 </script>
@@ -279,6 +282,15 @@ const input = ref<HTMLInputElement>();
           </p>
           <fit-plot v-if="fit.points.length" :points="fit.points" />
           <p v-if="changes.length" class="soft small">{{ changes.join(' · ') }}</p>
+          <ul v-if="fit.jobs.length" class="jobs">
+            <li v-for="one in fit.jobs" :key="one.name">
+              <b>{{ one.name }}</b>: hides {{ percent(one.was.opacity) }} →
+              {{ percent(one.now.opacity)
+              }}<template v-if="one.was.price !== null && one.now.price !== null"
+                >; price {{ money(one.was.price) }} → {{ money(one.now.price) }}</template
+              >; findings {{ one.was.findings }} → {{ one.now.findings }}
+            </li>
+          </ul>
           <v-btn class="start" color="primary" variant="flat" :loading="busy" @click="take"
             >Take it over</v-btn
           >
@@ -323,6 +335,12 @@ const input = ref<HTMLInputElement>();
   flex-wrap: wrap;
   gap: 8px;
   align-items: center;
+}
+
+.jobs {
+  display: grid;
+  gap: 4px;
+  padding-left: 18px;
 }
 
 .start {
