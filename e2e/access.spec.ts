@@ -66,5 +66,10 @@ for (const theme of ['day', 'night'])
     await page.getByRole('button', { name: 'White', exact: true }).click();
     await page.getByRole('dialog').waitFor();
     await check('an ink of a machine');
+    await page.goto('/shop/presets');
+    await page.getByRole('button', { name: 'Find' }).click();
+    await page.getByRole('searchbox').fill('machine');
+    await page.getByRole('option').first().waitFor();
+    await check('find');
     expect(found).toEqual([]);
   });

@@ -194,6 +194,20 @@ test('the white ladder is printed, read and taken over, and the look says that i
   await expect(fit).toContainText('At most 280 % of ink dries');
 });
 
+test('a slash finds jobs and the things of the shop by words', async ({ page }) => {
+  await page.goto(url);
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await page.keyboard.press('/');
+  const dialog = page.getByRole('dialog', { name: 'Find' });
+  await dialog.getByRole('searchbox').fill('nine');
+  await expect(dialog.getByRole('option')).not.toHaveCount(0);
+  await dialog.getByRole('searchbox').fill('clear film');
+  await expect(dialog.getByRole('option', { name: /Material Clear film/ })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'What does the shop print on?' })).toBeVisible();
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Clear film');
+});
+
 test('the shop goes out as a file and comes in as one, on a tablet and in the shell', async ({
   page,
 }) => {

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { mdiKeyboardOutline, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js';
+import { mdiKeyboardOutline, mdiMagnify, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js';
 import { onKeyStroke, useStorage } from '@vueuse/core';
 import { ref, watchEffect } from 'vue';
 import { useRoute } from 'vue-router';
 import { useTheme } from 'vuetify';
+import SearchDialog from './shared/SearchDialog.vue';
 import ShortcutsDialog from './shared/ShortcutsDialog.vue';
 import { units } from './shared/format.ts';
 import { typing } from './shared/keys.ts';
@@ -12,6 +13,7 @@ const theme = useTheme();
 const chosen = useStorage<'day' | 'night'>('kyanos-theme', 'day');
 watchEffect(() => theme.change(chosen.value));
 const shortcuts = ref(false);
+const finding = ref(false);
 const route = useRoute();
 /** Those that are there. */
 const ROOMS = [
@@ -19,6 +21,11 @@ const ROOMS = [
   { name: 'Shop', path: '/shop', has: (path: string) => path.startsWith('/shop') },
 ];
 
+onKeyStroke('/', (event) => {
+  if (typing(event)) return;
+  event.preventDefault();
+  finding.value = true;
+});
 onKeyStroke('?', (event) => {
   if (!typing(event)) shortcuts.value = true;
 });
@@ -48,6 +55,9 @@ onKeyStroke('?', (event) => {
         </nav>
         <div id="bar-middle" class="middle"></div>
         <div class="tools">
+          <v-btn variant="text" icon aria-label="Find" @click="finding = true">
+            <v-icon :icon="mdiMagnify" />
+          </v-btn>
           <v-btn
             variant="text"
             :aria-label="`Units: ${units}. Change`"
@@ -71,6 +81,7 @@ onKeyStroke('?', (event) => {
       <router-view />
     </div>
     <shortcuts-dialog v-model="shortcuts" />
+    <search-dialog v-model="finding" />
   </v-app>
 </template>
 

@@ -20,7 +20,7 @@ const moved = computed(() => {
     return {
       part,
       name,
-      words: words.slice(0, MOST).join(' · '),
+      words: words.slice(0, MOST).join(' · ') || 'What was learnt or measured of it',
       more: Math.max(0, words.length - MOST),
       effect:
         was && now

@@ -8,6 +8,7 @@ export function typing(event: KeyboardEvent): boolean {
 }
 
 export const SHORTCUTS: readonly (readonly [key: string, what: string])[] = [
+  ['/', 'find a job, machine, material, ink or preset'],
   ['1 – 7', 'go to a stage of the job'],
   ['f', 'look at the other side: front, back'],
   ['l', 'lamp in front, lamp behind'],

@@ -1,0 +1,156 @@
+<script setup lang="ts">
+/** Finds jobs and the things of the shop by words, from anywhere. */
+import { API } from '@kyanos/contract';
+import { refDebounced } from '@vueuse/core';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { useRouter, type RouteLocationRaw } from 'vue-router';
+import { SECTIONS } from '../shop/sections.ts';
+import { call } from './api.ts';
+import { listItems } from './shopItems.ts';
+
+const open = defineModel<boolean>({ required: true });
+const router = useRouter();
+
+interface Found {
+  readonly key: string;
+  readonly kind: string;
+  readonly name: string;
+  readonly about: string;
+  readonly to: RouteLocationRaw;
+}
+const QUIET_MS = 150;
+const MOST = 8;
+
+const words = ref('');
+const asked = refDebounced(words, QUIET_MS);
+const jobs = shallowRef<readonly Found[]>([]);
+const things = shallowRef<readonly Found[]>([]);
+const at = ref(0);
+
+/** The things of the shop are few: all of them are fetched when the dialog opens. */
+async function fetchThings(): Promise<void> {
+  const kinds = [
+    ['machine', 'Machine', 'machines'],
+    ['material', 'Material', 'materials'],
+    ['ink', 'Ink', 'inks'],
+    ['preset', 'Preset', 'presets'],
+  ] as const;
+  const lists = await Promise.all(
+    kinds.map(async ([kind, title, section]) =>
+      (await listItems(kind)).map(({ id, standing, data }): Found => ({
+        key: `${kind} ${id}`,
+        kind: title,
+        name: data.name,
+        about: standing === 'active' ? '' : standing,
+        to: { name: `shop-${section}`, params: { item: id } },
+      })),
+    ),
+  );
+  things.value = [
+    ...lists.flat(),
+    ...SECTIONS.map(({ id, name }) => ({
+      key: `section ${id}`,
+      kind: 'Shop',
+      name,
+      about: '',
+      to: { name: `shop-${id}` },
+    })),
+  ];
+}
+watch(open, (now) => {
+  if (!now) return;
+  words.value = '';
+  at.value = 0;
+  void fetchThings();
+});
+watch([asked, open], async ([search, now]) => {
+  if (!now || search.trim() === '') return void (jobs.value = []);
+  const found = await call(API.listJobs, { query: { search, limit: MOST } });
+  if (asked.value === search)
+    jobs.value = found.jobs.map(({ id, name, material, machine }) => ({
+      key: `job ${id}`,
+      kind: 'Job',
+      name,
+      about: `${material}, ${machine}`,
+      to: { name: 'stack', params: { id } },
+    }));
+});
+const found = computed(() => {
+  const wanted = words.value.toLowerCase().split(/\s+/).filter(Boolean);
+  if (wanted.length === 0) return [];
+  const matching = things.value.filter(({ kind, name }) =>
+    wanted.every((word) => `${kind} ${name}`.toLowerCase().includes(word)),
+  );
+  return [...jobs.value, ...matching].slice(0, 2 * MOST);
+});
+watch(found, () => (at.value = 0));
+
+function go(one: Found | undefined): void {
+  if (!one) return;
+  open.value = false;
+  void router.push(one.to);
+}
+const step = (by: number) =>
+  (at.value = (at.value + by + found.value.length) % Math.max(1, found.value.length));
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="600" aria-label="Find">
+    <div class="panel find">
+      <v-text-field
+        v-model="words"
+        label="Find a job, machine, material, ink or preset"
+        autofocus
+        type="search"
+        aria-controls="found"
+        :aria-activedescendant="found[at] ? `found-${at}` : undefined"
+        @keydown.down.prevent="step(1)"
+        @keydown.up.prevent="step(-1)"
+        @keydown.enter.prevent="go(found[at])"
+      />
+      <p v-if="words.trim() && found.length === 0" class="soft">Nothing is called so.</p>
+      <div v-if="found.length" id="found" role="listbox" aria-label="Found">
+        <button
+          v-for="(one, i) in found"
+          :id="`found-${i}`"
+          :key="one.key"
+          type="button"
+          role="option"
+          tabindex="-1"
+          class="entry"
+          :aria-selected="i === at"
+          @click="go(one)"
+        >
+          <span class="soft small kind">{{ one.kind }}</span>
+          <span
+            ><b>{{ one.name }}</b> <span class="soft small">{{ one.about }}</span></span
+          >
+        </button>
+      </div>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+.find {
+  display: grid;
+  gap: 10px;
+  padding: 18px;
+}
+
+.entry {
+  display: grid;
+  grid-template-columns: 80px minmax(0, 1fr);
+  gap: 10px;
+  align-items: baseline;
+  width: 100%;
+  min-height: 44px;
+  padding: 8px 10px;
+  border-radius: 8px;
+  text-align: left;
+}
+
+.entry[aria-selected='true'] {
+  background: color-mix(in srgb, rgb(var(--v-theme-primary)) 12%, transparent);
+}
+</style>
