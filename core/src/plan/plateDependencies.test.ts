@@ -4,7 +4,7 @@ import { overprintedChannel } from '../artwork/index.ts';
 import { memoryRaster } from '../raster/index.ts';
 import { parseStack } from '../stack/index.ts';
 import { measureVersions } from './measurePlates.ts';
-import { plateDependencies } from './plateDependencies.ts';
+import { groundDependencies, plateDependencies } from './plateDependencies.ts';
 import type { Artwork, PrintPlan } from './plan.ts';
 
 const [WIDTH, HEIGHT] = [50, 25];
@@ -139,5 +139,27 @@ describe.each(RULES)('plates of %s', (notation) => {
   it('need one where another density is laid only if a look decides them', () => {
     const thinner = { ...base, stack: parseStack(notation.replace('W@', 'W60@')) };
     expect(key(thinner) === key(base)).toBe(!notation.includes('match'));
+  });
+});
+
+describe('inks among what plates depend on', () => {
+  const inks = (plan: PrintPlan) => (groundDependencies(plan) as unknown[])[2];
+
+  it('are as they were before inks had roles, so that plates that were built are not built again', () => {
+    expect(inks(PLAN)).toEqual(
+      PLAN.machine.inks.map(({ channel, spotName }) => [channel, spotName]),
+    );
+  });
+
+  it('differ where a key could be that of a special and is not', () => {
+    const violet = { channel: 'Vi', name: 'Violet', laydown: 9, pricePerLitre: 1, lossPerTrip: 0 };
+    const withInk = (role: 'extra' | 'clear') => ({
+      ...PLAN,
+      machine: {
+        ...PLAN.machine,
+        inks: [...PLAN.machine.inks, { ...violet, role, spotName: null }],
+      },
+    });
+    expect(inks(withInk('extra'))).not.toEqual(inks(withInk('clear')));
   });
 });

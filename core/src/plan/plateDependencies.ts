@@ -4,16 +4,25 @@
  */
 import { plateSpecs } from '../plates/index.ts';
 import { usesSource } from '../rule/index.ts';
-import { formatStack } from '../stack/index.ts';
+import { formatStack, isSpecialInk, isSpecialKey, type Ink } from '../stack/index.ts';
 import { hasTone } from './measurePlates.ts';
 import type { PrintPlan } from './plan.ts';
 import { platePages } from './versions.ts';
+
+/**
+ * What decides which separations an ink takes: a special its name. The role of a special is in its key, that of any other ink
+ * counts only where its key could be a special's.
+ */
+const nameDependencies = (ink: Ink): unknown =>
+  isSpecialInk(ink)
+    ? [ink.channel, ink.spotName]
+    : [ink.channel, null, ...(isSpecialKey(ink.channel) ? [ink.role] : [])];
 
 /** What the pixels depend on that plates are built from, whatever their rules and whatever page is read. */
 export const groundDependencies = ({ artwork, machine }: PrintPlan): unknown => [
   artwork.names,
   artwork.overprint,
-  machine.inks.map(({ channel, role, spotName }) => [channel, role, spotName]),
+  machine.inks.map(nameDependencies),
   machine.barReduction ?? 0,
 ];
 
