@@ -72,6 +72,28 @@ test('starts, refuses a second start on the same data, stops cleanly, and recove
   expect(left).toEqual([]);
 });
 
+test('the shop is written to a file beside the running app and without it, from any folder', async () => {
+  const shop = (...args: string[]) =>
+    new Promise<{ code: number | null; text: string }>((done) => {
+      const child = spawn(SCRIPT, ['shop', ...args, '--data', data], { env, cwd: tmpdir() });
+      let text = '';
+      child.stdout.on('data', (part: Buffer) => (text += part.toString()));
+      child.stderr.on('data', (part: Buffer) => (text += part.toString()));
+      child.once('exit', (code) => done({ code, text }));
+    });
+  const path = join(data, 'shop.json');
+  const app = await start();
+  expect(await shop('export', '--out', path)).toMatchObject({ code: 0 });
+  expect((await shop('import', path, '--preview')).text).toMatch(/^same +prices/m);
+  app.child.kill('SIGTERM');
+  expect(await app.ended).toBe(0);
+  expect(await shop('import', path)).toMatchObject({ code: 0 });
+  expect(await shop('colours')).toMatchObject({
+    code: 2,
+    text: expect.stringContaining('export, import, validate'),
+  });
+});
+
 test('says what is wrong with its options', async () => {
   await expect(start('--port', 'many')).rejects.toThrow('--port needs a number from 0 to 65535.');
   await expect(start('--colour')).rejects.toThrow('start does not know "--colour"');
