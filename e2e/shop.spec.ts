@@ -149,7 +149,6 @@ test('a price that the shop changes is told at the job with what it does, and ta
   await page.goto(`${url}/shop`);
   await page.getByRole('button', { name: 'Revisions' }).click();
   await page.getByRole('button', { name: 'Have this back' }).first().click();
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await page.getByRole('button', { name: 'Take it over in all of them' }).click();
   await expect(page.getByText('1 job has it now, each as a new version.')).toBeVisible();
 });

@@ -33,7 +33,11 @@ const STANDING: Record<Standing, string> = {
   draft: 'Draft, not in use yet',
   retired: 'Retired',
 };
-const back = (data: ShopData<K>) => props.editing.set(data);
+/** As a revision of its own; what was typed meanwhile is in it no more. */
+function back(data: ShopData<K>): void {
+  props.editing.set(data);
+  void props.editing.save();
+}
 </script>
 
 <template>
