@@ -25,6 +25,8 @@ const LABELS: Readonly<Record<string, string>> = {
 export function fieldName(field: string): string {
   if (LABELS[field]) return LABELS[field];
   const names = field.split('.');
+  if (names.length === 2 && (names[0] === 'inks' || names[0] === 'modes'))
+    return `${names[0].slice(0, -1)} ${names[1]}`;
   const last = names.at(-1)!;
   const word = LABELS[last] ?? last.replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
   const [head, of] = names;

@@ -29,9 +29,12 @@ export function useEditing<K extends ShopKind>(
   const keyOf = (id: string) => `kyanos-shop-${kind}-${id}`;
   watch(
     [() => item.value?.id, () => item.value?.revision],
-    () => {
-      problem.value = undefined;
-      conflict.value = false;
+    ([id], [before]) => {
+      // Theirs may come while a conflict is told: it stays until somebody decides.
+      if (id !== before) {
+        problem.value = undefined;
+        conflict.value = false;
+      }
       const now = item.value;
       if (!now) return void (edited.value = undefined);
       const typed = readTyped<K>(keyOf(now.id));
