@@ -45,8 +45,8 @@ export function run(
     'prlimit',
     `--as=${limits.memoryMb * 1024 * 1024}`,
     `--fsize=${Math.min(MOST.fileMb, limits.fileMb) * 1024 * 1024}`,
-    // A second more until it is killed: the first signal says why.
-    `--cpu=${cpuSeconds}:${cpuSeconds + 1}`,
+    // A second more until it is killed, as the first signal says why; never more than whoever reads may have.
+    `--cpu=${cpuSeconds}:${Math.min(MOST.cpuSeconds, cpuSeconds + 1)}`,
     '--core=0',
     program,
     ...args,
