@@ -202,7 +202,7 @@ test('a slash finds jobs and the things of the shop by words', async ({ page }) 
   await expect(dialog.getByRole('option')).not.toHaveCount(0);
   await dialog.getByRole('searchbox').fill('clear film');
   await expect(dialog.getByRole('option', { name: /Material Clear film/ })).toBeVisible();
-  await page.keyboard.press('Enter');
+  await dialog.getByRole('option', { name: /Material Clear film/ }).click();
   await expect(page.getByRole('heading', { name: 'What does the shop print on?' })).toBeVisible();
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Clear film');
 });

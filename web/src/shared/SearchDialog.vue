@@ -63,6 +63,8 @@ watch(open, (now) => {
   at.value = 0;
   void fetchThings();
 });
+// What was found for other words is nothing that Enter may open.
+watch(words, () => (jobs.value = []));
 watch([asked, open], async ([search, now]) => {
   if (!now || search.trim() === '') return void (jobs.value = []);
   const found = await call(API.listJobs, { query: { search, limit: MOST } });
