@@ -161,27 +161,21 @@ test('the white ladder is printed, read and taken over, and the look says that i
   await expect(form).toHaveAttribute('href', /white-ladder\.pdf/);
   const pdf = await page.request.get(url + (await form.getAttribute('href'))!);
   expect(pdf.headers()['content-type']).toContain('application/pdf');
-  const rows = [
-    ['W30x1', 50.2, 88.6],
-    ['W60x1', 63.5, 91.9],
-    ['W100x1', 73.4, 93.5],
-  ].flatMap(([id, black, white]) => [
-    `${id}-black\t${black}\t0\t-2`,
-    `${id}-white\t${white}\t0\t0`,
-  ]);
-  const text = `CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID\tLAB_L\tLAB_A\tLAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n${rows.join('\n')}\nEND_DATA\n`;
-  const measurement = page.getByTestId('measurement');
-  await measurement.setInputFiles({
-    name: 'half.txt',
-    mimeType: 'text/plain',
-    buffer: Buffer.from(text.replace('END_DATA\n', '').replace('END_DATA_', 'END_DATA_')),
-  });
-  await expect(page.getByRole('alert')).toContainText('Line');
-  await measurement.setInputFiles({
-    name: 'ladder.txt',
-    mimeType: 'text/plain',
-    buffer: Buffer.from(text),
-  });
+  const text = (lightness: Readonly<Record<string, number>>) => {
+    const rows = Object.entries(lightness).map(([id, l]) => `${id}\t${l}\t0\t-1`);
+    return `CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID\tLAB_L\tLAB_A\tLAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\n${rows.join('\n')}\nEND_DATA\n`;
+  };
+  const put = (backing: string, name: string, content: string) =>
+    page.getByTestId(`measurement-${backing}`).setInputFiles({
+      name,
+      mimeType: 'text/plain',
+      buffer: Buffer.from(content),
+    });
+  const black = text({ W30x1: 64.6, W60x1: 75.8, W100x1: 82.1 });
+  await put('black', 'half.txt', black.replace('\nEND_DATA\n', '\n'));
+  await expect(page.getByRole('alert')).toContainText('END_DATA is missing');
+  await put('black', 'black.txt', black);
+  await put('white', 'white.txt', text({ W30x1: 93.9, W60x1: 94, W100x1: 94.1 }));
   const fit = page.getByTestId('fit');
   await expect(fit).toContainText(/A solid of white hides \d+\.\d %/, { timeout: 60_000 });
   await expect(fit).toContainText('ΔE2000 apart on the average');

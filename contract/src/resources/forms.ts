@@ -23,12 +23,21 @@ export const getFormTarget = endpoint({
   answer: { type: 'text/plain', what: 'A target description' },
 });
 
-/** What was read: a file of an instrument, typed values of L*, or the field that was chosen. */
+/** What was read: files of an instrument, typed values of L*, or the field that was chosen. */
 const Read = z.strictObject({
   material: ShopId,
   /** The day of the reading. */
   on: z.iso.date(),
-  file: z.string().max(5_000_000).exactOptional(),
+  files: z
+    .array(
+      z.strictObject({
+        text: z.string().max(5_000_000),
+        /** What lay under the form, where its patches don't say so. */
+        backing: z.enum(['black', 'white']).exactOptional(),
+      }),
+    )
+    .max(4)
+    .exactOptional(),
   typed: z
     .array(
       z.strictObject({ id: z.string().min(1).max(100), lightness: z.number().min(0).max(100) }),
@@ -46,6 +55,9 @@ const Effect = z.object({
 const FormFit = z.object({
   says: z.array(z.string()),
   machine: Machine,
+  /** Of the machine that the fit was made on: a change that names it overwrites nobody. */
+  revision: z.int(),
+  /** What it changes in the rules of the house. */
   rules: HouseRulesSchema,
   residual: z
     .object({

@@ -4,7 +4,7 @@
  * the dialects in which programs write them: tabs or blanks, quotes or none, SAMPLE_ID or SampleName, a decimal comma.
  */
 import { DomainError } from '../errors/index.ts';
-import { BANDS, D50, spectrumToLab, spectrumOf, type Triple } from '../spectrum/index.ts';
+import { D50, spectrumOf, spectrumToLab, xyzToLab, type Triple } from '../spectrum/index.ts';
 
 /** One measured patch. */
 export interface CgatsSample {
@@ -86,15 +86,8 @@ function numberIn(value: string | undefined, field: string, line: number): numbe
   return Number(point);
 }
 
-/** D50, CIE 1931 2°; media-independent. Source: CIE 15:2004, 8.2.1. */
-const WHITE: Triple = [96.422, 100, 82.521];
-function labOfXyz(xyz: readonly number[]): Triple {
-  const [x, y, z] = xyz.map((value, i) => {
-    const t = value / WHITE[i];
-    return t > (6 / 29) ** 3 ? Math.cbrt(t) : t / (3 * (6 / 29) ** 2) + 4 / 29;
-  });
-  return [116 * y - 16, 500 * (x - y), 200 * (y - z)];
-}
+/** What instruments take for white under D50, 2°. Source: ICC.1:2022, 6.3.4.3 (and ASTM E308, table 5; from memory). */
+const D50_XYZ: Triple = [0.96422, 1, 0.82521];
 
 /** Reflectance between the measured wavelengths in straight lines, beyond them as the last. */
 function labOfSpectrum(points: readonly { readonly nm: number; readonly r: number }[]): Triple {
@@ -105,9 +98,7 @@ function labOfSpectrum(points: readonly { readonly nm: number; readonly r: numbe
     const [low, high] = [points[above - 1], points[above]];
     return low.r + ((nm - low.nm) / (high.nm - low.nm)) * (high.r - low.r);
   };
-  const spectrum = spectrumOf(at);
-  if (spectrum.length !== BANDS) throw new RangeError('A spectrum has another number of bands.');
-  return spectrumToLab(spectrum, D50);
+  return spectrumToLab(spectrumOf(at), D50);
 }
 
 /** A row's colour, checked against what any surface can have. */
@@ -128,7 +119,8 @@ function colourOf(
     const xyz = columns.xyz.map(value);
     if (xyz.some((part) => part < -0.5 || part > 130))
       wrong(line, `no surface has the colour XYZ ${xyz.join(', ')}. They go from 0 to about 100.`);
-    return labOfXyz(xyz.map((part) => Math.max(0, part)));
+    const shares = xyz.map((part) => Math.max(0, part) / 100) as unknown as Triple;
+    return xyzToLab(shares, D50_XYZ);
   }
   const read = columns.bands.map(({ nm, at }) => ({ nm, r: value(at) }));
   // Some state percent.

@@ -1,25 +1,30 @@
 export { readCgats, writeCgats, type CgatsSample, type CgatsTarget } from './cgats.ts';
 export {
-  fitForm,
-  mediaRelative,
-  readingsOf,
-  type FormFit,
-  type FormReading,
-  type Reading,
-} from './fit.ts';
-export {
   CHECK_MIXTURES,
-  FORM_KINDS,
-  FORMS,
-  formsFor,
   overprintName,
   RAMP_PERCENT,
-  testForm,
-  type FormKind,
   type FormMark,
   type FormPage,
   type FormPatch,
   type FormStep,
   type Inks,
+} from './drawing.ts';
+export { fitForm } from './fit.ts';
+export { mediaRelative } from './fitPrimaries.ts';
+export {
+  FORM_KINDS,
+  FORMS,
+  formsFor,
+  patchesOf,
+  testForm,
+  type FormKind,
   type TestForm,
 } from './forms.ts';
+export {
+  patchNamed,
+  readingsOf,
+  withRules,
+  type FormFit,
+  type FormReading,
+  type Reading,
+} from './reading.ts';

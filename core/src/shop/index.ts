@@ -9,6 +9,7 @@ export {
   type OriginPart,
 } from './moved.ts';
 export {
+  fitted,
   freeId,
   originIn,
   withProduct,
@@ -21,23 +22,29 @@ export {
   type ShopPreset,
 } from './shop.ts';
 export {
+  assumedBelow,
+  confirmed,
+  told,
+  withMachineBlock,
+  withMachineInk,
+  withMachineValue,
+  withoutMachineInk,
+  withoutMode,
+} from './editMachine.ts';
+export {
   MACHINE_BLOCKS,
   MACHINE_FIELDS,
   MACHINE_GROUPS,
   machineValue,
-  notAssumed,
-  withMachineBlock,
-  withMachineInk,
-  withoutMachineInk,
-  withMachineValue,
   type MachineBlock,
   type MachineField,
 } from './machineFields.ts';
+export { newInk, newProduct } from './usualInks.ts';
 export {
   INK_CHOICES,
   newMachine,
-  usualInk,
-  usualMode,
+  USUAL_KINDS,
+  USUAL_MODE,
   type InkChoice,
   type MachineAnswers,
 } from './usualMachine.ts';

@@ -2,7 +2,7 @@
  * Every figure of a machine that a shop states, inks and modes aside: what it is called, its unit and range, what it changes, and
  * where to look it up. Screens are drawn from it.
  */
-import type { Ink, Machine } from '../stack/index.ts';
+import type { Machine } from '../stack/index.ts';
 
 export const MACHINE_GROUPS = [
   { id: 'what', title: 'What it is' },
@@ -412,88 +412,12 @@ export const MACHINE_BLOCKS: readonly MachineBlock[] = [
   },
 ];
 
-type Value = string | number | boolean | undefined;
+export type MachineValue = string | number | boolean | undefined;
 
 /** The figure at a path; undefined where the machine does not state it. */
-export function machineValue(machine: Machine, path: string): Value {
+export function machineValue(machine: Machine, path: string): MachineValue {
   let at: unknown = machine;
   for (const name of path.split('.'))
     at = typeof at === 'object' && at !== null ? (at as Record<string, unknown>)[name] : undefined;
-  return at as Value;
+  return at as MachineValue;
 }
-
-/** The machine with another figure at a path, which is no longer assumed. @param value undefined takes it out */
-export function withMachineValue(machine: Machine, path: string, value: Value): Machine {
-  const [name, inner] = path.split('.');
-  const of = machine as unknown as Readonly<Record<string, unknown>>;
-  const next = inner ? { ...(of[name] as object), [inner]: value } : value;
-  const { [name]: _, ...rest } = of;
-  return notAssumed(
-    { ...rest, ...(next !== undefined && { [name]: next }) } as unknown as Machine,
-    path,
-  );
-}
-
-/** A block switched on with what is usual, assumed; or off. */
-export function withMachineBlock(
-  machine: Machine,
-  path: MachineBlock['path'],
-  on: boolean,
-): Machine {
-  const { [path]: _, ...rest } = machine;
-  const assumed = (machine.assumed ?? []).filter((one) => !one.startsWith(`${path}.`));
-  if (!on) return { ...rest, assumed };
-  const { usual } = MACHINE_BLOCKS.find((block) => block.path === path)!;
-  return {
-    ...rest,
-    [path]: usual,
-    assumed: [...assumed, ...Object.keys(usual).map((name) => `${path}.${name}`)],
-  };
-}
-
-/** The machine once a figure of it was told. */
-export function notAssumed(machine: Machine, path: string): Machine {
-  if (!machine.assumed?.includes(path)) return machine;
-  return { ...machine, assumed: machine.assumed.filter((one) => one !== path) };
-}
-
-/**
- * The machine with an ink in place of another, or added: figures that were set are assumed no more, and a laydown that was set by
- * hand is no longer the one that was learnt.
- * @param was key of the ink that it takes the place of; undefined adds it
- */
-export function withMachineInk(machine: Machine, was: string | undefined, next: Ink): Machine {
-  const old = machine.inks.find(({ channel }) => channel === was);
-  const inks = old
-    ? machine.inks.map((ink) => (ink === old ? next : ink))
-    : [...machine.inks, next];
-  const told = (Object.keys({ ...old, ...next }) as (keyof Ink)[]).filter(
-    (key) => JSON.stringify(old?.[key]) !== JSON.stringify(next[key]),
-  );
-  return {
-    ...withoutLearnt(machine, old, next),
-    inks,
-    ...(machine.assumed && {
-      assumed: machine.assumed.filter(
-        (path) => !told.some((field) => path === `inks.${was}.${field}`),
-      ),
-    }),
-  };
-}
-
-function withoutLearnt(machine: Machine, old: Ink | undefined, next: Ink): Machine {
-  const { learnt } = machine;
-  if (!learnt || !old) return machine;
-  if (old.laydown === next.laydown && old.lossPerTrip === next.lossPerTrip) return machine;
-  const { [old.channel]: _, ...inks } = learnt.inks;
-  return { ...machine, learnt: { ...learnt, inks } };
-}
-
-/** The machine without an ink. */
-export const withoutMachineInk = (machine: Machine, channel: string): Machine => ({
-  ...machine,
-  inks: machine.inks.filter((ink) => ink.channel !== channel),
-  ...(machine.assumed && {
-    assumed: machine.assumed.filter((path) => !path.startsWith(`inks.${channel}.`)),
-  }),
-});

@@ -1,6 +1,7 @@
 /** A shop: what its plans are made from. Each thing is kept in revisions; a plan carries its own copy. */
 import type { Prices } from '../cost/index.ts';
 import type { Ink, Machine, Material } from '../stack/index.ts';
+import { withMachineInk } from './editMachine.ts';
 
 /** What a shop says once and means for new jobs. Nothing that is absent is done. */
 export interface HouseRules {
@@ -88,14 +89,26 @@ export interface Shop {
 
 /** A machine with the figures of an ink as it is bought now, wherever the ink is fitted; the machine itself where it is not. */
 export function withProduct(machine: Machine, product: InkProduct): Machine {
-  if (!machine.inks.some((ink) => ink.product === product.id)) return machine;
-  const { id: _, role: _role, ...figures } = product;
-  return {
-    ...machine,
-    inks: machine.inks.map((ink) =>
-      ink.product === product.id && ink.role === product.role ? { ...ink, ...figures } : ink,
-    ),
-  };
+  const { id, role, ...figures } = product;
+  const places = machine.inks.filter((ink) => ink.product === id && ink.role === role);
+  return places.reduce(
+    (made, ink) => withMachineInk(made, ink.channel, { ...ink, ...figures }),
+    machine,
+  );
+}
+
+/** The machine with an ink of the shop fitted at a key, with its figures; or with nothing said of where its ink is bought. */
+export function fitted(
+  machine: Machine,
+  channel: string,
+  product: InkProduct | undefined,
+): Machine {
+  const inks = machine.inks.map((ink): Ink => {
+    if (ink.channel !== channel) return ink;
+    const { product: _, ...own } = ink;
+    return product ? { ...own, product: product.id } : own;
+  });
+  return product ? withProduct({ ...machine, inks }, product) : { ...machine, inks };
 }
 
 /** Where a plan's machine, material and prices were taken from, if the shop keeps revisions. */

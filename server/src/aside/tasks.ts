@@ -10,6 +10,8 @@ import {
   pageOf,
   pieceOf,
   quantitiesOf,
+  patchesOf,
+  patchNamed,
   readCgats,
   readingsOf,
   readReports,
@@ -24,7 +26,6 @@ import {
   type Material,
   type Measures,
   type PrintPlan,
-  type Reading,
 } from '@kyanos/core';
 import {
   formPdf,
@@ -136,19 +137,26 @@ const form = ({
 
 const fitted = ({
   kind,
-  file,
-  typed,
+  files = [],
+  typed = [],
   jobs,
   ...reading
 }: Omit<FormReading, 'readings'> & {
   readonly kind: FormKind;
-  readonly file?: string;
-  readonly typed?: readonly Reading[];
+  readonly files?: readonly { readonly text: string; readonly backing?: 'black' | 'white' }[];
+  readonly typed?: readonly { readonly id: string; readonly lightness: number }[];
   readonly jobs: readonly PlannedJob[];
 }) => {
+  const known = patchesOf(testForm(kind, reading.machine, reading.material));
   const fit = fitForm(kind, {
     ...reading,
-    readings: [...(file === undefined ? [] : readingsOf(readCgats(file))), ...(typed ?? [])],
+    readings: [
+      ...files.flatMap(({ text, backing }) => readingsOf(readCgats(text), known, backing)),
+      ...typed.flatMap(({ id, lightness }) => {
+        const patch = patchNamed(id, known);
+        return patch ? [{ ...patch, lightness }] : [];
+      }),
+    ],
   });
   const effectOf = ({ plan, info, measures }: PlannedJob) => {
     const { opacity, findings, work } = calculate(plan, info, measures);

@@ -10,7 +10,7 @@ import type { Db } from '../db.ts';
 import { jobById } from '../jobs/queries.ts';
 import { measuresFor } from '../plates/queries.ts';
 import { on } from '../route.ts';
-import { inForce, itemById } from './items.ts';
+import { itemById } from './items.ts';
 import { machineById } from './queries.ts';
 
 const SHOWN_JOBS = 3;
@@ -74,15 +74,12 @@ export function formRoutes(pool: pg.Pool): Router {
   });
 
   on(router, API.fitForm, async ({ params: { id, form }, body }) => {
-    const { data } = await inForce(pool, 'rules');
     const { material: materialId, ...read } = body;
-    return aside('fitted', {
-      kind: form,
-      ...(await subject(id, materialId)),
-      rules: data.rules,
-      ...read,
-      jobs: await someJobs(pool, id),
-    });
+    const { data: machine, revision } = await itemById(pool, 'machine', id);
+    const { data: material } = await itemById(pool, 'material', materialId);
+    const jobs = await someJobs(pool, id);
+    const fit = await aside('fitted', { kind: form, machine, material, ...read, jobs });
+    return { ...fit, revision };
   });
 
   return router;

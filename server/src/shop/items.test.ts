@@ -247,8 +247,9 @@ describe('test forms', () => {
     const { status, body } = await fit('total-ink', { step: 280 });
     expect(status).toBe(200);
     expect(body.machine).toMatchObject({ inkLimit: 280, measured: [{ field: 'inkLimit' }] });
+    expect(body).toMatchObject({ revision: expect.any(Number), rules: {} });
     expect((await get(`machines/${roll.id}`)).value.inkLimit).toBe(roll.inkLimit);
-    expect(await fit('white-ladder', { file: 'BEGIN_DATA\n1 2' })).toMatchObject({
+    expect(await fit('white-ladder', { files: [{ text: 'BEGIN_DATA\n1 2' }] })).toMatchObject({
       status: 422,
       body: { code: 'MEASUREMENT_WRONG', message: expect.stringContaining('Line 1') },
     });

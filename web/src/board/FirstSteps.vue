@@ -7,6 +7,7 @@ import {
   INK_CHOICES,
   newMachine,
   SHOP_FILE_FORMAT,
+  USUAL_KINDS,
   USUAL_MATERIAL_NAMES,
   usualMaterial,
   type Currency,
@@ -26,23 +27,18 @@ const shopName = ref('');
 const currency = ref<Currency>('USD');
 const machineName = ref('');
 const kind = ref<Machine['kind']>('roll');
-const maxWidth = ref(1600);
+const maxWidth = ref<number>(USUAL_KINDS.roll.maxWidth);
 const inks = ref<InkChoice[]>(['colour', 'white']);
 const hourRate = ref(2500);
 const labourRate = ref(3000);
 const markupPercent = ref(100);
 const materials = ref<string[]>(['White vinyl', 'Clear film']);
 
-const KINDS = [
-  { value: 'roll', title: 'Roll printer, solvent ink' },
-  { value: 'flatbed', title: 'Flatbed, UV ink' },
-  { value: 'label', title: 'Label printer, water-based ink' },
-];
-const USUAL = {
-  roll: { cure: 'solvent', maxLength: 20_000 },
-  flatbed: { cure: 'uv', maxLength: 600 },
-  label: { cure: 'water', maxLength: 5000 },
-} as const;
+const CURES = { uv: 'UV ink', solvent: 'solvent ink', water: 'water-based ink' } as const;
+const KINDS = Object.entries(USUAL_KINDS).map(([value, { title, cure }]) => ({
+  value,
+  title: `${title}, ${CURES[cure]}`,
+}));
 
 const busy = ref(false);
 let key = '';
@@ -57,11 +53,8 @@ async function begin() {
       id,
       name,
       kind: kind.value,
-      ...USUAL[kind.value],
       maxWidth: maxWidth.value,
       inks: inks.value,
-      passes: 8,
-      speed: 800,
       hourRate: hourRate.value,
     });
     const { prices } = await call(API.getShop, {});
@@ -133,7 +126,7 @@ async function begin() {
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div class="dialog-buttons">
-      <v-btn to="/shop">Set it up by hand</v-btn>
+      <v-btn to="/shop/machines?make">Set it up by hand</v-btn>
       <v-btn
         type="submit"
         color="primary"

@@ -1,12 +1,11 @@
 <script setup lang="ts">
 /** Test forms: print, read, and take over what they say, measured instead of assumed. */
-import { API, SHOP_ENDPOINTS, type ShopData } from '@kyanos/contract';
-import { fieldChanges, FORMS, formsFor, testForm, type FormKind } from '@kyanos/core';
+import { API, SHOP_ENDPOINTS } from '@kyanos/contract';
+import { fieldChanges, FORMS, formsFor, testForm, withRules, type FormKind } from '@kyanos/core';
 import { mdiFileDownloadOutline, mdiFileUploadOutline } from '@mdi/js';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { addressIn, call, callRevised, Refused } from '../shared/api.ts';
 import { currency as asMoney, percent, size } from '../shared/format.ts';
-import NumberField from '../shared/NumberField.vue';
 import { activeItems, type ShopItem } from '../shared/shopItems.ts';
 import { changeWords } from './fieldNames.ts';
 import FitPlot from './FitPlot.vue';
@@ -53,20 +52,28 @@ const measuredOn = computed(() => {
 // ---- the reading ----
 
 const step = ref<number>();
-const file = ref<string>();
-const fileName = ref('');
-/** Patches that are typed: solid and two tints are enough. */
+type Backing = 'black' | 'white';
+interface File {
+  readonly name: string;
+  readonly text: string;
+  readonly backing?: Backing;
+}
+const files = ref<readonly File[]>([]);
+/** Patches that are typed: a solid and two tints on black are enough. */
 const TYPED = ['W100x1-black', 'W60x1-black', 'W30x1-black', 'W100x1-white'] as const;
-const typed = ref<(number | undefined)[]>([]);
+const LEAST_TYPED = 3;
+const typed = ref<Readonly<Record<string, number>>>({});
+const typedCount = computed(() => Object.keys(typed.value).length);
 type Fit = Awaited<ReturnType<typeof ask>>;
 const fit = shallowRef<Fit>();
 const problem = ref<string>();
 const busy = ref(false);
 const taken = ref('');
 watch([kind, machineId, materialId], () => {
-  step.value = file.value = fit.value = problem.value = undefined;
-  typed.value = [];
-  fileName.value = taken.value = '';
+  step.value = fit.value = problem.value = undefined;
+  files.value = [];
+  typed.value = {};
+  taken.value = '';
 });
 const today = () => new Date().toISOString().slice(0, 10);
 
@@ -76,14 +83,8 @@ const ask = () =>
     body: {
       material: materialId.value!,
       on: today(),
-      ...(file.value !== undefined && { file: file.value }),
-      ...(typed.value.length > 0 &&
-        file.value === undefined && {
-          typed: TYPED.flatMap((id, i) => {
-            const lightness = typed.value[i];
-            return lightness === undefined ? [] : [{ id, lightness }];
-          }),
-        }),
+      files: files.value.map(({ text, backing }) => ({ text, ...(backing && { backing }) })),
+      typed: Object.entries(typed.value).map(([id, lightness]) => ({ id, lightness })),
       ...(step.value !== undefined && { step: step.value }),
     },
   });
@@ -105,13 +106,27 @@ const work = () =>
     fit.value = undefined;
     fit.value = await ask();
   });
-async function choose(event: Event) {
+function type(id: string, lightness: number | null) {
+  const { [id]: _, ...rest } = typed.value;
+  typed.value = lightness === null ? rest : { ...rest, [id]: lightness };
+}
+/** The white ladder is measured twice: the second file completes the first. */
+const BACKINGS: readonly { readonly backing?: Backing; readonly title: string }[] = [
+  { backing: 'black', title: 'File of the patches on black' },
+  { backing: 'white', title: 'File of the patches on white' },
+];
+const inputs = computed(() =>
+  kind.value === 'white-ladder' ? BACKINGS : [{ title: 'Text file of the instrument' }],
+);
+async function choose(event: Event, backing: Backing | undefined) {
   const [chosen] = (event.target as HTMLInputElement).files ?? [];
   if (!chosen) return;
-  fileName.value = chosen.name;
-  file.value = await chosen.text();
+  const file = { name: chosen.name, text: await chosen.text(), ...(backing && { backing }) };
+  files.value = [...files.value.filter((one) => one.backing !== backing), file];
   await work();
 }
+const fileOf = (backing: Backing | undefined) =>
+  files.value.find((file) => file.backing === backing)?.name;
 const changes = computed(() =>
   fit.value && machine.value
     ? fieldChanges(machine.value, fit.value.machine)
@@ -122,24 +137,17 @@ const changes = computed(() =>
 const take = () =>
   tried(async () => {
     const found = fit.value!;
-    if (JSON.stringify(found.machine) !== JSON.stringify(machine.value)) {
-      const { machine: endpoints } = SHOP_ENDPOINTS;
-      const params = { id: machineId.value! };
-      const now = await callRevised(endpoints.get, { params });
+    if (fieldChanges(machine.value, found.machine).length > 0)
       await call(
-        endpoints.save,
-        { params, body: found.machine as never },
-        { ifMatch: now.revision },
+        SHOP_ENDPOINTS.machine.save,
+        { params: { id: machineId.value! }, body: found.machine as never },
+        { ifMatch: `"${found.revision}"` },
       );
-    }
-    const book = await callRevised(SHOP_ENDPOINTS.rules.get, { params: { id: 'standard' } });
-    if (JSON.stringify(book.value.rules) !== JSON.stringify(found.rules)) {
-      const body: ShopData<'rules'> = { ...book.value, rules: found.rules };
-      await call(
-        SHOP_ENDPOINTS.rules.save,
-        { params: { id: 'standard' }, body: body as never },
-        { ifMatch: book.revision },
-      );
+    if (Object.keys(found.rules).length > 0) {
+      const params = { id: 'standard' };
+      const book = await callRevised(SHOP_ENDPOINTS.rules.get, { params });
+      const body = { ...book.value, rules: withRules(book.value.rules, found.rules) };
+      await call(SHOP_ENDPOINTS.rules.save, { params, body }, { ifMatch: book.revision });
     }
     taken.value = 'Taken over, as a new revision. Jobs that have the one before are told.';
     fit.value = undefined;
@@ -148,7 +156,6 @@ const take = () =>
 const currency = useCurrency();
 const money = (minor: number) => asMoney({ minor, currency: currency.value });
 const fixed = (value: number) => value.toFixed(2);
-const input = ref<HTMLInputElement>();
 </script>
 
 <template>
@@ -233,39 +240,34 @@ const input = ref<HTMLInputElement>();
             >
           </div>
           <template v-else>
-            <div class="ways">
-              <v-btn :prepend-icon="mdiFileUploadOutline" @click="input?.click()"
-                >Text file of the instrument</v-btn
-              >
-              <span class="soft">{{ fileName }}</span>
-              <input
-                ref="input"
-                type="file"
-                accept=".txt,.cgats,.cie,.ti3,text/plain"
-                hidden
-                data-testid="measurement"
-                @change="choose"
-              />
+            <div v-for="{ backing, title } in inputs" :key="title" class="ways">
+              <v-btn :prepend-icon="mdiFileUploadOutline" tag="label">
+                {{ title }}
+                <input
+                  type="file"
+                  accept=".txt,.cgats,.cie,.ti3,text/plain"
+                  class="file"
+                  :data-testid="`measurement-${backing ?? 'all'}`"
+                  @change="choose($event, backing)"
+                />
+              </v-btn>
+              <span class="soft">{{ fileOf(backing) }}</span>
             </div>
             <template v-if="kind === 'white-ladder'">
               <p class="soft small">Or type L* of these patches:</p>
               <div class="field-grid">
-                <number-field
-                  v-for="(id, i) in TYPED"
+                <v-number-input
+                  v-for="id in TYPED"
                   :key="id"
                   :label="`L* of ${id}`"
+                  :min="0"
                   :max="100"
                   :precision="2"
-                  :model-value="typed[i] ?? 0"
-                  @update:model-value="typed[i] = $event"
+                  :model-value="typed[id] ?? null"
+                  @update:model-value="type(id, $event)"
                 />
               </div>
-              <v-btn
-                class="start"
-                :disabled="typed.filter((value) => value !== undefined).length < 3"
-                @click="work"
-                >Fit it</v-btn
-              >
+              <v-btn class="start" :disabled="typedCount < LEAST_TYPED" @click="work">Fit it</v-btn>
             </template>
           </template>
           <v-progress-linear v-if="busy" indeterminate aria-label="Fitting" />
@@ -341,6 +343,13 @@ const input = ref<HTMLInputElement>();
   display: grid;
   gap: 4px;
   padding-left: 18px;
+}
+
+.file {
+  position: absolute;
+  inset: 0;
+  opacity: 0;
+  cursor: pointer;
 }
 
 .start {

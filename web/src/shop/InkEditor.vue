@@ -4,19 +4,20 @@ import { Ink as InkSchema } from '@kyanos/contract';
 import {
   CHANNEL_ROLES,
   isSpecialInk,
+  newInk,
   PROCESS_CHANNELS,
-  ROLE_LETTERS,
+  toneAt,
   type ChannelRole,
   type Currency,
   type Ink,
   type Machine,
   type ProcessChannel,
-  type Split,
 } from '@kyanos/core';
 import { computed } from 'vue';
 import InkFigures from '../cost/InkFigures.vue';
 import NumberField from '../shared/NumberField.vue';
 import { without } from '../shared/without.ts';
+import { fieldName } from './fieldNames.ts';
 import { ROLE_NAMES } from './inkWords.ts';
 
 const ink = defineModel<Ink>({ required: true });
@@ -24,9 +25,11 @@ const props = defineProps<{
   machine: Machine;
   /** Key of the ink as it was; undefined for a new one. */
   was: string | undefined;
+  /** Figures of it that nobody has told. */
+  assumed: readonly string[];
   currency: Currency;
 }>();
-const emit = defineEmits<{ keep: [ink: Ink]; leave: []; remove: [] }>();
+const emit = defineEmits<{ keep: [ink: Ink]; leave: []; remove: []; right: [] }>();
 const set = (change: Partial<Ink>) => (ink.value = { ...ink.value, ...change });
 
 const roles = CHANNEL_ROLES.map((value) => ({ value, title: ROLE_NAMES[value] }));
@@ -35,47 +38,21 @@ const taken = computed(() =>
   props.machine.inks.map(({ channel }) => channel).filter((channel) => channel !== props.was),
 );
 
-/** A new role brings what it needs, and takes away what it has no use for. */
+/** A new role brings what it needs, and keeps what was told of the ink. */
 function setRole(role: ChannelRole) {
-  const rest = without(
-    without(without(without(ink.value, 'contrastRatio'), 'lab'), 'finish'),
-    'split',
-  );
-  const letter = ROLE_LETTERS[role];
-  const keys =
-    letter === 'CMYK'
-      ? role === 'process'
-        ? [...PROCESS_CHANNELS]
-        : role === 'light'
-          ? ['Lc', 'Lm', 'Lk']
-          : ['Or', 'Gr', 'Vi']
-      : [letter, `${letter}b`, `${letter}c`];
-  ink.value = {
-    ...rest,
-    role,
-    channel: keys.find((key) => !taken.value.includes(key)) ?? keys[0],
-    spotName: letter === 'CMYK' ? null : (rest.spotName ?? ''),
-    ...(role === 'white' && { contrastRatio: 0.7 }),
-    ...(role === 'light' && {
-      split: {
-        of: ['C'],
-        curve: [
-          [0.4, 1],
-          [1, 0.15],
-        ],
-      },
-    }),
-    ...(role === 'extra' && {
-      split: {
-        of: ['M', 'Y'],
-        curve: [
-          [0.3, 0],
-          [1, 0.8],
-        ],
-        saves: 0.5,
-      },
-    }),
-  } as Ink;
+  const { laydown, pricePerLitre, lossPerTrip, spitPerHour, container, product: _ } = ink.value;
+  const fresh = newInk(role, props.machine, props.was);
+  ink.value =
+    props.was === undefined
+      ? fresh
+      : {
+          ...fresh,
+          laydown,
+          pricePerLitre,
+          lossPerTrip,
+          ...(spitPerHour !== undefined && { spitPerHour }),
+          ...(container && { container }),
+        };
 }
 
 const PAIRS = [
@@ -83,20 +60,11 @@ const PAIRS = [
   { value: 'C Y', title: 'cyan and yellow' },
   { value: 'C M', title: 'cyan and magenta' },
 ];
-const TINTS = [0.25, 0.5, 0.75, 1] as const;
-/** What a split lays at a tint. */
-function splitAt({ curve }: Split, tint: number): number {
-  let [x0, y0] = [0, 0];
-  for (const [x, y] of curve) {
-    if (tint <= x) return y0 + ((tint - x0) / (x - x0)) * (y - y0);
-    [x0, y0] = [x, y];
-  }
-  return y0;
-}
+const TINTS = [0.2, 0.4, 0.6, 0.8, 1] as const;
 function setSplit(at: number, percent: number) {
   const split = ink.value.split!;
   const curve = TINTS.map(
-    (tint, i) => [tint, i === at ? percent / 100 : splitAt(split, tint)] as const,
+    (tint, i) => [tint, i === at ? percent / 100 : toneAt(split.curve, tint)] as const,
   );
   set({ split: { ...split, curve } });
 }
@@ -108,8 +76,10 @@ const wrong = computed(() => {
   const issue = InkSchema.safeParse(ink.value).error?.issues[0];
   return issue ? `${issue.path.join('.')} ${issue.message}.` : undefined;
 });
+/** A first guess to type over: a pale gold. */
+const OTHER_METAL = [62, 6, 42] as const;
 const setLab = (at: number, value: number) => {
-  const lab: [number, number, number] = [...(ink.value.lab ?? [70, 0, 2])];
+  const lab: [number, number, number] = [...(ink.value.lab ?? OTHER_METAL)];
   lab[at] = value;
   set({ lab });
 };
@@ -119,6 +89,11 @@ const setLab = (at: number, value: number) => {
   <v-dialog :model-value="true" max-width="700" @update:model-value="emit('leave')">
     <form class="panel dialog-form" @submit.prevent="!wrong && emit('keep', ink)">
       <h2 class="question">{{ was ? ink.name : 'A new ink' }}</h2>
+      <p v-if="assumed.length" class="small">
+        <b class="assumed">Assumed:</b> {{ assumed.map(fieldName).join(', ') }}. The machine’s data
+        sheet and the ink’s price list say.
+        <button type="button" class="right" @click="emit('right')">All of it is right</button>
+      </p>
       <div class="field-grid">
         <v-select
           label="Role"
@@ -157,7 +132,15 @@ const setLab = (at: number, value: number) => {
           :model-value="ink.finish ?? 'gloss'"
           @update:model-value="set({ finish: $event })"
         />
-        <template v-if="ink.role === 'metallic'">
+        <v-checkbox
+          v-if="ink.role === 'metallic'"
+          label="It has a colour of its own, and is no silver"
+          hide-details
+          density="compact"
+          :model-value="ink.lab !== undefined"
+          @update:model-value="$event ? set({ lab: OTHER_METAL }) : (ink = without(ink, 'lab'))"
+        />
+        <template v-if="ink.lab">
           <number-field
             v-for="(name, at) in ['L*', 'a*', 'b*']"
             :key="name"
@@ -165,7 +148,7 @@ const setLab = (at: number, value: number) => {
             :min="at === 0 ? 5 : -100"
             :max="100"
             :precision="1"
-            :model-value="(ink.lab ?? [70, 0, 2])[at]"
+            :model-value="ink.lab[at]"
             @update:model-value="setLab(at, $event)"
           />
         </template>
@@ -201,7 +184,7 @@ const setLab = (at: number, value: number) => {
             :label="`At ${tint * 100} % it lays`"
             unit="%"
             :max="100"
-            :model-value="Math.round(splitAt(ink.split, tint) * 100)"
+            :model-value="Math.round(toneAt(ink.split.curve, tint) * 100)"
             @update:model-value="setSplit(at, $event)"
           />
           <number-field
@@ -228,3 +211,14 @@ const setLab = (at: number, value: number) => {
     </form>
   </v-dialog>
 </template>
+
+<style scoped>
+.assumed {
+  color: rgb(var(--v-theme-warning));
+}
+
+.right {
+  min-height: 24px;
+  text-decoration: underline;
+}
+</style>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** Inks as they are bought: whatever changes here changes in every machine in which they are fitted. */
-import { CHANNEL_ROLES, type InkProduct, type Machine } from '@kyanos/core';
+import { CHANNEL_ROLES, fitted, newProduct, type InkProduct, type Machine } from '@kyanos/core';
 import { mdiPlus } from '@mdi/js';
 import { computed, shallowRef } from 'vue';
 import { SHOP_ENDPOINTS } from '@kyanos/contract';
-import { call, Refused } from '../shared/api.ts';
+import { call, callRevised, Refused } from '../shared/api.ts';
 import { currency as money } from '../shared/format.ts';
 import MoneyField from '../shared/MoneyField.vue';
 import NumberField from '../shared/NumberField.vue';
@@ -50,34 +50,25 @@ const places = computed(() =>
     ),
 );
 const refused = shallowRef<string>();
-/** Fits the ink, with its figures, or takes its link away. */
-async function fit(machine: Machine, channel: string, on: boolean) {
-  const { id: product, role: _, ...figures } = ink.value!;
-  const inks = machine.inks.map((one) =>
-    one.channel !== channel ? one : on ? { ...one, ...figures, product } : without(one, 'product'),
-  );
+/** Fits the ink, with its figures, in the machine as it is now; or takes its link away. */
+async function fit({ id }: Machine, channel: string, on: boolean) {
   refused.value = undefined;
   try {
-    await call(SHOP_ENDPOINTS.machine.save, {
-      params: { id: machine.id },
-      body: { ...machine, inks } as never,
-    });
-    await loadMachines();
+    const params = { id };
+    const now = await callRevised(SHOP_ENDPOINTS.machine.get, { params });
+    await call(
+      SHOP_ENDPOINTS.machine.save,
+      { params, body: fitted(now.value, channel, on ? ink.value! : undefined) as never },
+      { ifMatch: now.revision },
+    );
   } catch (error) {
     if (!(error instanceof Refused)) throw error;
     refused.value = error.message;
   }
+  await loadMachines();
 }
 
-const add = () =>
-  create('New ink', (id) => ({
-    id,
-    name: 'New ink',
-    role: 'white',
-    pricePerLitre: 18_500,
-    contrastRatio: 0.7,
-    container: { ml: 220 },
-  }));
+const add = () => create('New ink', (id) => ({ ...newProduct('white'), id, name: 'New ink' }));
 </script>
 
 <template>
@@ -119,13 +110,7 @@ const add = () =>
             label="Role"
             :items="roles"
             :model-value="ink.role"
-            @update:model-value="
-              editing.set({
-                ...without(ink, 'contrastRatio'),
-                role: $event,
-                ...($event === 'white' && { contrastRatio: 0.7 }),
-              })
-            "
+            @update:model-value="editing.set({ ...newProduct($event), id: ink.id, name: ink.name })"
           />
           <money-field
             label="Price"

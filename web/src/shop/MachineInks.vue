@@ -1,7 +1,10 @@
 <script setup lang="ts">
 /** The ink set of a machine: any number of inks, each with its role. */
 import {
+  assumedBelow,
+  confirmed,
   isSpecialInk,
+  newInk,
   partOf,
   withMachineInk,
   withoutMachineInk,
@@ -24,23 +27,13 @@ const edited = ref<Ink>();
 const was = ref<string>();
 function open(ink: Ink | undefined) {
   was.value = ink?.channel;
-  edited.value = ink ?? {
-    channel: 'W',
-    role: 'white',
-    name: 'White',
-    laydown: 11,
-    pricePerLitre: 18_500,
-    lossPerTrip: 0.8,
-    spotName: 'White',
-    contrastRatio: 0.7,
-  };
+  edited.value = ink ?? newInk('white', machine.value);
 }
 const rows = computed(() =>
   machine.value.inks.map((ink) => ({
     ink,
     special: isSpecialInk(ink),
-    assumed: machine.value.assumed?.filter((path) => path.startsWith(`inks.${ink.channel}.`))
-      .length,
+    open: assumedBelow(machine.value, `inks.${ink.channel}`).length,
     price: money({ minor: ink.pricePerLitre, currency: props.currency }),
   })),
 );
@@ -49,6 +42,9 @@ function keep(next: Ink) {
   machine.value = withMachineInk(machine.value, was.value, next);
   edited.value = undefined;
 }
+const assumed = computed(() =>
+  was.value === undefined ? [] : assumedBelow(machine.value, `inks.${was.value}`),
+);
 function remove() {
   if (was.value !== undefined) machine.value = withoutMachineInk(machine.value, was.value);
   edited.value = undefined;
@@ -75,7 +71,7 @@ function remove() {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="{ ink, special, assumed, price } in rows" :key="ink.channel">
+          <tr v-for="{ ink, special, open: untold, price } in rows" :key="ink.channel">
             <td>
               <texture-swatch
                 v-if="special"
@@ -87,7 +83,7 @@ function remove() {
             </td>
             <td>
               <button type="button" class="name" @click="open(ink)">{{ ink.name }}</button>
-              <span v-if="assumed" class="assumed">{{ assumed }} assumed</span>
+              <span v-if="untold" class="assumed">{{ untold }} assumed</span>
             </td>
             <td>{{ ROLE_NAMES[ink.role] }}</td>
             <td class="figures">{{ ink.spotName ?? '–' }}</td>
@@ -107,10 +103,12 @@ function remove() {
       v-model="edited"
       :machine="machine"
       :was="was"
+      :assumed="assumed"
       :currency="currency"
       @keep="keep"
       @leave="edited = undefined"
       @remove="remove"
+      @right="machine = confirmed(machine, `inks.${was}`)"
     />
   </div>
 </template>

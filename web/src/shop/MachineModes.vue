@@ -1,6 +1,14 @@
 <script setup lang="ts">
 /** The modes of a machine: passes, speeds, and what each is for. */
-import { freeId, notAssumed, type Machine, type Mode } from '@kyanos/core';
+import {
+  assumedBelow,
+  confirmed,
+  freeId,
+  told,
+  withoutMode,
+  type Machine,
+  type Mode,
+} from '@kyanos/core';
 import { mdiPlus } from '@mdi/js';
 import NumberField from '../shared/NumberField.vue';
 import RemoveButton from '../shared/RemoveButton.vue';
@@ -13,7 +21,7 @@ function set(at: number, change: Partial<Mode>) {
     ...machine.value,
     modes: machine.value.modes.map((mode, i) => (i === at ? { ...mode, ...change } : mode)),
   };
-  for (const field of Object.keys(change)) next = notAssumed(next, `modes.${id}.${field}`);
+  for (const field of Object.keys(change)) next = told(next, `modes.${id}.${field}`);
   machine.value = next;
 }
 function add() {
@@ -26,6 +34,13 @@ function add() {
   );
   machine.value = { ...machine.value, modes: [...modes, { ...last, id, name }] };
 }
+const FIELDS: Readonly<Record<string, string>> = {
+  passes: 'passes',
+  speed: 'carriage, colour',
+  specialSpeed: 'carriage, specials',
+  bidirectional: 'both directions',
+  layersPerTrip: 'layers in one trip',
+};
 const CLASSES = ['white', 'clear', 'dark', 'metallic', 'natural'] as const;
 </script>
 
@@ -99,9 +114,24 @@ const CLASSES = ['white', 'clear', 'dark', 'metallic', 'natural'] as const;
         <remove-button
           v-if="machine.modes.length > 1"
           :label="`Remove ${mode.name}`"
-          @click="machine = { ...machine, modes: machine.modes.filter((_, k) => k !== i) }"
+          @click="machine = withoutMode(machine, mode.id)"
         />
       </div>
+      <p v-if="assumedBelow(machine, `modes.${mode.id}`).length" class="wide small">
+        <b class="assumed">Assumed:</b>
+        {{
+          assumedBelow(machine, `modes.${mode.id}`)
+            .map((field) => FIELDS[field] ?? field)
+            .join(', ')
+        }}. Print something once and time it.
+        <button
+          type="button"
+          class="right"
+          @click="machine = confirmed(machine, `modes.${mode.id}`)"
+        >
+          All of it is right
+        </button>
+      </p>
     </div>
   </div>
 </template>
@@ -135,6 +165,15 @@ const CLASSES = ['white', 'clear', 'dark', 'metallic', 'natural'] as const;
   grid-column: span 2;
   gap: 8px;
   align-items: center;
+}
+
+.assumed {
+  color: rgb(var(--v-theme-warning));
+}
+
+.right {
+  min-height: 24px;
+  text-decoration: underline;
 }
 
 @media (max-width: 1000px) {

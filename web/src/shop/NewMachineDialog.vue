@@ -2,6 +2,8 @@
 /** The least that a machine is set up from: ten answers, all else is usual and marked so. */
 import {
   INK_CHOICES,
+  USUAL_KINDS,
+  USUAL_MODE,
   type Currency,
   type InkChoice,
   type Machine,
@@ -16,35 +18,25 @@ const open = defineModel<boolean>({ required: true });
 defineProps<{ currency: Currency; problem: string | undefined }>();
 const emit = defineEmits<{ make: [answers: Omit<MachineAnswers, 'id'>] }>();
 
-const KINDS = [
-  { value: 'roll', title: 'Roll printer' },
-  { value: 'flatbed', title: 'Flatbed' },
-  { value: 'label', title: 'Label printer' },
-];
+const KINDS = Object.entries(USUAL_KINDS).map(([value, { title }]) => ({ value, title }));
 const CURES = [
   { value: 'uv', title: 'UV' },
   { value: 'solvent', title: 'Solvent' },
   { value: 'water', title: 'Water-based' },
 ];
-const FIRST = {
-  roll: { cure: 'solvent', maxWidth: 1600, maxLength: 20_000 },
-  flatbed: { cure: 'uv', maxWidth: 1200, maxLength: 600 },
-  label: { cure: 'water', maxWidth: 700, maxLength: 5000 },
-} as const;
-
 const name = ref('');
 const kind = ref<Machine['kind']>('roll');
-const cure = ref<Machine['cure']>('solvent');
-const maxWidth = ref(1600);
-const maxLength = ref(20_000);
+const cure = ref<Machine['cure']>(USUAL_KINDS.roll.cure);
+const maxWidth = ref<number>(USUAL_KINDS.roll.maxWidth);
+const maxLength = ref<number>(USUAL_KINDS.roll.maxLength);
 const inks = ref<InkChoice[]>(['colour', 'white']);
-const passes = ref(8);
-const speed = ref(800);
+const passes = ref<number>(USUAL_MODE.passes);
+const speed = ref<number>(USUAL_MODE.speed);
 const hourRate = ref(2500);
 
 function setKind(next: Machine['kind']) {
   kind.value = next;
-  ({ cure: cure.value, maxWidth: maxWidth.value, maxLength: maxLength.value } = FIRST[next]);
+  ({ cure: cure.value, maxWidth: maxWidth.value, maxLength: maxLength.value } = USUAL_KINDS[next]);
 }
 const make = () =>
   emit('make', {
