@@ -70,6 +70,7 @@ export {
   readShopFile,
   SHOP_KINDS,
   ShopFileSchema,
+  tryItem,
   STANDINGS,
   type ShopData,
   type ShopKind,

@@ -88,7 +88,8 @@ export const revisionOf = <S extends z.ZodType>(data: S) =>
     savedBy: z.string(),
     /** What it was saved for, where that was said. */
     note: z.string(),
-    data,
+    /** Null where this version can't read what an earlier one kept. */
+    data: data.nullable(),
   });
 
 /** Each kind with its schema, and what brings an earlier version's up to date. */
@@ -123,6 +124,12 @@ prove<Same<Parsed<'ink'>, InkProduct>>();
 prove<Same<Parsed<'prices'>, PriceList>>();
 prove<Same<Parsed<'rules'>, RuleBook>>();
 prove<Same<Parsed<'preset'>, ShopPreset>>();
+
+/** A thing as any version kept it. Returns undefined where it is none. */
+export function tryItem<K extends ShopKind>(kind: K, value: unknown): ShopData<K> | undefined {
+  const { schema, upToDate } = SHOP_KINDS[kind];
+  return schema.safeParse(upToDate(value)).data as ShopData<K> | undefined;
+}
 
 /** A thing as any version kept it. @throws ZodError where it is none */
 export function readItem<K extends ShopKind>(kind: K, value: unknown): ShopData<K> {

@@ -10,7 +10,7 @@ import {
   type ShopFile,
 } from '@kyanos/core';
 import type { Db } from '../db.ts';
-import { itemById, itemsOf, makeItem, saveItem, setStanding, STANDARD } from './items.ts';
+import { itemById, itemsOf, lockShop, makeItem, saveItem, setStanding, STANDARD } from './items.ts';
 import { nameShop, putState, shopOf } from './queries.ts';
 
 async function entriesOf<K extends ShopKind>(db: Db, kind: K) {
@@ -64,6 +64,7 @@ export async function takeFileIn(
   by: string,
 ): Promise<readonly ShopChange[]> {
   const file = checked(value);
+  await lockShop(db);
   const changes = shopChanges(await shopFile(db), file);
   const saving = { by, note: 'taken in from a file' };
   const take = async <K extends ShopKind>(

@@ -128,6 +128,49 @@ describe('the things of a shop', () => {
     expect(body[0].note).toBe('the ink White, 220 mL changed');
   });
 
+  it('whoever changes an ink and whoever changes its machine at once take turns, and both changes stay', async () => {
+    const product: InkProduct = {
+      id: 'cyan-440',
+      name: 'Cyan',
+      role: 'process',
+      pricePerLitre: 100,
+    };
+    await served.call('POST', '/shop/inks', { id: product.id, data: product });
+    const { value } = await get('machines/label-3');
+    await put('machines/label-3', {
+      ...value,
+      inks: value.inks.map((ink) => (ink.channel === 'C' ? { ...ink, product: product.id } : ink)),
+    });
+    for (let round = 1; round <= 12; round++) {
+      const now = await get('machines/label-3');
+      const [machine, ink] = await Promise.all([
+        put('machines/label-3', { ...now.value, hourRate: 1000 + round }, now.etag),
+        put(`inks/${product.id}`, { ...product, pricePerLitre: 100 + round }),
+      ]);
+      expect(ink.status).toBe(200);
+      const after = (await get('machines/label-3')).value;
+      expect(after.inks[0].pricePerLitre).toBe(100 + round);
+      // Either the machine was first, or its revision was gone: never is it half of both.
+      expect([200, 409]).toContain(machine.status);
+      if (machine.status === 200) expect(after.hourRate).toBe(1000 + round);
+    }
+  });
+
+  it('keep revisions that this version can’t read, and say so', async () => {
+    await served.database.pool.query(
+      "insert into revision (kind, name, number, data) values ('material', 'white-vinyl', 2, '{\"id\": \"white-vinyl\"}')",
+    );
+    const { status, body } = await served.call<{ number: number; data: object | null }[]>(
+      'GET',
+      '/shop/materials/white-vinyl/revisions',
+    );
+    expect(status).toBe(200);
+    expect(body.map(({ number, data }) => [number, data === null])).toEqual([
+      [2, true],
+      [1, false],
+    ]);
+  });
+
   it('prices hold from their day on, and those before them until then', async () => {
     const { prices } = await shop();
     const list = (labourRate: number, holdsFrom?: string) =>

@@ -83,6 +83,13 @@ function refuseContradiction<K extends ShopKind>(kind: K, data: ShopData<K>): vo
   if (first) throw new DomainError('SHOP_CONTRADICTION', first.message, first.field);
 }
 
+/**
+ * Whoever changes the shop takes turns, from before it is read: an ink changes machines, and a file many things. Held until the
+ * transaction ends.
+ */
+export const lockShop = (db: Db): Promise<unknown> =>
+  db.query('select pg_advisory_xact_lock(hashtextextended($1::text, 1))', ['shop']);
+
 interface Saving {
   readonly by: string;
   readonly note?: string;
@@ -97,6 +104,7 @@ export async function makeItem<K extends ShopKind>(
   { id, standing, data }: { id: string; standing: Standing; data: ShopData<K> },
   { by }: Saving,
 ): Promise<Item<K>> {
+  await lockShop(db);
   if (standing === 'active') refuseContradiction(kind, data);
   const made = await db.query(
     `insert into shop_item (kind, id, standing, data) values ($1::text, $2::text, $3::text, $4::jsonb)
@@ -120,6 +128,7 @@ export async function saveItem<K extends ShopKind>(
   data: ShopData<K>,
   saving: Saving,
 ): Promise<number> {
+  await lockShop(db);
   const revision = await keepRevision(db, kind, id, data, saving);
   const { standing } = await itemById(db, kind, id);
   if (standing === 'active') refuseContradiction(kind, data);
@@ -147,6 +156,7 @@ export async function setStanding<K extends ShopKind>(
   id: string,
   standing: Standing,
 ): Promise<void> {
+  await lockShop(db);
   const { data } = await itemById(db, kind, id);
   if (standing === 'active') refuseContradiction(kind, data);
   await db.query(

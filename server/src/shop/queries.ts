@@ -8,7 +8,7 @@ import {
 import type pg from 'pg';
 import { inTransaction, type Db } from '../db.ts';
 import { keepRevision } from '../revisions.ts';
-import { inForce, itemById, itemsOf, makeItem, saveItem, STANDARD } from './items.ts';
+import { inForce, itemById, itemsOf, lockShop, makeItem, saveItem, STANDARD } from './items.ts';
 
 /** What new jobs are planned with today. */
 export async function shopOf(db: Db): Promise<Shop> {
@@ -73,9 +73,7 @@ export const changeMachine = (
   change: (machine: Machine, db: pg.PoolClient) => Machine | Promise<Machine>,
 ): Promise<{ machine: Machine; revision: number }> =>
   inTransaction(pool, async (db) => {
-    await db.query("select 1 from shop_item where kind = 'machine' and id = $1::text for update", [
-      id,
-    ]);
+    await lockShop(db);
     const machine = { ...(await change(await machineById(db, id), db)), id };
     return { machine, revision: await saveItem(db, 'machine', id, machine, { by }) };
   });

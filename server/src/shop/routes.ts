@@ -1,4 +1,4 @@
-import { API, readItem, SHOP_ENDPOINTS, SHOP_KINDS, type ShopKind } from '@kyanos/contract';
+import { API, SHOP_ENDPOINTS, SHOP_KINDS, tryItem, type ShopKind } from '@kyanos/contract';
 import type { ShopChange } from '@kyanos/core';
 import { Router } from 'express';
 import type pg from 'pg';
@@ -77,7 +77,7 @@ export function shopRoutes(pool: pg.Pool): Router {
       await itemById(pool, kind, id);
       return (await revisions(pool, kind, id)).map((one) => ({
         ...one,
-        data: readItem(kind, one.data),
+        data: tryItem(kind, one.data) ?? null,
       }));
     });
   }

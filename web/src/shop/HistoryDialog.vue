@@ -34,9 +34,10 @@ const MOST = 6;
 const rows = computed(() =>
   (found.value ?? []).map((revision, i, all) => {
     const before = all[i + 1];
-    const words = before
-      ? fieldChanges(before.data, revision.data).flatMap((change) => changeWords(change) ?? [])
-      : [];
+    const words =
+      before?.data && revision.data
+        ? fieldChanges(before.data, revision.data).flatMap((change) => changeWords(change) ?? [])
+        : [];
     return {
       ...revision,
       when: format(new Date(revision.savedAt), 'd MMM yyyy, HH:mm'),
@@ -68,8 +69,9 @@ function back(data: unknown) {
             <p v-for="word in row.words" :key="word" class="soft small">{{ word }}</p>
             <p v-if="row.more" class="soft small">and {{ row.more }} more</p>
           </div>
-          <v-btn v-if="i > 0" size="small" @click="back(row.data)">Have this back</v-btn>
-          <span v-else class="soft small">now</span>
+          <span v-if="i === 0" class="soft small">now</span>
+          <v-btn v-else-if="row.data" size="small" @click="back(row.data)">Have this back</v-btn>
+          <span v-else class="soft small">of an earlier version, can’t be read</span>
         </li>
       </ol>
       <v-btn class="close" @click="open = false">Close</v-btn>
