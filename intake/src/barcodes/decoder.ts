@@ -2,7 +2,12 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Grey } from '@kyanos/core';
-import { prepareZXingModule, readBarcodes, type ReadResult } from 'zxing-wasm/reader';
+import {
+  prepareZXingModule,
+  readBarcodes,
+  type ReaderOptions,
+  type ReadResult,
+} from 'zxing-wasm/reader';
 
 let ready: Promise<unknown> | undefined;
 function prepare(): Promise<unknown> {
@@ -15,16 +20,35 @@ function prepare(): Promise<unknown> {
   }));
 }
 
-/** Codes in one picture, 0 dark to 255 light; those whose own check does not agree are told with their error. */
+/** What a picture is worth being looked at for: linear and stacked symbols along its rows or down its columns, matrix symbols. */
+export interface Look {
+  readonly along: boolean;
+  readonly down: boolean;
+  readonly matrix: boolean;
+}
+const EVERYTHING: Look = { along: true, down: true, matrix: true };
+
+/** Linear symbols and those stacked of them, whose edges stand one way. */
+const LINEAR: ReaderOptions['formats'] = ['AllLinear', 'PDF417', 'MicroPDF417'];
+const MATRIX: ReaderOptions['formats'] = ['AllMatrix'];
+
+/**
+ * Codes in one picture, 0 dark to 255 light; those whose own check does not agree are told with their error.
+ * @param look what is left out of it is not found
+ */
 export async function decoded(
   pixels: Uint8Array,
   width: number,
   height: number,
+  { along, down, matrix }: Look = EVERYTHING,
 ): Promise<ReadResult[]> {
   await prepare();
+  const linear = along || down;
   const results = await readBarcodes(pgm(pixels, width, height), {
+    formats: linear && matrix ? [] : linear ? LINEAR : MATRIX,
     tryHarder: true,
-    tryRotate: true,
+    // A matrix symbol is read any way up; what lies along the rows needs no second look from the side.
+    tryRotate: down || matrix,
     tryInvert: true,
     tryDownscale: false,
     maxNumberOfSymbols: 32,

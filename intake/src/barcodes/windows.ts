@@ -2,17 +2,25 @@
 import { Halver, levelSize } from '@kyanos/core';
 import type { ReadResult } from 'zxing-wasm/reader';
 import { uprightBars, type Bars } from './bars.ts';
-import { decoded } from './decoder.ts';
+import { decoded, type Look } from './decoder.ts';
 import { measured, type Measured } from './measured.ts';
 
 /** Side of a window, pixels, and how far the next one lies: a code of up to half a window is whole in one of them. */
 const WINDOW = 1024;
 const STEP = WINDOW / 2;
-/** Contrast between neighbours that may be a bar's edge, and how many a row or column needs to be worth decoding. */
+/** Neighbouring windows that are worth a look are looked at in one, up to this width, pixels. */
+const WIDEST = 2 * WINDOW;
+/** Contrast between neighbours that may be a bar's edge. */
 const EDGE = 60;
-const EDGES = 8;
+/**
+ * Edges that a row or column needs: the shortest linear symbol has 21 bars and spaces, a matrix symbol far fewer, but in both
+ * directions.
+ */
+const LINEAR_EDGES = 20;
+const MATRIX_EDGES = 8;
 const BUSY_LINES = 3;
 const SAMPLE = 16;
+
 /** A code as one window saw it. */
 export interface Found extends Measured {
   readonly result: ReadResult;
@@ -27,8 +35,7 @@ async function bars(
   window: Uint8Array,
   width: number,
   height: number,
-  along: boolean,
-  down: boolean,
+  { along, down }: Look,
 ): Promise<(Measured & { result: ReadResult })[]> {
   const seen = along ? await uprightBars(window, width, height) : [];
   const upright = seen.map((one) => {
@@ -141,18 +148,15 @@ export class Level {
 
   async #scan(): Promise<void> {
     const height = this.#held;
-    const busy = this.#busy(height);
-    for (let left = 0; left === 0 || left + STEP < this.#width; left += STEP) {
-      const width = Math.min(WINDOW, this.#width - left);
-      const { along, down } = busy(left, width);
-      if (width < 16 || height < 8 || !(along || down)) continue;
+    for (const { left, width, ...look } of this.#busy(height)) {
+      if (width < 16 || height < 8) continue;
       const window = new Uint8Array(width * height);
       for (let y = 0; y < height; y++)
         window.set(
           this.#rows.subarray(y * this.#width + left, y * this.#width + left + width),
           y * width,
         );
-      for (const result of await decoded(window, width, height))
+      for (const result of await decoded(window, width, height, look))
         this.#found.push({
           result,
           scale: this.#scale,
@@ -160,7 +164,7 @@ export class Level {
           top: this.#top,
           ...measured(result, window, width, height),
         });
-      for (const found of await bars(window, width, height, along, down)) {
+      for (const found of await bars(window, width, height, look)) {
         // What the decoder read by itself it has measured too.
         const known = this.#found.some(
           (other) =>
@@ -173,42 +177,75 @@ export class Level {
   }
 
   /**
-   * Which windows hold enough fine contrast along rows, or down columns, to be bars. Windows overlap, so edges are counted once for
-   * the half windows they are made of.
+   * The windows that hold enough fine contrast to be looked at, and how. Windows overlap, so edges are counted once for the half
+   * windows they are made of.
    */
-  #busy(height: number): (left: number, width: number) => { along: boolean; down: boolean } {
-    const rows = this.#rows;
+  #busy(height: number): readonly Part[] {
     const stride = this.#width;
-    const halves = Math.ceil(stride / STEP);
-    const along = Array.from({ length: Math.ceil(height / SAMPLE) }, () => new Uint16Array(halves));
-    along.forEach((counts, line) => {
-      const begin = line * SAMPLE * stride;
-      for (let half = 0; half < halves; half++) {
-        const end = begin + Math.min(stride, (half + 1) * STEP);
-        let edges = 0;
-        for (let i = begin + half * STEP + 1; i < end; i++) {
-          const difference = rows[i] - rows[i - 1];
-          if (difference > EDGE || difference < -EDGE) edges++;
-        }
-        counts[half] = edges;
-      }
-    });
-    const down = new Uint16Array(Math.ceil(stride / SAMPLE));
-    for (let y = 1; y < height; y++)
-      for (let column = 0, i = y * stride; column < down.length; column++, i += SAMPLE) {
-        const difference = rows[i] - rows[i - stride];
-        if (difference > EDGE || difference < -EDGE) down[column]++;
-      }
-    return (left, width) => {
-      const half = left / STEP;
-      const lines = along.filter(
-        (counts) => counts[half] + (width > STEP ? counts[half + 1] : 0) >= EDGES,
-      );
-      const columns = down.subarray(left / SAMPLE, Math.ceil((left + width) / SAMPLE));
-      return {
-        along: lines.length >= BUSY_LINES,
-        down: columns.filter((edges) => edges >= EDGES).length >= BUSY_LINES,
-      };
+    const along = edgesAlong(this.#rows, stride, height);
+    const down = edgesDown(this.#rows, stride, height);
+    const busy = (lines: Iterable<number>, edges: number) => {
+      let many = 0;
+      for (const line of lines) if (line >= edges) many++;
+      return many >= BUSY_LINES;
     };
+    const parts: Part[] = [];
+    for (let left = 0; left === 0 || left + STEP < stride; left += STEP) {
+      const width = Math.min(WINDOW, stride - left);
+      const half = left / STEP;
+      const lines = along.map((counts) => counts[half] + (width > STEP ? counts[half + 1] : 0));
+      const columns = down.subarray(left / SAMPLE, Math.ceil((left + width) / SAMPLE));
+      const look = {
+        along: busy(lines, LINEAR_EDGES),
+        down: busy(columns, LINEAR_EDGES),
+        matrix: busy(lines, MATRIX_EDGES) && busy(columns, MATRIX_EDGES),
+      };
+      if (!look.along && !look.down && !look.matrix) continue;
+      const last = parts.at(-1);
+      const wide = last && left + width - last.left;
+      // It reaches over its neighbour where both are looked at, and is one with it.
+      if (last && left < last.left + last.width && wide! <= WIDEST)
+        parts[parts.length - 1] = {
+          left: last.left,
+          width: wide!,
+          along: last.along || look.along,
+          down: last.down || look.down,
+          matrix: last.matrix || look.matrix,
+        };
+      else parts.push({ left, width, ...look });
+    }
+    return parts;
   }
+}
+
+/** Pixels from left to right, and what to look for. */
+interface Part extends Look {
+  readonly left: number;
+  readonly width: number;
+}
+
+const isEdge = (difference: number) => difference > EDGE || difference < -EDGE;
+
+/** Edges of every {@link SAMPLE}th row, by half windows. */
+function edgesAlong(rows: Uint8Array, stride: number, height: number): Uint16Array[] {
+  const halves = Math.ceil(stride / STEP);
+  return Array.from({ length: Math.ceil(height / SAMPLE) }, (_, line) => {
+    const counts = new Uint16Array(halves);
+    const begin = line * SAMPLE * stride;
+    for (let half = 0; half < halves; half++) {
+      const end = begin + Math.min(stride, (half + 1) * STEP);
+      for (let i = begin + half * STEP + 1; i < end; i++)
+        if (isEdge(rows[i] - rows[i - 1])) counts[half]++;
+    }
+    return counts;
+  });
+}
+
+/** Edges of every {@link SAMPLE}th column. */
+function edgesDown(rows: Uint8Array, stride: number, height: number): Uint16Array {
+  const counts = new Uint16Array(Math.ceil(stride / SAMPLE));
+  for (let y = 1; y < height; y++)
+    for (let column = 0, i = y * stride; column < counts.length; column++, i += SAMPLE)
+      if (isEdge(rows[i] - rows[i - stride])) counts[column]++;
+  return counts;
 }
