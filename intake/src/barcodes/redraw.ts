@@ -20,7 +20,6 @@ function redrawPart(plates: PlanarFile, handle: number, part: FinePart): void {
   try {
     const rows = new Uint8Array(file.width * times);
     const row = new Uint8Array(width);
-    const sums = new Uint32Array(width);
     plates.channels.forEach((name, i) => {
       const from = file.channels.indexOf(name);
       if (from < 0) return;
@@ -33,14 +32,9 @@ function redrawPart(plates: PlanarFile, handle: number, part: FinePart): void {
           rows.length,
           file.offset + (at * file.height + y * times) * file.width,
         );
-        sums.fill(0);
-        for (let v = 0, p = 0; v < times; v++)
-          for (let x = 0; x < width; x++) for (let u = 0; u < times; u++) sums[x] += rows[p++];
-        const half = (times * times) >> 1;
-        for (let x = 0; x < width; x++) {
-          const mean = Math.floor((sums[x] + half) / (times * times));
-          row[x] = plates.inverted === file.inverted ? mean : 255 - mean;
-        }
+        means(rows, times, row);
+        if (plates.inverted !== file.inverted)
+          for (let x = 0; x < width; x++) row[x] = 255 - row[x];
         const within = Math.min(width, plates.width - left);
         writeSync(
           handle,
@@ -54,4 +48,43 @@ function redrawPart(plates: PlanarFile, handle: number, part: FinePart): void {
   } finally {
     closeSync(source);
   }
+}
+
+/** Squares whose bytes add up in two lanes of 16 bits without a carry: 128 of them in each. */
+const MOST_LANES = 16;
+
+/** The mean of every square of so many pixels, rounded; the rows lie one after another, as wide as they are. */
+function means(rows: Uint8Array, times: number, out: Uint8Array): void {
+  const words = new Uint32Array(rows.buffer, 0, rows.length >> 2);
+  // Most planes have nothing where a code is.
+  if (rows.length % 4 === 0 && isEven(words)) {
+    out.fill(rows[0]);
+    return;
+  }
+  const half = (times * times) >> 1;
+  const share = 1 / (times * times);
+  const stride = rows.length / times;
+  const inWords = times % 4 === 0 && times <= MOST_LANES && stride % 4 === 0;
+  for (let x = 0; x < out.length; x++) {
+    let sum = half;
+    if (inWords) {
+      let lanes = 0;
+      for (let v = 0; v < times; v++)
+        for (let w = (v * stride + x * times) >> 2, end = w + (times >> 2); w < end; w++)
+          lanes += (words[w] & 0xff00ff) + ((words[w] >>> 8) & 0xff00ff);
+      sum += (lanes & 0xffff) + (lanes >>> 16);
+    } else
+      for (let v = 0; v < times; v++)
+        for (let p = v * stride + x * times, end = p + times; p < end; p++) sum += rows[p];
+    // A quotient that is whole may come out a hair below it.
+    out[x] = sum * share + 1e-9;
+  }
+}
+
+/** Every byte is the same. */
+function isEven(words: Uint32Array): boolean {
+  const [first] = words;
+  if (first !== (first & 255) * 0x01010101) return false;
+  for (const word of words) if (word !== first) return false;
+  return true;
 }
