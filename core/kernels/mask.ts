@@ -201,6 +201,28 @@ export function total(plane: usize, size: usize): u32 {
   );
 }
 
+/** Rows of half the width, each pixel the mean of four. Sixteen pixels behind what is read and written must be free. */
+export function halve(to: usize, rows: usize, width: usize, pairs: usize): void {
+  const half = width >> 1;
+  for (let pair: usize = 0; pair < pairs; pair++) {
+    const above = rows + 2 * pair * width;
+    const out = to + pair * half;
+    for (let x: usize = 0; x < half; x += 16)
+      v128.store(
+        out + x,
+        i8x16.narrow_i16x8_u(fours(above + 2 * x, width), fours(above + 2 * x + 16, width)),
+      );
+  }
+}
+
+@inline function fours(at: usize, width: usize): v128 {
+  const sum = i16x8.add(
+    i16x8.extadd_pairwise_i8x16_u(v128.load(at)),
+    i16x8.extadd_pairwise_i8x16_u(v128.load(at + width)),
+  );
+  return i16x8.shr_u(i16x8.add(sum, i16x8.splat(2)), 2);
+}
+
 /** Sum of the four inks in steps of 5 %: 20 times the sum, divided by 255 and rounded down. */
 @inline function steps(c: v128, m: v128, y: v128, k: v128): v128 {
   const sum = i16x8.mul(i16x8.add(i16x8.add(c, m), i16x8.add(y, k)), i16x8.splat(20));

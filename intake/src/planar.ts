@@ -1,9 +1,9 @@
 /** Plates on disk, one plane after another, and bands read from them. */
 import { closeSync, openSync, readSync, writeSync } from 'node:fs';
 import {
+  byteSum,
   BAND_ROWS,
   PROCESS_NAMES,
-  sum,
   sumInterleaved,
   type Band,
   type Raster,
@@ -162,7 +162,7 @@ export async function coverageOf(file: PlanarFile): Promise<number[]> {
     }
   } else
     for await (const { planes } of growingBands(file, true))
-      planes.forEach((plane, i) => (sums[i] += sum(plane)));
+      planes.forEach((plane, i) => (sums[i] += byteSum(plane)));
   const mean = (i: number) => sums[i] / (255 * width * height);
   return channels.map((_, i) => {
     const value = mean(samples ? (order?.[i] ?? i) : i);

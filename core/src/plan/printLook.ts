@@ -28,7 +28,7 @@ import {
 } from '../look/index.ts';
 import { deltaE2000, type Triple } from '../spectrum/index.ts';
 import { plateSpecs, type Measures } from '../plates/index.ts';
-import { MixtureTally, sum } from '../raster/index.ts';
+import { byteSum, MixtureTally } from '../raster/index.ts';
 import { withDensity, type ArtworkSide, type Stack } from '../stack/index.ts';
 import { measurePlates, type MeasureOptions } from './measurePlates.ts';
 import { printedRaster } from './printedRaster.ts';
@@ -96,7 +96,7 @@ export async function printPixels(
   };
   const pictures = { front: await pictureOf('front'), rear: await pictureOf('rear') };
   const mean = ({ process, size }: PicturePixels) =>
-    process.map((plane) => sum(plane) / (255 * size));
+    process.map((plane) => byteSum(plane) / (255 * size));
   return {
     pictures,
     measures,

@@ -37,6 +37,26 @@ export const otherWhere = combining('where');
 /** The first, or the other where the first is nothing. */
 export const orElse = combining('orElse');
 
+/** Pairs of rows that are halved at a time take so many bytes, or one pair more. */
+const HALVED = 4 * CHUNK;
+
+/** Rows of half the width, rounded down, each pixel the mean of four. @param width at least 2; rows are taken in pairs */
+export function halvedRows(rows: Uint8Array, width: number): Uint8Array {
+  const pairs = Math.floor(rows.length / width / 2);
+  const half = width >> 1;
+  const most = Math.ceil(HALVED / (2 * width));
+  const room = 2 * most * width + 32;
+  const { bytes, call, free } = MaskKernel.scratch(room + most * half + 16);
+  const out = new Uint8Array(pairs * half);
+  for (let from = 0; from < pairs; from += most) {
+    const count = Math.min(most, pairs - from);
+    bytes.set(rows.subarray(2 * from * width, 2 * (from + count) * width), free);
+    call.halve(free + room, free, width, count);
+    out.set(bytes.subarray(free + room, free + room + count * half), from * half);
+  }
+  return out;
+}
+
 /** Sum of all bytes of a plane. */
 export function byteSum(plane: Uint8Array): number {
   const { bytes, call, free } = MaskKernel.scratch(CHUNK);

@@ -1,5 +1,6 @@
 /** Sums over planes. Coverage is a mean, 0 to 1. */
 import type { Band, PixelBox } from './band.ts';
+import { byteSum } from './bytes.ts';
 
 /** Adds up a rectangle of many planes, band after band. */
 export class CoverageMeter {
@@ -21,11 +22,11 @@ export class CoverageMeter {
       const plane = planes[p];
       let total = 0;
       if (right - left === this.#width && last > first)
-        total = sum(plane, (first - top) * this.#width, (last - top) * this.#width);
+        total = byteSum(plane.subarray((first - top) * this.#width, (last - top) * this.#width));
       else
         for (let y = first; y < last; y++) {
           const from = (y - top) * this.#width;
-          total += sum(plane, from + left, from + right);
+          total += byteSum(plane.subarray(from + left, from + right));
         }
       this.#sums[p] += total;
     }
@@ -41,29 +42,6 @@ export class CoverageMeter {
 
 /** Words that can be added up in lanes of 16 bits before one runs over: 257 × 255 is the most that fits. */
 const WORDS = 256;
-const NO_WORDS = new Uint32Array(0);
-
-/** Sum of the bytes from `start` up to `end`, four at a time: two in the even lanes of a word, two in the odd ones. */
-export function sum(plane: Uint8Array, start = 0, end = plane.length): number {
-  let total = 0;
-  let i = start;
-  for (; i < end && (plane.byteOffset + i) % 4 !== 0; i++) total += plane[i];
-  // A view must begin on a word, even an empty one.
-  const words =
-    end - i < 4 ? NO_WORDS : new Uint32Array(plane.buffer, plane.byteOffset + i, (end - i) >> 2);
-  for (let from = 0; from < words.length; from += WORDS) {
-    const to = Math.min(words.length, from + WORDS);
-    let even = 0;
-    let odd = 0;
-    for (let w = from; w < to; w++) {
-      even = (even + (words[w] & 0xff00ff)) | 0;
-      odd = (odd + ((words[w] >>> 8) & 0xff00ff)) | 0;
-    }
-    total += (even & 0xffff) + (even >>> 16) + (odd & 0xffff) + (odd >>> 16);
-  }
-  for (i += words.length * 4; i < end; i++) total += plane[i];
-  return total;
-}
 
 /**
  * Adds to each sum the bytes of its channel in pixels of `sums.length` bytes each, four bytes at a time: after as many words

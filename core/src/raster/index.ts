@@ -22,7 +22,7 @@ export {
   type MaskStream,
 } from './choke.ts';
 export { ComponentMeter, HoleMeter, type Component, type Hole, type Holes } from './components.ts';
-export { CoverageMeter, sum, sumInterleaved } from './coverage.ts';
+export { CoverageMeter, sumInterleaved } from './coverage.ts';
 export { Halver, levelSize } from './halve.ts';
 export { croppedRaster, shrunkRaster } from './crop.ts';
 export { DistanceStream, NONE_NEAR } from './distance.ts';

@@ -26,6 +26,7 @@ interface Exports {
   ramp(to: number, squared: number, width: number, table: number): void;
   changes(to: number, row: number, width: number): number;
   total(plane: number, size: number): number;
+  halve(to: number, rows: number, width: number, pairs: number): void;
   combine(a: number, b: number, size: number, operation: number): void;
   light(to: number, c: number, m: number, y: number, k: number, size: number): void;
   vivid(to: number, c: number, m: number, y: number, k: number, size: number): void;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { CoverageMeter, memoryRaster, Shrinker, sum, type Band } from './index.ts';
+import { CoverageMeter, memoryRaster, Shrinker, byteSum, type Band } from './index.ts';
 
 const ramp = Uint8Array.from({ length: 700 * 300 }, (_, i) => (i * 7) % 256);
 const raster = memoryRaster({ width: 300, height: 700, dpi: 100 }, new Map([['K', ramp]]));
@@ -23,7 +23,7 @@ describe('CoverageMeter', () => {
   });
 
   it('sums more than 32 bits hold', () => {
-    expect(sum(new Uint8Array(20_000_000).fill(255))).toBe(5_100_000_000);
+    expect(byteSum(new Uint8Array(20_000_000).fill(255))).toBe(5_100_000_000);
   });
 });
 
@@ -39,7 +39,7 @@ describe('Shrinker', () => {
     for (const { top, planes } of raster.bands() as Iterable<Band>) shrinker.push(planes[0], top);
     expect([shrinker.width, shrinker.height]).toEqual([43, 100]);
     expect(
-      Math.abs(sum(shrinker.plane) / shrinker.plane.length - sum(ramp) / ramp.length),
+      Math.abs(byteSum(shrinker.plane) / shrinker.plane.length - byteSum(ramp) / ramp.length),
     ).toBeLessThan(0.5);
   });
 

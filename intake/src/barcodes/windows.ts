@@ -102,6 +102,8 @@ export class Level {
   readonly #next: Level | undefined;
   readonly #halver: Halver;
   #decodes = true;
+  /** Edges of each half of the rows held, as far as they were looked at. */
+  #edges: Edges[] = [];
   /** Rows held, and the page row of the first. */
   #held = 0;
   #top = 0;
@@ -135,6 +137,7 @@ export class Level {
         await this.#scan();
         this.#rows.copyWithin(0, STEP * this.#width);
         this.#held -= STEP;
+        this.#edges.shift();
         this.#top += STEP;
       }
     }
@@ -182,8 +185,11 @@ export class Level {
    */
   #busy(height: number): readonly Part[] {
     const stride = this.#width;
-    const along = edgesAlong(this.#rows, stride, height);
-    const down = edgesDown(this.#rows, stride, height);
+    // The lower half of a strip is the upper half of the next.
+    for (let top = this.#edges.length * STEP; top < height; top += STEP)
+      this.#edges.push(edgesOf(this.#rows, stride, top, Math.min(height, top + STEP)));
+    const along = this.#edges.flatMap((half) => half.along);
+    const down = this.#edges[0].down.map((count, i) => count + (this.#edges[1]?.down[i] ?? 0));
     const busy = (lines: Iterable<number>, edges: number) => {
       let many = 0;
       for (const line of lines) if (line >= edges) many++;
@@ -226,12 +232,17 @@ interface Part extends Look {
 
 const isEdge = (difference: number) => difference > EDGE || difference < -EDGE;
 
-/** Edges of every {@link SAMPLE}th row, by half windows. */
-function edgesAlong(rows: Uint8Array, stride: number, height: number): Uint16Array[] {
+/** Of every {@link SAMPLE}th row, by half windows, and of every such column. */
+interface Edges {
+  readonly along: readonly Uint16Array[];
+  readonly down: Uint16Array;
+}
+
+function edgesOf(rows: Uint8Array, stride: number, top: number, bottom: number): Edges {
   const halves = Math.ceil(stride / STEP);
-  return Array.from({ length: Math.ceil(height / SAMPLE) }, (_, line) => {
+  const along = Array.from({ length: Math.ceil((bottom - top) / SAMPLE) }, (_, line) => {
     const counts = new Uint16Array(halves);
-    const begin = line * SAMPLE * stride;
+    const begin = (top + line * SAMPLE) * stride;
     for (let half = 0; half < halves; half++) {
       const end = begin + Math.min(stride, (half + 1) * STEP);
       for (let i = begin + half * STEP + 1; i < end; i++)
@@ -239,13 +250,9 @@ function edgesAlong(rows: Uint8Array, stride: number, height: number): Uint16Arr
     }
     return counts;
   });
-}
-
-/** Edges of every {@link SAMPLE}th column. */
-function edgesDown(rows: Uint8Array, stride: number, height: number): Uint16Array {
-  const counts = new Uint16Array(Math.ceil(stride / SAMPLE));
-  for (let y = 1; y < height; y++)
-    for (let column = 0, i = y * stride; column < counts.length; column++, i += SAMPLE)
-      if (isEdge(rows[i] - rows[i - stride])) counts[column]++;
-  return counts;
+  const down = new Uint16Array(Math.ceil(stride / SAMPLE));
+  for (let y = Math.max(1, top); y < bottom; y++)
+    for (let column = 0, i = y * stride; column < down.length; column++, i += SAMPLE)
+      if (isEdge(rows[i] - rows[i - stride])) down[column]++;
+  return { along, down };
 }

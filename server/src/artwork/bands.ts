@@ -7,7 +7,7 @@ import {
   channelsOf,
   Halver,
   levelSize,
-  sum,
+  byteSum,
   type ArtworkPage,
   type Band,
   type Raster,
@@ -23,7 +23,7 @@ const LEVEL = { level: 1 };
 
 /** Rows as they are stored: deflated, nothing where they hold no ink. */
 export const packed = async (rows: Uint8Array): Promise<Buffer> =>
-  sum(rows) === 0 ? Buffer.alloc(0) : pack(rows, LEVEL);
+  byteSum(rows) === 0 ? Buffer.alloc(0) : pack(rows, LEVEL);
 
 /** Stored rows, of so many bytes. */
 export const unpacked = async (bytes: Buffer, size: number): Promise<Uint8Array> =>
