@@ -74,8 +74,10 @@ test('a stranger sets a printer of nine inks up, plans and quotes a job, from an
   await page.keyboard.type('900');
   await page.keyboard.press('Tab');
   await page.keyboard.press('ArrowDown');
-  for (const ink of ['Light cyan and light magenta', 'Orange', 'Violet'])
-    await page.getByRole('option', { name: ink }).press('Enter');
+  for (const name of ['Light cyan and light magenta', 'Orange', 'Violet']) {
+    await page.getByRole('option', { name }).press('Enter');
+    await expect(page.getByRole('option', { name })).toHaveAttribute('aria-selected', 'true');
+  }
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Begin' }).focus();
   await page.keyboard.press('Enter');

@@ -9,6 +9,7 @@ import {
   formatStack,
   isSpecialKey,
   letterOf,
+  MATERIAL_FIGURES,
   mostContrast,
   parseStack,
   OTHER_ROLES,
@@ -337,6 +338,7 @@ export const Material = z.strictObject({
   printableBack: z.boolean(),
   label: z.strictObject({ width: length, height: length }).nullable().default(null),
   grain: z.enum(['along', 'across']).exactOptional(),
+  assumed: z.array(z.enum(MATERIAL_FIGURES)).exactOptional(),
 });
 
 export const Prices = z.strictObject({

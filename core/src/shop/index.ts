@@ -12,6 +12,8 @@ export {
   fitted,
   freeId,
   originIn,
+  USUAL_CHOKE_MM,
+  USUAL_GRAIN_WHITE,
   withProduct,
   type HouseRules,
   type InkProduct,
@@ -55,4 +57,11 @@ export {
   type ShopChange,
   type ShopFile,
 } from './shopFile.ts';
-export { EMPTY_SHOP, USUAL_MATERIAL_NAMES, usualMaterial } from './usualMaterials.ts';
+export {
+  confirmedMaterial,
+  EMPTY_SHOP,
+  FIRST_USUAL,
+  USUAL_MATERIAL_NAMES,
+  usualMaterial,
+  withMaterial,
+} from './usualMaterials.ts';

@@ -18,8 +18,10 @@ import {
   shopChanges,
   shopFileProblems,
   takenOver,
+  confirmedMaterial,
   USUAL_MATERIAL_NAMES,
   usualMaterial,
+  withMaterial,
   withMachineBlock,
   withMachineInk,
   withMachineValue,
@@ -286,6 +288,17 @@ describe('usual materials', () => {
       expect(materialContradictions(material)).toEqual([]);
       expect(backAndThrough(material.optics)).toBeLessThan(1.005);
     }
+  });
+
+  it('are assumed in what a data sheet states, until that is told or found right', () => {
+    const usual = usualMaterial(USUAL_MATERIAL_NAMES[0], 'vinyl', 600);
+    expect(usual.assumed).toEqual(['optics', 'thickness', 'pricePerM2']);
+    expect(withMaterial(usual, { name: 'Our vinyl' }).assumed).toEqual(usual.assumed);
+    const priced = withMaterial(usual, { pricePerM2: 555 });
+    expect([priced.assumed, priced.pricePerM2]).toEqual([['optics', 'thickness'], 555]);
+    const { assumed: _, ...told } = usual;
+    expect(confirmedMaterial(usual)).toEqual(told);
+    expect(withMaterial(told, { thickness: 0.2 })).not.toHaveProperty('assumed');
   });
 });
 

@@ -11,12 +11,16 @@ export interface HouseRules {
   readonly testPrint?: boolean;
   /** Specials under colour are pulled in by so much, mm, by the id of the machine. */
   readonly chokeMm?: Readonly<Record<string, number>>;
-  /** Between pieces, and from the edge of the material, mm. */
   /** White that lets a hint of the grain through, percent. */
   readonly grainWhite?: number;
+  /** Between pieces, and from the edge of the material, mm. */
   readonly gap?: number;
   readonly margin?: number;
 }
+
+/** What a house rule begins with when it is made: white of 70 % and a choke of 0.2 mm are common practice. */
+export const USUAL_GRAIN_WHITE = 70;
+export const USUAL_CHOKE_MM = 0.2;
 
 /** Prices with the first day on which they hold. */
 export interface PriceList {

@@ -1,6 +1,6 @@
 /** Materials that most shops have, with figures in the usual range (common practice): to begin with until a data sheet is at hand. */
 import type { Prices } from '../cost/index.ts';
-import type { Material } from '../stack/index.ts';
+import { MATERIAL_FIGURES, type Material } from '../stack/index.ts';
 import type { Shop } from './shop.ts';
 
 type Usual = Omit<Material, 'id' | 'width' | 'length'> & {
@@ -111,12 +111,32 @@ const USUAL: readonly Usual[] = [
 
 export const USUAL_MATERIAL_NAMES = USUAL.map(({ name }) => name);
 
-/** A usual material by its name, no wider than what goes through a machine. @throws RangeError if there is none of that name */
+/** What a new material begins with when nothing is said of it. */
+export const FIRST_USUAL = USUAL[0].name;
+
+/**
+ * A usual material by its name, no wider than what goes through a machine; its figures are marked as assumed.
+ * @throws RangeError if there is none of that name
+ */
 export function usualMaterial(name: string, id: string, maxWidth: number): Material {
   const found = USUAL.find((material) => material.name === name);
   if (!found) throw new RangeError(`There is no usual material “${name}”.`);
-  return { ...found, id, width: Math.min(found.width, maxWidth) };
+  return { ...found, id, width: Math.min(found.width, maxWidth), assumed: MATERIAL_FIGURES };
 }
+
+/** The material with other figures: those that are told are assumed no more. */
+export function withMaterial(material: Material, change: Partial<Material>): Material {
+  const { assumed, ...rest } = { ...material, ...change };
+  const left = assumed?.filter((figure) => !(figure in change)) ?? [];
+  return left.length > 0 ? { ...rest, assumed: left } : rest;
+}
+
+/** The material with its usual figures found right. */
+export const confirmedMaterial = (material: Material): Material =>
+  withMaterial(
+    material,
+    Object.fromEntries(MATERIAL_FIGURES.map((figure) => [figure, material[figure]])),
+  );
 
 const FIRST_PRICES: Prices = {
   currency: 'USD',

@@ -44,8 +44,16 @@ export type {
   SpecialKey,
   Split,
 } from './ink.ts';
-export { bedOverhang, NOZZLE_CHECK_MINUTES, printableWidth } from './machine.ts';
-export type { Belief, Estimate, Learnt, Machine, Material, Mode } from './machine.ts';
+export { bedOverhang, NOZZLE_CHECK_MINUTES, MATERIAL_FIGURES, printableWidth } from './machine.ts';
+export type {
+  Belief,
+  Estimate,
+  Learnt,
+  Machine,
+  Material,
+  MaterialFigure,
+  Mode,
+} from './machine.ts';
 export { UNKNOWN_STATE, type MachineState } from './machineState.ts';
 export { mistakesOf, type Mistake } from './mistakes.ts';
 export { formatStack, parseStack, partOf } from './notation.ts';

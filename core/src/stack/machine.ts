@@ -159,7 +159,13 @@ export interface Material {
   readonly label: { readonly width: number; readonly height: number } | null;
   /** Direction of its grain, brush or fibre, to the feed; nothing where it has none. */
   readonly grain?: 'along' | 'across';
+  /** Figures that are usual for such a material and that nobody has looked up. */
+  readonly assumed?: readonly MaterialFigure[];
 }
+
+/** Figures of a material that its data sheet states. */
+export const MATERIAL_FIGURES = ['optics', 'thickness', 'pricePerM2'] as const;
+export type MaterialFigure = (typeof MATERIAL_FIGURES)[number];
 
 /** The part of the width that can be printed with this material, mm. */
 export const printableWidth = (machine: Machine, material: Material): number =>

@@ -91,8 +91,10 @@ onBeforeUnmount(() => {
 });
 
 /** Nothing can be planned yet. */
-const empty = computed(
-  () => shop.value && (shop.value.machines.length === 0 || shop.value.materials.length === 0),
+const missing = computed(() =>
+  shop.value
+    ? (['machines', 'materials'] as const).filter((kind) => shop.value![kind].length === 0)
+    : [],
 );
 async function refresh() {
   shop.value = await call(API.getShop, {});
@@ -178,7 +180,14 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
         maxlength="80"
       />
     </div>
-    <first-steps v-if="empty" @ready="refresh" />
+    <first-steps v-if="missing.length === 2" @ready="refresh" />
+    <div v-else-if="missing.length > 0" class="notice">
+      <p>
+        No {{ missing[0] === 'machines' ? 'machine' : 'material' }} is in use, so no new job can be
+        planned.
+      </p>
+      <router-link :to="`/shop/${missing[0]}`">Add one, or put a draft in use</router-link>
+    </div>
     <drop-zone v-else title="Drop artwork here to begin a job" :ready="begin" />
     <pages-dialog
       :info="asked?.info ?? undefined"
@@ -200,7 +209,7 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
       />
       <v-select v-model="sort" class="sort" label="In the order of" :items="SORTS" />
     </div>
-    <p v-if="jobs?.length === 0 && !empty" class="empty soft">
+    <p v-if="jobs?.length === 0 && missing.length === 0" class="empty soft">
       {{
         search
           ? `No job has “${search}” in its name, file, machine, material or customer.`

@@ -37,7 +37,7 @@ function take(part: OriginPart) {
 </script>
 
 <template>
-  <div v-for="one in moved" :key="one.part" class="panel notice" role="status">
+  <div v-for="one in moved" :key="one.part" class="notice moved" role="status">
     <p>
       <b>The shop’s own has moved on: {{ one.name }}.</b>
       {{ one.words }}<template v-if="one.more"> and {{ one.more }} more</template>.
@@ -48,13 +48,7 @@ function take(part: OriginPart) {
 </template>
 
 <style scoped>
-.notice {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  justify-content: space-between;
+.moved {
   margin-bottom: 12px;
-  padding: 8px 12px;
-  border-left: 4px solid rgb(var(--v-theme-info));
 }
 </style>

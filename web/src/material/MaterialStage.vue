@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  confirmedMaterial,
   modesFor,
   obstacles,
   originIn,
@@ -10,6 +11,7 @@ import {
 import { computed } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import { length } from '../shared/format.ts';
+import AssumedFigures from './AssumedFigures.vue';
 import MaterialSwatch from './MaterialSwatch.vue';
 import MeasuredOptics from './MeasuredOptics.vue';
 
@@ -190,6 +192,10 @@ const LIGHTS = [
           @update:model-value="job.update({ viewing: { ...plan.viewing, light: $event } })"
         />
       </div>
+      <assumed-figures
+        :material="plan.material"
+        @right="job.update({ material: confirmedMaterial(plan.material) })"
+      />
       <measured-optics
         :model-value="plan.material"
         @update:model-value="job.update({ material: $event })"

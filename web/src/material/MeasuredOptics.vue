@@ -4,6 +4,7 @@ import {
   backAndThrough,
   hasReflectance,
   wholeOptics,
+  withMaterial,
   type Material,
   type MaterialOptics,
   type SurfaceTexture,
@@ -15,7 +16,9 @@ const material = defineModel<Material>({ required: true });
 const optics = computed(() => wholeOptics(material.value));
 
 function set(change: Partial<MaterialOptics>) {
-  material.value = { ...material.value, optics: { ...material.value.optics, ...change } };
+  material.value = withMaterial(material.value, {
+    optics: { ...material.value.optics, ...change },
+  });
 }
 /** A colour that no material has; what stood before stays. */
 const refused = ref<readonly number[]>();
@@ -41,11 +44,9 @@ const seeThrough = computed(() => optics.value.transmittance > 0);
 function measureBlack(measured: boolean) {
   const { labBlack: _before, ...rest } = material.value.optics;
   const [l, a, b] = optics.value.lab;
-  material.value = {
-    ...material.value,
-    // A first guess to type over: clear films are nearly black on black.
-    optics: measured ? { ...rest, labBlack: [Math.round(l * 0.15), a, b] } : rest,
-  };
+  // A first guess to type over: clear films are nearly black on black.
+  const next = measured ? { ...rest, labBlack: [Math.round(l * 0.15), a, b] as const } : rest;
+  material.value = withMaterial(material.value, { optics: next });
 }
 /** More light than falls in can't come out. */
 const tooMuch = computed(() => backAndThrough(optics.value) + optics.value.mirror > 1.005);

@@ -42,7 +42,7 @@ const SHOWN = 4;
 </script>
 
 <template>
-  <div v-if="jobs.length || told" class="panel behind" role="status">
+  <div v-if="jobs.length || told" class="notice" role="status">
     <p v-if="told">{{ told }}</p>
     <template v-if="jobs.length">
       <p>
@@ -58,19 +58,3 @@ const SHOWN = 4;
     </template>
   </div>
 </template>
-
-<style scoped>
-.behind {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
-  align-items: center;
-  justify-content: space-between;
-  padding: 8px 14px;
-  border-left: 4px solid rgb(var(--v-theme-info));
-}
-
-a {
-  color: inherit;
-}
-</style>

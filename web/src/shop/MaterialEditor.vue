@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What a data sheet gives of a material: class, form, size, light, price. */
-import type { Currency, Material } from '@kyanos/core';
+import { confirmedMaterial, withMaterial, type Currency, type Material } from '@kyanos/core';
+import AssumedFigures from '../material/AssumedFigures.vue';
 import { computed } from 'vue';
 import MaterialSwatch from '../material/MaterialSwatch.vue';
 import MeasuredOptics from '../material/MeasuredOptics.vue';
@@ -11,7 +12,7 @@ import { without } from '../shared/without.ts';
 
 const material = defineModel<Material>({ required: true });
 defineProps<{ currency: Currency }>();
-const set = (change: Partial<Material>) => (material.value = { ...material.value, ...change });
+const set = (change: Partial<Material>) => (material.value = withMaterial(material.value, change));
 
 const CLASSES = [
   { value: 'white', title: 'white' },
@@ -40,6 +41,7 @@ const label = computed(() => material.value.label);
 
 <template>
   <div class="stage">
+    <assumed-figures :material="material" @right="material = confirmedMaterial(material)" />
     <div class="panel pad facts">
       <div class="piece"><material-swatch :material="material" /></div>
       <div class="field-grid">

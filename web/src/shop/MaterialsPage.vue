@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The materials of the shop, with what their data sheets give. */
-import { materialContradictions, type Material } from '@kyanos/core';
+import { FIRST_USUAL, materialContradictions, usualMaterial } from '@kyanos/core';
 import { mdiPlus } from '@mdi/js';
 import { computed } from 'vue';
 import MaterialSwatch from '../material/MaterialSwatch.vue';
@@ -37,20 +37,12 @@ const answer = computed(() => {
     : `${inUse.value} in use.`;
 });
 
-/** White gloss vinyl on a roll: something usual to type over. */
-const FIRST: Omit<Material, 'id' | 'name'> = {
-  class: 'white',
-  form: 'roll',
-  width: 1370,
-  length: 100,
-  thickness: 0.08,
-  pricePerM2: 450,
-  optics: { lab: [95, 0, -1], transmittance: 0.03, haze: 1, gloss: 70 },
-  adhesive: true,
-  printableBack: false,
-  label: null,
-};
-const add = () => create('New material', (id) => ({ ...FIRST, id, name: 'New material' }));
+/** Something usual to type over, as wide as it comes. */
+const add = () =>
+  create('New material', (id) => ({
+    ...usualMaterial(FIRST_USUAL, id, Infinity),
+    name: 'New material',
+  }));
 </script>
 
 <template>

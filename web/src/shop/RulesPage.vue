@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What the house says once and means for every new job. */
-import type { HouseRules } from '@kyanos/core';
+import { USUAL_CHOKE_MM, USUAL_GRAIN_WHITE, type HouseRules } from '@kyanos/core';
 import { computed, shallowRef } from 'vue';
 import NumberField from '../shared/NumberField.vue';
 import { activeItems, type ShopItem } from '../shared/shopItems.ts';
@@ -25,6 +25,11 @@ function setDay(day: string | undefined) {
   editing.set(day ? { ...rest, holdsFrom: day } : rest);
 }
 const setChoke = (id: string, mm: number) => set({ chokeMm: { ...rules.value.chokeMm, [id]: mm } });
+function noChoke(id: string) {
+  const chokeMm = without(rules.value.chokeMm!, id);
+  if (Object.keys(chokeMm).length > 0) set({ chokeMm });
+  else setAll(without(rules.value, 'chokeMm'));
+}
 </script>
 
 <template>
@@ -70,27 +75,49 @@ const setChoke = (id: string, mm: number) => set({ chokeMm: { ...rules.value.cho
             @update:model-value="set({ testPrint: !!$event })"
           />
         </div>
-        <h2 class="label">Choke of specials under the image, by machine</h2>
+        <h2 class="label">White for a hint of grain, wood and kraft</h2>
+        <p class="soft small">
+          The density at which the grain still shows through. The form “Grain ladder” finds it.
+        </p>
         <div class="field-grid">
           <number-field
-            v-for="{ id, data } in machines"
-            :key="id"
-            :label="data.name"
-            unit="mm"
-            :max="5"
-            :step="0.05"
-            :precision="2"
-            :model-value="rules.chokeMm?.[id] ?? 0.2"
-            @update:model-value="setChoke(id, $event)"
+            v-if="rules.grainWhite !== undefined"
+            label="White"
+            unit="%"
+            :min="1"
+            :max="100"
+            :model-value="rules.grainWhite"
+            @update:model-value="set({ grainWhite: $event })"
           />
+          <v-btn
+            v-if="rules.grainWhite === undefined"
+            class="reset"
+            size="small"
+            @click="set({ grainWhite: USUAL_GRAIN_WHITE })"
+            >Set a density</v-btn
+          >
+          <v-btn v-else class="reset" size="small" @click="setAll(without(rules, 'grainWhite'))"
+            >No house rule</v-btn
+          >
         </div>
-        <v-btn
-          v-if="rules.chokeMm"
-          class="reset"
-          size="small"
-          @click="setAll(without(rules, 'chokeMm'))"
-          >Choke as the stack says</v-btn
-        >
+        <h2 class="label">Choke of specials under the image, by machine</h2>
+        <p class="soft small">Without a house rule the stack’s own choke stands.</p>
+        <div v-for="{ id, data } in machines" :key="id" class="choke">
+          <span>{{ data.name }}</span>
+          <template v-if="rules.chokeMm?.[id] !== undefined">
+            <number-field
+              :label="`Choke, ${data.name}`"
+              unit="mm"
+              :max="5"
+              :step="0.05"
+              :precision="2"
+              :model-value="rules.chokeMm[id]"
+              @update:model-value="setChoke(id, $event)"
+            />
+            <v-btn size="small" @click="noChoke(id)">No house rule</v-btn>
+          </template>
+          <v-btn v-else size="small" @click="setChoke(id, USUAL_CHOKE_MM)">Set a choke</v-btn>
+        </div>
       </div>
     </template>
   </section>
@@ -102,6 +129,14 @@ const setChoke = (id: string, mm: number) => set({ chokeMm: { ...rules.value.cho
 }
 
 .reset {
+  align-self: center;
   justify-self: start;
+}
+
+.choke {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 220px auto;
+  gap: 12px;
+  align-items: center;
 }
 </style>

@@ -189,6 +189,7 @@ export function lookRestsOn({ machine, material, stack }: PrintPlan): string {
     colour
       ? `colour measured on this machine and material, ${colour.on}`
       : 'colour as the artwork’s profile states it',
+    `the material as ${material.assumed?.includes('optics') ? 'usual for its kind, assumed' : 'stated'}`,
     ...(white && usesInkRole(stack, 'W')
       ? [
           measured
@@ -197,5 +198,5 @@ export function lookRestsOn({ machine, material, stack }: PrintPlan): string {
         ]
       : []),
   ];
-  return `The look rests on ${parts.join(' and ')}.`;
+  return `The look rests on ${new Intl.ListFormat('en').format(parts)}.`;
 }
