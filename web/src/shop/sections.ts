@@ -4,6 +4,7 @@ export const SECTIONS = [
   { id: 'inks', name: 'Inks', component: () => import('./InksPage.vue') },
   { id: 'materials', name: 'Materials', component: () => import('./MaterialsPage.vue') },
   { id: 'prices', name: 'Prices', component: () => import('./PricesPage.vue') },
+  { id: 'white', name: 'White ink', component: () => import('./WhitePage.vue') },
   { id: 'rules', name: 'House rules', component: () => import('./RulesPage.vue') },
   { id: 'forms', name: 'Test forms', component: () => import('./FormsPage.vue') },
   { id: 'presets', name: 'Presets', component: () => import('./PresetsPage.vue') },

@@ -1,27 +1,31 @@
 <script setup lang="ts">
 /** What to do with white ink that is not wanted every day. */
-import { WHITE_USE, whiteChoices, type WhiteUse } from '@kyanos/core';
+import {
+  inkFor,
+  WHITE_USE,
+  whiteChoices,
+  type Machine,
+  type Prices,
+  type WhiteUse,
+} from '@kyanos/core';
 import type { WhiteSettings } from '@kyanos/contract';
-import { mdiPlus } from '@mdi/js';
 import { computed } from 'vue';
-import { useJob } from '../job/useJob.ts';
 import FigureValue from '../shared/FigureValue.vue';
-import { currency, ml } from '../shared/format.ts';
+import { currency } from '../shared/format.ts';
 import FigureFields, { type FigureSpec } from '../shared/FigureFields.vue';
 import NumberField from '../shared/NumberField.vue';
 import RemoveButton from '../shared/RemoveButton.vue';
 import { useSetting } from '../shared/useSetting.ts';
 import MoneyField from '../shared/MoneyField.vue';
 
-const job = useJob();
-const plan = computed(() => job.plan!);
-const code = computed(() => plan.value.prices.currency);
+const props = defineProps<{ machines: readonly Machine[]; prices: Prices }>();
+const code = computed(() => props.prices.currency);
 
 const WEEKS = 12;
-const white = computed(() => plan.value.machine.inks.find(({ channel }) => channel === 'W'));
+const white = props.machines.flatMap((machine) => inkFor(machine, 'W') ?? [])[0];
 /** A container and one four times as large that is a fifth cheaper by the mL. */
-const first = white.value?.container?.ml ?? 220;
-const perMl = (white.value?.pricePerLitre ?? 17_500) / 1000;
+const first = white?.container?.ml ?? 220;
+const perMl = (white?.pricePerLitre ?? 17_500) / 1000;
 const {
   value: settings,
   set,
@@ -44,15 +48,9 @@ const setContainer = (at: number, part: Partial<WhiteSettings['containers'][numb
     containers: settings.value.containers.map((one, i) => (i === at ? { ...one, ...part } : one)),
   });
 
-const own = computed(() => job.shown?.work?.inks.find(({ channel }) => channel === 'W')?.ml ?? 0);
-function addOwn(at: number) {
-  const week = settings.value.weeks[at];
-  setWeek(at, { ml: Math.round((week.ml + own.value) * 10) / 10, jobs: week.jobs + 1 });
-}
-
 const use = computed<WhiteUse>(() => ({
   ...settings.value,
-  labourRate: plan.value.prices.labourRate,
+  labourRate: props.prices.labourRate,
   currency: code.value,
 }));
 const choices = computed(() => whiteChoices(use.value));
@@ -134,20 +132,9 @@ const CAUTIONS =
             :model-value="week.jobs"
             @update:model-value="setWeek(i, { jobs: $event })"
           />
-          <v-btn
-            v-if="own > 0"
-            icon
-            size="small"
-            variant="text"
-            :aria-label="`Add this job to week ${i + 1}`"
-            @click="addOwn(i)"
-            ><v-icon :icon="mdiPlus"
-          /></v-btn>
         </div>
       </div>
-      <p v-if="own > 0" class="soft small">
-        This job takes {{ ml(own) }} of white; + adds it to a week.
-      </p>
+      <p class="soft small">The Cost stage of a job says how much white it takes.</p>
     </div>
     <div class="two">
       <div class="panel pad fields">
@@ -203,7 +190,7 @@ const CAUTIONS =
 
 .week {
   display: grid;
-  grid-template-columns: 1fr 64px 44px;
+  grid-template-columns: 1fr 84px;
   align-items: center;
   gap: 6px;
 }
