@@ -338,6 +338,7 @@ export const Material = z.strictObject({
   printableBack: z.boolean(),
   label: z.strictObject({ width: length, height: length }).nullable().default(null),
   grain: z.enum(['along', 'across']).exactOptional(),
+  shelfLifeMonths: z.number().min(1).max(600).exactOptional(),
   assumed: z.array(z.enum(MATERIAL_FIGURES)).exactOptional(),
 });
 

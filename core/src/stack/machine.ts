@@ -159,6 +159,8 @@ export interface Material {
   readonly label: { readonly width: number; readonly height: number } | null;
   /** Direction of its grain, brush or fibre, to the feed; nothing where it has none. */
   readonly grain?: 'along' | 'across';
+  /** Months from its making in which the maker stands by it; absent where no sheet states it. */
+  readonly shelfLifeMonths?: number;
   /** Figures that are usual for such a material and that nobody has looked up. */
   readonly assumed?: readonly MaterialFigure[];
 }

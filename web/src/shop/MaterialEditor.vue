@@ -35,6 +35,10 @@ const setGrain = (grain: string) =>
   grain === 'along' || grain === 'across'
     ? set({ grain })
     : (material.value = without(material.value, 'grain'));
+const setShelfLife = (months: number) =>
+  months > 0
+    ? set({ shelfLifeMonths: months })
+    : (material.value = without(material.value, 'shelfLifeMonths'));
 const isRoll = computed(() => material.value.form === 'roll');
 const label = computed(() => material.value.label);
 </script>
@@ -99,6 +103,13 @@ const label = computed(() => material.value.label);
           :items="GRAINS"
           :model-value="material.grain ?? 'none'"
           @update:model-value="setGrain"
+        />
+        <number-field
+          label="Shelf life (0: not stated)"
+          unit="months"
+          :max="600"
+          :model-value="material.shelfLifeMonths ?? 0"
+          @update:model-value="setShelfLife"
         />
         <v-checkbox
           label="Adhesive: it is stuck on something"
