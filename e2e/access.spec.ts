@@ -11,7 +11,6 @@ const STAGES = [
   'cost',
   'what-if',
   'process',
-  'white',
   'reports',
   'run-sheet',
 ];
@@ -53,6 +52,7 @@ for (const theme of ['day', 'night'])
       'inks',
       'materials',
       'prices',
+      'white',
       'rules',
       'forms',
       'presets',

@@ -41,13 +41,13 @@ test('a newcomer plans a real print from the file to the run sheet', async ({ pa
   await page.getByRole('radio', { name: /White over colour, read through/ }).click();
   await expect(page.getByRole('figure', { name: 'Core sample' })).toContainText('printed mirrored');
   await expect(page.getByTestId('look')).toBeVisible();
-  await expect(page.getByTestId('look-numbers')).toContainText('Opacity of what is printed');
+  await expect(page.getByTestId('look-numbers')).toContainText('Opacity of the print');
 
   await stage(page, 'Plates');
   await expect(page.getByTestId('answer')).toContainText(
     'White lies on 100.0 % of the print, 2,520',
   );
-  await page.getByRole('combobox', { name: 'Lay it' }).click({ force: true });
+  await page.getByRole('combobox', { name: 'Prints' }).click({ force: true });
   await page.getByRole('option', { name: 'Under the image', exact: true }).click();
   await expect(page.getByTestId('plate-state')).toHaveText('Measured at full size.', {
     timeout: 60_000,

@@ -39,7 +39,7 @@ test('a rule is composed step by step, and read, typed and refused as text', asy
   await expect(page.getByText('needs a step such as add, bare, within')).toBeVisible();
   await text(page).fill('sheet(within ink(K above 80) alone)');
   await text(page).press('Enter');
-  await expect(page.getByRole('combobox', { name: 'Lay it' })).toHaveValue('The whole sheet');
+  await expect(page.getByRole('combobox', { name: 'Prints' })).toHaveValue('The whole sheet');
   await expect(page.getByTestId('plate-state')).toHaveText('Measured at full size.', {
     timeout: 60_000,
   });

@@ -44,7 +44,7 @@ test('pieces are laid out, moved by hand and by key, and laid out anew', async (
   await expect.poll(() => where(0)).toBe(first);
   await expect(page.getByTestId('ledger')).toContainText('Price');
 
-  await page.getByLabel('Both directions, if more fit').check({ force: true });
+  await page.getByLabel('Mix directions if more fit').check({ force: true });
   await expect(page.getByText(/no layout gets more/)).toBeVisible();
 
   // A small job comes along and shares the load.
@@ -79,14 +79,14 @@ test('a price is made, an ink measured, and the quote handed out', async ({ page
   const before = await price();
 
   await page.getByLabel('The price is').click({ force: true });
-  await page.getByRole('option', { name: 'the going rate' }).click();
-  await type(page, 'Going rate', '50');
+  await page.getByRole('option', { name: 'market rate' }).click();
+  await type(page, 'Market rate', '50');
   await expect(page.getByRole('button', { name: /^Price: \$600\.00/ })).toBeVisible();
   expect(before).not.toContain('600.00');
 
   await page.getByRole('button', { name: 'Cyan', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Cyan on Flatbed No. 2' })).toBeVisible();
-  await page.getByRole('combobox', { name: 'The laydown is known' }).press('ArrowDown');
+  await page.getByRole('combobox', { name: 'Laydown from' }).press('ArrowDown');
   await page.getByRole('option', { name: 'from drops and resolution' }).click();
   await expect(page.getByTestId('working')).toContainText('11.25 mL/m²');
   await page.getByRole('button', { name: 'Use these figures' }).click();
@@ -127,7 +127,7 @@ test('processes are compared by quantity with the shop’s own figures', async (
   const kept = page.waitForResponse(
     (answer) => answer.url().includes('/settings/') && answer.request().method() === 'PUT',
   );
-  await type(page, 'Least order', '5');
+  await type(page, 'Minimum order', '5');
   await expect.poll(() => row.textContent()).not.toBe(was);
   const now = await row.textContent();
   await kept;
@@ -140,7 +140,7 @@ test('white that is seldom wanted gets an honest answer', async ({ page }) => {
   await type(page, 'Week 2', '35');
   await expect(page.getByTestId('white-choices')).toContainText('Keep it moving');
   await expect(page.getByTestId('answer')).toContainText(/\$\d.* less than to/);
-  await type(page, 'Another shop asks for a job', '0.5');
+  await type(page, 'Subcontracted job costs', '0.5');
   await expect(page.getByTestId('answer')).toContainText('Send it out');
 });
 

@@ -88,9 +88,9 @@ test('a stranger sets a printer of nine inks up, plans and quotes a job, from an
   await expect(page.getByText(/figures of Bed of nine are assumed/)).toBeVisible();
   await expect(page.getByText('Ink set: 9 inks')).toBeVisible();
   // What is typed takes the place of what stood there.
-  await expect(number(page, 'Widest print')).toHaveValue('900.0');
+  await expect(number(page, 'Print width')).toHaveValue('900.0');
   await number(page, 'Acceleration').fill('5200');
-  await page.getByLabel('The carriage goes over').click({ force: true });
+  await page.getByLabel('Carriage sweeps').click({ force: true });
   await page.getByRole('option', { name: 'the whole bed' }).click();
   await page.getByLabel('White is moved by hand between two slots').check();
   await page.getByRole('button', { name: 'White', exact: true }).click();
@@ -135,7 +135,7 @@ test('a price that the shop changes is told at the job with what it does, and ta
   page,
 }) => {
   await page.goto(`${url}/shop`);
-  await number(page, 'Machine hour').fill('60');
+  await number(page, 'Machine rate').fill('60');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   const behind = page.getByRole('status').filter({ hasText: 'it as it was before' });
   await expect(behind).toContainText('1 job has it');

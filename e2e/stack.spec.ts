@@ -170,7 +170,7 @@ test('every stack is tried on the job, and the operator may disagree', async ({ 
 test('a measurement of the material changes what is seen', async ({ page }) => {
   await openStack(page, 'Night market poster, as it came');
   const numbers = page.getByTestId('look-numbers');
-  await expect(numbers).toContainText('Against the art on white paper');
+  await expect(numbers).toContainText('Colour shift from the art on white paper');
   const before = await numbers.textContent();
   await page.getByRole('link', { name: /Material/ }).click();
   const type = async (text: string) => {
@@ -185,6 +185,6 @@ test('a measurement of the material changes what is seen', async ({ page }) => {
   await type('60');
   await expect(page.getByRole('alert')).toHaveCount(0);
   await page.getByRole('link', { name: /Stack/ }).click();
-  await expect(numbers).toContainText('Against the art on white paper');
+  await expect(numbers).toContainText('Colour shift from the art on white paper');
   await expect.poll(() => numbers.textContent()).not.toBe(before);
 });

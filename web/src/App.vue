@@ -11,7 +11,7 @@ import { typing } from './shared/keys.ts';
 
 const theme = useTheme();
 const chosen = useStorage<'day' | 'night'>('kyanos-theme', 'day');
-watchEffect(() => theme.change(chosen.value));
+watchEffect(() => theme.change(chosen.value === 'night' ? 'night' : 'day'));
 const shortcuts = ref(false);
 const finding = ref(false);
 const route = useRoute();
@@ -98,7 +98,7 @@ onKeyStroke('?', (event) => {
   align-items: center;
   gap: 20px;
   padding: 0 12px 0 20px;
-  min-height: 54px;
+  min-height: 48px;
   background: #1b3158;
   color: #f4efe4;
 }

@@ -269,7 +269,7 @@ function reasonsFor(
   const { deltaE, night, minutes, ink, price, opacity } = figures;
   const best = (key: keyof Figures) => count > 1 && figures[key] === least(key);
   return [
-    `${best('deltaE') ? 'Nearest to the art on white paper' : 'Against the art on white paper'}: ΔE2000 ${deltaE.toFixed(1)}.`,
+    `${best('deltaE') ? 'Nearest to the art on white paper' : 'Colour shift from the art on white paper'}: ΔE2000 ${deltaE.toFixed(1)}.`,
     ...(night ? [`By night ΔE2000 ${night.toFixed(1)} from the picture by day.`] : []),
     `Opacity ${(opacity * 100).toFixed(0)} %.`,
     ...(best('minutes') ? [`The quickest: ${minutes.toFixed(0)} min.`] : []),

@@ -76,7 +76,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'maxWidth',
     group: 'bed',
-    label: 'Widest print',
+    label: 'Print width',
     kind: 'length',
     min: 1,
     max: 200_000,
@@ -86,7 +86,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'minWidth',
     group: 'bed',
-    label: 'Narrowest material',
+    label: 'Narrowest media',
     kind: 'length',
     max: 200_000,
     changes: 'Warns of strips that the rollers don’t hold.',
@@ -95,7 +95,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'maxLength',
     group: 'bed',
-    label: 'Longest print',
+    label: 'Max print length',
     kind: 'length',
     min: 1,
     max: 200_000,
@@ -105,7 +105,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'maxTwoTripLength',
     group: 'bed',
-    label: 'Longest print that two trips meet on',
+    label: 'Longest two-trip print in register',
     kind: 'length',
     min: 1,
     max: 200_000,
@@ -115,7 +115,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'clearance',
     group: 'bed',
-    label: 'Thickest material',
+    label: 'Thickest media',
     kind: 'length',
     min: 0.1,
     max: 1000,
@@ -126,7 +126,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'overhang',
     group: 'bed',
-    label: 'May stick out beyond the bed',
+    label: 'Overhang allowed',
     kind: 'length',
     max: 10_000,
     absent: 0,
@@ -136,7 +136,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'held.leading',
     group: 'bed',
-    label: 'Held at the front',
+    label: 'Gripped at the front',
     kind: 'length',
     max: 1000,
     changes: 'Material that can’t be printed.',
@@ -145,7 +145,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'held.trailing',
     group: 'bed',
-    label: 'Held at the end',
+    label: 'Gripped at the end',
     kind: 'length',
     max: 1000,
     changes: 'Material that can’t be printed.',
@@ -154,7 +154,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'held.sides',
     group: 'bed',
-    label: 'Held at each side',
+    label: 'Gripped at each side',
     kind: 'length',
     max: 1000,
     changes: 'Material that can’t be printed.',
@@ -185,7 +185,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'sweeps',
     group: 'carriage',
-    label: 'The carriage goes over',
+    label: 'Carriage sweeps',
     kind: 'choice',
     choices: [
       { value: 'print', title: 'the width of the print' },
@@ -198,7 +198,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'turnSeconds',
     group: 'carriage',
-    label: 'Turning round',
+    label: 'Turnaround',
     kind: 'number',
     unit: 's',
     max: 60,
@@ -221,7 +221,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'returnSpeed',
     group: 'carriage',
-    label: 'Going back to the beginning',
+    label: 'Return to origin',
     kind: 'number',
     unit: 'mm/s',
     min: 0.1,
@@ -233,7 +233,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'returnsToOrigin',
     group: 'carriage',
-    label: 'Can go back for a second trip',
+    label: 'Can return for a second trip',
     kind: 'switch',
     changes: 'Whether layers may be laid in several trips.',
     lookUp: DATA_SHEET,
@@ -241,7 +241,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'maxLayers',
     group: 'layers',
-    label: 'Most layers on a side',
+    label: 'Layers per side',
     kind: 'number',
     min: 1,
     max: 12,
@@ -251,7 +251,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'maxHits',
     group: 'layers',
-    label: 'Most hits of a layer',
+    label: 'Hits per layer',
     kind: 'number',
     min: 1,
     max: 20,
@@ -261,7 +261,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'inkLimit',
     group: 'layers',
-    label: 'Most ink that dries at one place',
+    label: 'Total ink limit',
     kind: 'number',
     unit: '%',
     min: 100,
@@ -272,7 +272,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'silverUnderLimit',
     group: 'layers',
-    label: 'Most silver under colour',
+    label: 'Silver limit under colour',
     kind: 'number',
     unit: '%',
     max: 100,
@@ -282,7 +282,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'barReduction',
     group: 'layers',
-    label: 'Ink makes bars wider by',
+    label: 'Bar width gain',
     kind: 'length',
     max: 0.5,
     precision: 3,
@@ -293,7 +293,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'whiteSlot.minutes',
     group: 'layers',
-    label: 'Moving white to its other slot',
+    label: 'Moving the white slot',
     kind: 'number',
     unit: 'min',
     max: 240,
@@ -303,7 +303,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'hourRate',
     group: 'time',
-    label: 'Machine hour',
+    label: 'Machine rate',
     kind: 'money',
     unit: 'h',
     changes: 'Cost of every minute.',
@@ -312,7 +312,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'setupMinutes',
     group: 'time',
-    label: 'Setting up a job',
+    label: 'Setup per job',
     kind: 'number',
     unit: 'min',
     max: 10_000,
@@ -346,7 +346,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'cutter.swapMinutes',
     group: 'time',
-    label: 'Changing its tool',
+    label: 'Tool change',
     kind: 'number',
     unit: 'min',
     max: 10_000,
@@ -357,7 +357,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'fitting.minutes',
     group: 'time',
-    label: 'Putting a special ink in and out',
+    label: 'Fitting and removing a special ink',
     kind: 'number',
     unit: 'min',
     max: 10_000,
@@ -378,7 +378,7 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'fitting.cleaning',
     group: 'time',
-    label: 'Cleaning fluid for it',
+    label: 'Cleaning fluid',
     kind: 'money',
     changes: 'Cost where white is put in for a job.',
     lookUp: 'What is used up × its price.',
@@ -389,7 +389,7 @@ export const MACHINE_BLOCKS: readonly MachineBlock[] = [
   {
     path: 'held',
     group: 'bed',
-    label: 'Clamps or rollers hold the edges',
+    label: 'Clamps or pinch rollers hold the edges',
     usual: { leading: 12, trailing: 12, sides: 5 },
   },
   {

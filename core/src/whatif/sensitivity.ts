@@ -71,7 +71,7 @@ const INPUTS: readonly (readonly [label: string, change: Change])[] = [
     (plan, f) => ({ ...plan, layout: { ...plan.layout, gap: plan.layout.gap * f } }),
   ],
   [
-    'Work and goods beside printing',
+    'Finishing and extras',
     (plan, f) => ({
       ...plan,
       extras: (plan.extras ?? []).map((extra) => ({

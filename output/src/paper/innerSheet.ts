@@ -35,7 +35,7 @@ export function innerSheetPdf(job: PaperJob): Paper {
   rule(doc);
   noteLine(
     doc,
-    `Cost ${formatMoney(cost.total)}  ·  price ${formatMoney(cost.price)}  ·  left over ${formatMoney(cost.profit)} (${(cost.margin * 100).toFixed(1)} %)  ·  ${formatMoney(cost.perHour)} an hour`,
+    `Cost ${formatMoney(cost.total)}  ·  price ${formatMoney(cost.price)}  ·  margin ${formatMoney(cost.profit)} (${(cost.margin * 100).toFixed(1)} %)  ·  ${formatMoney(cost.perHour)} an hour`,
   );
 
   subheading(doc, 'Cost');

@@ -15,6 +15,7 @@ import {
 import { mdiChevronLeft, mdiChevronRight } from '@mdi/js';
 import { onKeyStroke } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
+import PictureStage from '../job/PictureStage.vue';
 import { useJob } from '../job/useJob.ts';
 import FindingList from '../shared/FindingList.vue';
 import { addressIn } from '../shared/api.ts';
@@ -44,7 +45,13 @@ const page = computed(() => {
 
 const sentence = computed(() => {
   const { value } = page;
-  if (!value) return '';
+  if (!value) {
+    const { artwork } = job;
+    if (artwork?.state === 'failed') return 'The file can’t be read; it says why below.';
+    if (artwork?.state === 'cancelled') return 'Reading was cancelled. Choose the file again.';
+    if (artwork) return `Making its plates: ${Math.round(artwork.progress * 100)} %`;
+    return 'No artwork yet. Drop a file below.';
+  }
   const { text } = size(value.trimMm.width, value.trimMm.height);
   const own = value.separations
     .filter(
@@ -170,81 +177,58 @@ function chooseRear(number: number | null) {
 </script>
 
 <template>
-  <section class="stage">
-    <header>
-      <h1 class="question">What is in the file?</h1>
-      <p v-if="page" class="answer" data-testid="answer">{{ sentence }}</p>
-      <p v-else-if="job.artwork?.state === 'failed'" class="answer" role="alert">
+  <picture-stage question="What is in the file?" :answer="sentence">
+    <div v-if="page && subject && job.plan" ref="sheet" class="sheet">
+      <page-viewer
+        :subject="subject"
+        :point="point"
+        :pins="pins"
+        :place="looked?.place"
+        :lines="lines"
+        :label="`Page ${page.number} of ${job.fileName}`"
+        @probe="move"
+        @pin="pin"
+      >
+        {{ job.fileName }} ·
+        {{
+          shown.size === 1
+            ? `“${[...shown][0]}” alone, paper for no ink, dark for full`
+            : 'colour on white, specials over it'
+        }}
+      </page-viewer>
+    </div>
+    <div v-else class="sheet">
+      <div v-if="job.artwork?.firstLook" class="panel first">
+        <img
+          :src="addressIn(API.getFirstLook, { params: { id: job.artwork.id } })"
+          alt="A first, rough look at the file"
+        />
+        <p class="soft small">A first look, in screen colours. The plates are on their way.</p>
+      </div>
+      <p v-if="job.artwork?.state === 'failed'" class="panel pad" role="alert">
         {{ job.artwork.problem?.message }}
       </p>
-      <p v-else-if="job.artwork?.state === 'cancelled'" class="answer">
-        Reading was cancelled. Choose the file again.
-      </p>
-      <p v-else-if="job.artwork" class="answer">
-        Making its plates: {{ Math.round(job.artwork.progress * 100) }} %
-      </p>
-      <p v-else class="answer">No artwork yet. Drop a file below.</p>
-    </header>
-    <div v-if="!page && job.artwork?.firstLook" class="panel first">
-      <img
-        :src="addressIn(API.getFirstLook, { params: { id: job.artwork.id } })"
-        alt="A first, rough look at the file"
-      />
-      <p class="soft small">A first look, in screen colours. The plates are on their way.</p>
     </div>
-    <div v-if="page && subject && job.plan" class="stage-columns">
-      <div class="stage">
-        <div ref="sheet" class="panel sheet">
-          <page-viewer
-            :subject="subject"
-            :point="point"
-            :pins="pins"
-            :place="looked?.place"
-            :lines="lines"
-            :label="`Page ${page.number} of ${job.fileName}`"
-            @probe="move"
-            @pin="pin"
-          >
-            {{ job.fileName }} ·
-            {{
-              shown.size === 1
-                ? `“${[...shown][0]}” alone, paper for no ink, dark for full`
-                : 'colour on white, specials over it'
-            }}
-          </page-viewer>
-          <div v-if="placed.length" class="stepper">
-            <v-btn
-              icon
-              variant="text"
-              size="small"
-              aria-label="The finding before"
-              @click="step(-1)"
-            >
-              <v-icon :icon="mdiChevronLeft" />
-            </v-btn>
-            <p v-if="looked" data-testid="looked">
-              <strong>{{ placed.indexOf(looked) + 1 }} of {{ placed.length }}.</strong>
-              {{ looked.message }}
-            </p>
-            <p v-else class="soft">
-              {{ placed.length }} finding{{ placed.length > 1 ? 's have' : ' has' }} a place on the
-              picture; <kbd>n</kbd> goes from one to the next.
-            </p>
-            <v-btn icon variant="text" size="small" aria-label="The next finding" @click="step(1)">
-              <v-icon :icon="mdiChevronRight" />
-            </v-btn>
-          </div>
-        </div>
-        <finding-list
-          places
-          :findings="findings"
-          :looked="looked"
-          @repair="job.repair"
-          @look="lookAt"
-          @compare="compared = $event"
-        />
+    <template #figures>
+      <div v-if="page && placed.length" class="stepper">
+        <v-btn icon variant="text" size="small" aria-label="The finding before" @click="step(-1)">
+          <v-icon :icon="mdiChevronLeft" />
+        </v-btn>
+        <p v-if="looked" data-testid="looked" :title="looked.message">
+          <strong>{{ placed.indexOf(looked) + 1 }} of {{ placed.length }}.</strong>
+          {{ looked.message }}
+        </p>
+        <p v-else class="soft">
+          {{ placed.length }} finding{{ placed.length > 1 ? 's have' : ' has' }} a place on the
+          picture; <kbd>n</kbd> goes from one to the next.
+        </p>
+        <v-btn icon variant="text" size="small" aria-label="The next finding" @click="step(1)">
+          <v-icon :icon="mdiChevronRight" />
+        </v-btn>
       </div>
-      <div class="stage">
+    </template>
+    <template #side>
+      <template v-if="page && subject && job.plan">
         <div v-if="job.info && job.info.pages.length > 1" class="panel pages">
           <v-select
             :label="job.plan.versions ? 'Version looked at, page' : 'Front shows page'"
@@ -304,22 +288,31 @@ function chooseRear(number: number | null) {
           @rescale="job.rescale"
         />
         <file-facts :info="job.info!" :page="page" />
-      </div>
-    </div>
-    <version-compare v-if="page" :page="page" />
-    <drop-zone
-      :title="page ? 'Drop a corrected file: the plan stays' : 'Drop the artwork here'"
-      :ready="replace"
-    />
-    <knockout-compare v-model="compared" />
-  </section>
+      </template>
+    </template>
+    <template #below>
+      <finding-list
+        v-if="page"
+        places
+        :findings="findings"
+        :looked="looked"
+        @repair="job.repair"
+        @look="lookAt"
+        @compare="compared = $event"
+      />
+      <version-compare v-if="page" :page="page" />
+      <drop-zone
+        :title="page ? 'Drop a corrected file: the plan stays' : 'Drop the artwork here'"
+        :ready="replace"
+      />
+      <knockout-compare v-model="compared" />
+    </template>
+  </picture-stage>
 </template>
 
 <style scoped>
 .sheet {
-  padding: 10px;
-  display: grid;
-  gap: 8px;
+  height: 100%;
 }
 
 .stepper {
@@ -327,8 +320,13 @@ function chooseRear(number: number | null) {
   grid-template-columns: auto minmax(0, 1fr) auto;
   align-items: center;
   gap: 6px;
-  padding: 4px;
-  border-top: 1px solid var(--line);
+  min-height: 42px;
+}
+
+.stepper p {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 
 kbd {
@@ -347,13 +345,12 @@ kbd {
 
 .first img {
   max-width: 100%;
-  max-height: 52vh;
+  max-height: 40vh;
   box-shadow: 0 2px 14px rgb(10 20 40 / 25%);
 }
 
 .pages {
   display: grid;
-  grid-template-columns: 1fr 1fr;
   gap: 10px;
   padding: 12px 14px;
 }

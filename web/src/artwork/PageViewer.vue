@@ -247,7 +247,7 @@ const percentZoom = computed(() => Math.round(scale.value * 100));
 </script>
 
 <template>
-  <div>
+  <div class="page">
     <div ref="box" class="box">
       <canvas
         ref="canvas"
@@ -283,11 +283,16 @@ const percentZoom = computed(() => Math.round(scale.value * 100));
 </template>
 
 <style scoped>
+.page {
+  display: grid;
+  grid-template-rows: minmax(0, 1fr) auto;
+  height: 100%;
+}
+
 .box {
   position: relative;
-  height: clamp(320px, 46vh, 600px);
   overflow: hidden;
-  border-radius: 8px;
+  border-radius: 10px;
   background: #8d8f92;
 }
 
@@ -315,11 +320,10 @@ canvas:focus-visible {
 }
 
 .below {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
+  display: flex;
   gap: 12px;
   align-items: center;
-  margin-top: 6px;
+  justify-content: space-between;
   font-size: var(--size-small);
 }
 

@@ -74,8 +74,9 @@ const here = (byte: number) => `${Math.round(byte / 2.55)} %`;
       <thead>
         <tr>
           <th scope="col">Separation</th>
-          <th scope="col" colspan="2" class="number">mean of page</th>
-          <th scope="col" class="number">at the probe</th>
+          <th scope="col" class="meter"></th>
+          <th scope="col" class="number">mean</th>
+          <th scope="col" class="number">probe</th>
         </tr>
       </thead>
       <tbody>
@@ -117,6 +118,7 @@ const here = (byte: number) => `${Math.round(byte / 2.55)} %`;
 
 <style scoped>
 .list {
+  container-type: inline-size;
   padding: 10px 14px 14px;
 }
 
@@ -193,6 +195,12 @@ thead .number,
 
 .here {
   font-weight: 650;
-  min-width: 76px;
+  min-width: 58px;
+}
+
+@container (max-width: 310px) {
+  .meter {
+    display: none;
+  }
 }
 </style>

@@ -173,12 +173,7 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
         item-value="name"
         :item-props="({ about }) => ({ subtitle: about })"
       />
-      <v-text-field
-        v-model="operator"
-        class="operator"
-        label="Who is working here"
-        maxlength="80"
-      />
+      <v-text-field v-model="operator" class="operator" label="Operator" maxlength="80" />
     </div>
     <first-steps v-if="missing.length === 2" @ready="refresh" />
     <div v-else-if="missing.length > 0" class="notice">
@@ -207,7 +202,7 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
         type="search"
         @click:clear="search = ''"
       />
-      <v-select v-model="sort" class="sort" label="In the order of" :items="SORTS" />
+      <v-select v-model="sort" class="sort" label="Sort by" :items="SORTS" />
     </div>
     <p v-if="jobs?.length === 0 && missing.length === 0" class="empty soft">
       {{

@@ -103,7 +103,7 @@ async function begin() {
       <v-select v-model="currency" label="Currency" :items="[...CURRENCIES]" />
       <v-text-field v-model="machineName" label="Name of the machine" maxlength="120" />
       <v-select v-model="kind" label="Kind of machine" :items="KINDS" />
-      <length-field v-model="maxWidth" label="Widest print" :min="10" :max="200000" />
+      <length-field v-model="maxWidth" label="Print width" :min="10" :max="200000" />
       <v-select
         v-model="inks"
         label="Its inks"
@@ -113,7 +113,7 @@ async function begin() {
         item-value="id"
         item-title="name"
       />
-      <money-field v-model="hourRate" label="Machine hour" :currency="currency" per="h" />
+      <money-field v-model="hourRate" label="Machine rate" :currency="currency" per="h" />
       <money-field v-model="labourRate" label="Labour" :currency="currency" per="h" />
       <number-field v-model="markupPercent" label="Markup on cost" unit="%" :max="10000" />
       <v-select

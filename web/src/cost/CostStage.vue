@@ -59,7 +59,7 @@ const groups = computed(() => {
 });
 const answer = computed(() =>
   cost.value
-    ? `It costs ${currency(cost.value.total)}; ask ${currency(cost.value.price)}, ${percent(cost.value.margin, 0)} of it is left over.`
+    ? `Cost ${currency(cost.value.total)}, price ${currency(cost.value.price)}: margin ${percent(cost.value.margin, 0)}.`
     : 'This print can’t be made as planned, so it has no price.',
 );
 const summary = computed(() => {
@@ -68,9 +68,9 @@ const summary = computed(() => {
   return (
     [
       ['Price', 'price'],
-      ['A piece', 'perPiece'],
-      ['A m²', 'perM2'],
-      ['A ft²', 'perFt2'],
+      ['Per piece', 'perPiece'],
+      ['Per m²', 'perM2'],
+      ['Per ft²', 'perFt2'],
       ['Earned an hour', 'perHour'],
       ['Earned a day', 'perDay'],
     ] as const
@@ -102,7 +102,7 @@ const paper = (name: Paper) =>
   <section class="stage">
     <header class="head">
       <div>
-        <h1 class="question">What does it cost, and what to ask?</h1>
+        <h1 class="question">What does it cost, and what is the price?</h1>
         <p class="answer" data-testid="answer">{{ answer }}</p>
       </div>
       <div v-if="work" class="papers">
@@ -131,111 +131,109 @@ const paper = (name: Paper) =>
           <figure-value class="sum" :text="currency(entry.money)" :working="entry.working" />
         </div>
       </div>
-      <div class="stage-columns">
-        <div class="stage">
-          <div class="panel pad">
-            <h2 class="label">Cost, line by line</h2>
-            <table>
-              <tbody v-for="group in groups" :key="group.id">
-                <tr>
-                  <th scope="row">
-                    {{ group.lines.length > 1 ? group.name : group.lines[0].label }}
-                  </th>
-                  <td class="bar" aria-hidden="true">
-                    <span :style="{ width: `${group.share * 100}%` }"></span>
-                    <small class="figures soft">{{ percent(group.share, 0) }}</small>
-                  </td>
-                  <td>
-                    <span v-if="group.lines.length > 1" class="figures">{{
-                      currency(group.sum)
-                    }}</span>
-                    <figure-value
-                      v-else
-                      :text="currency(group.lines[0].amount)"
-                      :working="group.lines[0].working"
-                    />
-                  </td>
+      <div class="stage">
+        <div class="panel pad">
+          <h2 class="label">Cost, line by line</h2>
+          <table>
+            <tbody v-for="group in groups" :key="group.id">
+              <tr>
+                <th scope="row">
+                  {{ group.lines.length > 1 ? group.name : group.lines[0].label }}
+                </th>
+                <td class="bar" aria-hidden="true">
+                  <span :style="{ width: `${group.share * 100}%` }"></span>
+                  <small class="figures soft">{{ percent(group.share, 0) }}</small>
+                </td>
+                <td>
+                  <span v-if="group.lines.length > 1" class="figures">{{
+                    currency(group.sum)
+                  }}</span>
+                  <figure-value
+                    v-else
+                    :text="currency(group.lines[0].amount)"
+                    :working="group.lines[0].working"
+                  />
+                </td>
+              </tr>
+              <template v-if="group.lines.length > 1">
+                <tr v-for="line in group.lines" :key="line.label" class="part">
+                  <th scope="row" colspan="2">{{ shortened(line.label, group.name) }}</th>
+                  <td><figure-value :text="currency(line.amount)" :working="line.working" /></td>
                 </tr>
-                <template v-if="group.lines.length > 1">
-                  <tr v-for="line in group.lines" :key="line.label" class="part">
-                    <th scope="row" colspan="2">{{ shortened(line.label, group.name) }}</th>
-                    <td><figure-value :text="currency(line.amount)" :working="line.working" /></td>
-                  </tr>
-                </template>
-              </tbody>
-              <tbody>
-                <tr class="total">
-                  <th scope="row">Cost</th>
-                  <td class="soft">of it {{ currency(cost.waste) }} for waste</td>
-                  <td>
-                    <figure-value :text="currency(cost.total)" :working="cost.workings.total" />
-                  </td>
-                </tr>
-                <tr v-if="cost.tax.minor > 0">
-                  <th scope="row">Tax on the price</th>
-                  <td class="soft">{{ currency(cost.withTax) }} to pay</td>
-                  <td><figure-value :text="currency(cost.tax)" :working="cost.workings.tax" /></td>
-                </tr>
-              </tbody>
-            </table>
-          </div>
-          <div class="panel pad">
-            <h2 class="label">Ink</h2>
-            <ink-table :work="work" :machine="plan.machine" />
-          </div>
-          <div v-if="work.versions.length" class="panel pad">
-            <h2 class="label">By version</h2>
-            <version-table :versions="work.versions" />
-          </div>
-          <div v-if="around?.sensitivities.length" class="panel pad">
-            <h2 class="label">What matters most to the cost</h2>
-            <sensitivity-bars :found="around.sensitivities" :cost="cost.total" />
-          </div>
+              </template>
+            </tbody>
+            <tbody>
+              <tr class="total">
+                <th scope="row">Cost</th>
+                <td class="soft">of it {{ currency(cost.waste) }} for waste</td>
+                <td>
+                  <figure-value :text="currency(cost.total)" :working="cost.workings.total" />
+                </td>
+              </tr>
+              <tr v-if="cost.tax.minor > 0">
+                <th scope="row">Tax on the price</th>
+                <td class="soft">{{ currency(cost.withTax) }} to pay</td>
+                <td><figure-value :text="currency(cost.tax)" :working="cost.workings.tax" /></td>
+              </tr>
+            </tbody>
+          </table>
         </div>
-        <div class="stage">
-          <div class="panel pad">
-            <v-text-field
-              label="For whom"
-              maxlength="200"
-              :model-value="plan.customer ?? ''"
-              @change="job.update({ customer: ($event.target as HTMLInputElement).value })"
-            />
-          </div>
-          <div class="panel pad">
-            <price-fields :model-value="plan.prices" @update:model-value="setPrices" />
-          </div>
-          <div class="panel pad">
-            <extra-list
-              :model-value="plan.extras ?? []"
-              :currency="plan.prices.currency"
-              @update:model-value="setExtras"
-            />
-          </div>
-          <div class="panel pad">
-            <h2 class="label">Other quantities</h2>
-            <table>
-              <thead>
-                <tr>
-                  <th scope="col">Copies</th>
-                  <th scope="col" class="right">A piece</th>
-                  <th scope="col" class="right">Price</th>
-                </tr>
-              </thead>
-              <tbody>
-                <tr
-                  v-for="offer in around?.offers ?? []"
-                  :key="offer.copies"
-                  :class="{ own: offer.copies === plan.layout.copies }"
-                >
-                  <th scope="row" class="figures">{{ offer.copies }}</th>
-                  <td class="figures">{{ currency(offer.perPiece) }}</td>
-                  <td class="figures">{{ currency(offer.price) }}</td>
-                </tr>
-              </tbody>
-            </table>
-          </div>
+        <div class="panel pad">
+          <h2 class="label">Ink</h2>
+          <ink-table :work="work" :machine="plan.machine" />
+        </div>
+        <div v-if="work.versions.length" class="panel pad">
+          <h2 class="label">By version</h2>
+          <version-table :versions="work.versions" />
+        </div>
+        <div v-if="around?.sensitivities.length" class="panel pad">
+          <h2 class="label">What drives the cost</h2>
+          <sensitivity-bars :found="around.sensitivities" :cost="cost.total" />
         </div>
       </div>
+      <teleport defer to="#job-side">
+        <div class="panel pad">
+          <v-text-field
+            label="Customer"
+            maxlength="200"
+            :model-value="plan.customer ?? ''"
+            @change="job.update({ customer: ($event.target as HTMLInputElement).value })"
+          />
+        </div>
+        <div class="panel pad">
+          <price-fields :model-value="plan.prices" @update:model-value="setPrices" />
+        </div>
+        <div class="panel pad">
+          <extra-list
+            :model-value="plan.extras ?? []"
+            :currency="plan.prices.currency"
+            @update:model-value="setExtras"
+          />
+        </div>
+        <div class="panel pad">
+          <h2 class="label">Other quantities</h2>
+          <table>
+            <thead>
+              <tr>
+                <th scope="col">Copies</th>
+                <th scope="col" class="right">Per piece</th>
+                <th scope="col" class="right">Price</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr
+                v-for="offer in around?.offers ?? []"
+                :key="offer.copies"
+                :class="{ own: offer.copies === plan.layout.copies }"
+              >
+                <th scope="row" class="figures">{{ offer.copies }}</th>
+                <td class="figures">{{ currency(offer.perPiece) }}</td>
+                <td class="figures">{{ currency(offer.price) }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+      </teleport>
     </template>
     <finding-list v-else :findings="job.shown?.findings ?? []" @repair="job.repair" />
   </section>

@@ -14,10 +14,10 @@ const SEPARATION_KINDS = [
   { value: 'part', title: 'bought in' },
 ];
 const PER = [
-  { value: 'job', title: 'for the job' },
-  { value: 'load', title: 'for a load' },
-  { value: 'piece', title: 'for a piece' },
-  { value: 'm2', title: 'for a m²' },
+  { value: 'job', title: 'per job' },
+  { value: 'load', title: 'per load' },
+  { value: 'piece', title: 'per piece' },
+  { value: 'm2', title: 'per m²' },
 ];
 const change = (at: number, part: Partial<Extra>) => {
   extras.value = extras.value.map((one, i) => (i === at ? { ...one, ...part } : one));
@@ -32,7 +32,7 @@ const add = () => {
 
 <template>
   <div class="list">
-    <h2 class="label">Work and goods beside printing</h2>
+    <h2 class="label">Finishing and extras</h2>
     <div v-for="(extra, i) in extras" :key="i" class="row">
       <div class="name">
         <v-text-field

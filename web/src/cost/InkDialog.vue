@@ -69,7 +69,7 @@ async function done() {
         <ink-figures v-model="ink" :cure="machine.cure" :currency="currency" />
         <number-field
           v-if="ink.container"
-          label="Left in the open one today"
+          label="Left in the open container"
           unit="mL"
           :max="ink.container.ml"
           :model-value="leftMl ?? ink.container.ml"

@@ -97,7 +97,7 @@ function fit(at: number, ratio: number) {
 <template>
   <v-select
     class="wide"
-    label="The laydown is known"
+    label="Laydown from"
     :items="kinds"
     :model-value="kind"
     @update:model-value="take($event === 'typed' ? undefined : FIRST[$event])"
@@ -174,7 +174,7 @@ function fit(at: number, ratio: number) {
     <h3 class="label">How it covers</h3>
     <number-field
       v-if="ink.contrastRatio !== undefined"
-      label="A solid hides (contrast ratio)"
+      label="Contrast ratio of a solid"
       unit="%"
       :min="5"
       :max="99.5"
@@ -220,7 +220,7 @@ function fit(at: number, ratio: number) {
   />
   <h3 class="label">Lost, and bought</h3>
   <number-field
-    label="At the start of a trip"
+    label="Purge per trip"
     unit="mL"
     :max="1000"
     :step="0.1"
@@ -229,7 +229,7 @@ function fit(at: number, ratio: number) {
     @update:model-value="set({ lossPerTrip: $event })"
   />
   <number-field
-    label="Spat while printing"
+    label="Spitting while printing"
     unit="mL/h"
     :max="1000"
     :step="0.1"
@@ -245,7 +245,7 @@ function fit(at: number, ratio: number) {
     @update:model-value="set({ pricePerLitre: $event })"
   />
   <number-field
-    label="A container holds"
+    label="Container"
     unit="mL"
     :max="1000000"
     :model-value="ink.container?.ml ?? 0"

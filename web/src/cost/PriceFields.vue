@@ -9,14 +9,14 @@ const prices = defineModel<Prices>({ required: true });
 const set = (change: Partial<Prices>) => (prices.value = { ...prices.value, ...change });
 
 const WAYS: { value: Pricing; title: string }[] = [
-  { value: 'markup', title: 'cost and a markup' },
-  { value: 'margin', title: 'cost leaves a margin' },
-  { value: 'market', title: 'the going rate' },
+  { value: 'markup', title: 'markup on cost' },
+  { value: 'margin', title: 'target margin' },
+  { value: 'market', title: 'market rate' },
 ];
 const PER = [
-  { value: 'piece', title: 'a piece' },
-  { value: 'm2', title: 'a m²' },
-  { value: 'ft2', title: 'a ft²' },
+  { value: 'piece', title: 'piece' },
+  { value: 'm2', title: 'm²' },
+  { value: 'ft2', title: 'ft²' },
 ];
 const market = () => prices.value.market ?? { minor: 0, per: 'piece' as const };
 const breaks = () => prices.value.breaks ?? [];
@@ -29,7 +29,7 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
     <h2 class="label">Price</h2>
     <v-select
       class="wide"
-      label="The price is"
+      label="Price by"
       :items="WAYS"
       :model-value="prices.pricing ?? 'markup'"
       @update:model-value="set({ pricing: $event })"
@@ -52,20 +52,20 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
     />
     <template v-else>
       <money-field
-        label="Going rate"
+        label="Market rate"
         :currency="prices.currency"
         :model-value="market().minor"
         @update:model-value="set({ market: { ...market(), minor: $event } })"
       />
       <v-select
-        label="for"
+        label="Per"
         :items="PER"
         :model-value="market().per"
         @update:model-value="set({ market: { ...market(), per: $event } })"
       />
     </template>
     <money-field
-      label="Least price"
+      label="Minimum charge"
       :currency="prices.currency"
       :model-value="prices.minimum"
       @update:model-value="set({ minimum: $event })"
@@ -80,7 +80,7 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
       @update:model-value="set({ taxPercent: $event })"
     />
     <number-field
-      label="Spoilt prints"
+      label="Spoilage"
       unit="%"
       :max="90"
       :step="0.5"
@@ -89,13 +89,13 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
       @update:model-value="set({ spoilagePercent: $event })"
     />
     <money-field
-      label="Labour an hour"
+      label="Labour rate"
       :currency="prices.currency"
       :model-value="prices.labourRate"
       @update:model-value="set({ labourRate: $event })"
     />
     <number-field
-      label="Machine hours a day"
+      label="Hours per day"
       unit="h"
       :min="1"
       :max="24"
@@ -119,7 +119,7 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
       />
       <div class="row">
         <number-field
-          label="Off"
+          label="Discount"
           unit="%"
           :max="100"
           :precision="1"

@@ -37,26 +37,26 @@ const HANDLING: FigureSpec<keyof Process> = {
 };
 const BOUGHT: readonly FigureSpec<keyof Process>[] = [
   { key: 'filmPerM2', label: 'Goods', unit: 'm²', money: true },
-  { key: 'leastOrder', label: 'Least order', money: true },
+  { key: 'leastOrder', label: 'Minimum order', money: true },
   { key: 'carriage', label: 'Carriage', money: true },
   HANDLING,
   WAITING,
 ];
 const MADE: readonly FigureSpec<keyof Process>[] = [
   { key: 'plateEach', label: 'Plate, frame or cylinder', money: true },
-  { key: 'setupMinutes', label: 'Making ready, each separation', unit: 'min' },
-  { key: 'setupM2', label: 'Spoilt in making ready', unit: 'm²', max: 100_000, precision: 1 },
+  { key: 'setupMinutes', label: 'Make-ready per separation', unit: 'min' },
+  { key: 'setupM2', label: 'Make-ready waste', unit: 'm²', max: 100_000, precision: 1 },
   { key: 'hourRate', label: 'Machine and crew', unit: 'h', money: true },
-  { key: 'm2PerHour', label: 'Printed in an hour', unit: 'm²', min: 1, max: 1_000_000 },
+  { key: 'm2PerHour', label: 'Output per hour', unit: 'm²', min: 1, max: 1_000_000 },
   { key: 'inkPerM2', label: 'Ink of one separation', unit: 'm²', money: true },
   { key: 'filmPerM2', label: 'Film and mask', unit: 'm²', money: true },
   { key: 'proof', label: 'Proof', money: true },
   { key: 'die', label: 'Die, where pieces are cut', money: true },
-  { key: 'trimPercent', label: 'Trimmed away', unit: '%', max: 90 },
-  { key: 'spoilagePercent', label: 'Spoilt in the run', unit: '%', max: 90 },
+  { key: 'trimPercent', label: 'Trim waste', unit: '%', max: 90 },
+  { key: 'spoilagePercent', label: 'Running waste', unit: '%', max: 90 },
   HANDLING,
-  { key: 'minutesPerPiece', label: 'Handwork, each piece', unit: 'min', precision: 1 },
-  { key: 'minutesPerIsland', label: 'Weeding, each island', unit: 'min', precision: 2 },
+  { key: 'minutesPerPiece', label: 'Handwork per piece', unit: 'min', precision: 1 },
+  { key: 'minutesPerIsland', label: 'Weeding per island', unit: 'min', precision: 2 },
   WAITING,
 ];
 
@@ -217,7 +217,7 @@ const answer = computed(() => {
 <template>
   <section class="stage">
     <header>
-      <h1 class="question">On which process is it cheapest?</h1>
+      <h1 class="question">Which process is cheapest?</h1>
       <p class="answer" data-testid="answer">{{ answer }}</p>
     </header>
     <p v-if="problem" role="alert">{{ problem }}</p>
@@ -247,7 +247,7 @@ const answer = computed(() => {
         </dl>
       </div>
       <div class="panel pad needs">
-        <h2 class="label">What this job wants</h2>
+        <h2 class="label">What this job needs</h2>
         <span>{{ needs.separations }} separations</span>
         <span
           >white that covers <b class="figures">{{ (needs.opacity * 100).toFixed(0) }} %</b></span

@@ -128,7 +128,7 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
 <template>
   <section class="stage">
     <header>
-      <h1 class="question">What did the machine really take?</h1>
+      <h1 class="question">How much did it really use?</h1>
       <p class="answer" data-testid="answer">{{ answer }}</p>
     </header>
     <v-alert

@@ -95,7 +95,7 @@ const answer = computed(() => {
 <template>
   <section class="stage">
     <header>
-      <h1 class="question">What else could it be?</h1>
+      <h1 class="question">What are the alternatives?</h1>
       <p class="answer" data-testid="answer">{{ answer }}</p>
     </header>
     <p v-if="failed" role="alert">{{ failed }}</p>
@@ -119,7 +119,7 @@ const answer = computed(() => {
       <div class="tools">
         <h2 class="label">{{ all ? 'All variants' : 'Worth considering' }}</h2>
         <v-switch
-          label="Show dominated ones too"
+          label="Show the worse ones too"
           :model-value="all"
           @update:model-value="all = !!$event"
         />

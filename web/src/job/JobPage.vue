@@ -1,14 +1,16 @@
 <script setup lang="ts">
-import { withStack, type Stack } from '@kyanos/core';
+import { allLayers, isSpecial, withStack, type Stack } from '@kyanos/core';
 import { onKeyStroke, useEventListener } from '@vueuse/core';
 import { computed, onBeforeUnmount, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import CoreSample from '../look/CoreSample.vue';
+import CoreStrip from '../look/CoreStrip.vue';
 import { typing } from '../shared/keys.ts';
 import SampleTools from '../stack/SampleTools.vue';
 import ConflictDialog from './ConflictDialog.vue';
 import LedgerBar from './LedgerBar.vue';
 import MovedNotice from './MovedNotice.vue';
+import { sampleFigures, tripBrackets } from './sampleFigures.ts';
 import { STAGES } from './stages.ts';
 import { useJob } from './useJob.ts';
 import VersionPager from './VersionPager.vue';
@@ -46,6 +48,18 @@ function selectLayer(index: number) {
   job.selectedLayer = index;
   if (route.name !== 'stack' && route.name !== 'plates') void go('stack');
 }
+
+/** The layer whose settings stand below: the first that the stage has settings for, until one is chosen. */
+const chosen = computed(() => {
+  if (job.selectedLayer !== undefined || !job.plan) return job.selectedLayer;
+  if (route.meta.stage === 'stack') return 0;
+  if (route.meta.stage !== 'plates') return undefined;
+  const special = allLayers(job.plan.stack).findIndex(isSpecial);
+  return special < 0 ? undefined : special;
+});
+const figure = computed(() =>
+  sampleFigures(route.meta.stage, job.plan!, job.shown?.work, job.measures),
+);
 
 function changeStack(stack: Stack) {
   const { modeId } = withStack(job.plan!, stack);
@@ -119,7 +133,14 @@ function rename() {
     </nav>
 
     <div class="body">
-      <main class="content">
+      <core-strip
+        v-if="job.plan"
+        class="lying"
+        :plan="job.plan"
+        :selected="chosen"
+        @select="selectLayer"
+      />
+      <main class="content" :class="{ asks: views.length }">
         <v-alert
           v-if="job.problem"
           class="mb-4"
@@ -141,15 +162,20 @@ function rename() {
         <router-view v-if="job.plan" />
         <p v-else class="answer">Opening the job…</p>
       </main>
-      <aside v-if="job.plan" class="sample panel">
-        <h2 class="label">Core sample</h2>
-        <sample-tools @change="changeStack" @select="selectLayer" />
-        <core-sample
-          :plan="job.plan"
-          :selected="job.selectedLayer"
-          @select="selectLayer"
-          @change="changeStack"
-        />
+      <aside v-if="job.plan" class="side" aria-label="Layers and their settings">
+        <div class="sample panel">
+          <sample-tools @change="changeStack" @select="selectLayer" />
+          <core-sample
+            class="standing"
+            :plan="job.plan"
+            :selected="chosen"
+            :figure="figure"
+            :brackets="tripBrackets(route.meta.stage, job.shown?.work)"
+            @select="selectLayer"
+            @change="changeStack"
+          />
+        </div>
+        <div id="job-side" class="stage"></div>
       </aside>
     </div>
     <ledger-bar />
@@ -212,7 +238,7 @@ function rename() {
   display: flex;
   flex-wrap: wrap;
   gap: 6px;
-  margin-bottom: 14px;
+  margin-bottom: 12px;
 }
 
 .views a {
@@ -235,30 +261,47 @@ function rename() {
 
 .body {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 276px;
+  grid-template-columns: minmax(0, 1fr) 308px;
   min-height: 0;
+  /* Stages that a picture leads are as high as this. */
+  container-type: size;
 }
 
 .content {
   overflow-y: auto;
-  padding: 18px 20px 28px;
+  padding: 8px 14px 24px 16px;
+}
+
+/* What the names of its questions take of a stage that asks several. */
+.asks {
+  --asked: 58px;
+}
+
+.side {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+  overflow-y: auto;
+  padding: 8px 14px 14px 0;
 }
 
 .sample {
-  margin: 18px 20px 18px 0;
-  padding: 12px 10px;
-  overflow-y: auto;
-  align-self: start;
-  max-height: calc(100% - 36px);
+  padding: 6px 8px 2px;
 }
 
-.sample h2 {
-  padding-left: 8px;
+.lying {
+  display: none;
+}
+
+@media (min-width: 1600px) {
+  .body {
+    grid-template-columns: minmax(0, 1fr) 372px;
+  }
 }
 
 @media (max-width: 900px) {
   .body {
-    grid-template-columns: minmax(0, 1fr);
+    display: block;
     overflow-y: auto;
   }
 
@@ -266,15 +309,30 @@ function rename() {
     overflow: visible;
   }
 
-  .sample {
-    margin: 0 20px 20px;
+  .lying {
+    display: flex;
+    padding: 8px 16px 0;
+  }
+
+  .standing {
+    display: none;
+  }
+
+  .side {
+    overflow: visible;
+    padding: 0 16px 20px;
   }
 }
 
 @media print {
   .views,
-  .sample {
+  .lying,
+  .side {
     display: none;
+  }
+
+  .body {
+    container-type: normal;
   }
 
   .job,

@@ -102,8 +102,8 @@ const worst = computed(() => {
   display: flex;
   align-items: center;
   gap: 34px;
-  min-height: 58px;
-  padding: 6px 20px;
+  min-height: 48px;
+  padding: 3px 16px;
   background: rgb(var(--v-theme-surface));
   border-top: 1px solid var(--line);
 }
@@ -117,6 +117,7 @@ const worst = computed(() => {
 .value {
   font-size: 1.15rem;
   font-weight: 600;
+  white-space: nowrap;
 }
 
 .change {
@@ -153,6 +154,13 @@ const worst = computed(() => {
 
 .flag.error {
   color: rgb(var(--v-theme-error));
+}
+
+@media (max-width: 900px) {
+  .ledger {
+    flex-wrap: wrap;
+    gap: 2px 18px;
+  }
 }
 
 @media print {

@@ -39,7 +39,7 @@ const remove = (at: number) => {
 
 <template>
   <div class="list">
-    <h2 class="label">Jobs on the same loads</h2>
+    <h2 class="label">Ganged jobs</h2>
     <p v-if="companions.length === 0" class="soft small">
       Small jobs with the same stack on the same material can be ganged: material and time are then
       shared by area.

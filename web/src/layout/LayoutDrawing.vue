@@ -24,6 +24,8 @@ const props = defineProps<{
   name: string;
   /** Page of each piece, where they differ. */
   pages: readonly number[];
+  /** A picture of the print as a data URL, for pieces that are drawn one by one. */
+  art?: string | undefined;
 }>();
 const emit = defineEmits<{ move: [places: readonly PlacedPiece[]] }>();
 
@@ -174,6 +176,27 @@ function press(index: number, event: KeyboardEvent) {
   }
 }
 
+/** The piece that is dragged, where it is now, with its distances from the left and the leading edge. */
+const held = computed(() => {
+  if (!dragged.value) return undefined;
+  const { index, dx, dy } = dragged.value;
+  const box = boxes.value[index];
+  const [left, top] = [onGrid(box.left + dx), onGrid(box.top + dy)];
+  return {
+    across: { x1: 0, x2: left, y: top + box.height / 2, text: length(Math.max(0, left)) },
+    along: { y1: 0, y2: top, x: left + box.width / 2, text: length(Math.max(0, top)) },
+  };
+});
+/** A piece that is turned has its head on the left. */
+const drawn = (box: Rectangle & { readonly turned: boolean }) =>
+  box.turned
+    ? {
+        width: box.height,
+        height: box.width,
+        transform: `translate(${box.left} ${box.top + box.height}) rotate(-90)`,
+      }
+    : { width: box.width, height: box.height, transform: `translate(${box.left} ${box.top})` };
+
 const shift = (index: number) =>
   dragged.value?.index === index ? `translate(${dragged.value.dx} ${dragged.value.dy})` : undefined;
 </script>
@@ -229,6 +252,7 @@ const shift = (index: number) =>
           @keydown="press(i, $event)"
         >
           <rect :x="box.left" :y="box.top" :width="box.width" :height="box.height" class="piece" />
+          <image v-if="art" :href="art" preserveAspectRatio="none" v-bind="drawn(box)" />
           <!-- The head of the piece: where its top edge lies. -->
           <rect
             :x="box.left"
@@ -270,6 +294,26 @@ const shift = (index: number) =>
           </text>
         </template>
       </template>
+      <g v-if="held" class="distances figures">
+        <line :x1="held.across.x1" :x2="held.across.x2" :y1="held.across.y" :y2="held.across.y" />
+        <line :x1="held.along.x" :x2="held.along.x" :y1="held.along.y1" :y2="held.along.y2" />
+        <text
+          :transform="`translate(${held.across.x2 / 2} ${held.across.y})${lying ? ' rotate(90)' : ''}`"
+          text-anchor="middle"
+          dy="-0.4em"
+          :font-size="text"
+        >
+          {{ held.across.text }}
+        </text>
+        <text
+          :transform="`translate(${held.along.x} ${held.along.y2 / 2})${lying ? ' rotate(90)' : ''}`"
+          text-anchor="middle"
+          dy="-0.4em"
+          :font-size="text"
+        >
+          {{ held.along.text }}
+        </text>
+      </g>
       <g v-for="(box, i) in load.others" :key="`other ${i}`">
         <title>{{ box.name }}</title>
         <rect :x="box.left" :y="box.top" :width="box.width" :height="box.height" class="other" />
@@ -296,7 +340,8 @@ const shift = (index: number) =>
 <style scoped>
 .drawing {
   width: 100%;
-  max-height: 46vh;
+  height: 100%;
+  min-height: 0;
   touch-action: none;
 }
 
@@ -335,6 +380,29 @@ const shift = (index: number) =>
 
 .head {
   fill: #1b3158;
+  fill-opacity: 0.8;
+}
+
+image {
+  pointer-events: none;
+}
+
+.distances line {
+  stroke: rgb(var(--v-theme-warning));
+  stroke-width: 2px;
+  vector-effect: non-scaling-stroke;
+}
+
+.distances text {
+  font-weight: 700;
+  stroke: #fffdf7;
+  stroke-width: 4px;
+  paint-order: stroke;
+  vector-effect: non-scaling-stroke;
+}
+
+.clash image {
+  opacity: 0.45;
 }
 
 .movable {

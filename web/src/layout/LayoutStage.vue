@@ -8,16 +8,21 @@ import {
   OVERSIZE_MM,
   pageOf,
   pieceOf,
+  viewsOf,
   type LayoutSettings,
   type Load,
   type PlacedPiece,
 } from '@kyanos/core';
 import { mdiFilePdfBox } from '@mdi/js';
-import { computed, ref, watch } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
+import PictureStage from '../job/PictureStage.vue';
 import { useJob } from '../job/useJob.ts';
+import { toCanvas } from '../look/canvas.ts';
+import { lookWorker } from '../look/worker.ts';
 import FindingList from '../shared/FindingList.vue';
 import { area, currency, length, percent, size } from '../shared/format.ts';
 import LengthField from '../shared/LengthField.vue';
+import { useLatest } from '../shared/useLatest.ts';
 import { without } from '../shared/without.ts';
 import CompanionList from './CompanionList.vue';
 import LayoutDrawing from './LayoutDrawing.vue';
@@ -111,6 +116,22 @@ const oversize = computed(() => {
 const held = computed(() => heldEdges(plan.value.machine));
 const findings = computed(() => findingsAt(job.shown?.findings ?? [], 'layout'));
 const ready = computed(() => job.saveState === 'saved' && job.fullSize);
+/** The print on its pieces; versions differ, and have their numbers instead. */
+const ART_PX = 320;
+const art = shallowRef<string>();
+const { ask: askArt } = useLatest(
+  (subject: NonNullable<typeof job.subject>) =>
+    lookWorker().look(subject, viewsOf(subject.plan.viewing).day, ART_PX),
+  (drawn) => (art.value = toCanvas(drawn).toDataURL()),
+);
+watch(
+  () => job.subject,
+  (subject) => {
+    if (subject && !subject.plan.versions) void askArt(subject);
+    else art.value = undefined;
+  },
+  { immediate: true },
+);
 const headroom = computed(() => {
   const { machine, material } = plan.value;
   return machine.clearance === undefined ? undefined : machine.clearance - material.thickness;
@@ -118,13 +139,9 @@ const headroom = computed(() => {
 </script>
 
 <template>
-  <section class="stage">
-    <header>
-      <h1 class="question">How do the pieces lie on the material?</h1>
-      <p class="answer" data-testid="answer">{{ answer }}</p>
-    </header>
-    <div v-if="layout && load && piece" class="panel pad drawn">
-      <div v-if="layout.loads.length > 1" role="tablist" aria-label="Loads" class="loads">
+  <picture-stage question="How do the pieces lie on the material?" :answer="answer">
+    <template #tools>
+      <div v-if="layout && layout.loads.length > 1" role="tablist" aria-label="Loads" class="loads">
         <button
           v-for="(one, i) in layout.loads"
           :key="i"
@@ -136,6 +153,8 @@ const headroom = computed(() => {
           {{ loadName(one, i) }}
         </button>
       </div>
+    </template>
+    <div v-if="layout && load && piece" class="panel pad drawn">
       <layout-drawing
         :layout="layout"
         :load="load"
@@ -145,8 +164,11 @@ const headroom = computed(() => {
         :movable="shownLoad === 0 && !plan.layout.companions?.length"
         :name="plan.name"
         :pages="pages"
+        :art="art"
         @move="byHand"
       />
+    </div>
+    <template #figures>
       <p class="soft small">
         The dark edge is the head of a piece. Drag a piece, or choose it with Tab and move it with
         the arrow keys by 1 mm, with Shift by 10; r turns it.
@@ -157,129 +179,124 @@ const headroom = computed(() => {
             : 'margins.'
         }}
       </p>
-    </div>
-    <finding-list v-if="findings.length" :findings="findings" @repair="job.repair" />
-    <div class="three">
-      <div class="stage">
-        <div v-if="layout" class="panel pad">
-          <dl>
-            <dt>On one load</dt>
-            <dd>
-              <b class="figures">{{ layout.perLoad }}</b> <span class="soft">{{ best }}</span>
-            </dd>
-            <dt>Material</dt>
-            <dd class="figures">{{ area(layout.materialMm2) }}</dd>
-            <dt>Waste</dt>
-            <dd>
-              <span class="figures">{{ area(layout.wasteMm2) }}</span>
-              <span class="soft">
-                {{ percent(layout.wasteMm2 / layout.materialMm2, 0)
-                }}<template v-if="work">, </template>
-                <span v-if="work" class="figures">{{ currency(work.cost.waste) }}</span></span
-              >
-            </dd>
-            <template v-if="piece && over">
-              <dt>Printed piece</dt>
-              <dd>
-                <span class="figures">{{ size(piece.width, piece.height).text }}</span>
-                <span class="soft">{{ oversize }}</span>
-              </dd>
-            </template>
-            <dt>Longest load</dt>
-            <dd class="figures">{{ length(layout.longest) }}</dd>
-          </dl>
-        </div>
-        <div v-if="layout" class="panel pad jig">
-          <h2 class="label">Jig for loose pieces</h2>
-          <p class="soft small">
-            Outlines at true size to print or cut on card and tape flat.
-            <template v-if="headroom !== undefined"
-              >{{ headroom.toFixed(1) }} mm are left between this material and the head.</template
+    </template>
+    <template #side>
+      <div class="panel pad fields">
+        <h2 class="label">Pieces</h2>
+        <version-list />
+        <length-field
+          label="Gap"
+          :max="200"
+          :model-value="plan.layout.gap"
+          @update:model-value="set({ gap: $event })"
+        />
+        <length-field
+          label="Margin"
+          :max="200"
+          :model-value="plan.layout.margin"
+          @update:model-value="set({ margin: $event })"
+        />
+        <length-field
+          label="Max length (0 = any)"
+          :max="200000"
+          :model-value="plan.layout.loadLength ?? 0"
+          @update:model-value="setOr('loadLength', $event > 0 ? $event : undefined)"
+        />
+        <v-switch
+          class="wide"
+          label="Turn by 90°"
+          :model-value="plan.layout.turned"
+          @update:model-value="set({ turned: !!$event })"
+        />
+        <v-switch
+          class="wide"
+          label="Mix directions if more fit"
+          :model-value="plan.layout.mixed ?? false"
+          @update:model-value="setOr('mixed', $event ? true : undefined)"
+        />
+        <v-select
+          v-if="plan.material.grain"
+          class="wide"
+          label="Grain of the material in the piece"
+          :items="[
+            { value: 'free', title: 'does not matter' },
+            { value: 'upright', title: 'upright' },
+            { value: 'sideways', title: 'sideways' },
+          ]"
+          :model-value="plan.layout.grain ?? 'free'"
+          @update:model-value="
+            setOr('grain', $event === 'free' ? undefined : ($event as 'upright' | 'sideways'))
+          "
+        />
+        <v-btn v-if="plan.layout.places" class="wide" @click="set({})">Lay them out anew</v-btn>
+      </div>
+      <div v-if="layout" class="panel pad">
+        <dl>
+          <dt>On one load</dt>
+          <dd>
+            <b class="figures">{{ layout.perLoad }}</b> <span class="soft">{{ best }}</span>
+          </dd>
+          <dt>Material</dt>
+          <dd class="figures">{{ area(layout.materialMm2) }}</dd>
+          <dt>Waste</dt>
+          <dd>
+            <span class="figures">{{ area(layout.wasteMm2) }}</span>
+            <span class="soft">
+              {{ percent(layout.wasteMm2 / layout.materialMm2, 0)
+              }}<template v-if="work">, </template>
+              <span v-if="work" class="figures">{{ currency(work.cost.waste) }}</span></span
             >
-            <template v-else>Measure the height of the head.</template>
-          </p>
-          <v-btn
-            :prepend-icon="mdiFilePdfBox"
-            :disabled="!ready"
-            :href="
-              ready ? addressIn(API.getPaper, { params: { id: job.id!, paper: 'jig' } }) : undefined
-            "
-            target="_blank"
-            >{{ ready ? 'Jig, PDF' : 'Jig: waiting for full-size plates' }}</v-btn
+          </dd>
+          <template v-if="piece && over">
+            <dt>Printed piece</dt>
+            <dd>
+              <span class="figures">{{ size(piece.width, piece.height).text }}</span>
+              <span class="soft">{{ oversize }}</span>
+            </dd>
+          </template>
+          <dt>Longest load</dt>
+          <dd class="figures">{{ length(layout.longest) }}</dd>
+        </dl>
+      </div>
+      <div class="panel pad">
+        <companion-list
+          :model-value="plan.layout.companions ?? []"
+          @update:model-value="setOr('companions', $event.length ? $event : undefined)"
+        />
+      </div>
+      <div v-if="layout" class="panel pad jig">
+        <h2 class="label">Jig for loose pieces</h2>
+        <p class="soft small">
+          Outlines at true size to print or cut on card and tape flat.
+          <template v-if="headroom !== undefined"
+            >{{ headroom.toFixed(1) }} mm are left between this material and the head.</template
           >
-          <p class="caution">
-            <strong>Caution.</strong> A piece that stands proud or tips strikes the head: tape the
-            card flat, and keep hands off the moving carriage.
-          </p>
-        </div>
+          <template v-else>Measure the height of the head.</template>
+        </p>
+        <v-btn
+          :prepend-icon="mdiFilePdfBox"
+          :disabled="!ready"
+          :href="
+            ready ? addressIn(API.getPaper, { params: { id: job.id!, paper: 'jig' } }) : undefined
+          "
+          target="_blank"
+          >{{ ready ? 'Jig, PDF' : 'Jig: waiting for full-size plates' }}</v-btn
+        >
+        <p class="caution">
+          <strong>Caution.</strong> A piece that stands proud or tips strikes the head: tape the
+          card flat, and keep hands off the moving carriage.
+        </p>
       </div>
-      <div class="stage">
-        <div class="panel pad fields">
-          <h2 class="label">Pieces</h2>
-          <version-list />
-          <length-field
-            label="Gap"
-            :max="200"
-            :model-value="plan.layout.gap"
-            @update:model-value="set({ gap: $event })"
-          />
-          <length-field
-            label="Margin"
-            :max="200"
-            :model-value="plan.layout.margin"
-            @update:model-value="set({ margin: $event })"
-          />
-          <length-field
-            label="Longest, 0 any"
-            :max="200000"
-            :model-value="plan.layout.loadLength ?? 0"
-            @update:model-value="setOr('loadLength', $event > 0 ? $event : undefined)"
-          />
-          <v-switch
-            class="wide"
-            label="Turned by a quarter"
-            :model-value="plan.layout.turned"
-            @update:model-value="set({ turned: !!$event })"
-          />
-          <v-switch
-            class="wide"
-            label="Both directions, if more fit"
-            :model-value="plan.layout.mixed ?? false"
-            @update:model-value="setOr('mixed', $event ? true : undefined)"
-          />
-          <v-select
-            v-if="plan.material.grain"
-            class="wide"
-            label="Grain of the material in the piece"
-            :items="[
-              { value: 'free', title: 'does not matter' },
-              { value: 'upright', title: 'upright' },
-              { value: 'sideways', title: 'sideways' },
-            ]"
-            :model-value="plan.layout.grain ?? 'free'"
-            @update:model-value="
-              setOr('grain', $event === 'free' ? undefined : ($event as 'upright' | 'sideways'))
-            "
-          />
-          <v-btn v-if="plan.layout.places" class="wide" @click="set({})">Lay them out anew</v-btn>
-        </div>
-      </div>
-      <div class="stage">
-        <div class="panel pad">
-          <companion-list
-            :model-value="plan.layout.companions ?? []"
-            @update:model-value="setOr('companions', $event.length ? $event : undefined)"
-          />
-        </div>
-      </div>
-    </div>
-  </section>
+    </template>
+    <template #below>
+      <finding-list v-if="findings.length" :findings="findings" @repair="job.repair" />
+    </template>
+  </picture-stage>
 </template>
 
 <style scoped>
 .drawn {
-  display: grid;
-  gap: 8px;
+  height: 100%;
 }
 
 .loads {
@@ -320,19 +337,6 @@ dd .soft {
   font-size: var(--size-small);
 }
 
-.three {
-  display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
-  gap: 14px;
-  align-items: start;
-}
-
-@media (max-width: 1100px) {
-  .three {
-    grid-template-columns: 1fr 1fr;
-  }
-}
-
 .fields {
   display: grid;
   grid-template-columns: 1fr 1fr;
@@ -346,12 +350,5 @@ dd .soft {
 .jig {
   display: grid;
   gap: 10px;
-}
-
-.caution {
-  padding: 8px 12px;
-  border-left: 4px solid rgb(var(--v-theme-warning));
-  background: color-mix(in srgb, rgb(var(--v-theme-warning)) 9%, transparent);
-  font-size: var(--size-small);
 }
 </style>

@@ -15,20 +15,33 @@ import {
   stepLayer,
   type Material,
   type Moved,
+  type Part,
   type PrintPlan,
   type Stack,
+  type StackLayer,
 } from '@kyanos/core';
 import { computed, nextTick, ref, shallowRef, useId } from 'vue';
 import { ADHESIVE, drawingOf, FILM, gapAt, type Slab } from './sample.ts';
 import { letterOf, textureOf } from './textures.ts';
 
-const props = defineProps<{ plan: PrintPlan; selected?: number | undefined }>();
+const props = defineProps<{
+  plan: PrintPlan;
+  selected?: number | undefined;
+  /** What stands at a part of a layer in place of its density and hits. */
+  figure?: ((layer: StackLayer, part: Part) => string | undefined) | undefined;
+  /** Layers that are laid together, with what is said of them beside the cut. */
+  brackets?:
+    | readonly { readonly layers: readonly StackLayer[]; readonly text: readonly string[] }[]
+    | undefined;
+}>();
 const emit = defineEmits<{ select: [index: number]; change: [stack: Stack] }>();
 
 const id = useId();
 const WIDTH = 268;
 const LEFT = 8;
-const SLAB = WIDTH - 2 * LEFT;
+/** Room for brackets and their words. */
+const BESIDE = 84;
+const SLAB = computed(() => WIDTH - 2 * LEFT - (props.brackets?.length ? BESIDE : 0));
 
 const drawing = computed(() => drawingOf(props.plan.stack, props.plan.material.adhesive));
 
@@ -51,6 +64,19 @@ const FILL: Record<Material['class'], string> = {
 
 const spoken = ({ layer, side }: Slab, place: number) =>
   `Layer ${place + 1} of ${drawing.value.slabs.length} from the front: ${layer.parts.map((part) => `${inkName(part, props.plan.machine)} ${part.density} %`).join(' beside ')}, ${layer.hits} hit${layer.hits > 1 ? 's' : ''}, on the ${side}${layer.mirror ? ', mirrored' : ''}${layer.picture === 'rear' ? ', rear picture' : ''}`;
+
+const grouped = computed(() =>
+  (props.brackets ?? []).flatMap(({ layers, text }) => {
+    const own = drawing.value.slabs.filter(({ layer }) => layers.includes(layer));
+    if (own.length === 0) return [];
+    const top = Math.min(...own.map(({ y }) => y)) + 2;
+    const bottom = Math.max(...own.map(({ y, height }) => y + height)) - 2;
+    const x = LEFT + SLAB.value + 4;
+    return [{ text, x: x + 10, y: (top + bottom) / 2, path: `M${x} ${top}h5V${bottom}h-5` }];
+  }),
+);
+const laidAs = (layer: StackLayer, part: Part) =>
+  props.figure?.(layer, part) ?? `${part.density} %${layer.hits > 1 ? ` ×${layer.hits}` : ''}`;
 
 const eyes = computed(() => {
   const { side } = props.plan.viewing;
@@ -178,7 +204,7 @@ function drop() {
 
 <template>
   <figure class="core-sample" aria-label="Core sample: a cut through the print">
-    <svg ref="svg" :viewBox="`0 0 ${WIDTH} ${drawing.bottom + 58}`" class="cut">
+    <svg ref="svg" :viewBox="`0 0 ${WIDTH} ${drawing.bottom + 44}`" class="cut">
       <defs>
         <pattern
           v-for="pattern in patterns"
@@ -194,7 +220,7 @@ function drop() {
         </pattern>
       </defs>
 
-      <g v-for="(y, place) in { front: 28, back: drawing.bottom + 30 }" :key="place" class="watch">
+      <g v-for="(y, place) in { front: 22, back: drawing.bottom + 24 }" :key="place" class="watch">
         <g v-if="eyes[place]" :transform="`translate(96 ${y})`">
           <path d="M-20 0 Q0 -15 20 0 Q0 15 -20 0 Z" fill="none" stroke-width="2" />
           <circle r="6" />
@@ -265,8 +291,7 @@ function drop() {
             text-anchor="end"
             class="numbers"
           >
-            {{ slab.layer.mirror && k === 0 ? 'Я ' : '' }}{{ part.density }} %
-            <template v-if="slab.layer.hits > 1">×{{ slab.layer.hits }}</template>
+            {{ slab.layer.mirror && k === 0 ? 'Я ' : '' }}{{ laidAs(slab.layer, part) }}
           </text>
         </g>
       </g>
@@ -281,7 +306,7 @@ function drop() {
         class="film"
       />
       <text
-        :x="WIDTH / 2"
+        :x="LEFT + SLAB / 2"
         :y="drawing.film + FILM / 2 + 5"
         text-anchor="middle"
         class="film-name"
@@ -300,6 +325,19 @@ function drop() {
         />
         <text :x="WIDTH - 8" :y="drawing.bottom + 10" text-anchor="end" class="side">adhesive</text>
       </template>
+      <g v-for="{ text, x, y, path } in grouped" :key="path" class="bracket">
+        <path :d="path" />
+        <text class="numbers">
+          <tspan
+            v-for="(line, i) in text"
+            :key="i"
+            :x="x"
+            :y="y + 4 + 14 * (i - (text.length - 1) / 2)"
+          >
+            {{ line }}
+          </tspan>
+        </text>
+      </g>
       <line
         v-if="target"
         :x1="LEFT - 4"
@@ -424,6 +462,16 @@ text {
 .numbers {
   font-family: var(--figures);
   font-size: 11.5px;
+}
+
+.bracket path {
+  fill: none;
+  stroke: rgb(var(--v-theme-on-surface));
+  stroke-width: 1.5;
+}
+
+.bracket text {
+  fill: rgb(var(--v-theme-on-surface));
 }
 
 .film {

@@ -80,6 +80,7 @@ const ground = computed(() => (at.behind ? 'held' : at.seeThrough ? at.view.plac
     ref="table"
     class="light-table"
     :class="[ground, { tilts: picture?.shine }]"
+    :style="{ '--room': `${height}px` }"
     @pointerdown="grab"
     @pointermove="pull"
     @pointerup="drop"
@@ -147,9 +148,10 @@ const ground = computed(() => (at.behind ? 'held' : at.seeThrough ? at.view.plac
   position: relative;
   display: grid;
   place-items: center;
-  height: min(46vh, 440px);
-  padding: 18px;
-  border-radius: 8px;
+  height: 100%;
+  /* What is said and moved at its foot covers nothing of the print. */
+  padding: 14px 16px 54px;
+  border-radius: 10px;
   background: #8d8f92;
   color: #14213d;
   transition: background 0.2s;
@@ -197,7 +199,7 @@ const ground = computed(() => (at.behind ? 'held' : at.seeThrough ? at.view.plac
   grid-area: 1 / 1;
   min-height: 0;
   min-width: 0;
-  max-height: calc(min(46vh, 440px) - 36px);
+  max-height: var(--room);
   box-shadow: 0 4px 22px rgb(0 0 0 / 35%);
 }
 

@@ -11,7 +11,6 @@ import { useLatest } from '../shared/useLatest.ts';
 import type { PrintBitmap, Subject } from './look.worker.ts';
 import LightTable from './LightTable.vue';
 import type { ViewControl } from './useView.ts';
-import ViewControls from './ViewControls.vue';
 import { lookWorker } from './worker.ts';
 
 const props = defineProps<{ viewing: ViewControl }>();
@@ -76,8 +75,7 @@ const caption = computed(() =>
 </script>
 
 <template>
-  <div class="panel viewer">
-    <view-controls :viewing="viewing" />
+  <div class="viewer">
     <light-table
       :viewing="viewing"
       :picture="picture"
@@ -93,36 +91,9 @@ const caption = computed(() =>
         {{ job.artwork && job.artwork.state !== 'done' ? 'Making plates…' : 'Drawing…' }}
       </p>
     </light-table>
-    <div v-if="at.other" class="wiping">
-      <span>{{ at.shown.name }}</span>
-      <v-slider v-model="wipe" aria-label="Wipe" :min="0" :max="100" :step="1" />
-      <span>{{ at.other.name }}</span>
-    </div>
-    <div v-if="picture?.shine" class="wiping">
-      <span>Away from the lamp</span>
-      <v-slider v-model="at.tilt" aria-label="Tilt into the lamp" :min="0" :max="1" :step="0.01" />
-      <span>into it</span>
-    </div>
     <div class="foot">
-      <div
-        v-if="at.mistakes.length"
-        class="mistakes"
-        role="radiogroup"
-        aria-label="Classic mistakes"
-      >
-        <button
-          v-for="{ id, name } in [{ id: undefined, name: 'As planned' }, ...at.mistakes]"
-          :key="name"
-          type="button"
-          role="radio"
-          :aria-checked="at.mistake === id"
-          @click="at.mistake = id"
-        >
-          {{ name }}
-        </button>
-      </div>
-      <p class="soft note">
-        Seen from the {{ caption }}. Simulation, not a contract proof; make a test print.
+      <p class="note">
+        Seen from the {{ caption }}. Simulation, not a contract proof.
         <button
           v-if="picture && picture.outOfGamut > 0.001"
           type="button"
@@ -130,64 +101,82 @@ const caption = computed(() =>
           :aria-pressed="marked"
           @click="marked = !marked"
         >
-          {{ percent(picture.outOfGamut) }} of the picture is more colourful than this screen shows:
+          {{ percent(picture.outOfGamut) }} too colourful for this screen:
           {{ marked ? 'hide where' : 'show where' }}
         </button>
       </p>
+      <div v-if="at.other" class="sliding">
+        <span>{{ at.shown.name }}</span>
+        <v-slider v-model="wipe" aria-label="Wipe" :min="0" :max="100" :step="1" />
+        <span>{{ at.other.name }}</span>
+      </div>
+      <div v-if="picture?.shine" class="sliding">
+        <span>Away from the lamp</span>
+        <v-slider
+          v-model="at.tilt"
+          aria-label="Tilt into the lamp"
+          :min="0"
+          :max="1"
+          :step="0.01"
+        />
+        <span>into it</span>
+      </div>
+      <div v-if="at.view.place === 'box'" class="sliding">
+        <v-slider
+          v-model="at.luminance"
+          aria-label="Luminance of the light box, candela per square metre"
+          :min="50"
+          :max="2000"
+          :step="50"
+          thumb-label
+        />
+        <span class="figures">{{ at.luminance }} cd/m²</span>
+      </div>
     </div>
   </div>
 </template>
 
 <style scoped>
 .viewer {
-  display: grid;
-  gap: 8px;
-  padding: 12px;
-}
-
-.wiping {
-  display: grid;
-  grid-template-columns: auto 1fr auto;
-  gap: 14px;
-  align-items: center;
-  padding: 0 6px;
-  font-size: var(--size-small);
-}
-
-.wiping :deep(.v-slider) {
-  margin: 0;
+  position: relative;
+  height: 100%;
 }
 
 .foot {
-  display: grid;
-  gap: 6px;
-}
-
-.mistakes {
+  position: absolute;
+  inset: auto 8px 8px;
   display: flex;
   flex-wrap: wrap;
-  gap: 6px;
-}
-
-.mistakes button {
-  min-height: 36px;
+  gap: 4px 18px;
+  align-items: center;
   padding: 0 12px;
-  border: 1px solid var(--line);
-  border-radius: 18px;
+  border-radius: 8px;
   font-size: var(--size-small);
-  font-weight: 600;
-}
-
-.mistakes [aria-checked='true'] {
-  color: rgb(var(--v-theme-on-primary));
-  background: rgb(var(--v-theme-primary));
+  color: rgb(var(--v-theme-on-surface));
+  background: color-mix(in srgb, rgb(var(--v-theme-surface)) 90%, transparent);
 }
 
 .note {
-  font-size: var(--size-small);
+  flex: 1 1 auto;
+  min-height: 36px;
+  align-content: center;
+}
+
+.sliding {
+  display: flex;
+  flex: 1 1 240px;
+  gap: 12px;
+  align-items: center;
+  max-width: 420px;
+  white-space: nowrap;
+}
+
+.sliding :deep(.v-slider) {
+  margin: 0;
 }
 
 .gamut {
+  min-height: 24px;
   font-weight: 650;
   text-decoration: underline dotted;
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** From where and in which light the print is looked at, and what it is wiped against. */
+/** From where and in which light the print is looked at, with which mistake, and what it is wiped against. */
 import { CATALOGUE, PLACES, type View } from '@kyanos/core';
 import { computed, reactive, ref } from 'vue';
 import type { ViewControl } from './useView.ts';
@@ -9,6 +9,7 @@ const at = reactive(props.viewing);
 
 const SIDES = { front: 'Front', back: 'Back' };
 const HELD = 'held';
+const PLANNED = 'planned';
 const placeItems = computed(() => [
   ...at.places.map((value) => ({ value: value as string, title: PLACES[value].name })),
   ...(at.seeThrough ? [{ value: HELD, title: 'in the hand, over a picture…' }] : []),
@@ -55,45 +56,39 @@ function choosePicture(event: Event) {
       v-model="at.wiped"
       class="choice"
       label="Wipe against"
+      placeholder="nothing"
+      persistent-placeholder
       clearable
       :items="CATALOGUE.map(({ id, name }) => ({ value: id, title: name }))"
     />
-    <v-slider
-      v-if="at.view.place === 'box'"
-      v-model="at.luminance"
-      class="lamp"
-      aria-label="Luminance of the light box, candela per square metre"
-      :min="50"
-      :max="2000"
-      :step="50"
-      thumb-label
-    >
-      <template #append>
-        <span class="figures small">{{ at.luminance }} cd/m²</span>
-      </template>
-    </v-slider>
+    <v-select
+      v-if="at.mistakes.length"
+      class="choice"
+      label="Shown"
+      :items="[
+        { value: PLANNED, title: 'as planned' },
+        ...at.mistakes.map(({ id, name }) => ({ value: id, title: name })),
+      ]"
+      :model-value="at.mistake ?? PLANNED"
+      @update:model-value="at.mistake = $event === PLANNED ? undefined : $event"
+    />
   </div>
 </template>
 
 <style scoped>
 .controls {
   display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
+  gap: 8px;
   align-items: center;
 }
 
 .choice {
-  flex: 1 1 170px;
-  min-width: 0;
+  width: 148px;
 }
 
-.lamp {
-  flex: 1 1 100%;
-}
-
-.small {
-  font-size: var(--size-small);
-  white-space: nowrap;
+@media (max-width: 900px) {
+  .controls {
+    flex-wrap: wrap;
+  }
 }
 </style>

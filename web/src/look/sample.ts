@@ -23,7 +23,7 @@ export interface Drawing {
   readonly bottom: number;
 }
 
-const TOP = 58;
+const TOP = 46;
 const BETWEEN = 3;
 export const FILM = 46;
 export const ADHESIVE = 9;

@@ -159,7 +159,8 @@ const LIGHTS = [
           </button>
         </div>
       </div>
-
+    </div>
+    <teleport defer to="#job-side">
       <div class="panel settings">
         <v-select
           label="Mode"
@@ -200,7 +201,7 @@ const LIGHTS = [
         :model-value="plan.material"
         @update:model-value="job.update({ material: $event })"
       />
-    </div>
+    </teleport>
   </section>
 </template>
 
@@ -286,8 +287,7 @@ const LIGHTS = [
 
 .settings {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(210px, 1fr));
   gap: 12px;
-  padding: 16px;
+  padding: 14px 16px;
 }
 </style>

@@ -55,8 +55,8 @@ const TEXTURES: { value: SurfaceTexture['kind'] | 'none'; title: string }[] = [
   { value: 'none', title: 'none' },
   { value: 'grain', title: 'grain of wood' },
   { value: 'fibre', title: 'fibres' },
-  { value: 'brushed', title: 'lines of a brush' },
-  { value: 'holographic', title: 'play of colours' },
+  { value: 'brushed', title: 'brushed' },
+  { value: 'holographic', title: 'holographic' },
 ];
 const setTexture = (kind: SurfaceTexture['kind'] | 'none') =>
   set({
@@ -99,7 +99,7 @@ const textured = computed(() => (optics.value.texture?.depth ?? 0) > 0);
         />
       </template>
       <number-field
-        label="Light that passes, in all"
+        label="Total transmittance"
         unit="%"
         :max="93"
         :precision="1"
@@ -123,7 +123,7 @@ const textured = computed(() => (optics.value.texture?.depth ?? 0) > 0);
         @update:model-value="set({ gloss: $event })"
       />
       <number-field
-        label="Mirrored light"
+        label="Mirror reflectance"
         unit="%"
         :max="100"
         :step="5"
@@ -138,7 +138,7 @@ const textured = computed(() => (optics.value.texture?.depth ?? 0) > 0);
       />
       <number-field
         v-if="textured"
-        label="Darker by, L*"
+        label="Texture depth, L*"
         :max="60"
         :model-value="optics.texture!.depth"
         @update:model-value="set({ texture: { kind: optics.texture!.kind, depth: $event } })"
@@ -146,7 +146,7 @@ const textured = computed(() => (optics.value.texture?.depth ?? 0) > 0);
     </div>
     <v-checkbox
       v-if="seeThrough"
-      label="Its colour on black was measured too"
+      label="Colour on black measured too"
       hide-details
       density="compact"
       :model-value="optics.labBlack !== undefined"
@@ -169,7 +169,7 @@ const textured = computed(() => (optics.value.texture?.depth ?? 0) > 0);
 
 .fields {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(118px, 1fr));
   gap: 12px;
 }
 </style>

@@ -4,23 +4,27 @@ import {
   addStep,
   type ArtworkPage,
   overrideDecision,
+  type PagePoint,
   type Part,
   type PlateRule,
   type Recipe,
   recipesOf,
   type Shape,
-  type PagePoint,
+  type Source,
 } from '@kyanos/core';
-import { mdiBrush, mdiVectorCircle, mdiVectorPolygon, mdiVectorSquare } from '@mdi/js';
 import { onKeyStroke } from '@vueuse/core';
-import { computed, ref } from 'vue';
+import { computed } from 'vue';
 import { coverageRamp } from '../shared/colour.ts';
 import NumberField from '../shared/NumberField.vue';
 import { DECISION_LOOK } from './decisions.ts';
+import type { Drawing } from './edit.ts';
 import PlatePicture from './PlatePicture.vue';
 import { usePlatePictures, type PlateLook } from './usePlatePictures.ts';
 
 const props = defineProps<{
+  view: PlateLook;
+  /** The cleaner in the rule, if it has one. */
+  cleaned: Extract<Source, { kind: 'cleaned' }> | undefined;
   part: Part;
   /** What the ink of the plate is called. */
   inkName: string;
@@ -28,21 +32,12 @@ const props = defineProps<{
   rule: PlateRule;
   plateKey: string;
   page: Pick<ArtworkPage, 'widthMm' | 'heightMm'>;
-  /** How far the figures are to be trusted. */
-  measured: string;
 }>();
 const emit = defineEmits<{ rule: [rule: PlateRule] }>();
+const drawing = defineModel<Drawing | undefined>('drawing', { required: true });
 
 const ramp = coverageRamp();
 const rampCss = `linear-gradient(to right, ${[0, 64, 128, 192, 255].map((v) => `rgb(${ramp.subarray(v * 3, v * 3 + 3).join(' ')})`).join(', ')})`;
-const view = ref<PlateLook>('plate');
-const cleaned = computed(() => {
-  const found = [...recipesOf(props.rule)].find(({ from }) => from.kind === 'cleaned');
-  return found?.from.kind === 'cleaned' ? found.from : undefined;
-});
-const shownView = computed(() =>
-  view.value === 'cleaner' && !cleaned.value ? 'plate' : view.value,
-);
 const { picture, before, decisions, busy, failed } = usePlatePictures(
   () => ({
     part: props.part,
@@ -50,74 +45,49 @@ const { picture, before, decisions, busy, failed } = usePlatePictures(
     rule: props.rule,
     key: props.plateKey,
   }),
-  shownView,
-  cleaned,
+  computed(() => props.view),
+  computed(() => props.cleaned),
   ramp,
 );
 
-// ---- drawing ----
-
-const TOOLS: { value: Shape['shape']; title: string; icon: string }[] = [
-  { value: 'box', title: 'Box', icon: mdiVectorSquare },
-  { value: 'ellipse', title: 'Ellipse', icon: mdiVectorCircle },
-  { value: 'polygon', title: 'Outline', icon: mdiVectorPolygon },
-  { value: 'brush', title: 'Brush', icon: mdiBrush },
-];
-const AS: { value: 'add' | 'bare' | 'within'; title: string }[] = [
+const AS: { value: Drawing['as']; title: string }[] = [
   { value: 'bare', title: 'keeps bare' },
   { value: 'add', title: 'adds ink' },
   { value: 'within', title: 'only inside' },
 ];
-const tool = ref<Shape['shape']>();
-const as = ref<'add' | 'bare' | 'within'>('bare');
-const brushMm = ref(5);
+const change = (part: Partial<Drawing>) =>
+  (drawing.value = drawing.value && { ...drawing.value, ...part });
 const shapes = computed(() =>
   [...recipesOf(props.rule)].flatMap(({ from }) => (from.kind === 'shape' ? [from.shape] : [])),
 );
 function draw(shape: Shape) {
-  tool.value = undefined;
+  if (!drawing.value) return;
   const drawn: Recipe = { from: { kind: 'shape', shape }, steps: [] };
-  emit('rule', addStep(props.rule, { do: as.value, with: drawn }));
+  emit('rule', addStep(props.rule, { do: drawing.value.as, with: drawn }));
+  drawing.value = undefined;
 }
-onKeyStroke('Escape', () => (tool.value = undefined));
+onKeyStroke('Escape', () => (drawing.value = undefined));
 
 /** The operator's word for the place at a spot. */
 function say(spot: PagePoint) {
-  if (shownView.value !== 'cleaner' || !decisions.value) return;
+  if (props.view !== 'cleaner' || !decisions.value) return;
   const rule = overrideDecision(props.rule, decisions.value, props.page, spot);
   if (rule) emit('rule', rule);
 }
 </script>
 
 <template>
-  <div class="panel map">
-    <div class="bar">
-      <v-btn-toggle v-model="view" mandatory variant="outlined" aria-label="What is shown">
-        <v-btn value="plate">Plate</v-btn>
-        <v-btn value="wipe">Before and after</v-btn>
-        <v-btn v-if="cleaned" value="cleaner">Cleaner’s decisions</v-btn>
-      </v-btn-toggle>
-      <v-btn-toggle
-        v-if="shownView === 'plate'"
-        v-model="tool"
-        variant="outlined"
-        aria-label="Draw on the picture"
-      >
-        <v-btn
-          v-for="{ value, title, icon } in TOOLS"
-          :key="value"
-          :value="value"
-          :aria-label="`Draw: ${title}`"
-        >
-          <v-icon :icon="icon" />
-        </v-btn>
-      </v-btn-toggle>
-    </div>
-    <div v-if="tool" class="bar drawing">
-      <v-select v-model="as" class="as" label="The shape" :items="AS" />
+  <div class="canvas">
+    <div v-if="drawing" class="panel over drawing">
+      <v-select
+        class="as"
+        label="The shape"
+        :items="AS"
+        :model-value="drawing.as"
+        @update:model-value="change({ as: $event })"
+      />
       <number-field
-        v-if="tool === 'brush'"
-        v-model="brushMm"
+        v-if="drawing.tool === 'brush'"
         class="as"
         label="Brush"
         unit="mm"
@@ -125,85 +95,84 @@ function say(spot: PagePoint) {
         :max="200"
         :step="0.5"
         :precision="1"
+        :model-value="drawing.brushMm"
+        @update:model-value="change({ brushMm: $event })"
       />
       <span class="soft small"
         >{{
-          tool === 'polygon' ? 'Click the corners; a double click ends.' : 'Drag over the picture.'
+          drawing.tool === 'polygon'
+            ? 'Click the corners; a double click ends.'
+            : 'Drag over the picture.'
         }}
         Esc leaves.</span
       >
     </div>
-    <div class="canvas">
-      <plate-picture
-        :picture="shownView === 'cleaner' ? (decisions ?? picture) : picture"
-        :before="shownView === 'wipe' ? before : undefined"
-        :label="shownView === 'cleaner' ? 'What the cleaner decided' : `Coverage map of ${inkName}`"
-        :page="page"
-        :shapes="shownView === 'plate' ? shapes : []"
-        :tool="tool"
-        :brush-mm="brushMm"
-        @draw="draw"
-        @point="say"
-      />
-      <v-progress-linear
-        v-if="busy"
-        class="busy"
-        indeterminate
-        color="primary"
-        height="3"
-        aria-label="Building the plate"
-      />
-    </div>
-    <ul v-if="shownView === 'cleaner'" class="legend">
+    <plate-picture
+      :picture="view === 'cleaner' ? (decisions ?? picture) : picture"
+      :before="view === 'wipe' ? before : undefined"
+      :label="view === 'cleaner' ? 'What the cleaner decided' : `Coverage map of ${inkName}`"
+      :page="page"
+      :shapes="view === 'plate' ? shapes : []"
+      :tool="drawing?.tool"
+      :brush-mm="drawing?.brushMm ?? 5"
+      @draw="draw"
+      @point="say"
+    />
+    <p v-if="failed" class="panel over failed problem" role="alert">{{ failed }}</p>
+    <ul v-if="view === 'cleaner'" class="panel over legend">
       <li v-for="{ name, rgb } in DECISION_LOOK" :key="name">
         <i :style="{ background: `rgb(${rgb.join(' ')})` }"></i>{{ name }}
       </li>
       <li class="soft">Click a place to say otherwise.</li>
     </ul>
-    <div v-else class="scale">
-      <span>no ink</span>
-      <span class="ramp" :style="{ background: rampCss }"></span>
-      <span>full</span>
-      <span class="ticks figures"
-        ><i v-for="t in [0, 25, 50, 75, 100]" :key="t">{{ t }} %</i></span
-      >
+    <div v-else class="panel over scale" aria-label="Scale of coverage">
+      <span class="figures">0 %</span>
+      <span class="ramp" :style="{ background: rampCss }"><i>50 %</i></span>
+      <span class="figures">100 % ink</span>
     </div>
-    <div class="state">
-      <p class="soft small" role="status" data-testid="plate-state">{{ failed ?? measured }}</p>
-      <slot />
-    </div>
+    <v-progress-linear
+      v-if="busy"
+      class="busy"
+      indeterminate
+      color="primary"
+      height="3"
+      aria-label="Building the plate"
+    />
   </div>
 </template>
 
 <style scoped>
-.map {
-  padding: 14px;
-  display: grid;
-  gap: 12px;
+.canvas {
+  position: relative;
+  height: 100%;
+  /* The scale at its foot covers nothing of the plate. */
+  padding: 12px 12px 50px;
+  border-radius: 10px;
+  background: rgb(var(--v-theme-surface-variant));
 }
 
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-  justify-content: space-between;
-  align-items: center;
-  gap: 8px;
+.over {
+  position: absolute;
+  left: 8px;
+  z-index: 1;
+  padding: 6px 12px;
+  font-size: var(--size-small);
 }
 
 .drawing {
-  justify-content: start;
+  top: 8px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
 }
 
 .as {
   flex: 0 0 170px;
 }
 
-.canvas {
-  position: relative;
-  height: min(52vh, 460px);
-  padding: 12px;
-  border-radius: 8px;
-  background: rgb(var(--v-theme-surface-variant));
+.failed {
+  top: 8px;
 }
 
 .busy {
@@ -212,35 +181,34 @@ function say(spot: PagePoint) {
 }
 
 .scale {
+  bottom: 8px;
   display: grid;
-  grid-template-columns: auto 1fr auto;
-  gap: 2px 10px;
+  grid-template-columns: auto 220px auto;
+  gap: 10px;
   align-items: center;
-  font-size: var(--size-small);
 }
 
 .ramp {
-  height: 14px;
+  height: 18px;
   border: 1px solid var(--line);
   border-radius: 3px;
+  text-align: center;
 }
 
-.ticks {
-  grid-column: 2;
-  display: flex;
-  justify-content: space-between;
-}
-
-.ticks i {
-  font-style: normal;
+.ramp i {
+  font: 600 11px/16px var(--figures);
+  color: #14213d;
+  padding: 0 4px;
+  border-radius: 3px;
+  background: rgb(253 251 245 / 86%);
 }
 
 .legend {
+  bottom: 8px;
   list-style: none;
   display: flex;
   flex-wrap: wrap;
   gap: 6px 16px;
-  font-size: var(--size-small);
 }
 
 .legend i {
@@ -251,12 +219,5 @@ function say(spot: PagePoint) {
   vertical-align: -2px;
   border: 1px solid var(--line);
   border-radius: 3px;
-}
-
-.state {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  min-height: 40px;
 }
 </style>

@@ -8,26 +8,31 @@ import {
   plateKey,
   type PlateRule,
   type Recipe,
-  ruleWords,
+  recipesOf,
   setRule,
   type Stack,
   withStack,
 } from '@kyanos/core';
 import { onKeyStroke } from '@vueuse/core';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
+import PictureStage from '../job/PictureStage.vue';
 import { useJob } from '../job/useJob.ts';
 import TextureSwatch from '../look/TextureSwatch.vue';
 import { call } from '../shared/api.ts';
+import FigureRow from '../shared/FigureRow.vue';
 import FindingList from '../shared/FindingList.vue';
 import { area, percent } from '../shared/format.ts';
 import { typing } from '../shared/keys.ts';
 import ExportPanel from './ExportPanel.vue';
 import { provideRuleContext } from './ruleContext.ts';
-import PlateFigures from './PlateFigures.vue';
+import { plateFigures } from './plateFigures.ts';
+import PlateTools from './PlateTools.vue';
 import PlateView from './PlateView.vue';
 import PresetMenu from './PresetMenu.vue';
 import RecipeEditor from './RecipeEditor.vue';
 import RuleText from './RuleText.vue';
+import type { Drawing } from './edit.ts';
+import type { PlateLook } from './usePlatePictures.ts';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -61,12 +66,27 @@ watch(
   },
   { immediate: true },
 );
+/** Plates of the same layer. */
+const beside = computed(() => plates.value.filter(({ index }) => index === plate.value?.index));
 function show(i: number) {
   at.value = i;
   job.selectedLayer = plates.value[i].index;
 }
 onKeyStroke('p', (event) => {
   if (!typing(event) && plates.value.length) show((at.value + 1) % plates.value.length);
+});
+
+// ---- how it is looked at ----
+
+const view = ref<PlateLook>('plate');
+const drawing = ref<Drawing>();
+const cleaned = computed(() => {
+  const found =
+    plate.value && [...recipesOf(plate.value.rule)].find(({ from }) => from.kind === 'cleaned');
+  return found?.from.kind === 'cleaned' ? found.from : undefined;
+});
+watch(view, (next) => {
+  if (next !== 'plate') drawing.value = undefined;
 });
 
 const set = (rule: PlateRule) => {
@@ -139,124 +159,117 @@ function startFrom(stack: Stack) {
 </script>
 
 <template>
-  <section class="stage">
-    <header class="head">
-      <div>
-        <h1 class="question">Where does each special ink go?</h1>
-        <p class="answer" data-testid="answer">{{ answer }}</p>
-      </div>
-      <preset-menu :stack="plan.stack" @rule="set" @stack="startFrom" />
-    </header>
-    <div v-if="plate" class="stage-columns">
-      <div class="stage">
-        <plate-view
-          :part="plate.part"
-          :ink-name="plate.name"
-          :picture-of="plate.layer.picture"
-          :rule="plate.rule"
-          :plate-key="plate.key"
-          :page="page"
-          :measured="measured"
-          @rule="set"
-        >
+  <picture-stage question="Where does each special ink go?" :answer="answer">
+    <template v-if="plate" #tools>
+      <plate-tools v-model:view="view" v-model:drawing="drawing" :cleaned="cleaned !== undefined" />
+    </template>
+    <plate-view
+      v-if="plate"
+      v-model:drawing="drawing"
+      :view="view === 'cleaner' && !cleaned ? 'plate' : view"
+      :cleaned="cleaned"
+      :part="plate.part"
+      :ink-name="plate.name"
+      :picture-of="plate.layer.picture"
+      :rule="plate.rule"
+      :plate-key="plate.key"
+      :page="page"
+      @rule="set"
+    />
+    <p v-else class="panel pad">
+      Add a special ink to the core sample, or begin with a preset, to see its plate.
+    </p>
+    <template v-if="plate" #figures>
+      <figure-row
+        :figures="measure ? plateFigures(measure, plate.part, plate.layer.hits, plan.machine) : []"
+      >
+        <div class="state">
+          <p class="soft small" role="status" data-testid="plate-state">{{ measured }}</p>
           <v-btn v-if="job.building" size="small" @click="job.cancelBuild">Cancel</v-btn>
           <v-btn v-else-if="job.build?.state === 'cancelled'" size="small" @click="job.buildAgain">
             Build at full size
           </v-btn>
-        </plate-view>
-        <plate-figures
-          v-if="measure"
-          :measure="measure"
-          :part="plate.part"
-          :hits="plate.layer.hits"
-          :machine="plan.machine"
-        />
-        <finding-list v-if="findings.length" :findings="findings" @repair="job.repair" />
-      </div>
-      <div class="stage">
-        <div class="panel box" role="radiogroup" aria-label="Plate">
+        </div>
+      </figure-row>
+    </template>
+    <template #side>
+      <div v-if="plate" class="panel box">
+        <h2 class="label">Rule of the {{ plate.name.toLowerCase() }} plate</h2>
+        <div v-if="beside.length > 1" class="beside" role="radiogroup" aria-label="Plate">
           <button
-            v-for="(entry, i) in plates"
-            :key="i"
+            v-for="entry in beside"
+            :key="entry.key"
             type="button"
             role="radio"
-            class="plate"
             :aria-checked="entry === plate"
-            @click="show(i)"
+            @click="show(plates.indexOf(entry))"
           >
-            <texture-swatch :part="entry.part" :machine="plan.machine" />
-            <span>
-              {{ entry.name
-              }}<template v-if="entry.layer.picture === 'rear'">, rear picture</template>
-              <span class="soft small block">{{ ruleWords(entry.rule) }}</span>
-            </span>
+            <texture-swatch :part="entry.part" :machine="plan.machine" />{{ entry.name }}
           </button>
         </div>
-        <div class="panel box">
-          <h2 class="label">Rule of the {{ plate.name.toLowerCase() }} plate</h2>
-          <recipe-editor
-            label="Lay it"
-            :effects="effects"
-            :model-value="plate.rule"
-            @update:model-value="setRecipe"
-          />
-          <v-checkbox
-            density="compact"
-            hide-details
-            label="Leave out what the artist drew for this ink"
-            :model-value="plate.rule.alone"
-            @update:model-value="set({ ...plate.rule, alone: !!$event })"
-          />
-          <rule-text :model-value="plate.rule" @update:model-value="set" />
-          <p v-if="job.info" class="soft small">
-            A pixel of the artwork is {{ (25.4 / page.dpi).toFixed(3) }} mm. Two to three pixels of
-            choke keep white from peeking out; common practice.
-          </p>
-        </div>
-        <export-panel />
+        <preset-menu :stack="plan.stack" @rule="set" @stack="startFrom" />
+        <recipe-editor
+          label="Prints"
+          :effects="effects"
+          :model-value="plate.rule"
+          @update:model-value="setRecipe"
+        />
+        <v-checkbox
+          density="compact"
+          hide-details
+          label="Ignore the artwork’s own plate for this ink"
+          :model-value="plate.rule.alone"
+          @update:model-value="set({ ...plate.rule, alone: !!$event })"
+        />
+        <rule-text :model-value="plate.rule" @update:model-value="set" />
+        <p v-if="job.info" class="soft small">
+          A pixel of the artwork is {{ (25.4 / page.dpi).toFixed(3) }} mm. Two to three pixels of
+          choke keep white from peeking out; common practice.
+        </p>
       </div>
-    </div>
-    <export-panel v-else />
-  </section>
+      <div v-else class="panel box">
+        <preset-menu :stack="plan.stack" @rule="set" @stack="startFrom" />
+      </div>
+      <export-panel />
+    </template>
+    <template #below>
+      <finding-list v-if="findings.length" :findings="findings" @repair="job.repair" />
+    </template>
+  </picture-stage>
 </template>
 
 <style scoped>
-.head {
-  display: flex;
-  justify-content: space-between;
-  align-items: start;
-  gap: 16px;
-}
-
 .box {
-  padding: 14px 16px;
+  padding: 12px 14px;
   display: grid;
   gap: 10px;
 }
 
-.plate {
-  display: grid;
-  grid-template-columns: 40px 1fr;
-  gap: 12px;
+.beside {
+  display: flex;
+  gap: 6px;
+}
+
+.beside button {
+  display: flex;
+  flex: 1;
+  gap: 8px;
   align-items: center;
-  text-align: left;
-  min-height: 48px;
-  padding: 4px 10px;
+  min-height: 44px;
+  padding: 0 10px;
+  border: 1px solid var(--line);
   border-radius: 8px;
   font-weight: 600;
 }
 
-.plate[aria-checked='true'] {
-  background: rgb(var(--v-theme-surface-variant));
-  box-shadow: inset 4px 0 rgb(var(--v-theme-primary));
+.beside [aria-checked='true'] {
+  box-shadow: inset 0 -3px rgb(var(--v-theme-primary));
 }
 
-.small {
-  font-size: var(--size-small);
-  font-weight: 400;
-}
-
-.block {
-  display: block;
+.state {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin-left: auto;
 }
 </style>

@@ -46,7 +46,7 @@ const inUnit = (unit: Length['unit']): Length =>
   </div>
   <div v-else-if="step.do === 'choke' || step.do === 'spread'" class="pair">
     <number-field
-      :label="step.do === 'choke' ? 'Pulled in by' : 'Pushed out by'"
+      :label="step.do === 'choke' ? 'Choke by' : 'Spread by'"
       :min="0.01"
       :max="step.by.unit === 'mm' ? 5 : 100"
       :step="step.by.unit === 'mm' ? 0.05 : 1"
@@ -63,7 +63,7 @@ const inUnit = (unit: Length['unit']): Length =>
     <number-field
       v-if="step.do === 'choke'"
       class="wide"
-      label="Leave strokes whole under (0: none)"
+      label="Spare strokes under (0 = off)"
       unit="mm"
       :max="5"
       :step="0.05"
@@ -82,7 +82,7 @@ const inUnit = (unit: Length['unit']): Length =>
       @update:model-value="step.do === 'spare' && (step = { ...step, above: $event })"
     />
     <number-field
-      label="Still under its edge"
+      label="Keep under the edge"
       unit="mm"
       :max="5"
       :step="0.05"
@@ -93,7 +93,7 @@ const inUnit = (unit: Length['unit']): Length =>
   </div>
   <number-field
     v-else-if="step.do === 'feather'"
-    label="Rises from nothing over"
+    label="Feather width"
     unit="mm"
     :min="0.05"
     :max="5"

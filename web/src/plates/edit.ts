@@ -2,6 +2,13 @@
 import simplify from 'simplify-js';
 import { hundredth, type Shape, type Source, type Step } from '@kyanos/core';
 
+/** A shape that is being drawn, and what it is to do. */
+export interface Drawing {
+  readonly tool: Shape['shape'];
+  readonly as: 'add' | 'bare' | 'within';
+  readonly brushMm: number;
+}
+
 /** Sources as they are offered, in the order in which they are wanted. Shapes are drawn, plates of other jobs are picked. */
 export const SOURCES: readonly { readonly value: Source['kind']; readonly title: string }[] = [
   { value: 'image', title: 'Under the image' },
@@ -28,7 +35,7 @@ export const STEPS: readonly { readonly value: Step['do']; readonly title: strin
   { value: 'drop', title: 'Drop specks' },
   { value: 'choke', title: 'Choke' },
   { value: 'spread', title: 'Spread' },
-  { value: 'spare', title: 'Spare solid black' },
+  { value: 'spare', title: 'Knock out under solid black' },
   { value: 'feather', title: 'Feather the edge' },
   { value: 'curve', title: 'Tone curve' },
   { value: 'density', title: 'Density' },

@@ -120,7 +120,7 @@ const add = () => create('New ink', (id) => ({ ...newProduct('white'), id, name:
             @update:model-value="set({ pricePerLitre: $event })"
           />
           <number-field
-            label="A container holds"
+            label="Container"
             unit="mL"
             :max="1000000"
             :model-value="ink.container?.ml ?? 0"
@@ -132,7 +132,7 @@ const add = () => create('New ink', (id) => ({ ...newProduct('white'), id, name:
           />
           <number-field
             v-if="ink.contrastRatio !== undefined"
-            label="A solid hides (contrast ratio)"
+            label="Contrast ratio of a solid"
             unit="%"
             :min="5"
             :max="99.5"

@@ -64,10 +64,10 @@ const make = () =>
         <v-text-field v-model="name" class="wide" label="Name" maxlength="120" autofocus />
         <v-select label="Kind" :items="KINDS" :model-value="kind" @update:model-value="setKind" />
         <v-select v-model="cure" label="Ink" :items="CURES" />
-        <length-field v-model="maxWidth" label="Widest print" :min="10" :max="200000" />
+        <length-field v-model="maxWidth" label="Print width" :min="10" :max="200000" />
         <length-field
           v-model="maxLength"
-          :label="kind === 'flatbed' ? 'Length of the bed' : 'Longest print'"
+          :label="kind === 'flatbed' ? 'Length of the bed' : 'Max print length'"
           :min="10"
           :max="200000"
         />
@@ -89,7 +89,7 @@ const make = () =>
           :min="10"
           :max="10000"
         />
-        <money-field v-model="hourRate" label="Machine hour" :currency="currency" per="h" />
+        <money-field v-model="hourRate" label="Machine rate" :currency="currency" per="h" />
       </div>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <div class="dialog-buttons">

@@ -63,16 +63,16 @@ const answer = computed(() => {
   return `${best.name}: ${currency(best.total)} over ${settings.value.weeks.length} weeks, ${currency({ minor: next.total.minor - best.total.minor, currency: code.value })} less than to ${next.name.toLowerCase()}.`;
 });
 const CARE: readonly FigureSpec<keyof WhiteSettings>[] = [
-  { key: 'openWeeks', label: 'Open container is good for', unit: 'weeks', min: 1, max: 520 },
-  { key: 'movingMl', label: 'Must move in a week', unit: 'mL' },
-  { key: 'careMinutes', label: 'Agitate and check, a week', unit: 'min' },
+  { key: 'openWeeks', label: 'Open container keeps', unit: 'weeks', min: 1, max: 520 },
+  { key: 'movingMl', label: 'Must circulate per week', unit: 'mL' },
+  { key: 'careMinutes', label: 'Agitate and check, per week', unit: 'min' },
   { key: 'fitMinutes', label: 'Fit parked heads', unit: 'min' },
   { key: 'takeOutMinutes', label: 'Take heads out, cooled down', unit: 'min' },
   { key: 'swapMinutes', label: 'One swap with fluid', unit: 'min' },
   { key: 'swapMl', label: 'Lost in the lines', unit: 'mL' },
   { key: 'swapFluid', label: 'Fluid for one swap', money: true },
-  { key: 'gatherWeeks', label: 'White work can wait', unit: 'weeks', min: 1, max: 26 },
-  { key: 'outsideJob', label: 'Another shop asks for a job', money: true },
+  { key: 'gatherWeeks', label: 'White jobs can wait', unit: 'weeks', min: 1, max: 26 },
+  { key: 'outsideJob', label: 'Subcontracted job costs', money: true },
 ];
 const CAUTIONS =
   'Waste ink and cleaning fluid are regulated waste: follow the makers’ safety data sheets and local codes. Empty the waste tank before a swap, and check nozzles on clear or coloured stock afterwards.';
@@ -113,7 +113,7 @@ const CAUTIONS =
       </div>
     </div>
     <div class="panel pad">
-      <h2 class="label">White wanted in the coming weeks</h2>
+      <h2 class="label">White needed in the coming weeks</h2>
       <div class="weeks">
         <div v-for="(week, i) in settings.weeks" :key="i" class="week">
           <number-field
@@ -138,12 +138,12 @@ const CAUTIONS =
     </div>
     <div class="two">
       <div class="panel pad fields">
-        <h2 class="label">Looking after it; habits are common practice</h2>
+        <h2 class="label">Looking after it (common practice)</h2>
         <figure-fields :of="settings" :fields="CARE" :currency="code" @change="change" />
       </div>
       <div class="stage">
         <div class="panel pad fields">
-          <h2 class="label">Containers that can be bought</h2>
+          <h2 class="label">Containers on sale</h2>
           <template v-for="(container, i) in settings.containers" :key="i">
             <number-field
               label="Holds"

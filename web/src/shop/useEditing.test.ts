@@ -104,9 +104,9 @@ describe('a thing of the shop while it is changed', () => {
 
 describe('what changed, in words', () => {
   it('has the labels of the screen, and the ink or mode that it is about', () => {
-    expect(fieldName('turnSeconds')).toBe('Turning round');
+    expect(fieldName('turnSeconds')).toBe('Turnaround');
     expect(fieldName('inks.W.spotName')).toBe('W: spot name');
-    expect(changeWords({ field: 'hourRate', was: 1, now: 2 })).toBe('Machine hour 1 → 2');
+    expect(changeWords({ field: 'hourRate', was: 1, now: 2 })).toBe('Machine rate 1 → 2');
     expect(changeWords({ field: 'inks.Sg', was: undefined, now: {} })).toBe('ink Sg nothing → …');
   });
 

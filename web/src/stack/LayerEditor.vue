@@ -206,18 +206,6 @@ const white = ({ density, hits }: LeastWhite) =>
         <span v-else class="soft">not even {{ plan.machine.maxHits }} hits hide it so far</span>
       </div>
     </div>
-
-    <div class="choose-layer" role="group" aria-label="Layers">
-      <v-btn
-        v-for="(other, i) in layers"
-        :key="i"
-        :variant="i === index ? 'flat' : 'tonal'"
-        :color="i === index ? 'primary' : undefined"
-        @click="job.selectedLayer = i"
-      >
-        {{ i + 1 }} {{ other.parts.map(keyOf).join('+') }}
-      </v-btn>
-    </div>
   </div>
 </template>
 
@@ -245,8 +233,7 @@ const white = ({ density, hits }: LeastWhite) =>
   align-items: center;
 }
 
-.hits,
-.choose-layer {
+.hits {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
@@ -268,8 +255,8 @@ const white = ({ density, hits }: LeastWhite) =>
 
 .wanted {
   display: grid;
-  grid-template-columns: 150px 1fr;
-  gap: 12px;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 8px;
   align-items: center;
   width: 100%;
 }

@@ -1,17 +1,22 @@
 <script setup lang="ts">
 import { allLayers, CATALOGUE, formatStack, parseStack, sameLayers } from '@kyanos/core';
 import { computed } from 'vue';
+import PictureStage from '../job/PictureStage.vue';
 import { useJob } from '../job/useJob.ts';
 import PrintViewer from '../look/PrintViewer.vue';
 import { useView } from '../look/useView.ts';
+import ViewControls from '../look/ViewControls.vue';
+import FigureRow from '../shared/FigureRow.vue';
 import FindingList from '../shared/FindingList.vue';
 import LayerEditor from './LayerEditor.vue';
-import LookNumbers from './LookNumbers.vue';
+import LookDetails from './LookDetails.vue';
 import StackAdvisor from './StackAdvisor.vue';
+import { useLookNumbers } from './useLookNumbers.ts';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
 const viewing = useView();
+const look = useLookNumbers(viewing);
 
 const answer = computed(() => {
   const { stack } = plan.value;
@@ -23,24 +28,20 @@ const answer = computed(() => {
 </script>
 
 <template>
-  <section class="stage">
-    <header>
-      <h1 class="question">What will it look like?</h1>
-      <p class="answer">{{ answer }}</p>
-    </header>
-    <div class="stage-columns">
-      <div class="stage">
-        <template v-if="job.artworkId">
-          <print-viewer :viewing="viewing" />
-          <look-numbers :viewing="viewing" />
-        </template>
-        <p v-else class="panel pa-6">No artwork yet. Take a file in at stage 1 to see the print.</p>
-        <finding-list v-if="job.shown" :findings="job.shown.findings" @repair="job.repair" />
-      </div>
-      <div class="stage">
-        <layer-editor />
-        <stack-advisor />
-      </div>
-    </div>
-  </section>
+  <picture-stage question="What will it look like?" :answer="answer">
+    <template v-if="job.artworkId" #tools><view-controls :viewing="viewing" /></template>
+    <print-viewer v-if="job.artworkId" :viewing="viewing" />
+    <p v-else class="panel pad">No artwork yet. Take a file in at stage 1 to see the print.</p>
+    <template v-if="job.artworkId" #figures>
+      <figure-row :figures="look.row.value" data-testid="look-row" />
+    </template>
+    <template #side>
+      <layer-editor />
+      <stack-advisor />
+    </template>
+    <template #below>
+      <finding-list v-if="job.shown" :findings="job.shown.findings" @repair="job.repair" />
+      <look-details v-if="job.artworkId" :look="look" />
+    </template>
+  </picture-stage>
 </template>

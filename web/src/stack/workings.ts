@@ -7,6 +7,7 @@ import {
   usesInkRole,
   type LookNumbers,
   type PrintPlan,
+  type Scanned,
   type Working,
 } from '@kyanos/core';
 
@@ -18,6 +19,8 @@ const SHARMA =
 
 export interface LookFigure {
   readonly name: string;
+  /** The same where there is little room. */
+  readonly short: string;
   readonly text: string;
   readonly working: Working;
   /** What the number means at the bench. */
@@ -40,7 +43,8 @@ export function lookFigures(numbers: LookNumbers): LookFigure[] {
     ...(deltaE
       ? [
           {
-            name: 'Against the art on white paper',
+            name: 'Colour shift from the art on white paper',
+            short: 'Against the art',
             text: `${deltaE.median.toFixed(1)} ${DELTA}`,
             says: differenceWords(deltaE.median),
             working: {
@@ -62,6 +66,7 @@ export function lookFigures(numbers: LookNumbers): LookFigure[] {
       ? [
           {
             name: 'Readability of type and lines',
+            short: 'Readability',
             text: readability.print.toFixed(2),
             says: `${readability.paper.toFixed(2)} on white paper`,
             working: {
@@ -81,7 +86,8 @@ export function lookFigures(numbers: LookNumbers): LookFigure[] {
         ]
       : []),
     {
-      name: 'Opacity of what is printed',
+      name: 'Opacity of the print',
+      short: 'Opacity',
       text: share(middleOpacity(opacity)),
       says: opacity.printed
         ? `${share(opacity.printed.least)} at least, ${share(shareFrom(opacity.printed, WANTED))} of it hides ${share(WANTED)} and more; the bare material ${share(opacity.material)}`
@@ -120,6 +126,7 @@ export function lookFigures(numbers: LookNumbers): LookFigure[] {
       const { of, deltaE: middle, most } = showThrough[side];
       return {
         name: `Show-through, seen from the ${side}`,
+        short: `Show-through, ${side}`,
         text: of === 'nothing' ? 'none' : `${middle.toFixed(1)} ${DELTA}`,
         says:
           of === 'nothing'
@@ -142,6 +149,7 @@ export function lookFigures(numbers: LookNumbers): LookFigure[] {
       ? [
           {
             name: 'Between day and night',
+            short: 'Day to night',
             text: `${dayNight.median.toFixed(1)} ${DELTA}`,
             says: differenceWords(dayNight.median),
             working: {
@@ -158,7 +166,8 @@ export function lookFigures(numbers: LookNumbers): LookFigure[] {
     ...(grain
       ? [
           {
-            name: 'Grain of the material that shows',
+            name: 'Grain showing through',
+            short: 'Grain shown',
             text: `${grain.printed.toFixed(1)} ${DELTA}`,
             says: `${grain.bare.toFixed(1)} where it is bare: ${differenceWords(grain.printed)}`,
             working: {
@@ -200,3 +209,7 @@ export function lookRestsOn({ machine, material, stack }: PrintPlan): string {
   ];
   return `The look rests on ${new Intl.ListFormat('en').format(parts)}.`;
 }
+
+/** Grade of a code as a scanner would tell it, from 0 to 4, and its letter. */
+export const scanned = ({ value, grade, decodes }: Scanned): string =>
+  `${value.toFixed(1)} (${grade})${decodes ? '' : ', not read'}`;

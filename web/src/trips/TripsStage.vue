@@ -152,106 +152,7 @@ const special = computed(() =>
     </div>
     <finding-list v-if="findings.length" :findings="findings" @repair="job.repair" />
 
-    <div class="two">
-      <div class="panel pad fields">
-        <h2 class="label">On the machine</h2>
-        <number-field
-          v-if="!plan.versions"
-          label="Copies"
-          :min="1"
-          :max="1000000"
-          :model-value="plan.layout.copies"
-          @update:model-value="setLayout({ copies: $event })"
-        />
-        <number-field
-          label="Drying between trips"
-          unit="min"
-          :max="600"
-          :model-value="plan.trips.waitMinutes"
-          @update:model-value="setTrips({ waitMinutes: $event })"
-        />
-        <div v-for="{ asks, options: both } in questions" :key="asks" class="wide practices">
-          <span class="label">Practice differs. {{ asks }}</span>
-          <v-btn
-            v-for="practice in both"
-            :key="practice.name"
-            :variant="practice.change ? 'tonal' : 'flat'"
-            :color="practice.change ? undefined : 'primary'"
-            @click="practice.change && job.update(changed(plan, practice.change))"
-            >{{ practice.name }}: {{ practice.says.split(':')[0] }}</v-btn
-          >
-        </div>
-        <v-switch
-          label="Test print first"
-          :model-value="plan.trips.testPrint"
-          @update:model-value="setTrips({ testPrint: !!$event })"
-        />
-        <number-field
-          v-if="plan.machine.fitting"
-          label="Special ink put in for so many jobs"
-          :max="1000"
-          :model-value="plan.trips.fittedFor ?? 0"
-          @update:model-value="setTrips({ fittedFor: $event })"
-        />
-        <template v-if="special">
-          <h2 class="label">A trip, more carefully than the mode</h2>
-          <v-select
-            v-if="tripNames.length > 1"
-            class="wide"
-            label="Trip"
-            :items="tripNames"
-            :model-value="cared"
-            @update:model-value="cared = $event"
-          />
-          <number-field
-            label="Carriage"
-            unit="mm/s"
-            :min="1"
-            :max="10000"
-            :model-value="careful.speed ?? chosen?.speed ?? mode.specialSpeed"
-            @update:model-value="setCareful({ speed: $event })"
-          />
-          <number-field
-            label="Passes"
-            :min="1"
-            :max="64"
-            :model-value="careful.passes ?? chosen?.passes ?? mode.passes"
-            @update:model-value="setCareful({ passes: $event })"
-          />
-          <v-switch
-            label="One direction only"
-            :model-value="careful.oneDirection ?? !mode.bidirectional"
-            :disabled="!mode.bidirectional"
-            @update:model-value="setCareful({ oneDirection: !!$event })"
-          />
-          <v-btn v-if="plan.trips.careful?.length" @click="asTheMode">As the mode says</v-btn>
-        </template>
-        <template v-if="plan.machine.cutter">
-          <h2 class="label">Crease and cut, path of one copy</h2>
-          <length-field
-            label="Crease"
-            :max="1000000"
-            :model-value="plan.cutting?.creaseMm ?? 0"
-            @update:model-value="setCutting({ creaseMm: $event })"
-          />
-          <length-field
-            label="Cut"
-            :max="1000000"
-            :model-value="plan.cutting?.cutMm ?? 0"
-            @update:model-value="setCutting({ cutMm: $event })"
-          />
-          <v-btn
-            v-if="!plan.cutting?.cutMm"
-            class="wide"
-            @click="setCutting({ cutMm: Math.round(around) })"
-            >Cut round each piece, {{ length(around) }}</v-btn
-          >
-          <p v-if="plan.cutting?.cutMm || plan.cutting?.creaseMm" class="wide caution">
-            <strong>Caution.</strong> Blades are sharp and the carriage moves by itself: change the
-            tool with the machine stopped.
-          </p>
-        </template>
-      </div>
+    <div>
       <div class="panel pad">
         <h2 class="label">Trips</h2>
         <table v-if="work">
@@ -299,6 +200,107 @@ const special = computed(() =>
         </p>
       </div>
     </div>
+    <teleport defer to="#job-side">
+      <div class="panel pad fields">
+        <h2 class="label">On the machine</h2>
+        <number-field
+          v-if="!plan.versions"
+          label="Copies"
+          :min="1"
+          :max="1000000"
+          :model-value="plan.layout.copies"
+          @update:model-value="setLayout({ copies: $event })"
+        />
+        <number-field
+          label="Drying between trips"
+          unit="min"
+          :max="600"
+          :model-value="plan.trips.waitMinutes"
+          @update:model-value="setTrips({ waitMinutes: $event })"
+        />
+        <div v-for="{ asks, options: both } in questions" :key="asks" class="wide practices">
+          <span class="label">Practice differs. {{ asks }}</span>
+          <v-btn
+            v-for="practice in both"
+            :key="practice.name"
+            :variant="practice.change ? 'tonal' : 'flat'"
+            :color="practice.change ? undefined : 'primary'"
+            @click="practice.change && job.update(changed(plan, practice.change))"
+            >{{ practice.name }}: {{ practice.says.split(':')[0] }}</v-btn
+          >
+        </div>
+        <v-switch
+          label="Test print first"
+          :model-value="plan.trips.testPrint"
+          @update:model-value="setTrips({ testPrint: !!$event })"
+        />
+        <number-field
+          v-if="plan.machine.fitting"
+          label="Jobs per fitting of the special ink"
+          :max="1000"
+          :model-value="plan.trips.fittedFor ?? 0"
+          @update:model-value="setTrips({ fittedFor: $event })"
+        />
+        <template v-if="special">
+          <h2 class="label">Slower for one trip</h2>
+          <v-select
+            v-if="tripNames.length > 1"
+            class="wide"
+            label="Trip"
+            :items="tripNames"
+            :model-value="cared"
+            @update:model-value="cared = $event"
+          />
+          <number-field
+            label="Carriage"
+            unit="mm/s"
+            :min="1"
+            :max="10000"
+            :model-value="careful.speed ?? chosen?.speed ?? mode.specialSpeed"
+            @update:model-value="setCareful({ speed: $event })"
+          />
+          <number-field
+            label="Passes"
+            :min="1"
+            :max="64"
+            :model-value="careful.passes ?? chosen?.passes ?? mode.passes"
+            @update:model-value="setCareful({ passes: $event })"
+          />
+          <v-switch
+            label="One direction only"
+            :model-value="careful.oneDirection ?? !mode.bidirectional"
+            :disabled="!mode.bidirectional"
+            @update:model-value="setCareful({ oneDirection: !!$event })"
+          />
+          <v-btn v-if="plan.trips.careful?.length" @click="asTheMode">As the mode says</v-btn>
+        </template>
+        <template v-if="plan.machine.cutter">
+          <h2 class="label">Crease and cut, per copy</h2>
+          <length-field
+            label="Crease"
+            :max="1000000"
+            :model-value="plan.cutting?.creaseMm ?? 0"
+            @update:model-value="setCutting({ creaseMm: $event })"
+          />
+          <length-field
+            label="Cut"
+            :max="1000000"
+            :model-value="plan.cutting?.cutMm ?? 0"
+            @update:model-value="setCutting({ cutMm: $event })"
+          />
+          <v-btn
+            v-if="!plan.cutting?.cutMm"
+            class="wide"
+            @click="setCutting({ cutMm: Math.round(around) })"
+            >Cut round each piece, {{ length(around) }}</v-btn
+          >
+          <p v-if="plan.cutting?.cutMm || plan.cutting?.creaseMm" class="wide caution">
+            <strong>Caution.</strong> Blades are sharp and the carriage moves by itself: change the
+            tool with the machine stopped.
+          </p>
+        </template>
+      </div>
+    </teleport>
   </section>
 </template>
 
@@ -345,7 +347,7 @@ const special = computed(() =>
 
 .fields {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: repeat(auto-fit, minmax(190px, 1fr));
   gap: 12px;
   align-content: start;
 }

@@ -1,72 +1,20 @@
 <script setup lang="ts">
-/** What is told of the print that is shown, and of its barcodes under a scanner. */
-import type { BarcodeLook, Grey, LookNumbers, PointLook, Scanned, View } from '@kyanos/core';
-import { watchDebounced } from '@vueuse/core';
-import { computed, shallowRef, watch } from 'vue';
+/** What is told of the print that is shown, with reasons: its figures, its points, its barcodes. */
+import type { Grey, PointLook, Scanned } from '@kyanos/core';
 import { useJob } from '../job/useJob.ts';
 import { rgbaOf } from '../look/grey.ts';
-import type { Bitmap, Subject } from '../look/look.worker.ts';
+import type { Bitmap } from '../look/look.worker.ts';
 import PixelCanvas from '../look/PixelCanvas.vue';
-import type { PagePoint, ViewControl } from '../look/useView.ts';
-import { lookWorker } from '../look/worker.ts';
 import FigureValue from '../shared/FigureValue.vue';
 import { labToCss } from '../shared/colour.ts';
 import { percent } from '../shared/format.ts';
-import { useLatest } from '../shared/useLatest.ts';
-import { lookFigures, lookRestsOn } from './workings.ts';
+import type { LookFigures } from './useLookNumbers.ts';
+import { lookRestsOn, scanned } from './workings.ts';
 
-const props = defineProps<{ viewing: ViewControl }>();
+const props = defineProps<{ look: LookFigures }>();
+const { figures, barcodes, points } = props.look;
 const job = useJob();
-const NUMBERS_PX = 700;
-const POINTS_PX = 1400;
-const RESTS_MS = 250;
 
-const numbers = shallowRef<LookNumbers>();
-const { ask } = useLatest(
-  ({ subject, view }: { subject: Subject; view: View }) =>
-    lookWorker().numbers(subject, view, NUMBERS_PX),
-  (found) => (numbers.value = found),
-);
-const barcodes = shallowRef<readonly BarcodeLook[]>([]);
-const { ask: askBarcodes } = useLatest(
-  ({ subject, view }: { subject: Subject; view: View }) => lookWorker().barcodes(subject, view),
-  (found) => (barcodes.value = found),
-);
-// The picture comes first: numbers wait until a slider rests.
-watchDebounced(
-  () => [job.subject, props.viewing.shown.value, props.viewing.view.value] as const,
-  ([subject, { plan }, view]) => {
-    if (!subject) return;
-    void ask({ subject: { ...subject, plan }, view });
-    void askBarcodes({ subject: { ...subject, plan }, view });
-  },
-  { immediate: true, debounce: RESTS_MS },
-);
-
-const points = shallowRef<readonly PointLook[]>([]);
-const { ask: askPoints } = useLatest(
-  ({ subject, view, spots }: { subject: Subject; view: View; spots: readonly PagePoint[] }) =>
-    lookWorker().points(subject, view, POINTS_PX, spots),
-  (found) => (points.value = found),
-);
-watch(
-  () =>
-    [
-      job.subject,
-      props.viewing.shown.value,
-      props.viewing.view.value,
-      props.viewing.points.value,
-    ] as const,
-  ([subject, { plan }, view, spots]) => {
-    if (!subject || spots.length === 0) points.value = [];
-    else
-      void askPoints({
-        subject: { ...subject, plan },
-        view,
-        spots: spots.map(({ x, y }) => ({ x, y })),
-      });
-  },
-);
 const inks = ({ process, plates }: PointLook) =>
   [
     ...process.map((byte, i) => ['CMYK'[i], byte] as const),
@@ -76,16 +24,12 @@ const inks = ({ process, plates }: PointLook) =>
     .map(([ink, byte]) => `${ink} ${percent(byte / 255, 0)}`)
     .join(', ') || 'no ink';
 
-const figures = computed(() => (numbers.value ? lookFigures(numbers.value) : []));
-
 const scanOf = (picture: Grey): Bitmap => ({
   width: picture.width,
   height: picture.height,
   pixels: rgbaOf(picture),
   outOfGamut: 0,
 });
-const scanned = ({ value, grade, decodes }: Scanned) =>
-  `${value.toFixed(1)} (${grade})${decodes ? '' : ', not read'}`;
 /** What holds the grade down; of the best there is nothing to say. */
 const limited = ({ grade, limitedBy }: Scanned) =>
   grade === 'A' ? '' : `limited by ${limitedBy}; `;

@@ -1,0 +1,48 @@
+/** What a layer has of the job's figures. */
+import { inkPrice } from '../cost/index.ts';
+import { money, type Money } from '../units/index.ts';
+import { plateKey, type Measures } from '../plates/index.ts';
+import {
+  allLayers,
+  inkFor,
+  inkOf,
+  isSpecialInk,
+  keyOf,
+  type Ink,
+  type Part,
+  type StackLayer,
+} from '../stack/index.ts';
+import type { Work } from './calculate.ts';
+import type { PrintPlan } from './plan.ts';
+
+/**
+ * Money of the ink by layer, in the order of {@link allLayers}: what an ink costs, waste included, is shared among the layers
+ * that lay it by density × hits × cover.
+ * @param measures of the plan's plates; a plate that is not measured yet counts as full
+ */
+export function inkMoneyByLayer(
+  { stack, machine, prices: { currency } }: PrintPlan,
+  work: Pick<Work, 'inks'>,
+  measures: Measures | undefined,
+): Money[] {
+  const layers = allLayers(stack);
+  const totals = layers.map(() => 0);
+  const cover = ({ rule, ...part }: Part, { picture }: StackLayer) => {
+    const key = rule && plateKey(part, picture, rule);
+    return measures?.plates.find((plate) => plate.key === key)?.coverage ?? 1;
+  };
+  const lays = (part: Part, ink: Ink) =>
+    part.inkRole === 'CMYK' ? !isSpecialInk(ink) : inkFor(machine, keyOf(part)) === ink;
+  for (const { channel, ml } of work.inks) {
+    const ink = inkOf(machine, channel)!;
+    const weights = layers.map((layer) =>
+      layer.parts
+        .filter((part) => lays(part, ink))
+        .reduce((sum, part) => sum + part.density * layer.hits * cover(part, layer), 0),
+    );
+    const all = weights.reduce((sum, weight) => sum + weight, 0);
+    const { minor } = inkPrice(ml, ink.pricePerLitre, currency);
+    if (all > 0) weights.forEach((weight, i) => (totals[i] += (minor * weight) / all));
+  }
+  return totals.map((minor) => money(minor, currency));
+}

@@ -1,0 +1,80 @@
+import { expect, test, type Page } from '@playwright/test';
+
+const SIZES = {
+  bench: { width: 1280, height: 800 },
+  desk: { width: 1920, height: 1080 },
+  tablet: { width: 820, height: 1180 },
+} as const;
+/** Least share of the window that the picture takes, where nothing is scrolled. */
+const SHARES = { artwork: 0.4, stack: 0.5, plates: 0.5 } as const;
+const STAGES = [
+  'artwork',
+  'material',
+  'stack',
+  'plates',
+  'trips',
+  'layout',
+  'cost',
+  'what-if',
+  'process',
+  'reports',
+  'run-sheet',
+];
+
+async function open(page: Page, stage: string) {
+  await page.goto(page.url().replace(/[^/]+$/, stage));
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await expect(page.getByTestId('ledger')).toContainText('Price');
+}
+
+/** Everything that sticks out of the window to the right, by what it is. */
+const overflowing = (page: Page) =>
+  page.evaluate(() => {
+    const reaches = (element: Element): boolean => {
+      // What scrolls within its own box is no wider than the box.
+      for (let up = element.parentElement; up; up = up.parentElement)
+        if (getComputedStyle(up).overflowX !== 'visible') return false;
+      return true;
+    };
+    return [...document.querySelectorAll('body *')]
+      .filter((element) => {
+        const { right, width } = element.getBoundingClientRect();
+        return width > 0 && right > innerWidth + 1 && reaches(element);
+      })
+      .map((element) => `${element.tagName} ${element.className.toString()}`);
+  });
+
+for (const [name, size] of Object.entries(SIZES))
+  test(`the picture leads and nothing is wider than the screen, ${name} ${size.width} × ${size.height}`, async ({
+    page,
+  }) => {
+    await page.setViewportSize(size);
+    await page.goto('/');
+    await page.getByText('Orchard cordial, clear label').click();
+    await page.waitForURL(/\/stack$/);
+    for (const stage of STAGES) {
+      await open(page, stage);
+      const width = await page.evaluate(() =>
+        Math.max(
+          ...[...document.querySelectorAll('html, .body, .content, .side')].map(
+            (box) => box.scrollWidth - box.clientWidth,
+          ),
+        ),
+      );
+      expect(width, `${stage} scrolls sideways`).toBeLessThanOrEqual(1);
+      expect(await overflowing(page), stage).toEqual([]);
+      const wanted = SHARES[stage as keyof typeof SHARES];
+      if (wanted === undefined) continue;
+      const box = (await page.getByTestId('lead-picture').boundingBox())!;
+      expect(box.y + box.height, `${stage} needs scrolling`).toBeLessThanOrEqual(size.height);
+      if (name !== 'tablet')
+        expect((box.width * box.height) / (size.width * size.height), stage).toBeGreaterThan(
+          wanted,
+        );
+      else {
+        const strip = (await page.getByRole('group', { name: /^Layers/ }).boundingBox())!;
+        expect(strip.height).toBeLessThanOrEqual(120);
+        expect(strip.y + strip.height).toBeLessThan(box.y);
+      }
+    }
+  });

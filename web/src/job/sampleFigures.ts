@@ -1,0 +1,50 @@
+/** What the core sample says of each layer, by the stage that is open: cover on Plates, money on Cost; and the trips beside it. */
+import {
+  allLayers,
+  inkMoneyByLayer,
+  plateKey,
+  type Measures,
+  type Part,
+  type PlanResult,
+  type PrintPlan,
+  type StackLayer,
+} from '@kyanos/core';
+import { currency, duration, percent } from '../shared/format.ts';
+
+/** Says what stands at a part of a layer. Returns undefined where density and hits do. */
+export type SampleFigure = (layer: StackLayer, part: Part) => string | undefined;
+
+const nothing: SampleFigure = () => undefined;
+const blank: SampleFigure = () => '';
+const first = (layer: StackLayer, part: Part) => layer.parts[0] === part;
+
+export function sampleFigures(
+  stage: unknown,
+  plan: PrintPlan,
+  work: PlanResult['work'],
+  measures: Measures | undefined,
+): SampleFigure {
+  if (stage === 'plates')
+    return ({ picture }, part) => {
+      if (!part.rule) return undefined;
+      const key = plateKey(part, picture, part.rule);
+      const plate = measures?.plates.find((one) => one.key === key);
+      return plate && `on ${percent(plate.coverage, 0)}`;
+    };
+  if (stage === 'trips') return blank;
+  if (stage === 'cost' && work) {
+    const money = inkMoneyByLayer(plan, work, measures);
+    const layers = allLayers(plan.stack);
+    return (layer, part) => (first(layer, part) ? currency(money[layers.indexOf(layer)]) : '');
+  }
+  return nothing;
+}
+
+/** Trips as brackets beside the layers that they lay, with their minutes. */
+export const tripBrackets = (stage: unknown, work: PlanResult['work']) =>
+  stage === 'trips' && work
+    ? work.trips.map(({ number, layers, minutes }) => ({
+        layers,
+        text: [`trip ${number}`, duration(minutes)],
+      }))
+    : undefined;

@@ -1,0 +1,83 @@
+<script setup lang="ts">
+/** The core sample lying on its side, for narrow screens: from the back, through the material, to the front. */
+import { inkName, keyOf, type PrintPlan } from '@kyanos/core';
+import { computed } from 'vue';
+import { drawingOf } from './sample.ts';
+import TextureSwatch from './TextureSwatch.vue';
+
+const props = defineProps<{ plan: PrintPlan; selected?: number | undefined }>();
+const emit = defineEmits<{ select: [index: number] }>();
+const slabs = computed(() => drawingOf(props.plan.stack, false).slabs.toReversed());
+const back = computed(() => slabs.value.filter(({ side }) => side === 'back'));
+const front = computed(() => slabs.value.filter(({ side }) => side === 'front'));
+</script>
+
+<template>
+  <div class="strip" role="group" aria-label="Layers, from the back to the front">
+    <template v-for="(side, s) in [back, front]" :key="s">
+      <span v-if="s === 1" class="material">{{ plan.material.name }}</span>
+      <button
+        v-for="{ index, layer } in side"
+        :key="index"
+        type="button"
+        :aria-pressed="selected === index"
+        @click="emit('select', index)"
+      >
+        <span v-for="part in layer.parts" :key="keyOf(part)" class="part">
+          <texture-swatch :part="part" :machine="plan.machine" />
+          <b>{{ inkName(part, plan.machine) }}</b>
+          <span class="figures"
+            >{{ part.density }} %<template v-if="layer.hits > 1"> ×{{ layer.hits }}</template></span
+          >
+        </span>
+      </button>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.strip {
+  display: flex;
+  gap: 3px;
+  max-height: 120px;
+  overflow: auto;
+}
+
+.material,
+button {
+  flex: 1 1 0;
+  min-width: 96px;
+  min-height: 64px;
+  padding: 6px 8px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  font-size: var(--size-small);
+  text-align: left;
+}
+
+.material {
+  display: grid;
+  place-items: center;
+  background: rgb(var(--v-theme-surface-variant));
+  font-weight: 600;
+}
+
+button {
+  background: rgb(var(--v-theme-surface));
+}
+
+button[aria-pressed='true'] {
+  box-shadow: inset 0 -4px rgb(var(--v-theme-warning));
+}
+
+.part {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 0 8px;
+  align-items: center;
+}
+
+.part .figures {
+  grid-column: 2;
+}
+</style>

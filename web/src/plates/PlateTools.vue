@@ -1,0 +1,47 @@
+<script setup lang="ts">
+/** How the plate is looked at, and what is drawn on it. */
+import type { Shape } from '@kyanos/core';
+import { mdiBrush, mdiVectorCircle, mdiVectorPolygon, mdiVectorSquare } from '@mdi/js';
+import type { Drawing } from './edit.ts';
+import type { PlateLook } from './usePlatePictures.ts';
+
+defineProps<{
+  /** The rule has a cleaner, whose decisions can be looked at. */
+  cleaned: boolean;
+}>();
+const view = defineModel<PlateLook>('view', { required: true });
+const drawing = defineModel<Drawing | undefined>('drawing', { required: true });
+
+const TOOLS: { value: Shape['shape']; title: string; icon: string }[] = [
+  { value: 'box', title: 'Box', icon: mdiVectorSquare },
+  { value: 'ellipse', title: 'Ellipse', icon: mdiVectorCircle },
+  { value: 'polygon', title: 'Outline', icon: mdiVectorPolygon },
+  { value: 'brush', title: 'Brush', icon: mdiBrush },
+];
+const choose = (tool: Shape['shape'] | undefined) =>
+  (drawing.value = tool && { as: 'bare', brushMm: 5, ...drawing.value, tool });
+</script>
+
+<template>
+  <v-btn-toggle v-model="view" mandatory variant="outlined" aria-label="What is shown">
+    <v-btn value="plate">Plate</v-btn>
+    <v-btn value="wipe">Before and after</v-btn>
+    <v-btn v-if="cleaned" value="cleaner">Cleaner’s decisions</v-btn>
+  </v-btn-toggle>
+  <v-btn-toggle
+    v-if="view === 'plate'"
+    variant="outlined"
+    aria-label="Draw on the picture"
+    :model-value="drawing?.tool"
+    @update:model-value="choose"
+  >
+    <v-btn
+      v-for="{ value, title, icon } in TOOLS"
+      :key="value"
+      :value="value"
+      :aria-label="`Draw: ${title}`"
+    >
+      <v-icon :icon="icon" />
+    </v-btn>
+  </v-btn-toggle>
+</template>

@@ -1,0 +1,52 @@
+<script setup lang="ts">
+/** Figures side by side, each with its name; those that have a working open it. */
+import type { Working } from '@kyanos/core';
+import FigureValue from './FigureValue.vue';
+
+defineProps<{
+  figures: readonly {
+    readonly name: string;
+    readonly text: string;
+    readonly working?: Working | undefined;
+    /** Something to look into. */
+    readonly bad?: boolean;
+  }[];
+}>();
+</script>
+
+<template>
+  <dl class="row">
+    <div v-for="{ name, text, working, bad } in figures" :key="name">
+      <dt class="label">{{ name }}</dt>
+      <dd class="figures" :class="{ bad }">
+        <figure-value v-if="working" :text="text" :working="working" />
+        <template v-else>{{ text }}</template>
+      </dd>
+    </div>
+    <slot />
+  </dl>
+</template>
+
+<style scoped>
+.row {
+  display: flex;
+  gap: 2px 22px;
+  align-items: start;
+  min-height: 42px;
+  overflow-x: auto;
+  white-space: nowrap;
+}
+
+dt {
+  line-height: 1.2;
+}
+
+dd {
+  font-weight: 600;
+  line-height: 1.3;
+}
+
+.bad {
+  color: rgb(var(--v-theme-warning));
+}
+</style>
