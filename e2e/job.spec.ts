@@ -253,7 +253,7 @@ test('stages, lamp and side can be reached by key', async ({ page }) => {
   await expect(page.getByText('Seen from the back, lamp behind only.')).toBeVisible();
   await page.keyboard.press('6');
   await expect(
-    page.getByRole('heading', { name: 'What does it cost, and what to ask?' }),
+    page.getByRole('heading', { name: 'What does it cost, and what is the price?' }),
   ).toBeVisible();
   await page.keyboard.press('?');
   await expect(page.getByRole('heading', { name: 'Keys' })).toBeVisible();

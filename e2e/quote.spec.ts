@@ -74,7 +74,7 @@ test('one trip and two are compared, and every bar of the work explains itself',
 
 test('a price is made, an ink measured, and the quote handed out', async ({ page, request }) => {
   await openAt(page, 'Door plate, metal shining through', 'cost');
-  await expect(page.getByTestId('answer')).toContainText('It costs $');
+  await expect(page.getByTestId('answer')).toContainText('Cost $');
   const price = () => page.getByRole('button', { name: /^Price: / }).textContent();
   const before = await price();
 

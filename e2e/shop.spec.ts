@@ -141,7 +141,7 @@ test('a price that the shop changes is told at the job with what it does, and ta
   await expect(behind).toContainText('1 job has it');
   await behind.getByRole('link').click();
   const notice = page.getByRole('status').filter({ hasText: 'The shop’s own has moved on' });
-  await expect(notice).toContainText('Machine hour 2500 → 6000');
+  await expect(notice).toContainText('Machine rate 2500 → 6000');
   await expect(notice).toContainText(/The price of this job becomes \$[\d,.]+, \+\$/);
   await notice.getByRole('button', { name: 'Take it over' }).click();
   await expect(notice).toBeHidden();

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 
 async function openStack(page: Page, job: string) {
@@ -90,7 +91,7 @@ test('the classic mistakes are one key apart, and two stacks are wiped against e
   await page.keyboard.press('Enter');
   await expect(page.getByTestId('point').nth(1)).toContainText(/Point 2: .*ΔE2000/);
 
-  await page.getByRole('combobox', { name: 'Wipe against' }).click({ force: true });
+  await page.getByRole('combobox', { name: 'Compare with' }).click({ force: true });
   await page.getByRole('option', { name: 'Colour only' }).click();
   await expect(page.getByTestId('other-look')).toBeVisible();
   await page.keyboard.press('Escape');
@@ -187,4 +188,51 @@ test('a measurement of the material changes what is seen', async ({ page }) => {
   await page.getByRole('link', { name: /Stack/ }).click();
   await expect(numbers).toContainText('Colour shift from the art on white paper');
   await expect.poll(() => numbers.textContent()).not.toBe(before);
+});
+
+test('the print fills the screen for the customer, on another material, and is saved as a picture', async ({
+  page,
+}) => {
+  await openStack(page, 'Café window, read from the street');
+  await page.getByRole('heading', { level: 1 }).click();
+  await page.keyboard.press('v');
+  const dialog = page.getByRole('dialog', { name: 'The print on the whole screen' });
+  const drawn = () =>
+    dialog.getByTestId('look').evaluate((canvas) => (canvas as HTMLCanvasElement).toDataURL());
+  await expect(dialog.getByTestId('look')).toBeVisible();
+  await expect.poll(async () => (await drawn()).length).toBeGreaterThan(5000);
+  const onClear = await drawn();
+  await dialog.getByRole('combobox', { name: 'Material' }).click({ force: true });
+  await page.getByRole('option', { name: 'White vinyl, gloss' }).click();
+  await expect.poll(drawn).not.toBe(onClear);
+  const saved = page.waitForEvent('download');
+  await dialog.getByRole('button', { name: 'Save picture' }).click();
+  const download = await saved;
+  expect(download.suggestedFilename()).toBe('Café window, read from the street.png');
+  const file = readFileSync(await download.path());
+  // PNG: width and height stand in its first chunk.
+  expect(file.subarray(1, 4).toString()).toBe('PNG');
+  expect(Math.max(file.readUInt32BE(16), file.readUInt32BE(20))).toBeGreaterThan(600);
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  await expect(dialog).toHaveCount(0);
+  // Nothing of it went into the plan.
+  await expect(page.getByTestId('save-state')).toContainText('version 1');
+});
+
+test('two densities and two materials are seen side by side', async ({ page }) => {
+  await openStack(page, 'Stage portrait on black board');
+  const compare = async (name: string) => {
+    await page.getByRole('combobox', { name: 'Compare with' }).click({ force: true });
+    await page.getByRole('option', { name }).click();
+  };
+  await compare('White at 50 %');
+  await expect(page.getByTestId('other-look')).toBeVisible();
+  await page.getByRole('button', { name: 'Side by side' }).click();
+  const box = async (id: string) => (await page.getByTestId(id).boundingBox())!;
+  await expect(page.getByRole('slider', { name: 'Wipe' })).toHaveCount(0);
+  const [own, other] = [await box('look'), await box('other-look')];
+  expect(own.x + own.width).toBeLessThanOrEqual(other.x);
+  expect(own.width).toBeCloseTo(other.width, 0);
+  await compare('On Kraft label paper');
+  await expect(page.getByRole('img', { name: /^On Kraft label paper/ })).toBeVisible();
 });

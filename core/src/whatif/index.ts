@@ -1,4 +1,4 @@
-export { offersOf, quantitiesOf, type Offer } from './quantities.ts';
+export { cheaperWithMore, offersOf, quantitiesOf, type Offer } from './quantities.ts';
 export { sensitivitiesOf, SWING, type Sensitivity } from './sensitivity.ts';
 export {
   tryVariants,

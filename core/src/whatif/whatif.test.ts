@@ -5,6 +5,7 @@ import { sampleOf, sceneOf } from '../plan/index.ts';
 import { plateSpecs } from '../plates/index.ts';
 import { formatStack, parseStack } from '../stack/index.ts';
 import {
+  cheaperWithMore,
   offersOf,
   quantitiesOf,
   sensitivitiesOf,
@@ -13,6 +14,7 @@ import {
   tripOptionsOf,
   withDominated,
   type Figures,
+  type Offer,
   type Variant,
 } from './index.ts';
 
@@ -116,11 +118,44 @@ describe('the ways to print one stack', () => {
   });
 });
 
+describe('the quantities of a quote', () => {
+  const wanted = (copies: number, ...breaks: readonly number[]) =>
+    quantitiesOf({
+      ...PLAN,
+      layout: { ...PLAN.layout, copies },
+      prices: {
+        ...PLAN.prices,
+        breaks: breaks.map((from) => ({ copies: from, percentOff: 5 })),
+      },
+    });
+
+  it('are those that a customer would ask for', () => {
+    expect(wanted(10)).toEqual([3, 5, 10, 20, 50, 100]);
+    expect(wanted(240)).toEqual([50, 100, 240, 500, 1000, 2500]);
+    expect(wanted(1)).toEqual([1, 2, 5, 10]);
+  });
+
+  it('have every break, and none close beside another', () => {
+    expect(wanted(240, 250)).toEqual([50, 100, 240, 250, 500, 1000, 2500]);
+    for (let copies = 1; copies <= 3000; copies += 7) {
+      const all = wanted(copies);
+      for (let i = 1; i < all.length; i++) expect(all[i] / all[i - 1]).toBeGreaterThanOrEqual(1.2);
+      expect(all).toContain(copies);
+    }
+  });
+
+  it('are told where more pieces cost less than those ordered', () => {
+    const offer = (copies: number, price: number) =>
+      ({ copies, price: { minor: price, currency: 'USD' } }) as Offer;
+    const offers = [offer(100, 90), offer(240, 15_800), offer(250, 15_400), offer(500, 20_000)];
+    expect(cheaperWithMore(offers, 240)).toEqual([offers[2]]);
+    expect(cheaperWithMore(offers, 250)).toEqual([]);
+    expect(cheaperWithMore(offers, 77)).toEqual([]);
+  });
+});
+
 describe('offersOf', () => {
   it('asks less for a piece the more of them there are', () => {
-    expect(quantitiesOf({ ...PLAN, layout: { ...PLAN.layout, copies: 10 } })).toEqual([
-      2, 5, 10, 20, 50, 100,
-    ]);
     const offers = offersOf(PLAN, info, plates('film | W@image / CMYK'), [1, 10, 100]);
     const each = offers.map(({ perPiece }) => perPiece.minor);
     expect(each).toEqual(each.toSorted((a, b) => b - a));

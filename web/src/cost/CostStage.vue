@@ -1,7 +1,14 @@
 <script setup lang="ts">
 import { addressIn } from '../shared/api.ts';
 import { API, type Paper } from '@kyanos/contract';
-import { COST_GROUPS, type CostGroup, type Extra, type Prices } from '@kyanos/core';
+import {
+  cheaperWithMore,
+  COST_GROUPS,
+  withCopies,
+  type CostGroup,
+  type Extra,
+  type Prices,
+} from '@kyanos/core';
 import { mdiFilePdfBox } from '@mdi/js';
 import { computed, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
@@ -82,6 +89,9 @@ const { ask } = useLatest(
   () => lookWorker().around(plan.value, job.info!, job.measures!, job.state),
   (found) => (around.value = found),
 );
+const cheaper = computed(() =>
+  cheaperWithMore(around.value?.offers ?? [], plan.value.layout.copies),
+);
 watch(
   () => [plan.value, job.measures],
   () => {
@@ -125,6 +135,19 @@ const paper = (name: Paper) =>
       </div>
     </header>
     <template v-if="work && cost">
+      <div v-for="offer in cheaper" :key="offer.copies" class="notice" role="status">
+        <p>
+          <b>{{ offer.copies }} pieces cost less than {{ plan.layout.copies }}:</b>
+          {{ currency(offer.price) }} instead of {{ currency(cost.price) }}. The customer will see
+          it in the quote.
+        </p>
+        <v-btn
+          v-if="!plan.versions"
+          size="small"
+          @click="job.update(withCopies(plan, offer.copies))"
+          >Make it {{ offer.copies }}</v-btn
+        >
+      </div>
       <div class="summary">
         <div v-for="entry in summary" :key="entry.label" class="panel pad">
           <p class="label">{{ entry.label }}</p>

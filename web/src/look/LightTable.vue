@@ -72,6 +72,8 @@ function key(event: KeyboardEvent) {
 }
 
 const texture = computed(() => at.texture ?? (at.view.place === 'wood' ? 'grain' : undefined));
+/** What stands beside it, where it is not wiped. */
+const second = computed(() => (at.beside && at.other ? props.against : undefined));
 const ground = computed(() => (at.behind ? 'held' : at.seeThrough ? at.view.place : 'booth'));
 </script>
 
@@ -86,49 +88,66 @@ const ground = computed(() => (at.behind ? 'held' : at.seeThrough ? at.view.plac
     @pointerup="drop"
     @pointercancel="drag = undefined"
   >
-    <div
-      ref="print"
-      class="print"
-      role="group"
-      tabindex="0"
-      aria-label="The print: arrow keys move a cross, Enter reads the point"
-      @keydown="key"
-      @blur="cross = undefined"
-    >
-      <print-canvas
-        :picture="picture"
-        :label="`${at.shown.name}, the print from the ${caption}`"
-        :texture="texture"
-        :tilt="at.tilt"
-        :marked="marked"
-        :behind="at.behind"
-        data-testid="look"
-      />
-      <print-canvas
-        v-if="at.other && against"
-        class="other"
-        :picture="against"
-        :label="`${at.other.name}, from the ${caption}`"
-        :texture="texture"
-        :tilt="at.tilt"
-        :marked="marked"
-        :behind="at.behind"
-        :style="{ clipPath: `inset(0 0 0 ${wipe}%)` }"
-        data-testid="other-look"
-      />
-      <span
-        v-for="(spot, i) in at.points"
-        :key="i"
-        class="pin figures"
-        :style="{ left: `${spot.x * 100}%`, top: `${spot.y * 100}%` }"
-        >{{ i + 1 }}</span
+    <div class="pair" :class="{ beside: second }">
+      <div
+        ref="print"
+        class="print"
+        role="group"
+        tabindex="0"
+        aria-label="The print: arrow keys move a cross, Enter reads the point"
+        @keydown="key"
+        @blur="cross = undefined"
       >
-      <span
-        v-if="cross"
-        class="cross"
-        :style="{ left: `${cross.x * 100}%`, top: `${cross.y * 100}%` }"
-      ></span>
-      <span v-if="at.other && against" class="edge" :style="{ left: `${wipe}%` }"></span>
+        <print-canvas
+          :picture="picture"
+          :label="`${at.shown.name}, the print from the ${caption}`"
+          :texture="texture"
+          :tilt="at.tilt"
+          :marked="marked"
+          :behind="at.behind"
+          data-testid="look"
+        />
+        <print-canvas
+          v-if="at.other && against && !second"
+          class="other"
+          :picture="against"
+          :label="`${at.other.name}, from the ${caption}`"
+          :texture="texture"
+          :tilt="at.tilt"
+          :marked="marked"
+          :behind="at.behind"
+          :style="{ clipPath: `inset(0 0 0 ${wipe}%)` }"
+          data-testid="other-look"
+        />
+        <span
+          v-for="(spot, i) in at.points"
+          :key="i"
+          class="pin figures"
+          :style="{ left: `${spot.x * 100}%`, top: `${spot.y * 100}%` }"
+          >{{ i + 1 }}</span
+        >
+        <span
+          v-if="cross"
+          class="cross"
+          :style="{ left: `${cross.x * 100}%`, top: `${cross.y * 100}%` }"
+        ></span>
+        <span
+          v-if="at.other && against && !second"
+          class="edge"
+          :style="{ left: `${wipe}%` }"
+        ></span>
+      </div>
+      <div v-if="at.other && second" class="print">
+        <print-canvas
+          :picture="second"
+          :label="`${at.other.name}, from the ${caption}`"
+          :texture="texture"
+          :tilt="at.tilt"
+          :marked="marked"
+          :behind="at.behind"
+          data-testid="other-look"
+        />
+      </div>
     </div>
     <slot></slot>
     <span v-if="at.mistake" class="flag">{{ at.shown.name }}: a mistake, not the plan</span>
@@ -184,6 +203,21 @@ const ground = computed(() => (at.behind ? 'held' : at.seeThrough ? at.view.plac
 .light-table.tilts {
   cursor: ew-resize;
   touch-action: pan-y;
+}
+
+.pair {
+  display: grid;
+  min-width: 0;
+  min-height: 0;
+  max-width: 100%;
+  max-height: 100%;
+}
+
+.beside {
+  grid-template-columns: 1fr 1fr;
+  gap: 18px;
+  place-items: center;
+  width: 100%;
 }
 
 .print {

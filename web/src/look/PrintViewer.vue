@@ -107,8 +107,18 @@ const caption = computed(() =>
       </p>
       <div v-if="at.other" class="sliding">
         <span>{{ at.shown.name }}</span>
-        <v-slider v-model="wipe" aria-label="Wipe" :min="0" :max="100" :step="1" />
-        <span>{{ at.other.name }}</span>
+        <v-slider
+          v-if="!at.beside"
+          v-model="wipe"
+          aria-label="Wipe"
+          :min="0"
+          :max="100"
+          :step="1"
+        />
+        <span class="versus">{{ at.other.name }}</span>
+        <v-btn size="small" variant="text" @click="at.beside = !at.beside">{{
+          at.beside ? 'Wipe' : 'Side by side'
+        }}</v-btn>
       </div>
       <div v-if="picture?.shine" class="sliding">
         <span>Away from the lamp</span>
@@ -173,6 +183,10 @@ const caption = computed(() =>
 
 .sliding :deep(.v-slider) {
   margin: 0;
+}
+
+.versus {
+  margin-left: auto;
 }
 
 .gamut {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** From where and in which light the print is looked at, with which mistake, and what it is wiped against. */
-import { CATALOGUE, PLACES, type View } from '@kyanos/core';
+import { PLACES, type View } from '@kyanos/core';
 import { computed, reactive, ref } from 'vue';
 import type { ViewControl } from './useView.ts';
 
@@ -55,11 +55,15 @@ function choosePicture(event: Event) {
     <v-select
       v-model="at.wiped"
       class="choice"
-      label="Wipe against"
+      label="Compare with"
       placeholder="nothing"
       persistent-placeholder
       clearable
-      :items="CATALOGUE.map(({ id, name }) => ({ value: id, title: name }))"
+      :items="at.comparisons"
+      item-value="id"
+      item-title="name"
+      :item-props="({ about }) => ({ subtitle: `another ${about}` })"
+      :menu-props="{ minWidth: 280 }"
     />
     <v-select
       v-if="at.mistakes.length"

@@ -1,28 +1,22 @@
 /** How the print of the open job is looked at: side, place, light, and what it is compared with. */
 import {
   BACKINGS,
-  CATALOGUE,
   mistakesOf,
-  parseStack,
   PLACE_NAMES,
   PLACES,
   viewsOf,
   withStack,
   wholeOptics,
   type Backing,
+  type Material,
   type Mistake,
   type PlaceName,
   type PrintPlan,
   type View,
 } from '@kyanos/core';
-import { computed, ref, watch } from 'vue';
+import { computed, ref, watch, type Ref } from 'vue';
 import { useJob } from '../job/useJob.ts';
-
-/** What stands beside the plan in the viewer: one of the mistakes, or a stack to wipe against. */
-export interface Compared {
-  readonly name: string;
-  readonly plan: PrintPlan;
-}
+import { comparisonsOf, type Compared } from './comparisons.ts';
 
 /** Closer than this a second click takes a point off again. */
 const NEAR = 0.02;
@@ -32,9 +26,16 @@ export interface PagePoint {
   readonly y: number;
 }
 
-export function useView() {
+/**
+ * The print of the open job as it is looked at.
+ * @param tried a material that it is shown on without changing the plan; undefined inside: the plan's own. Where this is given,
+ *   nothing that is chosen goes into the plan
+ */
+export function useView(tried?: Readonly<Ref<Material | undefined>>) {
   const job = useJob();
-  const plan = computed(() => job.plan!);
+  const plan = computed<PrintPlan>(() =>
+    tried?.value ? { ...job.plan!, material: tried.value } : job.plan!,
+  );
   const planned = viewsOf(plan.value.viewing).day;
 
   const side = ref<View['side']>(planned.side);
@@ -45,6 +46,8 @@ export function useView() {
   const tilt = ref(0);
   const mistake = ref<Mistake['id']>();
   const wiped = ref<string>();
+  /** Side by side instead of a wipe. */
+  const beside = ref(false);
   /** Points that are read, shares of the picture from its top left. */
   const points = ref<readonly PagePoint[]>([]);
   function pin(spot: PagePoint) {
@@ -78,7 +81,8 @@ export function useView() {
     place.value = next;
     behind.value = undefined;
     // Grounds and windows are part of the plan; lamps are tried.
-    if ((BACKINGS as readonly string[]).includes(next) && next !== plan.value.viewing.backing)
+    const kept = !tried && (BACKINGS as readonly string[]).includes(next);
+    if (kept && next !== plan.value.viewing.backing)
       job.update({ viewing: { ...plan.value.viewing, backing: next as Backing } });
   }
   const nextPlace = () => {
@@ -106,11 +110,11 @@ export function useView() {
       ? { name: found.name, plan: withStack(plan.value, found.stack) }
       : { name: 'As planned', plan: plan.value };
   });
-  /** The stack it is wiped against. */
-  const other = computed<Compared | undefined>(() => {
-    const entry = CATALOGUE.find(({ id }) => id === wiped.value);
-    return entry && { name: entry.name, plan: withStack(plan.value, parseStack(entry.notation)) };
-  });
+  /** What it can be compared with: other stacks, other densities of its first special, other materials of the shop. */
+  const comparisons = computed(() => comparisonsOf(plan.value, job.shop?.materials ?? []));
+  const other = computed<Compared | undefined>(() =>
+    comparisons.value.find(({ id }) => id === wiped.value)?.plan(),
+  );
 
   const texture = computed(() => wholeOptics(plan.value.material).texture?.kind);
 
@@ -124,6 +128,8 @@ export function useView() {
     mistake,
     mistakes,
     wiped,
+    beside,
+    comparisons,
     points,
     pin,
     seeThrough,

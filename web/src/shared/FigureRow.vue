@@ -15,23 +15,29 @@ defineProps<{
 </script>
 
 <template>
-  <dl class="row">
-    <div v-for="{ name, text, working, bad } in figures" :key="name">
-      <dt class="label">{{ name }}</dt>
-      <dd class="figures" :class="{ bad }">
-        <figure-value v-if="working" :text="text" :working="working" />
-        <template v-else>{{ text }}</template>
-      </dd>
-    </div>
+  <div class="row">
+    <dl>
+      <div v-for="{ name, text, working, bad } in figures" :key="name">
+        <dt class="label">{{ name }}</dt>
+        <dd class="figures" :class="{ bad }">
+          <figure-value v-if="working" :text="text" :working="working" />
+          <template v-else>{{ text }}</template>
+        </dd>
+      </div>
+    </dl>
     <slot />
-  </dl>
+  </div>
 </template>
 
 <style scoped>
-.row {
+.row,
+dl {
   display: flex;
   gap: 2px 22px;
   align-items: start;
+}
+
+.row {
   min-height: 42px;
   overflow-x: auto;
   white-space: nowrap;

@@ -5,14 +5,14 @@ const open = defineModel<boolean>({ required: true });
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="440" aria-label="Keyboard shortcuts">
+  <v-dialog v-model="open" max-width="860" aria-label="Keyboard shortcuts">
     <div class="panel pa-6">
       <h2 class="question mb-4">Keys</h2>
       <dl>
-        <template v-for="[key, what] in SHORTCUTS" :key="key">
+        <div v-for="[key, what] in SHORTCUTS" :key="key">
           <dt class="figures">{{ key }}</dt>
           <dd>{{ what }}</dd>
-        </template>
+        </div>
       </dl>
       <v-btn class="mt-5" color="primary" variant="flat" @click="open = false">Close</v-btn>
     </div>
@@ -21,9 +21,16 @@ const open = defineModel<boolean>({ required: true });
 
 <style scoped>
 dl {
+  columns: 380px 2;
+  column-gap: 32px;
+}
+
+dl > div {
   display: grid;
-  grid-template-columns: 84px 1fr;
-  row-gap: 10px;
+  grid-template-columns: 104px 1fr;
+  gap: 10px;
+  padding: 4px 0;
+  break-inside: avoid;
 }
 
 dt {

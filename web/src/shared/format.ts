@@ -10,8 +10,12 @@ const fixed = (value: number, digits: number) =>
 
 export const percent = (share: number, digits = 1): string => `${fixed(share * 100, digits)} %`;
 const MM2_PER_IN2 = MM_PER_INCH ** 2;
-export const area = (mm2: number, unit = units.value): string =>
-  unit === 'metric' ? `${fixed(mm2 / 100, 1)} cm²` : `${fixed(mm2 / MM2_PER_IN2, 1)} in²`;
+/** From a square metre on in m², below in cm²; tenths only where they matter. */
+export function area(mm2: number, unit = units.value): string {
+  if (unit === 'imperial') return `${fixed(mm2 / MM2_PER_IN2, 1)} in²`;
+  if (mm2 >= 1e6) return `${fixed(mm2 / 1e6, 2)} m²`;
+  return `${fixed(mm2 / 100, mm2 < 1e5 ? 1 : 0)} cm²`;
+}
 export const ml = (value: number): string => `${fixed(value, 1)} mL`;
 
 export function duration(minutes: number): string {
@@ -24,9 +28,13 @@ export function duration(minutes: number): string {
 export const currency = ({ minor, currency: code }: Money): string =>
   (minor / 100).toLocaleString('en', { style: 'currency', currency: code });
 
-/** A length of material or machine: whole millimetres, tenths of an inch. */
-export const length = (mm: number, unit = units.value): string =>
-  unit === 'metric' ? `${fixed(mm, 0)} mm` : `${fixed(mm / MM_PER_INCH, 1)} in`;
+/** From so many mm on a length is told in metres. */
+const METRES = 2000;
+/** A length of material or machine: whole millimetres, from two metres on hundredths of one; tenths of an inch. */
+export function length(mm: number, unit = units.value): string {
+  if (unit === 'imperial') return `${fixed(mm / MM_PER_INCH, 1)} in`;
+  return mm >= METRES ? `${fixed(mm / 1000, 2)} m` : `${fixed(mm, 0)} mm`;
+}
 
 /** Width × height in the preferred unit, and in the other for a tooltip. */
 export function size(width: number, height: number): { text: string; other: string } {

@@ -13,6 +13,7 @@ export const SHORTCUTS: readonly (readonly [key: string, what: string])[] = [
   ['f', 'look at the other side: front, back'],
   ['l', 'lamp in front, lamp behind'],
   ['b', 'next place for the print: ground, window, light box'],
+  ['v', 'the print on the whole screen, for the customer'],
   ['x', 'next classic mistake with white, and back to the plan'],
   ['on a layer', '↑ ↓ choose · Shift ↑ ↓ move · + − density · h, Shift h hits · i mirror · Delete'],
   ['q', 'next question of a stage that asks several'],

@@ -14,7 +14,10 @@ describe('numbers as an operator reads them', () => {
 
   it('carry their unit and no more digits than they deserve', () => {
     expect(percent(0.4837)).toBe('48.4 %');
-    expect(area(252_030)).toBe('2,520.3 cm²');
+    expect(area(25_203)).toBe('252.0 cm²');
+    expect(area(252_030)).toBe('2,520 cm²');
+    expect(area(3_215_570)).toBe('3.22 m²');
+    expect([length(1999), length(4951)]).toEqual(['1,999 mm', '4.95 m']);
     expect(currency({ minor: 123_456, currency: 'USD' })).toBe('$1,234.56');
     expect([0, 7, 0.123456, 1.5, 1234.5, 1607043214.13, 'four'].map(plain)).toEqual([
       '0',

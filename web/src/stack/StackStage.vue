@@ -1,13 +1,17 @@
 <script setup lang="ts">
 import { allLayers, CATALOGUE, formatStack, parseStack, sameLayers } from '@kyanos/core';
-import { computed } from 'vue';
+import { mdiFullscreen } from '@mdi/js';
+import { onKeyStroke } from '@vueuse/core';
+import { computed, ref } from 'vue';
 import PictureStage from '../job/PictureStage.vue';
 import { useJob } from '../job/useJob.ts';
+import CustomerView from '../look/CustomerView.vue';
 import PrintViewer from '../look/PrintViewer.vue';
 import { useView } from '../look/useView.ts';
 import ViewControls from '../look/ViewControls.vue';
 import FigureRow from '../shared/FigureRow.vue';
 import FindingList from '../shared/FindingList.vue';
+import { typing } from '../shared/keys.ts';
 import LayerEditor from './LayerEditor.vue';
 import LookDetails from './LookDetails.vue';
 import StackAdvisor from './StackAdvisor.vue';
@@ -17,6 +21,10 @@ const job = useJob();
 const plan = computed(() => job.plan!);
 const viewing = useView();
 const look = useLookNumbers(viewing);
+const whole = ref(false);
+onKeyStroke('v', (event) => {
+  if (!typing(event) && job.artworkId) whole.value = true;
+});
 
 const answer = computed(() => {
   const { stack } = plan.value;
@@ -29,9 +37,24 @@ const answer = computed(() => {
 
 <template>
   <picture-stage question="What will it look like?" :answer="answer">
-    <template v-if="job.artworkId" #tools><view-controls :viewing="viewing" /></template>
-    <print-viewer v-if="job.artworkId" :viewing="viewing" />
-    <p v-else class="panel pad">No artwork yet. Take a file in at stage 1 to see the print.</p>
+    <template v-if="job.artworkId" #tools>
+      <view-controls :viewing="viewing" />
+      <v-btn
+        variant="text"
+        :icon="mdiFullscreen"
+        aria-label="The whole screen"
+        title="The whole screen, for the customer (v)"
+        @click="whole = true"
+      />
+    </template>
+    <!-- One picture is drawn at a time, and listens to the keys. -->
+    <print-viewer v-if="job.artworkId && !whole" :viewing="viewing" />
+    <v-dialog v-model="whole" fullscreen aria-label="The print on the whole screen">
+      <customer-view v-if="whole" @close="whole = false" />
+    </v-dialog>
+    <p v-if="!job.artworkId" class="panel pad">
+      No artwork yet. Take a file in at stage 1 to see the print.
+    </p>
     <template v-if="job.artworkId" #figures>
       <figure-row :figures="look.row.value" data-testid="look-row" />
     </template>
