@@ -138,6 +138,7 @@ function rename() {
         class="lying"
         :plan="job.plan"
         :selected="chosen"
+        :figure="figure"
         @select="selectLayer"
       />
       <main class="content" :class="{ asks: views.length }">

@@ -9,10 +9,8 @@ import {
   type PrintPlan,
   type StackLayer,
 } from '@kyanos/core';
+import type { SampleFigure } from '../look/laidAs.ts';
 import { currency, duration, percent } from '../shared/format.ts';
-
-/** Says what stands at a part of a layer. Returns undefined where density and hits do. */
-export type SampleFigure = (layer: StackLayer, part: Part) => string | undefined;
 
 const nothing: SampleFigure = () => undefined;
 const blank: SampleFigure = () => '';

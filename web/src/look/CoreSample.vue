@@ -15,12 +15,12 @@ import {
   stepLayer,
   type Material,
   type Moved,
-  type Part,
   type PrintPlan,
   type Stack,
   type StackLayer,
 } from '@kyanos/core';
 import { computed, nextTick, ref, shallowRef, useId } from 'vue';
+import { laidAs, type SampleFigure } from './laidAs.ts';
 import { ADHESIVE, drawingOf, FILM, gapAt, type Slab } from './sample.ts';
 import { letterOf, textureOf } from './textures.ts';
 
@@ -28,7 +28,7 @@ const props = defineProps<{
   plan: PrintPlan;
   selected?: number | undefined;
   /** What stands at a part of a layer in place of its density and hits. */
-  figure?: ((layer: StackLayer, part: Part) => string | undefined) | undefined;
+  figure?: SampleFigure | undefined;
   /** Layers that are laid together, with what is said of them beside the cut. */
   brackets?:
     | readonly { readonly layers: readonly StackLayer[]; readonly text: readonly string[] }[]
@@ -75,9 +75,6 @@ const grouped = computed(() =>
     return [{ text, x: x + 10, y: (top + bottom) / 2, path: `M${x} ${top}h5V${bottom}h-5` }];
   }),
 );
-const laidAs = (layer: StackLayer, part: Part) =>
-  props.figure?.(layer, part) ?? `${part.density} %${layer.hits > 1 ? ` ×${layer.hits}` : ''}`;
-
 const eyes = computed(() => {
   const { side } = props.plan.viewing;
   return { front: side !== 'back', back: side !== 'front' };
@@ -291,7 +288,7 @@ function drop() {
             text-anchor="end"
             class="numbers"
           >
-            {{ slab.layer.mirror && k === 0 ? 'Я ' : '' }}{{ laidAs(slab.layer, part) }}
+            {{ slab.layer.mirror && k === 0 ? 'Я ' : '' }}{{ laidAs(slab.layer, part, figure) }}
           </text>
         </g>
       </g>

@@ -1,11 +1,17 @@
 <script setup lang="ts">
 /** The core sample lying on its side, for narrow screens: from the back, through the material, to the front. */
 import { inkName, keyOf, type PrintPlan } from '@kyanos/core';
+import { laidAs, type SampleFigure } from './laidAs.ts';
 import { computed } from 'vue';
 import { drawingOf } from './sample.ts';
 import TextureSwatch from './TextureSwatch.vue';
 
-const props = defineProps<{ plan: PrintPlan; selected?: number | undefined }>();
+const props = defineProps<{
+  plan: PrintPlan;
+  selected?: number | undefined;
+  /** What stands at a part of a layer in place of its density and hits. */
+  figure?: SampleFigure | undefined;
+}>();
 const emit = defineEmits<{ select: [index: number] }>();
 const slabs = computed(() => drawingOf(props.plan.stack, false).slabs.toReversed());
 const back = computed(() => slabs.value.filter(({ side }) => side === 'back'));
@@ -26,9 +32,7 @@ const front = computed(() => slabs.value.filter(({ side }) => side === 'front'))
         <span v-for="part in layer.parts" :key="keyOf(part)" class="part">
           <texture-swatch :part="part" :machine="plan.machine" />
           <b>{{ inkName(part, plan.machine) }}</b>
-          <span class="figures"
-            >{{ part.density }} %<template v-if="layer.hits > 1"> ×{{ layer.hits }}</template></span
-          >
+          <span class="figures">{{ laidAs(layer, part, figure) }}</span>
         </span>
       </button>
     </template>

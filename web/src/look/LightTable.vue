@@ -169,7 +169,7 @@ const ground = computed(() => (at.behind ? 'held' : at.seeThrough ? at.view.plac
   place-items: center;
   height: 100%;
   /* What is said and moved at its foot covers nothing of the print. */
-  padding: 14px 16px 54px;
+  padding: 14px 16px calc(var(--foot, 0px) + 16px);
   border-radius: 10px;
   background: #8d8f92;
   color: #14213d;

@@ -2,7 +2,7 @@
 /** The print as it will look on this material in this light. */
 import { PREVIEW_PX } from '@kyanos/contract';
 import { PLACES, type PrintPlan, type View } from '@kyanos/core';
-import { onKeyStroke } from '@vueuse/core';
+import { onKeyStroke, useElementSize } from '@vueuse/core';
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import { percent } from '../shared/format.ts';
@@ -64,6 +64,8 @@ watch(
   },
 );
 
+const foot = ref<HTMLElement>();
+const { height: footHeight } = useElementSize(foot);
 const wipe = ref(50);
 const marked = ref(false);
 
@@ -75,7 +77,7 @@ const caption = computed(() =>
 </script>
 
 <template>
-  <div class="viewer">
+  <div class="viewer" :style="{ '--foot': `${footHeight}px` }">
     <light-table
       :viewing="viewing"
       :picture="picture"
@@ -91,7 +93,7 @@ const caption = computed(() =>
         {{ job.artwork && job.artwork.state !== 'done' ? 'Making plates…' : 'Drawing…' }}
       </p>
     </light-table>
-    <div class="foot">
+    <div ref="foot" class="foot">
       <p class="note">
         Seen from the {{ caption }}. Simulation, not a contract proof.
         <button

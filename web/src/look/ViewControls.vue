@@ -54,7 +54,7 @@ function choosePicture(event: Event) {
     />
     <v-select
       v-model="at.wiped"
-      class="choice"
+      class="choice compared"
       label="Compare with"
       placeholder="nothing"
       persistent-placeholder
@@ -88,6 +88,10 @@ function choosePicture(event: Event) {
 
 .choice {
   width: 148px;
+}
+
+.compared {
+  width: 180px;
 }
 
 @media (max-width: 900px) {
