@@ -1,19 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
-
-const STAGES = [
-  'artwork',
-  'material',
-  'stack',
-  'plates',
-  'trips',
-  'layout',
-  'cost',
-  'what-if',
-  'process',
-  'reports',
-  'run-sheet',
-];
+import { VIEWS } from './views.ts';
 
 for (const theme of ['day', 'night'])
   test(`every screen passes the accessibility check by ${theme}`, async ({ page }) => {
@@ -41,7 +28,7 @@ for (const theme of ['day', 'night'])
     await check('board');
     await page.getByText('Stage portrait on black board').click();
     await page.waitForURL(/\/stack$/);
-    for (const stage of STAGES) {
+    for (const stage of VIEWS) {
       await page.goto(page.url().replace(/[^/]+$/, stage));
       await page.getByRole('heading', { level: 1 }).waitFor();
       await expect(page.getByTestId('ledger')).toContainText('Price');

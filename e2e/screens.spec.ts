@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { VIEWS } from './views.ts';
 
 const SIZES = {
   bench: { width: 1280, height: 800 },
@@ -7,19 +8,6 @@ const SIZES = {
 } as const;
 /** Least share of the window that the picture takes, where nothing is scrolled. */
 const SHARES = { artwork: 0.4, stack: 0.5, plates: 0.5 } as const;
-const STAGES = [
-  'artwork',
-  'material',
-  'stack',
-  'plates',
-  'trips',
-  'layout',
-  'cost',
-  'what-if',
-  'process',
-  'reports',
-  'run-sheet',
-];
 
 async function open(page: Page, stage: string) {
   await page.goto(page.url().replace(/[^/]+$/, stage));
@@ -52,7 +40,7 @@ for (const [name, size] of Object.entries(SIZES))
     await page.goto('/');
     await page.getByText('Orchard cordial, clear label').click();
     await page.waitForURL(/\/stack$/);
-    for (const stage of STAGES) {
+    for (const stage of VIEWS) {
       await open(page, stage);
       const width = await page.evaluate(() =>
         Math.max(

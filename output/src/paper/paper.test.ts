@@ -15,7 +15,7 @@ import {
 import { DEMO_JOBS } from '@kyanos/demo';
 import { openArtwork } from '@kyanos/intake';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { innerSheetPdf, jigPdf, quotePdf, runSheetPdf, type QuoteJob } from '../index.ts';
+import { innerSheetPdf, jigPdf, pngOf, quotePdf, runSheetPdf, type QuoteJob } from '../index.ts';
 import type { Paper } from './paper.ts';
 
 const tmp = mkdtempSync(join(tmpdir(), 'paper-test-'));
@@ -56,6 +56,36 @@ beforeAll(async () => {
     offers: offersOf(plan, info, { plates: result.plates, pictures: [] }, quantitiesOf(plan)),
   };
 }, 60_000);
+
+/** A picture of 400 × 300 pixels, half of it red. */
+const pictured = async (): Promise<QuoteJob> => {
+  const [width, height] = [400, 300];
+  const pixels = new Uint8ClampedArray(width * height * 4).fill(255);
+  for (let i = 0; i < pixels.length / 2; i += 4) pixels.set([200, 20, 20, 255], i);
+  const png = await pngOf({ width, height, pixels });
+  return { ...job, picture: { png, seen: 'seen from the front, on white' } };
+};
+
+describe('the picture of the print', () => {
+  for (const [name, paper] of [
+    ['quote', quotePdf],
+    ['run sheet', runSheetPdf],
+  ] as const)
+    it(`stands on the ${name}, with how it is seen, and is no proof`, async () => {
+      const { text } = await read(paper(await pictured()));
+      expect(text).toContain('As it will look, seen from the front, on white.');
+      expect(text).toContain('not a contract proof');
+      const images = execFileSync('pdfimages', ['-list', join(tmp, 'paper.pdf')]).toString();
+      expect(images).toMatch(/image +400 +300 +rgb/);
+      const without = await read(paper(job));
+      expect(without.text).not.toContain('As it will look');
+    });
+
+  it('leaves the quote on one page', async () => {
+    await read(quotePdf(await pictured()));
+    expect(execFileSync('pdfinfo', [join(tmp, 'paper.pdf')]).toString()).toMatch(/Pages: +1\n/);
+  });
+});
 
 describe('the quote', () => {
   it('tells the customer what, for how much, until when, and what more of it would cost', async () => {

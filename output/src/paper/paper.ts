@@ -27,6 +27,8 @@ export interface PaperJob {
   readonly shopName: string;
   readonly version: number;
   readonly printedAt: Date;
+  /** The print as it will look, with how it is seen in words; absent where it can't be drawn. */
+  readonly picture?: { readonly png: Buffer; readonly seen: string } | undefined;
 }
 
 /** Signs that our faces lack, in words that say the same. */
@@ -66,6 +68,24 @@ export function heading(doc: Paper, title: string, lines: readonly string[]): vo
 export const noteLine = (doc: Paper, text: string): void => {
   doc.font('bold').fontSize(11).fillColor(INK).text(text, MARGIN);
 };
+
+/** The picture of a paper takes no more of its height, points. */
+const PICTURE = 132;
+
+/** The print as it will look, where there is a picture of it. */
+export function printPicture(doc: Paper, { picture }: Pick<PaperJob, 'picture'>): void {
+  if (!picture) return;
+  const { png, seen } = picture;
+  // The first chunk of a PNG begins with width and height (W3C PNG, 11.2.2).
+  const [width, height] = [png.readUInt32BE(16), png.readUInt32BE(20)];
+  const most = doc.page.width - 2 * MARGIN;
+  const scale = Math.min(PICTURE / height, most / width);
+  doc.moveDown(0.5);
+  const y = room(doc, height * scale + 24);
+  doc.image(png, MARGIN, y, { width: width * scale, height: height * scale });
+  doc.y = y + height * scale + 4;
+  paragraph(doc, `As it will look, ${seen}. Simulation, not a contract proof.`, 8.5);
+}
 
 export function subheading(doc: Paper, text: string): void {
   room(doc, 60);

@@ -7,6 +7,7 @@ import {
   newDocument,
   noteLine,
   paragraph,
+  printPicture,
   rule,
   subheading,
   table,
@@ -53,6 +54,7 @@ export function quotePdf(job: QuoteJob): Paper {
         .map(({ name }) => ['With', name]),
     ],
   );
+  printPicture(doc, job);
   subheading(doc, 'Price');
   const { taxPercent = 0 } = plan.prices;
   table(

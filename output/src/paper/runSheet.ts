@@ -7,6 +7,7 @@ import {
   MARGIN,
   newDocument,
   noteLine,
+  printPicture,
   finished,
   room,
   rule,
@@ -31,6 +32,7 @@ export function runSheetPdf(job: PaperJob): Paper {
     doc,
     `${work.minutes.toFixed(0)} min in all  ·  ${ml.toFixed(1)} mL ink  ·  cost ${formatMoney(work.cost.total)}  ·  price ${formatMoney(work.cost.price)}`,
   );
+  printPicture(doc, job);
   rule(doc);
   work.runSheet.forEach((step, i) => drawStep(doc, step, i + 1));
   return finished(doc, job, 'Simulation and estimate, not a contract proof; make a test print');

@@ -1,4 +1,6 @@
 /** What takes longer than an answer may: run in threads of their own by aside.ts. */
+import { gunzipSync } from 'node:zlib';
+import { previewFrom } from '@kyanos/contract';
 import {
   type ErrorCode,
   DomainError,
@@ -6,16 +8,24 @@ import {
   jigOf,
   middleOpacity,
   learn,
+  lookAt,
+  memoryRaster,
   offersOf,
   pageOf,
   pieceOf,
+  PLACES,
+  printPixels,
   quantitiesOf,
   patchesOf,
   patchNamed,
   readCgats,
   readingsOf,
   readReports,
+  sceneOf,
+  screened,
+  shrunkRaster,
   testForm,
+  viewsOf,
   calculate,
   type ArtworkInfo,
   type FormKind,
@@ -26,11 +36,13 @@ import {
   type Material,
   type Measures,
   type PrintPlan,
+  type Raster,
 } from '@kyanos/core';
 import {
   formPdf,
   innerSheetPdf,
   jigPdf,
+  pngOf,
   quotePdf,
   runSheetPdf,
   type PaperJob,
@@ -46,6 +58,8 @@ export interface PaperOrder
   extends PlannedJob, Pick<PaperJob, 'fileName' | 'shopName' | 'version' | 'printedAt'> {
   readonly paper: string;
   readonly state: MachineState;
+  /** Pages at screen resolution, packed as they are stored, for a picture of the print; none where it wants none. */
+  readonly previews: readonly { readonly page: number; readonly bytes: Uint8Array }[];
 }
 
 type Ready = PaperJob & PlannedJob & { readonly state: MachineState };
@@ -67,7 +81,26 @@ const PAPERS: Readonly<Record<string, (job: Ready) => NodeJS.ReadableStream>> = 
 };
 export const PAPER_NAMES: readonly string[] = Object.keys(PAPERS);
 
-async function paper({ paper: name, ...job }: PaperOrder): Promise<Uint8Array> {
+/** Longest side of the print on a paper, pixels: 300 dpi at the height it may have there. */
+const PICTURE_PX = 700;
+
+/** The print of the plan's first page, as it is meant to be seen. */
+async function pictureOf({ plan, info, previews }: PaperOrder): Promise<PaperJob['picture']> {
+  if (previews.length === 0) return undefined;
+  const rasters = new Map<number, Raster>();
+  for (const { page: number, bytes } of previews) {
+    const page = info.pages.find((one) => one.number === number)!;
+    const preview = previewFrom(page, gunzipSync(bytes));
+    rasters.set(number, await shrunkRaster(memoryRaster(preview, preview.planes), PICTURE_PX));
+  }
+  const print = await printPixels(plan, { info, raster: (page) => rasters.get(page)! });
+  const { day } = viewsOf(plan.viewing);
+  const png = await pngOf(screened(lookAt(sceneOf(plan, info), print, day.side), day));
+  return { png, seen: `seen from the ${day.side}, ${PLACES[day.place].name}` };
+}
+
+async function paper(order: PaperOrder): Promise<Uint8Array> {
+  const { paper: name, previews: _, ...job } = order;
   const result = calculate(job.plan, job.info, job.measures, job.state);
   const { work } = result;
   if (!work) {
@@ -78,7 +111,8 @@ async function paper({ paper: name, ...job }: PaperOrder): Promise<Uint8Array> {
       'plan',
     );
   }
-  return bytesOf(PAPERS[name]({ ...job, result, work }));
+  const picture = await pictureOf(order);
+  return bytesOf(PAPERS[name]({ ...job, result, work, picture }));
 }
 
 async function bytesOf(stream: NodeJS.ReadableStream): Promise<Uint8Array> {

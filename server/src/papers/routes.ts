@@ -1,18 +1,30 @@
 /** Papers of a job: run sheet, quote, inner sheet, and the jig for loose pieces. */
-import { DomainError, UNKNOWN_STATE } from '@kyanos/core';
+import { DomainError, pagesOf, UNKNOWN_STATE, type PrintPlan } from '@kyanos/core';
 import { API } from '@kyanos/contract';
 import { Router } from 'express';
 import type pg from 'pg';
 import { aside } from '../aside/aside.ts';
 import type { PaperOrder } from '../aside/tasks.ts';
-import { readyArtwork } from '../artwork/queries.ts';
+import { previewOf, readyArtwork } from '../artwork/queries.ts';
 import { jobById } from '../jobs/queries.ts';
-import { measuresFor } from '../plates/queries.ts';
+import { measuresFor, plateJobs } from '../plates/queries.ts';
 import { on } from '../route.ts';
 import { shopOf, stateOf } from '../shop/queries.ts';
 
+/** Papers that show the print. */
+const PICTURED: readonly string[] = ['quote', 'run-sheet'];
+
+/** Pages that the print is made of; none where a rule takes its plate from another job, whose pages are not at hand. */
+async function previewsOf(pool: pg.Pool, artworkId: string, plan: PrintPlan) {
+  if (plateJobs(plan.stack).length > 0) return [];
+  const pages = new Set([plan.artwork.page, ...pagesOf(plan)]);
+  return Promise.all(
+    [...pages].map(async (page) => ({ page, bytes: await previewOf(pool, artworkId, page) })),
+  );
+}
+
 /** A job as it was saved last, with its full-size plates' measures. @throws DomainError with what is missing */
-async function orderOf(pool: pg.Pool, id: string): Promise<Omit<PaperOrder, 'paper'>> {
+async function orderOf(pool: pg.Pool, id: string, paper: string): Promise<PaperOrder> {
   const { plan, artworkId, fileName, version } = await jobById(pool, id);
   if (!artworkId) throw new DomainError('NO_ARTWORK');
   const info = await readyArtwork(pool, artworkId);
@@ -30,13 +42,15 @@ async function orderOf(pool: pg.Pool, id: string): Promise<Omit<PaperOrder, 'pap
     state,
     version,
     printedAt: new Date(),
+    paper,
+    previews: PICTURED.includes(paper) ? await previewsOf(pool, artworkId, plan) : [],
   };
 }
 
 export function paperRoutes(pool: pg.Pool): Router {
   const router = Router();
   on(router, API.getPaper, async ({ params: { id, paper } }, { res }) => {
-    const pdf = await aside('paper', { ...(await orderOf(pool, id)), paper });
+    const pdf = await aside('paper', await orderOf(pool, id, paper));
     res.set({
       'Content-Type': 'application/pdf',
       'Content-Disposition': `inline; filename="${paper}.pdf"`,

@@ -7,6 +7,7 @@ import {
   recipesOf,
   type Measures,
   type PrintPlan,
+  type Stack,
 } from '@kyanos/core';
 import type { Db } from '../db.ts';
 import { askedAgain } from '../queue.ts';
@@ -16,11 +17,15 @@ const COLUMNS = 'id, state, asked as attempt, progress, problem, measures';
 /** Goes up when a build measures something new or lays a pixel otherwise, so that plates built before are built again. */
 const MEASURED = 4;
 
+/** Jobs whose plates the rules of a stack take in. */
+export function plateJobs(stack: Stack): string[] {
+  const recipes = plateSpecs(stack).flatMap(({ rule }) => [...recipesOf(rule)]);
+  return recipes.flatMap(({ from }) => (from.kind === 'plate' ? [from.job] : []));
+}
+
 /** What the plates depend on, and nothing else: prices and times may change without a new build. */
 export async function rulesKey(db: Db, plan: PrintPlan): Promise<string> {
-  const specs = plateSpecs(plan.stack);
-  const recipes = specs.flatMap(({ rule }) => [...recipesOf(rule)]);
-  const jobs = recipes.flatMap(({ from }) => (from.kind === 'plate' ? [from.job] : []));
+  const jobs = plateJobs(plan.stack);
   const { rows: others } = await db.query<{ id: string; version: number }>(
     `select job_id as id, max(version) as version from job_version
      where job_id::text = any($1::text[]) group by job_id order by job_id`,

@@ -2,7 +2,7 @@
 import { API, TILE_PX, type ArtworkId } from '@kyanos/contract';
 import { channelsOf, levelSize, type ArtworkPage } from '@kyanos/core';
 import { addressIn } from '../shared/api.ts';
-import { planesOf } from '../look/preview.ts';
+import { planesOf } from '@kyanos/contract';
 import { Fetched } from '../shared/fetched.ts';
 import type { Patch } from './compose.ts';
 

@@ -2,7 +2,8 @@
 import type { ArtworkInfo } from '@kyanos/core';
 import { expose, transfer } from 'comlink';
 import type { Bitmap } from '../look/look.worker.ts';
-import { fetchPreview, shrink, type Preview } from '../look/preview.ts';
+import type { Preview } from '@kyanos/contract';
+import { fetchPreview, shrink } from '../look/preview.ts';
 import { Fetched } from '../shared/fetched.ts';
 import { coverageRamp, onRamp } from '../shared/colour.ts';
 import { compose, paperScene, type Patch } from './compose.ts';

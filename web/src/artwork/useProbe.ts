@@ -2,7 +2,8 @@
 import { drawnSeparation, laidAt, pageOf, PROCESS_NAMES, type PrintPlan } from '@kyanos/core';
 import { computed, shallowRef, watch, type Ref } from 'vue';
 import type { Bitmap } from '../look/look.worker.ts';
-import { fetchPreview, type Preview } from '../look/preview.ts';
+import type { Preview } from '@kyanos/contract';
+import { fetchPreview } from '../look/preview.ts';
 import { useLatest } from '../shared/useLatest.ts';
 import type { PageSubject } from './page.worker.ts';
 import { pageWorker } from './pageWorker.ts';

@@ -51,11 +51,14 @@ function selectLayer(index: number) {
 
 /** The layer whose settings stand below: the first that the stage has settings for, until one is chosen. */
 const chosen = computed(() => {
-  if (job.selectedLayer !== undefined || !job.plan) return job.selectedLayer;
-  if (route.meta.stage === 'stack') return 0;
-  if (route.meta.stage !== 'plates') return undefined;
-  const special = allLayers(job.plan.stack).findIndex(isSpecial);
-  return special < 0 ? undefined : special;
+  const { plan, selectedLayer } = job;
+  if (!plan || route.meta.stage !== 'plates')
+    return selectedLayer ?? (route.meta.stage === 'stack' ? 0 : undefined);
+  // Colour has no plate of its own: the one that is shown stays.
+  const layers = allLayers(plan.stack);
+  if (selectedLayer !== undefined && layers[selectedLayer]?.parts.some(({ rule }) => rule))
+    return selectedLayer;
+  return selectedLayer === undefined ? layers.findIndex(isSpecial) : undefined;
 });
 const figure = computed(() =>
   sampleFigures(route.meta.stage, job.plan!, job.shown?.work, job.measures),

@@ -176,16 +176,17 @@ function press(index: number, event: KeyboardEvent) {
   }
 }
 
-/** The piece that is dragged, where it is now, with its distances from the left and the leading edge. */
+/** How far the piece that is dragged is from the left and from the leading edge. */
 const held = computed(() => {
-  if (!dragged.value) return undefined;
+  if (!dragged.value) return [];
   const { index, dx, dy } = dragged.value;
   const box = boxes.value[index];
   const [left, top] = [onGrid(box.left + dx), onGrid(box.top + dy)];
-  return {
-    across: { x1: 0, x2: left, y: top + box.height / 2, text: length(Math.max(0, left)) },
-    along: { y1: 0, y2: top, x: left + box.width / 2, text: length(Math.max(0, top)) },
-  };
+  const [x, y] = [left + box.width / 2, top + box.height / 2];
+  return [
+    { x1: 0, x2: left, y1: y, y2: y, text: length(Math.max(0, left)) },
+    { x1: x, x2: x, y1: 0, y2: top, text: length(Math.max(0, top)) },
+  ];
 });
 /** A piece that is turned has its head on the left. */
 const drawn = (box: Rectangle & { readonly turned: boolean }) =>
@@ -294,24 +295,15 @@ const shift = (index: number) =>
           </text>
         </template>
       </template>
-      <g v-if="held" class="distances figures">
-        <line :x1="held.across.x1" :x2="held.across.x2" :y1="held.across.y" :y2="held.across.y" />
-        <line :x1="held.along.x" :x2="held.along.x" :y1="held.along.y1" :y2="held.along.y2" />
+      <g v-for="({ text: said, ...line }, i) in held" :key="i" class="distances figures">
+        <line v-bind="line" />
         <text
-          :transform="`translate(${held.across.x2 / 2} ${held.across.y})${lying ? ' rotate(90)' : ''}`"
+          :transform="`translate(${(line.x1 + line.x2) / 2} ${(line.y1 + line.y2) / 2})${lying ? ' rotate(90)' : ''}`"
           text-anchor="middle"
           dy="-0.4em"
           :font-size="text"
         >
-          {{ held.across.text }}
-        </text>
-        <text
-          :transform="`translate(${held.along.x} ${held.along.y2 / 2})${lying ? ' rotate(90)' : ''}`"
-          text-anchor="middle"
-          dy="-0.4em"
-          :font-size="text"
-        >
-          {{ held.along.text }}
+          {{ said }}
         </text>
       </g>
       <g v-for="(box, i) in load.others" :key="`other ${i}`">

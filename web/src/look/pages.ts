@@ -1,5 +1,5 @@
 /** A job's pages as rasters of screen resolution, fetched once. */
-import { API, PREVIEW_PX, type ArtworkId, type JobId } from '@kyanos/contract';
+import { API, PREVIEW_PX, type ArtworkId, type JobId, type Preview } from '@kyanos/contract';
 import {
   DomainError,
   memoryRaster,
@@ -14,7 +14,7 @@ import {
 } from '@kyanos/core';
 import { call } from '../shared/api.ts';
 import { Fetched } from '../shared/fetched.ts';
-import { fetchPreview, shrink, type Preview } from './preview.ts';
+import { fetchPreview, shrink } from './preview.ts';
 
 export interface Subject {
   readonly artworkId: ArtworkId;

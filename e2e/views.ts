@@ -1,0 +1,14 @@
+/** Every view of a job, by the last part of its address. */
+export const VIEWS = [
+  'artwork',
+  'material',
+  'stack',
+  'plates',
+  'trips',
+  'layout',
+  'cost',
+  'what-if',
+  'process',
+  'reports',
+  'run-sheet',
+] as const;
