@@ -103,10 +103,17 @@ describe('reports of finished jobs', () => {
 });
 
 describe('papers of a job', () => {
-  it.each(['quote', 'inner-sheet', 'run-sheet', 'jig'])('has its %s as PDF', async (name) => {
+  it.each([
+    ['quote', true],
+    ['inner-sheet', false],
+    ['run-sheet', true],
+    ['jig', false],
+  ])('has its %s as PDF, with the print on it where it belongs: %s', async (name, pictured) => {
     const response = await fetch(`${served.base}/jobs/${jobId}/${name}.pdf`);
     expect(response.headers.get('content-type')).toBe('application/pdf');
-    expect(Buffer.from(await response.arrayBuffer()).toString('latin1', 0, 5)).toBe('%PDF-');
+    const pdf = Buffer.from(await response.arrayBuffer()).toString('latin1');
+    expect(pdf.slice(0, 5)).toBe('%PDF-');
+    expect(pdf.includes('/Subtype /Image')).toBe(pictured);
   });
 
   it('are refused with the reason while there is nothing to write on them', async () => {
