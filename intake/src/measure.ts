@@ -102,7 +102,7 @@ export async function measure(
   const differing = knockout?.differing ?? [];
   const { codes, fine } = await lookCloser(await barcodes.finish(), { ...size, dpi }, renderRegion);
   // The interpreter paints every pixel that a bar touches: what lies round a code is drawn finer, and each pixel gets its share.
-  redraw(file, fine);
+  await redraw(file, fine);
   const page: ArtworkPage = {
     number,
     ...size,

@@ -12,6 +12,7 @@ export {
   fitted,
   freeId,
   originIn,
+  productOf,
   USUAL_CHOKE_MM,
   USUAL_GRAIN_WHITE,
   withProduct,

@@ -19,6 +19,8 @@ import {
   shopFileProblems,
   takenOver,
   confirmedMaterial,
+  fitted,
+  productOf,
   USUAL_MATERIAL_NAMES,
   usualMaterial,
   withMaterial,
@@ -277,6 +279,20 @@ describe('a machine that was never seen before', () => {
       C: estimate,
     });
     expect(withoutMachineInk(learnt, 'W').inks).toHaveLength(learnt.inks.length - 1);
+  });
+});
+
+describe('an ink as it is bought', () => {
+  it('has what a machine’s ink has but what depends on the machine, and gives it back when it is fitted', () => {
+    for (const ink of MACHINE.inks) {
+      const product = productOf(ink, 'bought');
+      expect(product).not.toHaveProperty('laydown');
+      expect(product).not.toHaveProperty('spotName');
+      const again = fitted(MACHINE, ink.channel, product).inks.find(
+        ({ channel }) => channel === ink.channel,
+      );
+      expect(again).toEqual({ ...ink, product: 'bought' });
+    }
   });
 });
 

@@ -51,6 +51,21 @@ export interface ShopPreset {
   readonly notation: string;
 }
 
+/** What is bought, as a machine has it: everything of an ink that does not depend on the machine. */
+export function productOf(ink: Ink, id: string): InkProduct {
+  const { name, role, pricePerLitre, container, contrastRatio, lab, finish } = ink;
+  return {
+    id,
+    name,
+    role,
+    pricePerLitre,
+    ...(container && { container }),
+    ...(contrastRatio !== undefined && { contrastRatio }),
+    ...(lab && { lab }),
+    ...(finish && { finish }),
+  };
+}
+
 /**
  * An id for a new thing: small letters, figures and hyphens of its name.
  * @param taken ids that there are

@@ -3,9 +3,11 @@ import { closeSync, openSync, readSync, writeSync } from 'node:fs';
 import type { PlanarFile } from '../planar.ts';
 import type { FinePart } from './renderRegion.ts';
 
-/** Changes the plates in place. A plane that the part does not have is left as it is. */
-export function redraw(plates: PlanarFile, parts: readonly FinePart[]): void {
+/** Changes the plates in place. A plane that the part does not have is left as it is. Waits for parts that are still being drawn. */
+export async function redraw(plates: PlanarFile, parts: readonly FinePart[]): Promise<void> {
   if (parts.length === 0 || plates.samples) return;
+  // A part whose code was read well enough as it is may still be growing.
+  for (const { file } of parts) await file.written?.(Infinity);
   const handle = openSync(plates.path, 'r+');
   try {
     for (const part of parts) redrawPart(plates, handle, part);

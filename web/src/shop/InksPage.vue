@@ -1,6 +1,14 @@
 <script setup lang="ts">
 /** Inks as they are bought: whatever changes here changes in every machine in which they are fitted. */
-import { CHANNEL_ROLES, fitted, newProduct, type InkProduct, type Machine } from '@kyanos/core';
+import {
+  CHANNEL_ROLES,
+  fitted,
+  newProduct,
+  productOf,
+  type Ink,
+  type InkProduct,
+  type Machine,
+} from '@kyanos/core';
 import { mdiPlus } from '@mdi/js';
 import { computed, shallowRef } from 'vue';
 import { SHOP_ENDPOINTS } from '@kyanos/contract';
@@ -68,6 +76,13 @@ async function fit({ id }: Machine, channel: string, on: boolean) {
   await loadMachines();
 }
 
+/** Inks as the machines in use have them. */
+const own = computed(() =>
+  machines.value
+    .filter(({ standing }) => standing === 'active')
+    .flatMap(({ data }) => data.inks.map((one) => ({ machine: data, ink: one }))),
+);
+const begin = (one: Ink) => create(one.name, (id) => productOf(one, id));
 const add = () => create('New ink', (id) => ({ ...newProduct('white'), id, name: 'New ink' }));
 </script>
 
@@ -84,9 +99,39 @@ const add = () => create('New ink', (id) => ({ ...newProduct('white'), id, name:
       <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="add">New ink</v-btn>
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-    <p v-if="items?.length === 0" class="soft">
-      None yet. Prices stand at each machine until an ink is made here and fitted.
-    </p>
+    <div v-if="items?.length === 0" class="panel pad">
+      <p class="soft">
+        None yet: each machine has its own inks and prices. Begin with one of these, then fit it in
+        the other machines that take it.
+      </p>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Ink</th>
+            <th scope="col">Role</th>
+            <th scope="col">Machine</th>
+            <th scope="col" class="right">A litre</th>
+            <th scope="col"></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="{ machine, ink: one } in own" :key="`${machine.id} ${one.channel}`">
+            <th scope="row">{{ one.name }}</th>
+            <td>{{ ROLE_NAMES[one.role] }}</td>
+            <td>{{ machine.name }}</td>
+            <td class="figures right">{{ price(one.pricePerLitre) }}</td>
+            <td class="right">
+              <v-btn
+                size="small"
+                :aria-label="`Buy ${one.name} of ${machine.name} for the shop`"
+                @click="begin(one)"
+                >Begin with it</v-btn
+              >
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
     <div v-if="chosen && ink" class="list-columns">
       <item-list label="Inks" :items="listed" :selected="chosen.id" @select="select" />
       <div class="stage">
@@ -161,3 +206,22 @@ const add = () => create('New ink', (id) => ({ ...newProduct('white'), id, name:
     </div>
   </section>
 </template>
+
+<style scoped>
+table {
+  width: 100%;
+  margin-top: 10px;
+  border-collapse: collapse;
+}
+
+th,
+td {
+  padding: 4px 10px 4px 0;
+  text-align: left;
+  border-bottom: 1px solid var(--line);
+}
+
+.right {
+  text-align: right;
+}
+</style>

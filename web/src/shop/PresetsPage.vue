@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Stacks that the shop begins with: saved from a job, or written here. */
-import { DomainError, layerName, parseStack, allLayers } from '@kyanos/core';
+import { allLayers, DomainError, layerName, parseStack, PRESETS, type Preset } from '@kyanos/core';
 import { mdiPlus } from '@mdi/js';
 import { computed } from 'vue';
 import ItemBar from './ItemBar.vue';
@@ -34,12 +34,8 @@ const read = computed(() => {
     return { wrong: error.message };
   }
 });
-const add = () =>
-  create('New preset', () => ({
-    name: 'New preset',
-    about: '',
-    notation: 'film | W@image / CMYK',
-  }));
+const make = ({ name, about, notation }: Preset) => create(name, () => ({ name, about, notation }));
+const add = () => make({ name: 'New preset', about: '', notation: 'film | W@image / CMYK' });
 </script>
 
 <template>
@@ -97,5 +93,42 @@ const add = () =>
         </div>
       </div>
     </div>
+    <div v-if="items" class="panel pad">
+      <h2 class="label">Those that every shop has</h2>
+      <ul>
+        <li v-for="one in PRESETS" :key="one.name">
+          <div>
+            <b>{{ one.name }}</b>
+            <span class="soft small">{{ one.about }}</span>
+            <span class="figures small">{{ one.notation }}</span>
+          </div>
+          <v-btn size="small" @click="make(one)">Change a copy</v-btn>
+        </li>
+      </ul>
+    </div>
   </section>
 </template>
+
+<style scoped>
+ul {
+  list-style: none;
+}
+
+li {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  justify-content: space-between;
+  padding: 8px 0;
+  border-top: 1px solid var(--line);
+}
+
+li > div {
+  display: grid;
+  min-width: 0;
+}
+
+.figures {
+  overflow-wrap: anywhere;
+}
+</style>
