@@ -16,8 +16,11 @@ export interface FigureSpec<Key> {
 }
 
 const props = defineProps<{
+  /** The thing; money in minor units. */
   of: T;
+  /** Which figures of it, in the order in which they stand. */
   fields: readonly FigureSpec<keyof T & string>[];
+  /** Of the figures that are money. */
   currency: Currency;
 }>();
 const emit = defineEmits<{ change: [change: Partial<T>] }>();

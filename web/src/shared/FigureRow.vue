@@ -4,6 +4,7 @@ import type { Working } from '@kyanos/core';
 import FigureValue from './FigureValue.vue';
 
 defineProps<{
+  /** From left to right: a name, and the value with its unit; with a working it can be opened. */
   figures: readonly {
     readonly name: string;
     readonly text: string;

@@ -4,8 +4,11 @@ import type { Working } from '@kyanos/core';
 import WorkingBody from './WorkingBody.vue';
 
 defineProps<{
+  /** The value with its unit. */
   text: string;
+  /** What is shown when it is opened. */
   working: Working;
+  /** As the answer of a page is set. */
   large?: boolean;
 }>();
 </script>

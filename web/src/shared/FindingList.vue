@@ -4,6 +4,7 @@ import { mdiAlertOctagonOutline, mdiAlertOutline, mdiInformationOutline } from '
 import { computed } from 'vue';
 
 const props = defineProps<{
+  /** Shown worst first. */
   findings: readonly Finding[];
   /** The one that is being looked at, where places can be shown. */
   looked?: Finding | undefined;

@@ -7,9 +7,11 @@ import NumberField from './NumberField.vue';
 
 const model = defineModel<number>({ required: true });
 const props = defineProps<{
+  /** What is long, without its unit. */
   label: string;
-  /** Limits in mm. */
+  /** Least, mm; 0 if absent. */
   min?: number;
+  /** Most, mm; no limit if absent. */
   max?: number;
 }>();
 

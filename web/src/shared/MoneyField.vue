@@ -4,7 +4,14 @@ import type { Currency } from '@kyanos/core';
 import NumberField from './NumberField.vue';
 
 const model = defineModel<number>({ required: true });
-defineProps<{ label: string; currency: Currency; per?: string }>();
+defineProps<{
+  /** What is paid for. */
+  label: string;
+  /** Shown as its unit. */
+  currency: Currency;
+  /** For each of what: h, L, m². The whole amount if absent. */
+  per?: string;
+}>();
 </script>
 
 <template>

@@ -4,10 +4,15 @@ import { nextTick } from 'vue';
 
 const model = defineModel<number>({ required: true });
 defineProps<{
+  /** What is counted or measured, without its unit. */
   label: string;
+  /** Shown behind the number. */
   unit?: string;
+  /** Least; 0 if absent. */
   min?: number;
+  /** Most; no limit if absent. */
   max?: number;
+  /** What an arrow key changes; 1 if absent. */
   step?: number;
   /** Digits after the point. */
   precision?: number;

@@ -2,7 +2,10 @@
 /** Takes an entry of a list away. */
 import { mdiClose } from '@mdi/js';
 
-defineProps<{ label: string }>();
+defineProps<{
+  /** What is taken away, as it is spoken. */
+  label: string;
+}>();
 </script>
 
 <template>

@@ -3,7 +3,10 @@
 import type { Working } from '@kyanos/core';
 import { plain } from './format.ts';
 
-defineProps<{ working: Working }>();
+defineProps<{
+  /** A figure with its formula, terms and source. */
+  working: Working;
+}>();
 </script>
 
 <template>

@@ -58,13 +58,17 @@ export function useLookNumbers(viewing: ViewControl) {
     },
   );
   const figures = computed(() => (numbers.value ? lookFigures(numbers.value) : []));
-  /** The same in a row, and the grade of each barcode. */
+  /** The same in a row, with the grade of each barcode and the points that are read. */
   const row = computed(() => [
     ...figures.value.map(({ short: name, text, working }) => ({ name, text, working })),
     ...barcodes.value.map(({ barcode, planned }) => ({
       name: `${barcode.type}, grade`,
       text: scanned(planned),
       bad: !planned.decodes || planned.grade > 'C',
+    })),
+    ...points.value.map(({ deltaE }, i) => ({
+      name: `Point ${i + 1}`,
+      text: `${deltaE.toFixed(1)} ΔE2000`,
     })),
   ]);
   return { figures, row, barcodes, points };
