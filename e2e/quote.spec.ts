@@ -78,7 +78,7 @@ test('a price is made, an ink measured, and the quote handed out', async ({ page
   const price = () => page.getByRole('button', { name: /^Price: / }).textContent();
   const before = await price();
 
-  await page.getByLabel('The price is').click({ force: true });
+  await page.getByLabel('Price by').click({ force: true });
   await page.getByRole('option', { name: 'market rate' }).click();
   await type(page, 'Market rate', '50');
   await expect(page.getByRole('button', { name: /^Price: \$600\.00/ })).toBeVisible();
