@@ -222,7 +222,7 @@ test('the shop goes out as a file and comes in as one, on a tablet and in the sh
   writeFileSync(path, JSON.stringify(file));
   await page.getByTestId('shop-file').setInputFiles(path);
   const dialog = page.getByRole('dialog', { name: 'Take a file in' });
-  await expect(dialog).toContainText('Machine hour 2500 → 4200');
+  await expect(dialog).toContainText('Machine rate 2500 → 4200');
   await expect(dialog).toContainText('is new');
   await dialog.getByRole('button', { name: 'Take it in' }).click();
   await expect(page.getByRole('option')).toHaveCount(2);
