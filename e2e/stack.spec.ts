@@ -195,6 +195,8 @@ test('the print fills the screen for the customer, on another material, and is s
 }) => {
   await openStack(page, 'Café window, read from the street');
   await page.getByRole('heading', { level: 1 }).click();
+  await expect(page.getByTestId('save-state')).toContainText('Saved');
+  const kept = (await page.getByTestId('save-state').textContent())!;
   await page.keyboard.press('v');
   const dialog = page.getByRole('dialog', { name: 'The print on the whole screen' });
   const drawn = () =>
@@ -216,13 +218,21 @@ test('the print fills the screen for the customer, on another material, and is s
   await dialog.getByRole('button', { name: 'Close' }).click();
   await expect(dialog).toHaveCount(0);
   // Nothing of it went into the plan.
-  await expect(page.getByTestId('save-state')).toContainText('version 1');
+  await expect(page.getByTestId('save-state')).toHaveText(kept);
 });
 
 test('two densities and two materials are seen side by side', async ({ page }) => {
   await openStack(page, 'Stage portrait on black board');
   const compare = async (name: string) => {
     await page.getByRole('combobox', { name: 'Compare with' }).click({ force: true });
+    await page.getByRole('listbox').hover();
+    // What is further down is drawn when it is scrolled to.
+    await expect
+      .poll(async () => {
+        await page.mouse.wheel(0, 120);
+        return page.getByRole('option', { name }).count();
+      })
+      .toBe(1);
     await page.getByRole('option', { name }).click();
   };
   await compare('White at 50 %');
