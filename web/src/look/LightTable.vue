@@ -72,6 +72,13 @@ function key(event: KeyboardEvent) {
 }
 
 const texture = computed(() => at.texture ?? (at.view.place === 'wood' ? 'grain' : undefined));
+/** What both pictures are seen by. */
+const seen = computed(() => ({
+  texture: texture.value,
+  tilt: at.tilt,
+  marked: props.marked,
+  behind: at.behind,
+}));
 /** What stands beside it, where it is not wiped. */
 const second = computed(() => (at.beside && at.other ? props.against : undefined));
 const ground = computed(() => (at.behind ? 'held' : at.seeThrough ? at.view.place : 'booth'));
@@ -101,10 +108,7 @@ const ground = computed(() => (at.behind ? 'held' : at.seeThrough ? at.view.plac
         <print-canvas
           :picture="picture"
           :label="`${at.shown.name}, the print from the ${caption}`"
-          :texture="texture"
-          :tilt="at.tilt"
-          :marked="marked"
-          :behind="at.behind"
+          v-bind="seen"
           data-testid="look"
         />
         <print-canvas
@@ -112,10 +116,7 @@ const ground = computed(() => (at.behind ? 'held' : at.seeThrough ? at.view.plac
           class="other"
           :picture="against"
           :label="`${at.other.name}, from the ${caption}`"
-          :texture="texture"
-          :tilt="at.tilt"
-          :marked="marked"
-          :behind="at.behind"
+          v-bind="seen"
           :style="{ clipPath: `inset(0 0 0 ${wipe}%)` }"
           data-testid="other-look"
         />
@@ -141,10 +142,7 @@ const ground = computed(() => (at.behind ? 'held' : at.seeThrough ? at.view.plac
         <print-canvas
           :picture="second"
           :label="`${at.other.name}, from the ${caption}`"
-          :texture="texture"
-          :tilt="at.tilt"
-          :marked="marked"
-          :behind="at.behind"
+          v-bind="seen"
           data-testid="other-look"
         />
       </div>
