@@ -48,7 +48,7 @@ export { groundDependencies, lookDependencies, plateDependencies } from './plate
 export { printedRaster } from './printedRaster.ts';
 export { printFiles, thinned, type PrintFile, type PrintPlate } from './printFiles.ts';
 export { keepOverprint, repaired, repairedState } from './repair.ts';
-export { inkMoneyByLayer } from './layerFigures.ts';
+export { inkMoneyByPart } from './layerFigures.ts';
 export { inkMl, planJob, calculate, type PlanResult, type Work } from './calculate.ts';
 export {
   measuresOf,

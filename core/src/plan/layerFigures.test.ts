@@ -3,7 +3,7 @@ import { inkPrice } from '../cost/index.ts';
 import { plateSpecs, type Measures } from '../plates/index.ts';
 import { inkOf, parseStack } from '../stack/index.ts';
 import { PLAN } from '../../test/shop.ts';
-import { inkMoneyByLayer } from './index.ts';
+import { inkMoneyByPart } from './index.ts';
 
 const use = (channel: string, ml: number) => ({ channel, ml }) as never;
 
@@ -12,9 +12,9 @@ describe('money by layer', () => {
   const price = (channel: string, ml: number) =>
     inkPrice(ml, inkOf(machine, channel as never)!.pricePerLitre, PLAN.prices.currency).minor;
   const money = (notation: string, inks: readonly never[], measures?: Measures) =>
-    inkMoneyByLayer({ ...PLAN, stack: parseStack(notation) }, { inks }, measures).map(
-      ({ minor }) => minor,
-    );
+    inkMoneyByPart({ ...PLAN, stack: parseStack(notation) }, { inks }, measures)
+      .flat()
+      .map(({ minor }) => minor);
 
   it('is what the inks of a layer cost, and nothing is lost or told twice', () => {
     const inks = [use('C', 10), use('M', 20), use('W', 40)];
@@ -39,6 +39,13 @@ describe('money by layer', () => {
     // A plate that is not measured yet counts as full.
     const [before, , after] = money(notation, [use('W', 110)]);
     expect(before / after).toBeCloseTo(4, 1);
+  });
+
+  it('tells colour and a special of one layer apart', () => {
+    expect(money('film | CMYK+W@image', [use('C', 10), use('W', 40)])).toEqual([
+      price('C', 10),
+      price('W', 40),
+    ]);
   });
 
   it('leaves out ink that no layer lays', () => {

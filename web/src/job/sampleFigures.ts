@@ -1,20 +1,17 @@
 /** What the core sample says of each layer, by the stage that is open: cover on Plates, money on Cost; and the trips beside it. */
 import {
   allLayers,
-  inkMoneyByLayer,
+  inkMoneyByPart,
   plateKey,
   type Measures,
-  type Part,
   type PlanResult,
   type PrintPlan,
-  type StackLayer,
 } from '@kyanos/core';
 import type { SampleFigure } from '../look/laidAs.ts';
 import { currency, duration, percent } from '../shared/format.ts';
 
 const nothing: SampleFigure = () => undefined;
 const blank: SampleFigure = () => '';
-const first = (layer: StackLayer, part: Part) => layer.parts[0] === part;
 
 export function sampleFigures(
   stage: unknown,
@@ -31,9 +28,9 @@ export function sampleFigures(
     };
   if (stage === 'trips') return blank;
   if (stage === 'cost' && work) {
-    const money = inkMoneyByLayer(plan, work, measures);
+    const money = inkMoneyByPart(plan, work, measures);
     const layers = allLayers(plan.stack);
-    return (layer, part) => (first(layer, part) ? currency(money[layers.indexOf(layer)]) : '');
+    return (layer, part) => currency(money[layers.indexOf(layer)][layer.parts.indexOf(part)]);
   }
   return nothing;
 }

@@ -8,8 +8,6 @@ defineProps<{
   text: string;
   /** What is shown when it is opened. */
   working: Working;
-  /** As the answer of a page is set. */
-  large?: boolean;
 }>();
 </script>
 
@@ -20,7 +18,6 @@ defineProps<{
         v-bind="activator"
         type="button"
         class="figure figures"
-        :class="{ large }"
         :aria-label="`${working.label}: ${text}. Show how it was calculated`"
       >
         {{ text }}
@@ -37,11 +34,5 @@ defineProps<{
   min-height: 28px;
   border-bottom: 1px dotted var(--soft);
   white-space: nowrap;
-}
-
-.figure.large {
-  font-size: var(--size-figure);
-  line-height: 1.2;
-  letter-spacing: -0.03em;
 }
 </style>
