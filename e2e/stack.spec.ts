@@ -224,15 +224,7 @@ test('the print fills the screen for the customer, on another material, and is s
 test('two densities and two materials are seen side by side', async ({ page }) => {
   await openStack(page, 'Stage portrait on black board');
   const compare = async (name: string) => {
-    await page.getByRole('combobox', { name: 'Compare with' }).click({ force: true });
-    await page.getByRole('listbox').hover();
-    // What is further down is drawn when it is scrolled to.
-    await expect
-      .poll(async () => {
-        await page.mouse.wheel(0, 120);
-        return page.getByRole('option', { name }).count();
-      })
-      .toBe(1);
+    await page.getByRole('combobox', { name: 'Compare with' }).fill(name);
     await page.getByRole('option', { name }).click();
   };
   await compare('White at 50 %');

@@ -1,4 +1,5 @@
 /** What there is to know of a page's plates, in one run over them. */
+import { rmSync } from 'node:fs';
 import {
   ContentMeter,
   CoverageMeter,
@@ -17,7 +18,7 @@ import {
   type Raster,
 } from '@kyanos/core';
 import { lookCloser } from './barcodes/renderRegion.ts';
-import { redraw } from './barcodes/redraw.ts';
+import { boxOf, finePart, redraw } from './redraw.ts';
 import { PageCodes } from './barcodes/pageCodes.ts';
 import type { PageFile } from './source.ts';
 import { breath } from './run.ts';
@@ -48,6 +49,7 @@ export async function measure(
     structure,
     lines,
     renderRegion,
+    fine,
     notes,
   }: PageFile,
   progress: (share: number) => unknown,
@@ -88,9 +90,33 @@ export async function measure(
   // To its end, which tells whether the file became whole.
   await meant?.next();
   const ink = (meter: CoverageMeter) => meter.coverage().map((mean) => (light ? 1 - mean : mean));
+  const size = { widthMm: pxToMm(width, dpi), heightMm: pxToMm(height, dpi) };
+  const { codes, fine: bars } = await lookCloser(
+    await barcodes.finish(),
+    { ...size, dpi },
+    renderRegion,
+  );
+  // The interpreter paints every pixel that a shape touches: codes and thin strokes are drawn finer, each pixel gets its share.
+  const thin = (await fine?.()) ?? [];
+  const parts = [...thin, ...bars];
+  const asInk = file.inverted && !light;
+  await redraw(file, parts, (plane, y, left, before, after) => {
+    const [was, is] = asInk ? [after, before] : [before, after];
+    for (const meter of [inside, whole]) meter.replace(plane, y, left, was, is);
+  });
+  for (const part of thin) rmSync(part.file.path, { force: true });
+  const differing = knockout?.differing ?? [];
+  if (second && differing.length > 0 && renderRegion)
+    for (const times of new Set(parts.map((part) => part.times))) {
+      const boxes = parts.filter((part) => part.times === times).map((part) => boxOf(part, dpi));
+      const files = await renderRegion(boxes, times * dpi, true);
+      await redraw(
+        second,
+        boxes.flatMap((box, i) => finePart(box, dpi, times, files[i]) ?? []),
+      );
+    }
   const within = ink(inside);
   const everywhere = bleeds ? ink(whole) : within;
-  const size = { widthMm: pxToMm(width, dpi), heightMm: pxToMm(height, dpi) };
   const declared = new Set(structure?.spots.map(({ name }) => name));
   // A swatch that nothing on this page uses has a plate as well, if another page uses it or the pages share their swatches.
   const isPhantom = (i: number) =>
@@ -99,10 +125,6 @@ export async function measure(
     structure !== undefined &&
     !(used ?? declared).has(channels[i]);
   const kept = channels.flatMap((_, i) => (isPhantom(i) ? [] : [i]));
-  const differing = knockout?.differing ?? [];
-  const { codes, fine } = await lookCloser(await barcodes.finish(), { ...size, dpi }, renderRegion);
-  // The interpreter paints every pixel that a bar touches: what lies round a code is drawn finer, and each pixel gets its share.
-  await redraw(file, fine);
   const page: ArtworkPage = {
     number,
     ...size,

@@ -9,6 +9,7 @@ import type {
   ProcessAnchor,
 } from '@kyanos/core';
 import type { PlanarFile } from './planar.ts';
+import type { FinePart } from './redraw.ts';
 
 /** One page as a reader leaves it. */
 export interface PageFile {
@@ -26,8 +27,17 @@ export interface PageFile {
   readonly lines?: readonly LineUse[] | undefined;
   /** Spots that are painted with, as far as the file tells: plates of others that are blank are only declared. */
   readonly used?: ReadonlySet<string> | undefined;
-  /** Parts of the page made anew at another resolution, where the file has no resolution of its own. */
-  readonly renderRegion?: (boxes: readonly MmBox[], dpi: number) => Promise<readonly PlanarFile[]>;
+  /**
+   * Parts of the page made anew at another resolution, where the file has no resolution of its own.
+   * @param overprinting as if specials and colour overprinted each other
+   */
+  readonly renderRegion?: (
+    boxes: readonly MmBox[],
+    dpi: number,
+    overprinting?: boolean,
+  ) => Promise<readonly PlanarFile[]>;
+  /** The parts with strokes and shapes only a few pixels thick, drawn finer. */
+  readonly fine?: () => Promise<readonly FinePart[]>;
   readonly notes: readonly Finding[];
 }
 

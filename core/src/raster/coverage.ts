@@ -32,6 +32,15 @@ export class CoverageMeter {
     }
   }
 
+  /** Part of a row that was counted already holds something else now. */
+  replace(plane: number, y: number, left: number, before: Uint8Array, after: Uint8Array): void {
+    const box = this.#box;
+    if (y < box.top || y >= box.bottom) return;
+    const from = Math.max(0, box.left - left);
+    const end = Math.min(before.length, box.right - left);
+    for (let x = from; x < end; x++) this.#sums[plane] += after[x] - before[x];
+  }
+
   /** Mean coverage of each plane over the rectangle. */
   coverage(): number[] {
     const { left, top, right, bottom } = this.#box;

@@ -1,5 +1,6 @@
 /** A second, closer look at what was found. */
-import { mmToPx, pxToMm, type Barcode, type MmBox } from '@kyanos/core';
+import { mmToPx, type Barcode, type MmBox } from '@kyanos/core';
+import { finePart, snapped, type FinePart } from '../redraw.ts';
 import { growingBands, type PlanarFile } from '../planar.ts';
 import type { Sighting } from './finder.ts';
 import { PageCodes } from './pageCodes.ts';
@@ -25,16 +26,6 @@ const ENOUGH_PX = 3.5;
 const DRAWN_PX = 24;
 
 type Closer = (boxes: readonly MmBox[], dpi: number) => Promise<readonly PlanarFile[]>;
-
-/** A part of the page in whole pixels, and the same part drawn so many times finer. */
-export interface FinePart {
-  readonly left: number;
-  readonly top: number;
-  readonly width: number;
-  readonly height: number;
-  readonly times: number;
-  readonly file: PlanarFile;
-}
 
 /**
  * What was found, looked at again where the file can be drawn finer: painting every pixel that a shape touches widens bars,
@@ -79,15 +70,7 @@ export async function lookCloser(
     if (seen && (seen.sure || renderRegion || seen.code.checkDigit === false))
       codes.push(seen.code);
   }
-  const px = (mm: number) => Math.round(mmToPx(mm, page.dpi));
-  const fine = wanted.flatMap(({ part }, i): FinePart[] => {
-    const [width, height] = [px(part.width), px(part.height)];
-    const file = files[i];
-    const fits = file.width === times * width && file.height === times * height;
-    return times > 1 && fits
-      ? [{ left: px(part.left), top: px(part.top), width, height, times, file }]
-      : [];
-  });
+  const fine = wanted.flatMap(({ part }, i) => finePart(part, page.dpi, times, files[i]) ?? []);
   return { codes, fine };
 }
 
@@ -116,19 +99,15 @@ function around(
   page: { widthMm: number; heightMm: number; dpi: number },
 ): MmBox {
   const margin = (Math.max(...quietWanted) + 4) * moduleMm + 1;
-  const snapped = (mm: number, most: number) =>
-    pxToMm(
-      Math.min(Math.round(mmToPx(most, page.dpi)), Math.max(0, Math.round(mmToPx(mm, page.dpi)))),
-      page.dpi,
-    );
-  const left = snapped(box.left - margin, page.widthMm);
-  const top = snapped(box.top - margin, page.heightMm);
-  return {
-    left,
-    top,
-    width: snapped(box.left + box.width + margin, page.widthMm) - left,
-    height: snapped(box.top + box.height + margin, page.heightMm) - top,
-  };
+  return snapped(
+    {
+      left: box.left - margin,
+      top: box.top - margin,
+      width: box.width + 2 * margin,
+      height: box.height + 2 * margin,
+    },
+    page,
+  );
 }
 
 const moved = (code: Barcode, by: MmBox): Barcode => ({

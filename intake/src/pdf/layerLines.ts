@@ -26,5 +26,5 @@ export async function layerLines(
   const streams = await objects.streams([...structureStreams(objects, [dict])]);
   const none = new Set<string>();
   const layers = { told: [], off: none, lines: new Set([name]), specials: none };
-  return pageStructure(objects, page, dict, layers, streams, name).lines;
+  return pageStructure(objects, page, dict, layers, streams, { layer: name }).lines;
 }

@@ -7,12 +7,14 @@ import { join } from 'node:path';
 import type { MmBox, PageStructure } from '@kyanos/core';
 import type { PageFile, Source, SourceFile } from '../source.ts';
 import type { PlanarFile } from '../planar.ts';
+import { finePart, snapped, type FinePart } from '../redraw.ts';
 import { anchorOf, RENDERING } from '../profile.ts';
 import { MAX_PAGES, MAX_SPOTS, refuse } from '../refusal.ts';
 import { run, said } from '../run.ts';
 import { alternateOf, alternateStreams, spotSpaces } from './alternates.ts';
-import { pageBoxes, stored, trimWithin, type PdfPage } from './boxes.ts';
+import { pageBoxes, printedSize, stored, trimWithin, type PdfPage } from './boxes.ts';
 import { documentStreams, documentStructure, intentProfile } from './document.ts';
+import { FineDetail } from './fineDetail.ts';
 import { readLayers, type Layers } from './layers.ts';
 import { damaged, PdfObjects } from './objects.ts';
 import { forPrint, overprintAll, partsOf, writePatch, type Part, type Patch } from './patch.ts';
@@ -51,7 +53,7 @@ export async function readPdf(source: Source): Promise<SourceFile> {
   const runs = document.runs();
   const first = runs.length > 0 ? document.begin(runs[0]) : undefined;
   first?.catch(() => undefined);
-  const told = source.coverageOnly ? undefined : await tell(objects, layers, chosen);
+  const told = source.coverageOnly ? undefined : await tell(objects, layers, chosen, source.dpi);
   return {
     colour: `plates by Ghostscript with overprint honoured; other colour by ICC profile, ${RENDERING}`,
     anchor: await anchorOf(told?.profile),
@@ -59,6 +61,16 @@ export async function readPdf(source: Source): Promise<SourceFile> {
     count: chosen.length,
     pages: pagesOf(document, runs, first, told, checked),
   };
+}
+
+/** How many times finer thin strokes are drawn, and so much area at once: about 500 MB of plates at 300 dpi. */
+const FINE_TIMES = 4;
+const FINE_MM2 = 30_000;
+
+interface FineRun {
+  readonly regions: { readonly page: PdfPage; readonly box: MmBox }[];
+  area: number;
+  drawn?: Promise<Waiting>;
 }
 
 type Told = Awaited<ReturnType<typeof tell>>;
@@ -131,28 +143,69 @@ class Document {
   /** One page as if everything overprinted. */
   async overprinted(page: PdfPage): Promise<PlanarFile> {
     const reference = this.objects.pages[page.number - 1];
-    const patch = overprintAll(this.objects, reference, this.patch);
+    const patch = this.overprinting(page);
     const parts = [{ reference, frame: page.frame, unit: page.unit }];
     const [plates] = await this.#made([page], parts, patch, this.#source.dpi, this.#name());
     return plates();
   }
 
-  /** Parts of a page at a resolution of their own. */
-  async renderRegion(page: PdfPage, boxes: readonly MmBox[], dpi: number): Promise<PlanarFile[]> {
-    const reference = this.objects.pages[page.number - 1];
-    const frames = boxes.map((box) => stored(box, page));
-    const pages = frames.map((frame): PdfPage => ({ ...page, frame, trim: frame }));
-    const parts = frames.map((frame) => ({ reference, frame, unit: page.unit }));
-    const plates = await this.#made(
-      pages,
-      parts,
-      this.patch,
-      dpi,
-      this.#name(),
-      undefined,
-      'centre',
-    );
-    return Promise.all(plates.map((each) => each()));
+  /** What makes everything on a page overprint. */
+  overprinting(page: PdfPage): Patch {
+    return overprintAll(this.objects, this.objects.pages[page.number - 1], this.patch);
+  }
+
+  /** Parts of pages at a resolution of their own, each pixel painted by its centre. */
+  async renderRegions(
+    regions: readonly { readonly page: PdfPage; readonly box: MmBox }[],
+    dpi: number,
+    patch = this.patch,
+  ): Promise<Waiting> {
+    const pages = regions.map(({ page, box }): PdfPage => {
+      const frame = stored(box, page);
+      return { ...page, frame, trim: frame };
+    });
+    const parts = pages.map(({ number, frame, unit }) => ({
+      reference: this.objects.pages[number - 1],
+      frame,
+      unit,
+    }));
+    return this.#made(pages, parts, patch, dpi, this.#name(), undefined, 'centre');
+  }
+
+  /** Where the plates of a page have fine detail, drawn finer. A run of the interpreter draws that of many pages. */
+  fineParts(pages: readonly PdfPage[], told: Told): (page: PdfPage) => () => Promise<FinePart[]> {
+    const { dpi } = this.#source;
+    const runs = new Map<PdfPage, FineRun>();
+    let current: FineRun | undefined;
+    for (const page of pages) {
+      const { width: widthMm, height: heightMm } = printedSize(page);
+      const boxes = (told.fine.get(page.number)?.boxes() ?? [])
+        .map((box) => snapped(box, { widthMm, heightMm, dpi }))
+        .filter(({ width, height }) => width > 0 && height > 0);
+      const area = boxes.reduce((sum, { width, height }) => sum + width * height, 0);
+      if (boxes.length === 0 || area > 4 * FINE_MM2) continue;
+      if (!current || current.area + area > FINE_MM2) current = { regions: [], area: 0 };
+      current.area += area;
+      for (const box of boxes) current.regions.push({ page, box });
+      runs.set(page, current);
+    }
+    return (page) => {
+      const run = runs.get(page);
+      if (!run) return async () => [];
+      const times = run.area > FINE_MM2 ? FINE_TIMES / 2 : FINE_TIMES;
+      run.drawn ??= this.renderRegions(run.regions, times * dpi);
+      const drawing = run.drawn;
+      drawing.catch(() => undefined);
+      return async () => {
+        const drawn = await drawing;
+        const parts: FinePart[] = [];
+        for (const [i, { page: one, box }] of run.regions.entries()) {
+          const part = one === page && finePart(box, dpi, times, await drawn[i]());
+          if (part) parts.push(part);
+        }
+        return parts;
+      };
+    };
   }
 
   /** No two files of a document have the same name. */
@@ -193,6 +246,7 @@ async function* pagesOf(
   for (const [r, run] of runs.entries()) {
     const plates = await ((r === 0 && first) || document.begin(run));
     await checked;
+    const fine = told && document.fineParts(run, told);
     for (const [i, page] of run.entries()) {
       const structure = told?.structures.get(page.number);
       // Two interpreters at once: most of a page's time is theirs, and each draws on what the other leaves.
@@ -209,7 +263,13 @@ async function* pagesOf(
         alternates: told?.alternates ?? new Map(),
         used: usedSpots(structure),
         structure,
-        renderRegion: (boxes, dpi) => document.renderRegion(page, boxes, dpi),
+        renderRegion: async (boxes, dpi, overprinting) => {
+          const regions = boxes.map((box) => ({ page, box }));
+          const patch = overprinting ? document.overprinting(page) : document.patch;
+          const drawn = await document.renderRegions(regions, dpi, patch);
+          return Promise.all(drawn.map((each) => each()));
+        },
+        ...(fine && { fine: fine(page) }),
         notes: [],
       };
     }
@@ -223,7 +283,7 @@ const usedSpots = (structure: PageStructure | undefined): ReadonlySet<string> | 
     : undefined;
 
 /** All that the file says, read at once. */
-async function tell(objects: PdfObjects, layers: Layers, chosen: readonly PdfPage[]) {
+async function tell(objects: PdfObjects, layers: Layers, chosen: readonly PdfPage[], dpi: number) {
   const spaces = spotSpaces(objects);
   const dicts = chosen.map(({ number }) => objects.dict(objects.pages[number - 1]));
   const streams = await objects.streams([
@@ -238,8 +298,12 @@ async function tell(objects: PdfObjects, layers: Layers, chosen: readonly PdfPag
       ),
     ),
   );
+  const fine = new Map(chosen.map((page) => [page.number, new FineDetail(page, dpi)]));
   const structures = new Map(
-    chosen.map((page, i) => [page.number, pageStructure(objects, page, dicts[i], layers, streams)]),
+    chosen.map((page, i) => [
+      page.number,
+      pageStructure(objects, page, dicts[i], layers, streams, { fine: fine.get(page.number)! }),
+    ]),
   );
   const known = [...structures.values()];
   const fontsUsed = known.some(({ incomplete }) => incomplete)
@@ -250,6 +314,7 @@ async function tell(objects: PdfObjects, layers: Layers, chosen: readonly PdfPag
     profile: intentProfile(objects, streams),
     alternates,
     structures,
+    fine,
   };
 }
 

@@ -14,6 +14,7 @@ import {
   type Paint,
 } from './colours.ts';
 import { operations, type Operand, type Operation } from './content.ts';
+import { Outline, type FineDetail } from './fineDetail.ts';
 import { fontOf, type Font } from './fonts.ts';
 import {
   IDENTITY,
@@ -39,16 +40,19 @@ const MAX_DEPTH = 12;
 const HIDDEN = 2;
 const PRINTS = 4;
 
-/** @param layer one that does not print, where the whole page lies on one */
+/**
+ * @param layer one that does not print, where the whole page lies on one
+ * @param fine notes where paths are only a few pixels thick
+ */
 export function pageStructure(
   objects: PdfObjects,
   page: PdfPage,
   dict: PdfDict,
   layers: Layers,
   streams: ReadonlyMap<string, Uint8Array>,
-  layer?: string,
+  { layer, fine }: { readonly layer?: string; readonly fine?: FineDetail } = {},
 ): PageStructure {
-  return new Walker(objects, page, layers, streams, layer).walk(dict);
+  return new Walker(objects, page, layers, streams, layer, fine).walk(dict);
 }
 
 class Walker {
@@ -58,6 +62,7 @@ class Walker {
   readonly #streams: ReadonlyMap<string, Uint8Array>;
   readonly #fonts = new Map<PdfValue, Font>();
   readonly #tally: PageTally;
+  readonly #fine: FineDetail | undefined;
   #operations = 0;
   /** The layer that does not print and holds whatever is run next. */
   #hiddenOn: string | undefined;
@@ -68,8 +73,10 @@ class Walker {
     layers: Layers,
     streams: ReadonlyMap<string, Uint8Array>,
     layer: string | undefined,
+    fine: FineDetail | undefined,
   ) {
     this.#objects = objects;
+    this.#fine = fine;
     this.#page = page;
     this.#layers = layers;
     this.#streams = streams;
@@ -156,6 +163,7 @@ class Walker {
     let state: State = { ...begin };
     let path: Corners | undefined;
     let stroke: Stroke | undefined;
+    const outline = new Outline();
     /** The special's layer that content lies on, one for each level of marks. */
     const onSpecial: (string | undefined)[] = [];
     let point: readonly [number, number] = [0, 0];
@@ -168,10 +176,12 @@ class Walker {
       const value = Number(operands[i] ?? 0);
       return Number.isFinite(value) ? value : 0;
     };
-    const reach = (x: number, y: number) => {
+    const reach = (x: number, y: number, begins = false) => {
       point = [x, y];
       const [a, b, c, d, e, f] = state.ctm;
       const [px, py] = [x * a + y * c + e, x * b + y * d + f];
+      if (begins) outline.moveTo(px, py);
+      else outline.lineTo(px, py);
       path = path ? union(path, [px, py, px, py]) : [px, py, px, py];
     };
     const leftOut = (): boolean => {
@@ -198,17 +208,22 @@ class Walker {
     const endPath = (fill: boolean, strokes: boolean) => {
       if (strokes) keepLine();
       if (path && (fill || strokes) && !leftOut()) {
-        if (fill) this.#painted(state, whole ?? path, false, depth);
+        if (fill) {
+          this.#painted(state, whole ?? path, false, depth);
+          if (!whole) this.#fine?.filled(outline, state.clip);
+        }
         if (strokes) {
           const half = (state.lineWidth * scaleOf(state.ctm)) / 2;
           const box: Corners = [path[0] - half, path[1] - half, path[2] + half, path[3] + half];
           this.#painted(state, whole ?? box, true, depth);
           this.#tally.line(box, 2 * half, state.stroke);
+          if (!whole) this.#fine?.stroked(outline, 2 * half, state.clip);
         }
       }
       if (path && clipping) state.clip = intersection(state.clip, path);
       path = undefined;
       stroke = undefined;
+      outline.clear();
       clipping = false;
     };
     const colour = (stroke: boolean, space: ColourSpace, operands?: readonly Operand[]) => {
@@ -269,7 +284,7 @@ class Walker {
           objects.dict(objects.dict(resources['/ExtGState'])[String(o[0])]),
         ),
       m: (o) => {
-        reach(number(o, 0), number(o, 1));
+        reach(number(o, 0), number(o, 1), true);
         drawing()?.moveTo(...point, state.ctm);
       },
       l: (o) => {
@@ -295,13 +310,11 @@ class Walker {
       },
       re: (o) => {
         const [x, y, w, h] = [0, 1, 2, 3].map((i) => number(o, i));
-        for (const [px, py] of [
-          [x, y],
-          [x + w, y],
-          [x + w, y + h],
-          [x, y + h],
-        ])
-          reach(px, py);
+        reach(x, y, true);
+        reach(x + w, y);
+        reach(x + w, y + h);
+        reach(x, y + h);
+        outline.close();
         point = [x, y];
         const line = drawing();
         line?.moveTo(x, y, state.ctm);
@@ -311,7 +324,7 @@ class Walker {
         line?.close();
       },
       h: () => {
-        reach(...point);
+        outline.close();
         stroke?.close();
       },
       W: () => (clipping = true),
@@ -319,6 +332,7 @@ class Walker {
       n: () => endPath(false, false),
       S: () => endPath(false, true),
       s: () => {
+        outline.close();
         stroke?.close();
         endPath(false, true);
       },
@@ -328,10 +342,12 @@ class Walker {
       B: () => endPath(true, true),
       'B*': () => endPath(true, true),
       b: () => {
+        outline.close();
         stroke?.close();
         endPath(true, true);
       },
       'b*': () => {
+        outline.close();
         stroke?.close();
         endPath(true, true);
       },

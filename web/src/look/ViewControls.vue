@@ -52,13 +52,14 @@ function choosePicture(event: Event) {
       hidden
       @change="choosePicture"
     />
-    <v-select
+    <v-autocomplete
       v-model="at.wiped"
       class="choice compared"
       label="Compare with"
       placeholder="nothing"
       persistent-placeholder
       clearable
+      auto-select-first
       :items="at.comparisons"
       item-value="id"
       item-title="name"

@@ -1,27 +1,98 @@
-/** Bars as wide as they were drawn: parts of plates put in anew from finer ones, each pixel with the ink that falls on it. */
+/** Bars and hairlines as wide as they were drawn: parts of plates put in anew from finer ones, each pixel with the ink that falls on it. */
 import { closeSync, openSync, readSync, writeSync } from 'node:fs';
-import type { PlanarFile } from '../planar.ts';
-import type { FinePart } from './renderRegion.ts';
+import { mmToPx, pxToMm, type MmBox } from '@kyanos/core';
+import type { PlanarFile } from './planar.ts';
+
+/** A part of the page in whole pixels, and the same part drawn so many times finer. */
+export interface FinePart {
+  readonly left: number;
+  readonly top: number;
+  readonly width: number;
+  readonly height: number;
+  readonly times: number;
+  readonly file: PlanarFile;
+}
+
+/** Where it lies, mm. */
+export const boxOf = ({ left, top, width, height }: FinePart, dpi: number): MmBox => ({
+  left: pxToMm(left, dpi),
+  top: pxToMm(top, dpi),
+  width: pxToMm(width, dpi),
+  height: pxToMm(height, dpi),
+});
+
+/** Undefined if the file is not the box drawn so many times finer. */
+export function finePart(
+  box: MmBox,
+  dpi: number,
+  times: number,
+  file: PlanarFile,
+): FinePart | undefined {
+  const [left, top, width, height] = [box.left, box.top, box.width, box.height].map((mm) =>
+    Math.round(mmToPx(mm, dpi)),
+  );
+  const fits = file.width === times * width && file.height === times * height;
+  return times > 1 && fits ? { left, top, width, height, times, file } : undefined;
+}
+
+/** The box in whole pixels of the page, and within it; mm. */
+export function snapped(
+  box: MmBox,
+  page: { readonly widthMm: number; readonly heightMm: number; readonly dpi: number },
+): MmBox {
+  const within = (mm: number, most: number) =>
+    pxToMm(
+      Math.min(Math.round(mmToPx(most, page.dpi)), Math.max(0, Math.round(mmToPx(mm, page.dpi)))),
+      page.dpi,
+    );
+  const [left, top] = [within(box.left, page.widthMm), within(box.top, page.heightMm)];
+  return {
+    left,
+    top,
+    width: within(box.left + box.width, page.widthMm) - left,
+    height: within(box.top + box.height, page.heightMm) - top,
+  };
+}
+
+/** A row of a plane, told before and after it was put in anew: pixels as they are stored. */
+export type Changed = (
+  plane: number,
+  y: number,
+  left: number,
+  before: Uint8Array,
+  after: Uint8Array,
+) => void;
 
 /** Changes the plates in place. A plane that the part does not have is left as it is. Waits for parts that are still being drawn. */
-export async function redraw(plates: PlanarFile, parts: readonly FinePart[]): Promise<void> {
+export async function redraw(
+  plates: PlanarFile,
+  parts: readonly FinePart[],
+  changed?: Changed,
+): Promise<void> {
   if (parts.length === 0 || plates.samples) return;
   // A part whose code was read well enough as it is may still be growing.
   for (const { file } of parts) await file.written?.(Infinity);
   const handle = openSync(plates.path, 'r+');
   try {
-    for (const part of parts) redrawPart(plates, handle, part);
+    for (const part of parts) redrawPart(plates, handle, part, changed);
   } finally {
     closeSync(handle);
   }
 }
 
-function redrawPart(plates: PlanarFile, handle: number, part: FinePart): void {
+function redrawPart(
+  plates: PlanarFile,
+  handle: number,
+  part: FinePart,
+  changed: Changed | undefined,
+): void {
   const { left, top, width, height, times, file } = part;
   const source = openSync(file.path, 'r');
   try {
     const rows = new Uint8Array(file.width * times);
     const row = new Uint8Array(width);
+    const within = Math.min(width, plates.width - left);
+    const before = new Uint8Array(within);
     plates.channels.forEach((name, i) => {
       const from = file.channels.indexOf(name);
       if (from < 0) return;
@@ -37,14 +108,12 @@ function redrawPart(plates: PlanarFile, handle: number, part: FinePart): void {
         means(rows, times, row);
         if (plates.inverted !== file.inverted)
           for (let x = 0; x < width; x++) row[x] = 255 - row[x];
-        const within = Math.min(width, plates.width - left);
-        writeSync(
-          handle,
-          row,
-          0,
-          within,
-          plates.offset + (to * plates.height + top + y) * plates.width + left,
-        );
+        const place = plates.offset + (to * plates.height + top + y) * plates.width + left;
+        if (changed) {
+          readSync(handle, before, 0, within, place);
+          changed(i, top + y, left, before, row.subarray(0, within));
+        }
+        writeSync(handle, row, 0, within, place);
       }
     });
   } finally {

@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
-import type { PlanarFile } from '../planar.ts';
+import type { PlanarFile } from './planar.ts';
 import { redraw } from './redraw.ts';
 
 const tmp = mkdtempSync(join(tmpdir(), 'redraw-test-'));
