@@ -213,6 +213,7 @@ export const ArtworkPage = z.object({
       quietWanted: z.tuple([z.number(), z.number()]),
       checkDigit: z.boolean().exactOptional(),
       mirrored: z.boolean(),
+      errorCorrection: z.number().optional(),
     }),
   ),
   structure: PageStructure.exactOptional(),

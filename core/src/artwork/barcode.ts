@@ -23,6 +23,8 @@ export interface Barcode {
   readonly checkDigit?: boolean;
   /** Reads only in a mirror. */
   readonly mirrored: boolean;
+  /** Of a QR Code or Data Matrix: codewords of a block that can be spent on errors, two for each. */
+  readonly errorCorrection?: number;
 }
 
 /** Check digit of a GTIN: weights 3 and 1 in turn from the right, up to the next ten. */
@@ -90,11 +92,15 @@ const MODULES: Readonly<Record<string, number>> = {
 };
 export const modulesAcross = (type: string): number | undefined => MODULES[type];
 
-/** The box with its quiet zones: what has to lie on white. */
-export function barcodeGround({ box, turn, moduleMm, quietWanted: [a, b] }: Barcode): MmBox {
-  const across = Math.abs(Math.round(turn / 90)) % 2 === 0;
+/** The box with its quiet zones: what has to lie on white. A matrix code has them all round. */
+export function barcodeGround({ type, box, turn, moduleMm, quietWanted: [a, b] }: Barcode): MmBox {
+  const along = Math.abs(Math.round(turn / 90)) % 2 === 0;
   const [before, after] = [a * moduleMm, b * moduleMm];
-  return across
-    ? { ...box, left: box.left - before, width: box.width + before + after }
-    : { ...box, top: box.top - before, height: box.height + before + after };
+  const [x, y] = [along || isMatrix(type), !along || isMatrix(type)];
+  return {
+    left: x ? box.left - before : box.left,
+    top: y ? box.top - before : box.top,
+    width: x ? box.width + before + after : box.width,
+    height: y ? box.height + before + after : box.height,
+  };
 }

@@ -8,6 +8,7 @@ export {
   quietWanted,
   type Barcode,
 } from './barcode.ts';
+export { errorCorrectionOf } from './errorCorrection.ts';
 export { withReducedBars } from './bars.ts';
 export { EdgeMeter } from './edge.ts';
 export { KnockoutMeter } from './knockout.ts';

@@ -89,7 +89,10 @@ const beliefsOf = ({ beliefs, mean, covariance }: Estimate): readonly Belief[] =
 /** Degrees of freedom of what a report may be off by: tails as heavy as reports have. */
 const TAILS = 4;
 /** Student's t with four degrees of freedom: density and distribution in closed form. */
-const density = (t: number): number => 0.375 * (1 + (t * t) / 4) ** -2.5;
+const density = (t: number): number => {
+  const u = 1 + (t * t) / 4;
+  return 0.375 / (u * u * Math.sqrt(u));
+};
 function below(t: number): number {
   const u = t / Math.sqrt(4 + t * t);
   return 0.5 + 0.75 * u - 0.25 * u ** 3;
@@ -167,37 +170,37 @@ interface Outcome {
   readonly spread: number;
 }
 
-/** Share of the outcomes below a value. */
-const shareBelow = (outcomes: readonly Outcome[], value: number): number =>
-  outcomes.reduce(
-    (sum, { weight, centre, spread }) => sum + weight * below((value - centre) / spread),
-    0,
-  );
-
-/** Below which a share of the outcomes lies: Newton's steps, halved where one leaves what is known to hold the answer. */
+/**
+ * Below which a share of the outcomes lies: Newton's steps from where one bell of the same mean and spread has it, halved
+ * where one leaves what is known to hold the answer.
+ */
 function quantile(outcomes: readonly Outcome[], share: number): number {
-  let [low, high, value] = [Infinity, -Infinity, 0];
+  let [low, high, mean, square] = [Infinity, -Infinity, 0, 0];
   for (const { weight, centre, spread } of outcomes) {
     low = Math.min(low, centre - 40 * spread);
     high = Math.max(high, centre + 40 * spread);
-    value += weight * centre;
+    mean += weight * centre;
+    square += weight * (centre * centre + spread * spread);
   }
-  for (let i = 0; i < 60 && high - low > 1e-9 * Math.abs(high); i++) {
-    const over = shareBelow(outcomes, value) - share;
+  let value = mean + (share < 0.5 ? -1 : 1) * Math.sqrt(Math.max(0, square - mean * mean));
+  for (let i = 0; i < 60 && high - low > SHARP * Math.abs(high); i++) {
+    let [over, slope] = [-share, 0];
+    for (const { weight, centre, spread } of outcomes) {
+      const t = (value - centre) / spread;
+      over += weight * below(t);
+      slope += (weight * density(t)) / spread;
+    }
     if (over < 0) low = value;
     else high = value;
-    const slope = outcomes.reduce(
-      (sum, { weight, centre, spread }) =>
-        sum + (weight * density((value - centre) / spread)) / spread,
-      0,
-    );
     const step = over / slope;
     const next = value - step;
-    if (Math.abs(step) <= 1e-9 * Math.abs(value)) return next;
+    if (Math.abs(step) <= SHARP * Math.abs(value)) return next;
     value = next > low && next < high ? next : (low + high) / 2;
   }
   return value;
 }
+/** Sharper than any interval is told by far; Newton's last step is sharper by as much again. */
+const SHARP = 1e-6;
 
 const between = (outcomes: readonly Outcome[], level: number): Interval => ({
   low: Math.max(0, quantile(outcomes, (1 - level) / 2)),
@@ -278,7 +281,10 @@ export function outliersOf(
           spread: Math.sqrt(told.known + told.noise),
         };
       });
-      const share = shareBelow(outcomes, ratio);
+      const share = outcomes.reduce(
+        (sum, { weight, centre, spread }) => sum + weight * below((ratio - centre) / spread),
+        0,
+      );
       const tail = Math.min(share, 1 - share);
       if (tail < RARE && (!worst || tail < worst.tail)) worst = { at, tail };
     }

@@ -1,7 +1,7 @@
 /**
  * The grade of a linear barcode on the simulated print, as ISO/IEC 15416:2016 has it (from memory): ten scan reflectance profiles
  * through an aperture for its module, each graded by its worst parameter; the symbol's grade is their mean. Of a matrix code what
- * ISO/IEC 15415:2011 (from memory) says of contrast and modulation.
+ * ISO/IEC 15415:2011 (from memory) says of contrast, modulation and unused error correction.
  */
 
 export type Grade = 'A' | 'B' | 'C' | 'D' | 'F';
@@ -17,6 +17,7 @@ export const PARAMETERS = [
   'defects',
   'decodability',
   'quiet zones',
+  'unused error correction',
 ] as const;
 export type Parameter = (typeof PARAMETERS)[number];
 
@@ -55,6 +56,7 @@ const BANDS: Readonly<Partial<Record<Parameter, readonly number[]>>> = {
   modulation: [0.7, 0.6, 0.5, 0.4],
   defects: [0.85, 0.8, 0.75, 0.7],
   decodability: [0.62, 0.5, 0.37, 0.25],
+  'unused error correction': [0.62, 0.5, 0.37, 0.25],
 };
 /** A bar reflects at most this share of the lightest ground. */
 const DARK_SHARE = 0.5;
@@ -351,9 +353,18 @@ const MATRIX_MODULATION = [0.5, 0.4, 0.3, 0.2];
 /** Share of modules below which modulation is not looked at: error correction is there for them. */
 const CORRECTED = 0.05;
 
+/** The symbol as it was drawn, and what it can bear. */
+export interface DrawnMatrix {
+  /** Light of each pixel of the picture, 0 dark to 255. */
+  readonly light: Uint8Array;
+  /** Codewords of a block that can be spent on errors, two for each. */
+  readonly errorCorrection: number;
+}
+
 /**
- * A matrix code by its contrast, and by how far its modules keep from the middle; how much of its error correction is used,
- * and how even its grid is, a simulation can't tell.
+ * A matrix code by its contrast, by how far its modules keep from the middle, and by how much of its error correction is left.
+ * Modules that came out the wrong way are counted as if each lay in a codeword of its own and all in one block, so what is left
+ * is at least what is told. How even the grid is, a simulation of plates can't tell.
  * @param quiet modules blank on each side
  */
 export function gradeMatrix(
@@ -361,6 +372,7 @@ export function gradeMatrix(
   { moduleMm }: Pick<Symbol, 'moduleMm'>,
   decodes: boolean,
   quiet: number,
+  drawn?: DrawnMatrix,
 ): SymbolGrade {
   const sorted = values.slice().sort();
   const at = (share: number) =>
@@ -370,18 +382,23 @@ export function gradeMatrix(
   const middle = (darkest + lightest) / 2;
   const pitch = moduleMm / pixelMm;
   const modulations: number[] = [];
+  let [same, other] = [0, 0];
   for (let y = (quiet + 0.5) * pitch; y < height - quiet * pitch; y += pitch)
     for (let x = (quiet + 0.5) * pitch; x < width - quiet * pitch; x += pitch) {
-      let [sum, count] = [0, 0];
+      let [sum, light, count] = [0, 0, 0];
       for (let v = -1; v <= 1; v++)
         for (let u = -1; u <= 1; u++) {
           const [a, b] = [Math.floor(x + u * pitch * 0.2), Math.floor(y + v * pitch * 0.2)];
           if (a < 0 || b < 0 || a >= width || b >= height) continue;
           sum += values[b * width + a];
+          light += drawn?.light[b * width + a] ?? 0;
           count++;
         }
-      if (count > 0)
-        modulations.push((2 * Math.abs(sum / count - middle)) / Math.max(1e-9, contrast));
+      if (count === 0) continue;
+      const from = sum / count - middle;
+      modulations.push((2 * Math.abs(from)) / Math.max(1e-9, contrast));
+      if (from >= 0 === light / count >= 128) same++;
+      else other++;
     }
   modulations.sort((a, b) => a - b);
   const modulation = modulations[Math.floor(CORRECTED * modulations.length)] ?? 0;
@@ -394,5 +411,11 @@ export function gradeMatrix(
     ['symbol contrast', contrast],
     ['modulation', modulation],
   ]);
+  if (drawn) {
+    // White ink on a dark ground is the same symbol the other way round.
+    const unused = Math.max(0, 1 - (2 * Math.min(same, other)) / drawn.errorCorrection);
+    measured.set('unused error correction', unused);
+    grades.set('unused error correction', gradeOf(BANDS['unused error correction']!, unused));
+  }
   return together([{ grades, measured, darkest, lightest }]);
 }

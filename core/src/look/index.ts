@@ -3,6 +3,7 @@ export {
   contrastGrade,
   gradeLinear,
   gradeMatrix,
+  type DrawnMatrix,
   PARAMETERS,
   type Grade,
   type Parameter,

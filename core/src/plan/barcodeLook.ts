@@ -1,7 +1,9 @@
 /** Barcodes of a print as a scanner sees them, at the resolution of the plates: graded and read, with white under them and without. */
 import {
   barcodeGround,
+  ContentMeter,
   isMatrix,
+  PROCESS_NAMES,
   type ArtworkInfo,
   type ArtworkPage,
   type Barcode,
@@ -14,13 +16,14 @@ import {
   gradeMatrix,
   scanPicture,
   thinnedBars,
+  type DrawnMatrix,
   type Grey,
   type Scene,
   type SymbolGrade,
   type View,
 } from '../look/index.ts';
 import { plateSpecs } from '../plates/index.ts';
-import type { PixelBox, Raster } from '../raster/index.ts';
+import type { Band, PixelBox, Raster } from '../raster/index.ts';
 import { mapSources, parseRule, type Shape, type PagePoint } from '../rule/index.ts';
 import { inkFor, usesInkRole, type Stack, type StackLayer } from '../stack/index.ts';
 import { pxToMm } from '../units/index.ts';
@@ -97,6 +100,9 @@ async function barcodeLook(
     ...size,
     pixels: scanPicture(reflectance),
   });
+  const drawn = await drawnMatrix(raster, box, barcode, async (tried) =>
+    (await decode(tried)).some((text) => says(text, barcode)),
+  );
   const scanned = async (
     reflectance: Float32Array,
     picture = pictureOf(reflectance),
@@ -109,7 +115,7 @@ async function barcodeLook(
     const quietFree = quiet.every((blank, i) => blank >= quietWanted[i] - QUIET_SLACK);
     return {
       ...(isMatrix(type)
-        ? gradeMatrix(values, { moduleMm }, decodes, Math.max(...quietWanted))
+        ? gradeMatrix(values, { moduleMm }, decodes, Math.max(...quietWanted), drawn)
         : gradeLinear(values, { type, moduleMm, upright }, decodes, quietFree)),
       decodes,
     };
@@ -131,6 +137,37 @@ async function barcodeLook(
     withoutWhite: await variant(boxed, 0),
     picture,
   };
+}
+
+/** A matrix code as the artwork has it, in process ink or in one of its other plates; undefined where it is not known. */
+async function drawnMatrix(
+  raster: Raster,
+  box: PixelBox,
+  { type, errorCorrection }: Barcode,
+  reads: (picture: Grey) => Promise<boolean>,
+): Promise<DrawnMatrix | undefined> {
+  if (!isMatrix(type) || errorCorrection === undefined) return undefined;
+  const { width, height, channels } = raster;
+  const process = PROCESS_NAMES.map((name) => channels.indexOf(name));
+  const seen = [-1, ...channels.keys()].filter((i) => !process.includes(i) || i < 0);
+  const meter = new ContentMeter(width, height, process);
+  const size = { width: box.right - box.left, height: box.bottom - box.top };
+  const lights = seen.map(() => new Uint8Array(size.width * size.height));
+  const row = new Uint8Array(width * height);
+  for await (const { top, rows, planes } of raster.bands() as AsyncIterable<Band>) {
+    const light = row.subarray(0, rows * width);
+    if (!process.includes(-1)) meter.add({ top, rows, planes }, light);
+    for (let y = Math.max(top, box.top); y < Math.min(top + rows, box.bottom); y++)
+      seen.forEach((plane, i) => {
+        const from = (y - top) * width + box.left;
+        const to = (y - box.top) * size.width;
+        for (let x = 0; x < size.width; x++)
+          lights[i][to + x] = plane < 0 ? light[from + x] : 255 - planes[plane][from + x];
+      });
+  }
+  for (const light of lights)
+    if (await reads({ ...size, pixels: light })) return { light, errorCorrection };
+  return undefined;
 }
 
 /** Reflectances at 660 nm in a box of the picture. */

@@ -92,6 +92,26 @@ export interface Work {
 export const inkMl = (work: Work): Partial<Record<Channel, number>> =>
   Object.fromEntries(work.inks.map(({ channel, ml }) => [channel, ml]));
 
+interface KeptOpacity {
+  /** What it was worked out from, each the very same object. */
+  readonly from: readonly unknown[];
+  readonly opacity: Opacity;
+}
+const opacities = new WeakMap<PrintPlan['stack'], KeptOpacity>();
+
+/** Worked out again only when something that it depends on is another: a change of copies or prices leaves it as it is. */
+function opacityIn(plan: PrintPlan, info: ArtworkInfo, shown: Measures): Opacity {
+  const { stack, material, machine, viewing, artwork } = plan;
+  const side = viewing.side === 'back' ? 'back' : 'front';
+  const from = [material, machine, info, shown, side, artwork.page, artwork.rearPage];
+  const kept = opacities.get(stack);
+  if (kept?.from.every((one, i) => one === from[i])) return kept.opacity;
+  const scene = sceneOf(plan, info);
+  const opacity = opacityOf(scene, side, areasOf(scene, side, shown));
+  opacities.set(stack, { from, opacity });
+  return opacity;
+}
+
 /**
  * Everything that follows from a plan once its plates are measured. No pixels are touched: takes milliseconds.
  * @param state of the plan's machine today
@@ -139,9 +159,7 @@ export function calculate(
     ),
   ];
   const shown = measuresOf(measured, page.number);
-  const scene = sceneOf(plan, info);
-  const side = plan.viewing.side === 'back' ? 'back' : 'front';
-  const opacity = opacityOf(scene, side, areasOf(scene, side, shown));
+  const opacity = opacityIn(plan, info, shown);
   const work =
     layout && !stopsPrint(findings)
       ? workOf(plan, page, layout, parts, opacity, findings, state)

@@ -4,7 +4,13 @@
  * The page is looked at through overlapping windows, first at its own resolution, then at a half, a quarter and so on, so
  * that codes of any size fit a window somewhere. Windows without fine contrast are passed over. Memory is a window's rows.
  */
-import { checkDigitRight, pxToMm, quietWanted, type Barcode } from '@kyanos/core';
+import {
+  checkDigitRight,
+  errorCorrectionOf,
+  pxToMm,
+  quietWanted,
+  type Barcode,
+} from '@kyanos/core';
 import { named } from './decoder.ts';
 import { Level, type Found } from './windows.ts';
 
@@ -65,6 +71,7 @@ function toBarcode({ result, scale, left, top, quiet, modulePx }: Found, dpi: nu
   const xs = corners.map(({ x }) => mm(x + left));
   const ys = corners.map(({ y }) => mm(y + top));
   const right = checkDigitRight(type, content);
+  const correction = errorCorrectionOf(type, result.version.replace('×', 'x'), result.ecLevel);
   return {
     type,
     content,
@@ -80,5 +87,6 @@ function toBarcode({ result, scale, left, top, quiet, modulePx }: Found, dpi: nu
     quietWanted: quietWanted(type),
     ...(right === undefined ? {} : { checkDigit: right }),
     mirrored: result.isMirrored,
+    ...(correction === undefined ? {} : { errorCorrection: correction }),
   };
 }
