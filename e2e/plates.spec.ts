@@ -1,12 +1,8 @@
 import { expect, test, type Page } from '@playwright/test';
+import { openOwn } from './ownJob.ts';
 
 async function open(page: Page, name: string): Promise<void> {
-  await page.goto('/');
-  await page.getByText(name).click();
-  await page
-    .getByRole('navigation', { name: 'Stages' })
-    .getByRole('link', { name: 'Plates' })
-    .click();
+  await openOwn(page, name, 'plates');
   await expect(page.getByTestId('plate-state')).toHaveText('Measured at full size.', {
     timeout: 60_000,
   });

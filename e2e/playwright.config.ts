@@ -1,5 +1,7 @@
 import { defineConfig } from '@playwright/test';
 
+/** Journeys in jobs of their own, which disturb nobody and run side by side. */
+const OWN = ['stack.spec.ts', 'plates.spec.ts', 'quote.spec.ts'];
 const port = Number(process.env.KYANOS_E2E_PORT ?? 4917);
 
 export default defineConfig({
@@ -8,7 +10,12 @@ export default defineConfig({
   outputDir: '../.cache/e2e',
   timeout: 150_000,
   expect: { timeout: 30_000 },
-  workers: 1,
+  workers: 2,
+  projects: [
+    { name: 'own', testMatch: OWN },
+    // The demo's own jobs and the shop are everybody's: one after another, when no other journey copies them.
+    { name: 'shared', testIgnore: OWN, workers: 1, dependencies: ['own'] },
+  ],
   reporter: 'list',
   use: {
     baseURL: `http://127.0.0.1:${port}`,

@@ -1,12 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
+import { openOwn } from './ownJob.ts';
 
-async function openAt(page: Page, job: string, view: string) {
-  await page.goto('/');
-  await page.getByText(job).click();
-  await page.waitForURL(/\/stack$/);
-  await page.goto(page.url().replace(/stack$/, view));
-  await expect(page.getByTestId('ledger')).toContainText('Price');
-}
 const type = async (page: Page, label: string, value: string) => {
   const field = page.getByLabel(label, { exact: true });
   await field.click();
@@ -16,7 +10,7 @@ const type = async (page: Page, label: string, value: string) => {
 };
 
 test('pieces are laid out, moved by hand and by key, and laid out anew', async ({ page }) => {
-  await openAt(page, 'Fruit card, gloss on midnight blue', 'layout');
+  await openOwn(page, 'Fruit card, gloss on midnight blue', 'layout');
   const pieces = page.getByTestId('layout').getByRole('button');
   const count = await pieces.count();
   expect(count).toBeGreaterThan(3);
@@ -57,7 +51,7 @@ test('pieces are laid out, moved by hand and by key, and laid out anew', async (
 test('one trip and two are compared, and every bar of the work explains itself', async ({
   page,
 }) => {
-  await openAt(page, 'Stage portrait on black board', 'trips');
+  await openOwn(page, 'Stage portrait on black board', 'trips');
   const together = page.getByRole('radio', { name: /As few trips/ });
   const apart = page.getByRole('radio', { name: /One trip for each layer(?!,)/ });
   await expect(together).toContainText('registration cannot drift');
@@ -73,7 +67,7 @@ test('one trip and two are compared, and every bar of the work explains itself',
 });
 
 test('a price is made, an ink measured, and the quote handed out', async ({ page, request }) => {
-  await openAt(page, 'Door plate, metal shining through', 'cost');
+  await openOwn(page, 'Door plate, metal shining through', 'cost');
   await expect(page.getByTestId('answer')).toContainText('Cost $');
   const price = () => page.getByRole('button', { name: /^Price: / }).textContent();
   const before = await price();
@@ -101,7 +95,7 @@ test('a price is made, an ink measured, and the quote handed out', async ({ page
 });
 
 test('all stacks are compared, and one of them is planned', async ({ page }) => {
-  await openAt(page, 'Stage portrait on black board', 'what-if');
+  await openOwn(page, 'Stage portrait on black board', 'what-if');
   await expect(page.getByTestId('answer')).toContainText(/\d+ of \d+ are worth considering/, {
     timeout: 30_000,
   });
@@ -117,7 +111,7 @@ test('all stacks are compared, and one of them is planned', async ({ page }) => 
 });
 
 test('processes are compared by quantity with the shop’s own figures', async ({ page }) => {
-  await openAt(page, 'Door plate, metal shining through', 'process');
+  await openOwn(page, 'Door plate, metal shining through', 'process');
   await expect(page.getByTestId('answer')).toContainText('For 12 pieces: this machine');
   await expect(page.getByTestId('curves')).toContainText('Screen printing');
   await expect(page.getByText(/Why not: Flexo does not print/)).toBeVisible();
@@ -145,9 +139,9 @@ test('white that is seldom wanted gets an honest answer', async ({ page }) => {
 });
 
 test('the machine’s own reports are believed when somebody says so', async ({ page }) => {
-  await openAt(page, 'Stage portrait on black board', 'reports');
+  const name = await openOwn(page, 'Stage portrait on black board', 'reports');
   await expect(page.getByTestId('answer')).toContainText('No report yet');
-  const row = (ml: number) => `Stage portrait on black board,2026-11-20,${ml}\n`;
+  const row = (ml: number) => `${name},2026-11-20,${ml}\n`;
   const text = `job,finished,W\n${[14, 14.4, 13.8, 14.2, 14.1, 60].map(row).join('')}Unknown,,3\n`;
   await page.getByTestId('reports-file').setInputFiles({
     name: 'reports.csv',

@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
+import { openOwn } from './ownJob.ts';
 
-async function openStack(page: Page, job: string) {
-  await page.goto('/');
-  await page.getByText(job).click();
-  await page.getByRole('link', { name: /Stack/ }).click();
+async function openStack(page: Page, job: string): Promise<string> {
+  const name = await openOwn(page, job, 'stack');
   await expect(page.getByTestId('look')).toBeVisible();
+  return name;
 }
 const layers = (page: Page) =>
   page.getByRole('figure', { name: 'Core sample' }).getByRole('button');
@@ -193,7 +193,7 @@ test('a measurement of the material changes what is seen', async ({ page }) => {
 test('the print fills the screen for the customer, on another material, and is saved as a picture', async ({
   page,
 }) => {
-  await openStack(page, 'Café window, read from the street');
+  const name = await openStack(page, 'Café window, read from the street');
   await page.getByRole('heading', { level: 1 }).click();
   await expect(page.getByTestId('save-state')).toContainText('Saved');
   const kept = (await page.getByTestId('save-state').textContent())!;
@@ -210,7 +210,7 @@ test('the print fills the screen for the customer, on another material, and is s
   const saved = page.waitForEvent('download');
   await dialog.getByRole('button', { name: 'Save picture' }).click();
   const download = await saved;
-  expect(download.suggestedFilename()).toBe('Café window, read from the street.png');
+  expect(download.suggestedFilename()).toBe(`${name}.png`);
   const file = readFileSync(await download.path());
   // PNG: width and height stand in its first chunk.
   expect(file.subarray(1, 4).toString()).toBe('PNG');
