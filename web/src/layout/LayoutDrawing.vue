@@ -11,6 +11,7 @@ import {
 } from '@kyanos/core';
 import { computed, ref, useTemplateRef } from 'vue';
 import { length } from '../shared/format.ts';
+import { clashes, isDrag, movedPieces, onGrid, pieceKey, type PieceChange } from './pieces.ts';
 
 const props = defineProps<{
   layout: Layout;
@@ -31,9 +32,6 @@ const emit = defineEmits<{ move: [places: readonly PlacedPiece[]] }>();
 
 /** Pieces that are drawn one by one and can be moved; more are drawn as one shape. */
 const MOST_PIECES = 400;
-/** Pieces are put on whole tenths. */
-const GRID_MM = 0.5;
-
 const roll = computed(() => props.material.form === 'roll');
 const sheet = computed(() => ({
   width: props.material.width,
@@ -85,22 +83,9 @@ const shown = computed(() =>
     : { width: sheet.value.width, height: sheet.value.height },
 );
 /** Pieces that lie on another one. */
-const clashing = computed(() => {
-  const found = new Set<number>();
-  if (!props.movable || !few.value) return found;
-  boxes.value.forEach((a, i) => {
-    for (let k = 0; k < i; k++) {
-      const b = boxes.value[k];
-      const apart =
-        a.left >= b.left + b.width ||
-        b.left >= a.left + a.width ||
-        a.top >= b.top + b.height ||
-        b.top >= a.top + a.height;
-      if (!apart) found.add(i).add(k);
-    }
-  });
-  return found;
-});
+const clashing = computed(() =>
+  props.movable && few.value ? clashes(boxes.value) : new Set<number>(),
+);
 
 const around = computed(() => shown.value.width * 0.032);
 const text = computed(() => around.value * 0.68);
@@ -128,52 +113,23 @@ function drag(event: PointerEvent) {
   dragged.value = { ...dragged.value, dx: x - dragged.value.x, dy: y - dragged.value.y };
 }
 
-const onGrid = (mm: number) => Math.round(mm / GRID_MM) * GRID_MM;
-
-function put(index: number, change: { dx?: number; dy?: number; turn?: boolean }) {
-  const places = boxes.value.map((box, i): PlacedPiece => {
-    if (i !== index) return { left: box.left, top: box.top, turned: box.turned };
-    const turned = change.turn ? !box.turned : box.turned;
-    const width = turned ? props.piece.height : props.piece.width;
-    const height = turned ? props.piece.width : props.piece.height;
-    const within = (value: number, from: number, space: number) =>
-      Math.min(Math.max(value, from), Math.max(from, from + space));
-    const { left, top, width: wide } = props.layout.room;
-    const tall = roll.value ? props.machine.maxLength : props.layout.room.height;
-    return {
-      left: within(onGrid(box.left + (change.dx ?? 0)), left, wide - width),
-      top: within(onGrid(box.top + (change.dy ?? 0)), top, tall - height),
-      turned,
-    };
-  });
-  emit('move', places);
+function put(index: number, change: PieceChange) {
+  const { piece, machine, layout } = props;
+  const tall = roll.value ? machine.maxLength : layout.room.height;
+  emit('move', movedPieces(boxes.value, index, change, { piece, room: layout.room, tall }));
 }
 
 function drop() {
   const done = dragged.value;
   dragged.value = undefined;
-  if (done && Math.hypot(done.dx, done.dy) > GRID_MM) put(done.index, done);
+  if (done && isDrag(done)) put(done.index, { dx: done.dx, dy: done.dy });
 }
 
-/** Steps of the arrow keys as they are seen. */
-const STEPS: Record<string, readonly [number, number]> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
 function press(index: number, event: KeyboardEvent) {
-  if (!props.movable) return;
-  const step = STEPS[event.key];
-  if (step) {
-    event.preventDefault();
-    const by = event.shiftKey ? 10 : 1;
-    const [right, down] = [step[0] * by, step[1] * by];
-    put(index, lying.value ? { dx: -down, dy: right } : { dx: right, dy: down });
-  } else if (event.key === 'r') {
-    event.preventDefault();
-    put(index, { turn: true });
-  }
+  const change = props.movable ? pieceKey(event, lying.value) : undefined;
+  if (!change) return;
+  event.preventDefault();
+  put(index, change);
 }
 
 /** How far the piece that is dragged is from the left and from the leading edge. */

@@ -4,22 +4,15 @@
  * is edited: a layer is dragged, or chosen and changed by key.
  */
 import {
-  allLayers,
-  changeLayer,
-  changePart,
   inkName,
-  layerName,
   moveLayer,
-  removeLayer,
-  slotOf,
-  stepLayer,
   type Material,
-  type Moved,
   type PrintPlan,
   type Stack,
   type StackLayer,
 } from '@kyanos/core';
 import { computed, nextTick, ref, shallowRef, useId } from 'vue';
+import { coreKey, movedTo, type Changed } from './coreKeys.ts';
 import { laidAs, type SampleFigure } from './laidAs.ts';
 import { ADHESIVE, drawingOf, FILM, gapAt, type Slab } from './sample.ts';
 import { letterOf, textureOf } from './textures.ts';
@@ -93,79 +86,25 @@ const svg = ref<SVGSVGElement>();
 const focus = (index: number) =>
   nextTick(() => svg.value?.querySelector<SVGElement>(`[data-layer="${index}"]`)?.focus());
 
-function change(stack: Stack, words: string, at: number) {
+function change({ stack, words, at }: Changed) {
   said.value = words;
   emit('change', stack);
-  emit('select', at);
-  void focus(at);
+  choose(at);
+}
+function choose(index: number) {
+  emit('select', index);
+  void focus(index);
 }
 
-function move({ layer }: Slab, moved: Moved | undefined) {
-  if (!moved) return;
-  const { side } = slotOf(moved.stack, moved.index);
-  change(
-    moved.stack,
-    `${layerName(layer, props.plan.machine)} is now on the ${side}.`,
-    moved.index,
-  );
-}
-
-function choose(slab: Slab, by: number) {
-  const { slabs } = drawing.value;
-  const next = slabs[slabs.indexOf(slab) + by];
-  if (!next) return;
-  emit('select', next.index);
-  void focus(next.index);
-}
-
-function setDensity(slab: Slab, by: number) {
-  const { stack } = props.plan;
-  let next = stack;
-  slab.layer.parts.forEach((part, i) => {
-    const density = Math.min(100, Math.max(1, part.density + by));
-    next = changePart(next, slab.index, i, { density });
-  });
-  change(next, `Density ${allLayers(next)[slab.index].parts[0].density} %.`, slab.index);
-}
-
-function setHits(slab: Slab, by: number) {
-  const hits = Math.min(props.plan.machine.maxHits, Math.max(1, slab.layer.hits + by));
-  change(
-    changeLayer(props.plan.stack, slab.index, (layer) => ({ ...layer, hits })),
-    `${hits} hit${hits > 1 ? 's' : ''}.`,
-    slab.index,
-  );
-}
-
-const KEYS: Record<string, (slab: Slab, event: KeyboardEvent) => void> = {
-  Enter: ({ index }) => emit('select', index),
-  ' ': ({ index }) => emit('select', index),
-  ArrowUp: (slab, { shiftKey }) =>
-    shiftKey ? move(slab, stepLayer(props.plan.stack, slab.index, 'front')) : choose(slab, -1),
-  ArrowDown: (slab, { shiftKey }) =>
-    shiftKey ? move(slab, stepLayer(props.plan.stack, slab.index, 'back')) : choose(slab, 1),
-  '+': (slab) => setDensity(slab, 5),
-  '-': (slab) => setDensity(slab, -5),
-  h: (slab) => setHits(slab, 1),
-  H: (slab) => setHits(slab, -1),
-  i: ({ index, layer }) =>
-    change(
-      changeLayer(props.plan.stack, index, (old) => ({ ...old, mirror: !old.mirror })),
-      layer.mirror ? 'As it reads.' : 'Mirrored.',
-      index,
-    ),
-  Delete: ({ index, layer }) => {
-    const next = removeLayer(props.plan.stack, index);
-    if (next === props.plan.stack) said.value = 'A stack needs at least one layer.';
-    else change(next, `${layerName(layer, props.plan.machine)} removed.`, Math.max(0, index - 1));
-  },
-};
 function key(event: KeyboardEvent, slab: Slab) {
-  const act = KEYS[event.key];
-  if (!act || event.ctrlKey || event.metaKey || event.altKey) return;
+  const effects = coreKey(event, slab, props.plan, drawing.value.slabs);
+  if (!effects) return;
   event.preventDefault();
   event.stopPropagation();
-  act(slab, event);
+  for (const effect of effects)
+    if ('stack' in effect) change(effect);
+    else if ('select' in effect) choose(effect.select);
+    else said.value = effect.words;
 }
 
 // ---- dragging ----
@@ -195,7 +134,10 @@ function drop() {
   drag.value = undefined;
   if (!held) return;
   if (Math.abs(held.by) < MOVED) emit('select', held.slab.index);
-  else if (gap) move(held.slab, moveLayer(props.plan.stack, held.slab.index, gap));
+  else if (gap) {
+    const moved = movedTo(held.slab, moveLayer(props.plan.stack, held.slab.index, gap), props.plan);
+    if (moved) change(moved);
+  }
 }
 </script>
 

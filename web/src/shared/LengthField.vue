@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** A length, kept in mm and typed in the preferred unit. */
-import { MM_PER_INCH } from '@kyanos/core';
 import { computed } from 'vue';
 import { units } from './format.ts';
 import NumberField from './NumberField.vue';
+import { shownLength, typedLength } from './typedLength.ts';
 
 const model = defineModel<number>({ required: true });
 const props = defineProps<{
@@ -16,18 +16,13 @@ const props = defineProps<{
 }>();
 
 const metric = computed(() => units.value === 'metric');
-const shown = (mm: number) => (metric.value ? mm : Math.round((mm / MM_PER_INCH) * 1000) / 1000);
+const shown = (mm: number) => shownLength(mm, metric.value);
 const value = computed(() => shown(model.value));
 const step = computed(() => (metric.value ? 1 : 0.125));
 const limit = computed(() => ({
   min: shown(props.min ?? 0),
   max: props.max === undefined ? Infinity : shown(props.max),
 }));
-/** A number that is typed back as it was shown changes nothing. */
-function set(next: number) {
-  if (next === value.value) return;
-  model.value = metric.value ? next : Math.round(next * MM_PER_INCH * 1000) / 1000;
-}
 </script>
 
 <template>
@@ -39,6 +34,6 @@ function set(next: number) {
     :step="step"
     :precision="metric ? 1 : 3"
     :model-value="value"
-    @update:model-value="set"
+    @update:model-value="model = typedLength($event, model, metric)"
   />
 </template>

@@ -58,6 +58,7 @@ export const vuetify = createVuetify({
       controlVariant: 'hidden',
     },
     VSelect: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
+    VAutocomplete: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
     VSwitch: { color: 'primary', density: 'compact', hideDetails: true, inset: true },
     VSlider: { color: 'primary', hideDetails: true, thumbSize: 18, trackSize: 4 },
     VMenu: { closeOnContentClick: false },
