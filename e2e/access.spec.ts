@@ -40,6 +40,8 @@ for (const theme of ['day', 'night'])
       'materials',
       'prices',
       'white',
+      'process',
+      'use',
       'rules',
       'forms',
       'presets',

@@ -8,7 +8,5 @@ export const VIEWS = [
   'layout',
   'cost',
   'what-if',
-  'process',
-  'reports',
   'run-sheet',
 ] as const;

@@ -1,10 +1,10 @@
 import { FORM_KINDS } from '@kyanos/core';
 import { z } from 'zod';
 import { endpoint } from '../endpoint.ts';
-import { HouseRulesSchema, Machine, ShopId } from '../plan.ts';
+import { ChannelKey, HouseRulesSchema, Machine, ShopId } from '../plan.ts';
 
 const params = z.object({ id: ShopId, form: z.enum(FORM_KINDS) });
-const query = z.object({ material: ShopId });
+const query = z.object({ material: ShopId, white: ChannelKey.optional() });
 
 export const getForm = endpoint({
   method: 'GET',
@@ -26,6 +26,8 @@ export const getFormTarget = endpoint({
 /** What was read: files of an instrument, typed values of L*, or the field that was chosen. */
 const Read = z.strictObject({
   material: ShopId,
+  /** Which white, where the machine has more than one. */
+  white: ChannelKey.exactOptional(),
   /** The day of the reading. */
   on: z.iso.date(),
   files: z

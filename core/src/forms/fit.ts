@@ -1,13 +1,25 @@
 /** What a form that was read says of its machine: figures in place of assumed ones. */
 import { fitPrimaries } from './fitPrimaries.ts';
 import { fitWhite } from './fitWhite.ts';
-import { testForm, type FormKind } from './forms.ts';
+import { oneWhite, testForm, type FormKind } from './forms.ts';
 import { measuredOn, refuse, type FormFit, type FormReading } from './reading.ts';
 import type { HouseRules } from '../shop/index.ts';
 import type { Machine } from '../stack/index.ts';
 
-/** @throws DomainError `FORM_WRONG` with what is missing */
+/**
+ * What a form says of the machine; of its other whites it says nothing.
+ * @throws DomainError `FORM_WRONG` with what is missing
+ */
 export function fitForm(kind: FormKind, reading: FormReading): FormFit {
+  const machine = oneWhite(reading.machine, reading.white);
+  const fit = fitOne(kind, { ...reading, machine });
+  const inks = reading.machine.inks.map(
+    (ink) => fit.machine.inks.find(({ channel }) => channel === ink.channel) ?? ink,
+  );
+  return { ...fit, machine: { ...fit.machine, inks } };
+}
+
+function fitOne(kind: FormKind, reading: FormReading): FormFit {
   if (kind === 'white-ladder') return fitWhite(reading);
   if (kind === 'primaries') return fitPrimaries(reading);
   const { steps } = testForm(kind, reading.machine, reading.material);

@@ -40,7 +40,10 @@ function ladderLook(
   white: Ink,
   patches: readonly LadderReading[],
 ): Triple[] {
-  const inks = machine.inks.map((ink) => (ink.channel === white.channel ? white : ink));
+  // By its letter, whatever its key.
+  const inks = machine.inks.map((ink) =>
+    ink.channel === white.channel ? { ...white, channel: 'W' as const } : ink,
+  );
   const scenes = new Map<string, (place: 'black' | 'white') => Triple>();
   const solid = parseStack('film | W@sheet');
   // One scene for all: how its white scatters is worked out once.

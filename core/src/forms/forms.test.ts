@@ -11,6 +11,7 @@ import {
   CHECK_MIXTURES,
   fitForm,
   mediaRelative,
+  oneWhite,
   overprintName,
   patchNamed,
   RAMP_PERCENT,
@@ -77,6 +78,45 @@ const reading = (readings: readonly Reading[], step?: number): FormReading => ({
   ...(step !== undefined && { step }),
 });
 const whiteOf = ({ inks }: Machine) => inks.find(({ role }) => role === 'white')!;
+
+describe('a machine with two whites', () => {
+  const [own] = MACHINE.inks.filter(({ role }) => role === 'white');
+  const second: Ink = {
+    ...own,
+    channel: 'Soft' as Ink['channel'],
+    name: 'Soft white',
+  };
+  const two: Machine = { ...MACHINE, inks: [...MACHINE.inks, second] };
+  const inkOf = ({ inks }: Machine, channel: string) =>
+    inks.find((ink) => ink.channel === channel)!;
+
+  it('reads a ladder of each, and leaves the other white as it is', () => {
+    const readings = readWhite(printer({ contrastRatio: 0.55, drops: 5 }), 3);
+    for (const [read, other] of [
+      [second, own],
+      [own, second],
+    ]) {
+      const fit = fitForm('white-ladder', {
+        ...reading(readings),
+        machine: two,
+        white: read.channel,
+      });
+      expect(Math.abs(inkOf(fit.machine, read.channel).contrastRatio! - 0.55)).toBeLessThan(0.01);
+      expect(inkOf(fit.machine, other.channel)).toEqual(other);
+      expect(fit.machine.measured!.map(({ field }) => field)).toEqual([
+        `inks.${read.channel}.contrastRatio`,
+        `inks.${read.channel}.drops`,
+      ]);
+    }
+  });
+
+  it('lays the form in the white that is read', () => {
+    const one = oneWhite(two, second.channel);
+    expect(one.inks.filter(({ role }) => role === 'white')).toEqual([second]);
+    expect(oneWhite(two, undefined)).toBe(two);
+    expect(oneWhite(two, 'C')).toBe(two);
+  });
+});
 
 describe('the white ladder', () => {
   it.each([

@@ -2,7 +2,15 @@
  * Test forms: what a machine is asked to print so that a figure is measured instead of assumed. A form is a drawing in the
  * machine's own inks; how it is printed and read stands on it.
  */
-import { inkFor, inkOf, PROCESS_CHANNELS, type Machine, type Material } from '../stack/index.ts';
+import {
+  inkFor,
+  inkOf,
+  PROCESS_CHANNELS,
+  type Channel,
+  type Ink,
+  type Machine,
+  type Material,
+} from '../stack/index.ts';
 import { drawForm, type Drawing } from './drawing.ts';
 
 export const FORM_KINDS = [
@@ -123,6 +131,19 @@ export function testForm(kind: FormKind, machine: Machine, material: Material): 
     cautions: [CARRIAGE, ...(machine.cure === 'uv' ? [LAMP] : []), ...(touched ? [TOUCH] : [])],
   };
 }
+
+/**
+ * The machine as if one of its whites were its only one: a form is drawn, printed and read of one. Returns the machine as it is
+ * if no white is named, or it has none of that name.
+ */
+export function oneWhite(machine: Machine, white: Channel | undefined): Machine {
+  const others = machine.inks.filter(({ role, channel }) => role === 'white' && channel !== white);
+  if (others.length === 0 || !whitesOf(machine).some(({ channel }) => channel === white))
+    return machine;
+  return { ...machine, inks: machine.inks.filter((ink) => !others.includes(ink)) };
+}
+export const whitesOf = (machine: Machine): readonly Ink[] =>
+  machine.inks.filter(({ role }) => role === 'white');
 
 /** Names of the patches that an instrument reads. */
 export const patchesOf = ({ pages }: Pick<TestForm, 'pages'>): ReadonlySet<string> =>

@@ -15,8 +15,10 @@ export {
   FORM_KINDS,
   FORMS,
   formsFor,
+  oneWhite,
   patchesOf,
   testForm,
+  whitesOf,
   type FormKind,
   type TestForm,
 } from './forms.ts';

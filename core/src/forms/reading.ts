@@ -2,7 +2,7 @@
 import { DomainError } from '../errors/index.ts';
 import { told, type HouseRules } from '../shop/index.ts';
 import { deltaE2000, type Triple } from '../spectrum/index.ts';
-import type { Machine, Material } from '../stack/index.ts';
+import type { Channel, Machine, Material } from '../stack/index.ts';
 import type { CgatsSample } from './cgats.ts';
 import type { FormKind } from './forms.ts';
 
@@ -48,6 +48,8 @@ export function readingsOf(
 export interface FormReading {
   readonly machine: Machine;
   readonly material: Material;
+  /** Which white, by its channel; the first if absent. */
+  readonly white?: Channel;
   /** The day of the reading, ISO 8601. */
   readonly on: string;
   /** What an instrument read. */

@@ -1,3 +1,4 @@
+export { assumedIn, DECIDES } from './assumedIn.ts';
 export { contradictionsOf, materialContradictions, type Contradiction } from './contradictions.ts';
 export {
   fieldChanges,

@@ -4,7 +4,9 @@ import { newPlan, type PrintPlan } from '../plan/index.ts';
 import { formatStack, type Machine } from '../stack/index.ts';
 import { backAndThrough } from '../optics/index.ts';
 import {
+  assumedIn,
   contradictionsOf,
+  DECIDES,
   fieldChanges,
   freeId,
   INK_CHOICES,
@@ -45,6 +47,19 @@ const FROM: PrintPlan = {
   ...PLAN,
   material: MATERIAL,
   from: { machine: 3, material: 2, prices: 1 },
+};
+
+const answers = {
+  id: 'nine',
+  name: 'Nine inks',
+  kind: 'flatbed' as const,
+  cure: 'uv' as const,
+  maxWidth: 900,
+  maxLength: 600,
+  inks: ['colour', 'light', 'orange', 'violet', 'white'] as const,
+  passes: 6,
+  speed: 700,
+  hourRate: 3000,
 };
 
 describe('what the shop changed since a plan was made', () => {
@@ -192,19 +207,6 @@ describe('an ink as it is bought', () => {
 });
 
 describe('a machine that was never seen before', () => {
-  const answers = {
-    id: 'nine',
-    name: 'Nine inks',
-    kind: 'flatbed' as const,
-    cure: 'uv' as const,
-    maxWidth: 900,
-    maxLength: 600,
-    inks: ['colour', 'light', 'orange', 'violet', 'white'] as const,
-    passes: 6,
-    speed: 700,
-    hourRate: 3000,
-  };
-
   it('can be planned with from ten answers, whatever its kind and inks', () => {
     const every = INK_CHOICES.map(({ id }) => id);
     for (const kind of ['roll', 'flatbed', 'label'] as const)
@@ -364,5 +366,28 @@ describe('the id of a new thing', () => {
     expect(freeId('Weiß & Größe', [])).toBe('wei-gro-e');
     expect(freeId('印刷機', [])).toBe('new');
     expect(freeId('A', ['a', 'a-2'])).toBe('a-3');
+  });
+});
+
+describe('what a job stands on that nobody has told', () => {
+  const machine = newMachine(answers);
+
+  it('is known of every figure of a machine that can be assumed', () => {
+    const known = Object.keys(DECIDES);
+    expect(MACHINE_FIELDS.map(({ path }) => path).filter((path) => !known.includes(path))).toEqual(
+      [],
+    );
+  });
+
+  it('is of its own mode and of the inks that it lays only, and no more once it is told', () => {
+    const white = assumedIn(machine, 'usual', ['W']);
+    expect(white.time).toContain('modes.usual.specialSpeed');
+    expect(white.cost).toContain('inks.W.laydown');
+    expect(white.cost.filter((path) => path.startsWith('inks.C.'))).toEqual([]);
+    expect(white.cost).not.toContain('hourRate');
+    expect(assumedIn(machine, 'another', []).time).not.toContain('modes.usual.specialSpeed');
+    const timed = withMachineValue(machine, 'turnSeconds', 0.7);
+    expect(white.time).toContain('turnSeconds');
+    expect(assumedIn(timed, 'usual', ['W']).time).not.toContain('turnSeconds');
   });
 });

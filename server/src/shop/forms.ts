@@ -1,6 +1,6 @@
 /** Test forms of a machine: printed, described to an instrument, and read. Nothing is changed here: what a fit says is saved like any other change. */
 import { API } from '@kyanos/contract';
-import { DomainError, testForm, writeCgats } from '@kyanos/core';
+import { DomainError, oneWhite, testForm, writeCgats, type Channel } from '@kyanos/core';
 import { Router } from 'express';
 import type pg from 'pg';
 import { readyArtwork } from '../artwork/queries.ts';
@@ -41,13 +41,17 @@ async function someJobs(db: Db, machineId: string): Promise<PlannedJob[]> {
 export function formRoutes(pool: pg.Pool): Router {
   const router = Router();
 
-  const subject = async (machineId: string, materialId: string) => ({
-    machine: await machineById(pool, machineId),
-    material: (await itemById(pool, 'material', materialId)).data,
+  /** A form is of one white. */
+  const subject = async (
+    machineId: string,
+    { material, white }: { readonly material: string; readonly white?: Channel | undefined },
+  ) => ({
+    machine: oneWhite(await machineById(pool, machineId), white),
+    material: (await itemById(pool, 'material', material)).data,
   });
 
   on(router, API.getForm, async ({ params: { id, form }, query }, { res }) => {
-    const pdf = await aside('form', { kind: form, ...(await subject(id, query.material)) });
+    const pdf = await aside('form', { kind: form, ...(await subject(id, query)) });
     res.set({
       'Content-Type': 'application/pdf',
       'Content-Disposition': `inline; filename="${form}.pdf"`,
@@ -56,7 +60,7 @@ export function formRoutes(pool: pg.Pool): Router {
   });
 
   on(router, API.getFormTarget, async ({ params: { id, form }, query }, { res }) => {
-    const { machine, material } = await subject(id, query.material);
+    const { machine, material } = await subject(id, query);
     const { title, pages } = testForm(form, machine, material);
     const patches = pages.flatMap((page) => page.patches);
     const inks = [...new Set(patches.flatMap((patch) => Object.keys(patch.inks)))];

@@ -11,6 +11,7 @@ import {
 } from '@kyanos/core';
 import { mdiFilePdfBox } from '@mdi/js';
 import { computed, shallowRef, watch } from 'vue';
+import AssumedHere from '../job/AssumedHere.vue';
 import { useJob } from '../job/useJob.ts';
 import type { LookWorker } from '../look/look.worker.ts';
 import { lookWorker } from '../look/worker.ts';
@@ -114,6 +115,7 @@ const paper = (name: Paper) =>
       <div>
         <h1 class="question">What does it cost, and what is the price?</h1>
         <p class="answer" data-testid="answer">{{ answer }}</p>
+        <assumed-here of="cost" />
       </div>
       <div v-if="work" class="papers">
         <v-btn
@@ -132,6 +134,7 @@ const paper = (name: Paper) =>
           target="_blank"
           >Inner sheet</v-btn
         >
+        <v-btn :to="{ name: 'shop-process', params: { item: job.id } }">Which process?</v-btn>
       </div>
     </header>
     <template v-if="work && cost">

@@ -21,6 +21,8 @@ const props = defineProps<{
 
 const WIDTH = 860;
 const HEIGHT = 380;
+/** Height of a name. */
+const NAME = 17;
 const EDGE = { left: 70, right: 172, top: 14, bottom: 44 };
 /** Told apart by dashes as well as by colour. */
 const LOOKS = [
@@ -64,10 +66,15 @@ const drawn = computed(() => {
     d: path(curve.points.filter(({ each }) => each > 0)) ?? '',
     label: y.value(Math.max(1e-6, curve.points.at(-1)?.each ?? 1)),
   }));
-  let last = -Infinity;
-  for (const one of list.toSorted((a, b) => a.label - b.label)) {
-    one.label = Math.max(one.label, last + 17);
-    last = one.label;
+  // Names keep apart, and none goes below the axis.
+  const down = list.toSorted((a, b) => a.label - b.label);
+  down.forEach((one, i) => {
+    one.label = Math.max(one.label, (down[i - 1]?.label ?? -Infinity) + NAME);
+  });
+  let most = HEIGHT - EDGE.bottom - NAME / 2;
+  for (const one of down.toReversed()) {
+    one.label = Math.min(one.label, most);
+    most = one.label - NAME;
   }
   return list;
 });

@@ -38,8 +38,6 @@ export const STAGES: readonly Stage[] = [
     views: [
       { id: 'cost', name: 'Cost and price', component: () => import('../cost/CostStage.vue') },
       { id: 'what-if', name: 'What if', component: () => import('../cost/WhatIfView.vue') },
-      { id: 'process', name: 'Which process', component: () => import('../cost/ProcessView.vue') },
-      { id: 'reports', name: 'Actual use', component: () => import('../cost/ReportsView.vue') },
     ],
   },
   single('run-sheet', 'Run sheet', () => import('../runsheet/RunSheetStage.vue')),

@@ -32,6 +32,14 @@ const print = () => window.print();
         </p>
       </div>
       <div v-if="work" class="actions">
+        <v-btn
+          :to="{
+            name: 'shop-use',
+            params: { item: job.plan!.machine.id },
+            query: { job: job.id },
+          }"
+          >Type what it used</v-btn
+        >
         <v-btn :prepend-icon="mdiPrinterOutline" @click="print">Print</v-btn>
         <v-btn
           color="primary"

@@ -1,7 +1,17 @@
 <script setup lang="ts">
 /** Test forms: print, read, and take over what they say, measured instead of assumed. */
 import { API, SHOP_ENDPOINTS } from '@kyanos/contract';
-import { fieldChanges, FORMS, formsFor, testForm, withRules, type FormKind } from '@kyanos/core';
+import {
+  fieldChanges,
+  FORMS,
+  formsFor,
+  oneWhite,
+  testForm,
+  whitesOf,
+  withRules,
+  type Channel,
+  type FormKind,
+} from '@kyanos/core';
 import { mdiFileDownloadOutline, mdiFileUploadOutline } from '@mdi/js';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { addressIn, call, callRevised, Refused } from '../shared/api.ts';
@@ -27,6 +37,14 @@ async function load() {
 void load();
 
 const machine = computed(() => machines.value.find(({ id }) => id === machineId.value)?.data);
+/** Whites of the machine: a form is of one. */
+const whites = computed(() => (machine.value ? whitesOf(machine.value) : []));
+const chosenWhite = ref<Channel>();
+const white = computed(() =>
+  whites.value.length > 1
+    ? (whites.value.find(({ channel }) => channel === chosenWhite.value) ?? whites.value[0]).channel
+    : undefined,
+);
 const material = computed(() => materials.value.find(({ id }) => id === materialId.value)?.data);
 const kinds = computed(() => (machine.value ? formsFor(machine.value) : []));
 const wanted = ref<FormKind>('white-ladder');
@@ -34,7 +52,7 @@ const kind = computed(() => (kinds.value.includes(wanted.value) ? wanted.value :
 const facts = computed(() => (kind.value ? FORMS[kind.value] : undefined));
 const form = computed(() =>
   kind.value && machine.value && material.value
-    ? testForm(kind.value, machine.value, material.value)
+    ? testForm(kind.value, oneWhite(machine.value, white.value), material.value)
     : undefined,
 );
 const address = (endpoint: typeof API.getForm | typeof API.getFormTarget) =>
@@ -43,7 +61,7 @@ const address = (endpoint: typeof API.getForm | typeof API.getFormTarget) =>
     {
       params: { id: machineId.value!, form: kind.value! },
     } as never,
-  )}?material=${materialId.value}`;
+  )}?material=${materialId.value}${white.value ? `&white=${white.value}` : ''}`;
 const measuredOn = computed(() => {
   const marks = machine.value?.measured ?? [];
   return new Map(marks.map(({ form: of, on }) => [of, on]));
@@ -69,7 +87,7 @@ const fit = shallowRef<Fit>();
 const problem = ref<string>();
 const busy = ref(false);
 const taken = ref('');
-watch([kind, machineId, materialId], () => {
+watch([kind, machineId, materialId, white], () => {
   step.value = fit.value = problem.value = undefined;
   files.value = [];
   typed.value = {};
@@ -82,6 +100,7 @@ const ask = () =>
     params: { id: machineId.value!, form: kind.value! },
     body: {
       material: materialId.value!,
+      ...(white.value && { white: white.value }),
       on: today(),
       files: files.value.map(({ text, backing }) => ({ text, ...(backing && { backing }) })),
       typed: Object.entries(typed.value).map(([id, lightness]) => ({ id, lightness })),
@@ -178,6 +197,13 @@ const fixed = (value: number) => value.toFixed(2);
         label="Printed on"
         :items="materials.map(({ id, data }) => ({ value: id, title: data.name }))"
       />
+      <v-select
+        v-if="whites.length > 1"
+        label="White"
+        :items="whites.map(({ channel, name }) => ({ value: channel, title: name }))"
+        :model-value="white"
+        @update:model-value="chosenWhite = $event"
+      />
     </div>
     <div v-if="form && facts && kind" class="list-columns">
       <div class="panel list" role="listbox" aria-label="Test forms">
@@ -245,7 +271,7 @@ const fixed = (value: number) => value.toFixed(2);
                 {{ title }}
                 <input
                   type="file"
-                  accept=".txt,.cgats,.cie,.ti3,text/plain"
+                  accept=".txt,.cgats,text/plain"
                   class="file"
                   :data-testid="`measurement-${backing ?? 'all'}`"
                   @change="choose($event, backing)"

@@ -12,6 +12,7 @@ import {
   type TripOption,
 } from '@kyanos/core';
 import { computed, ref, watch } from 'vue';
+import AssumedHere from '../job/AssumedHere.vue';
 import { useJob } from '../job/useJob.ts';
 import FigureValue from '../shared/FigureValue.vue';
 import FindingList from '../shared/FindingList.vue';
@@ -105,6 +106,7 @@ const special = computed(() =>
     <header>
       <h1 class="question">How many trips, and how long?</h1>
       <p class="answer" data-testid="answer">{{ answer }}</p>
+      <assumed-here of="time" />
     </header>
 
     <div class="ways" role="radiogroup" aria-label="Trips">

@@ -1,20 +1,36 @@
 <script setup lang="ts">
 /** What jobs really took, and what the machine's figures become when that is believed. */
-import { API, type ReportId, type ReportsTaken, type StoredReport } from '@kyanos/contract';
-import { learn, type Channel, type Lesson, type Machine, type Outlier } from '@kyanos/core';
+import {
+  API,
+  type JobId,
+  type ReportId,
+  type ReportsTaken,
+  type StoredReport,
+} from '@kyanos/contract';
+import {
+  learn,
+  type Channel,
+  type Learning,
+  type Lesson,
+  type Machine,
+  type Outlier,
+} from '@kyanos/core';
 import { mdiFileUploadOutline } from '@mdi/js';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { useJob } from '../job/useJob.ts';
+import { useRoute, useRouter } from 'vue-router';
 import { call, Refused } from '../shared/api.ts';
-import { duration, plain } from '../shared/format.ts';
+import { plain } from '../shared/format.ts';
+import JobPicker from '../shared/JobPicker.vue';
 import RemoveButton from '../shared/RemoveButton.vue';
+import { useItems } from './useItems.ts';
 
-const job = useJob();
-const plan = computed(() => job.plan!);
-/** The shop's own machine: what the plan carries may be older. */
-const machine = computed<Machine>(
-  () => job.shop?.machines.find(({ id }) => id === plan.value.machine.id) ?? plan.value.machine,
+const route = useRoute();
+const router = useRouter();
+const { items: machines, load: loadMachines } = useItems('machine');
+const machine = computed<Machine | undefined>(
+  () => (machines.value?.find(({ id }) => id === route.params.item) ?? machines.value?.[0])?.data,
 );
+const choose = (id: string) => router.replace({ name: 'shop-use', params: { item: id } });
 
 const stored = shallowRef<readonly StoredReport[]>([]);
 const problem = ref<string>();
@@ -33,18 +49,24 @@ async function trying<T>(work: () => Promise<T>): Promise<T | undefined> {
 }
 const load = () =>
   trying(async () => {
+    if (!machine.value) return;
     stored.value = await call(API.listReports, { params: { machine: machine.value.id } });
   });
-watch(() => machine.value.id, load, { immediate: true });
+watch(() => machine.value?.id, load, { immediate: true });
 
-const learning = computed(() => {
-  const reports = stored.value.map(({ report }) => report);
-  return learn(machine.value, reports);
-});
+const learning = computed<Learning>(() =>
+  machine.value
+    ? learn(
+        machine.value,
+        stored.value.map(({ report }) => report),
+      )
+    : { lessons: [], outliers: [] },
+);
 
 async function send(text: string) {
+  const { id } = machine.value!;
   taken.value = await trying(() =>
-    call(API.takeReports, { params: { machine: machine.value.id }, body: { text } }),
+    call(API.takeReports, { params: { machine: id }, body: { text } }),
   );
   await load();
 }
@@ -55,15 +77,27 @@ async function fromFile(event: Event) {
   input.value = '';
 }
 
-/** The report of this job, typed in. */
+/** The report of one job, typed in. */
 const typed = ref<Partial<Record<Channel, number>>>({});
 const minutes = ref<number>();
-const used = computed(() => job.shown?.work?.inks ?? []);
-const printing = computed(
-  () => job.shown?.work?.trips.reduce((sum, trip) => sum + trip.minutes, 0) ?? 0,
+const jobId = ref<string | undefined>(
+  typeof route.query.job === 'string' ? route.query.job : undefined,
+);
+const jobName = ref<string>();
+watch(
+  jobId,
+  async (id) => {
+    jobName.value = undefined;
+    if (id)
+      jobName.value = (await trying(() => call(API.getJob, { params: { id: id as JobId } })))?.plan
+        .name;
+  },
+  { immediate: true },
 );
 const complete = computed(
-  () => minutes.value !== undefined || Object.values(typed.value).some((ml) => ml !== undefined),
+  () =>
+    jobName.value !== undefined &&
+    (minutes.value !== undefined || Object.values(typed.value).some((ml) => ml !== undefined)),
 );
 async function sendTyped() {
   const inks = Object.fromEntries(
@@ -72,7 +106,7 @@ async function sendTyped() {
   await send(
     JSON.stringify([
       {
-        job: plan.value.name,
+        job: jobName.value,
         finished: new Date().toISOString().slice(0, 10),
         ...(minutes.value !== undefined && { minutes: minutes.value }),
         ...inks,
@@ -97,22 +131,11 @@ const forget = async (id: ReportId) => {
 
 async function takeOver(lessons: readonly Lesson[]) {
   const subjects = lessons.map(({ about: what }) => what);
-  const next = await trying(() =>
-    call(API.takeOverLearnt, { params: { machine: machine.value.id }, body: { subjects } }),
-  );
-  if (!next) return;
-  if (job.shop)
-    job.shop = {
-      ...job.shop,
-      machines: job.shop.machines.map((one) => (one.id === next.id ? next : one)),
-    };
-  job.update({ machine: next });
+  const { id } = machine.value!;
+  await trying(() => call(API.takeOverLearnt, { params: { machine: id }, body: { subjects } }));
+  await loadMachines();
   await load();
 }
-const stale = computed(() => {
-  const shop = JSON.stringify(machine.value.learnt ?? null);
-  return shop !== JSON.stringify(plan.value.machine.learnt ?? null);
-});
 
 const about = ({ about: what }: Outlier) => (what === 'time' ? 'min of printing' : `mL of ${what}`);
 const answer = computed(() => {
@@ -120,7 +143,7 @@ const answer = computed(() => {
   if (count === 0)
     return 'No report yet. Until one comes, ink and time stand as the machine states them.';
   const doubts = learning.value.outliers.length;
-  return `${count} report${count > 1 ? 's' : ''} of ${machine.value.name}${doubts ? `, ${doubts} of which ${doubts > 1 ? 'want' : 'wants'} a decision` : ''}.`;
+  return `${count} report${count > 1 ? 's' : ''} of ${machine.value?.name}${doubts ? `, ${doubts} of which ${doubts > 1 ? 'want' : 'wants'} a decision` : ''}.`;
 });
 const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
 </script>
@@ -131,6 +154,16 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
       <h1 class="question">How much did it really use?</h1>
       <p class="answer" data-testid="answer">{{ answer }}</p>
     </header>
+    <v-select
+      v-if="machines"
+      class="machine"
+      label="Machine"
+      :items="machines"
+      item-value="id"
+      item-title="data.name"
+      :model-value="machine?.id"
+      @update:model-value="choose"
+    />
     <v-alert
       v-if="problem"
       type="warning"
@@ -144,16 +177,6 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
         <b>{{ left.job }}</b> was left: {{ left.why }}
       </div>
     </v-alert>
-    <div v-if="stale" class="panel pad row">
-      <span
-        >This job was planned with older figures of {{ machine.name }}. The shop has learnt
-        since.</span
-      >
-      <v-btn color="primary" variant="flat" @click="job.update({ machine })"
-        >Plan it with the new ones</v-btn
-      >
-    </div>
-
     <div
       v-for="outlier in learning.outliers"
       :key="`${outlier.report} ${outlier.about}`"
@@ -219,33 +242,27 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
 
     <div class="two">
       <div class="panel pad stage">
-        <h2 class="label">This job, as the machine tells it</h2>
+        <h2 class="label">One job, as the machine tells it</h2>
+        <job-picker v-model="jobId" label="Job" :name="jobName" />
         <div class="fields">
           <v-number-input
-            label="Printing"
-            suffix="min"
+            label="Printing, min"
             :precision="1"
             :min="0"
-            :hint="`planned ${duration(printing)}, no waits`"
-            persistent-hint
-            :hide-details="false"
             :model-value="minutes ?? null"
             @update:model-value="minutes = $event ?? undefined"
           />
           <v-number-input
-            v-for="ink in used"
+            v-for="ink in machine?.inks"
             :key="ink.channel"
-            :label="`Ink ${ink.channel}`"
-            suffix="mL"
+            :label="`${ink.name}, mL`"
             :precision="2"
             :min="0"
-            :hint="`planned ${ink.ml.toFixed(2)} mL`"
-            persistent-hint
-            :hide-details="false"
             :model-value="typed[ink.channel] ?? null"
             @update:model-value="typed = { ...typed, [ink.channel]: $event ?? undefined }"
           />
         </div>
+        <p class="soft small">Printing without waits. What nobody measured stays empty.</p>
         <v-btn color="primary" variant="flat" :disabled="!complete" @click="sendTyped"
           >Keep this report</v-btn
         >
@@ -296,6 +313,10 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
 </template>
 
 <style scoped>
+.machine {
+  max-width: 420px;
+}
+
 .row {
   display: flex;
   flex-wrap: wrap;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** On which process a job is cheapest, by quantity; and why the others are not for it. */
+/** On which process the open job is cheapest, by quantity; and why the others are not for it. */
 import {
   cheapestRanges,
   needsOf,
@@ -18,7 +18,7 @@ import { currency } from '../shared/format.ts';
 import FigureFields, { type FigureSpec } from '../shared/FigureFields.vue';
 import { useLatest } from '../shared/useLatest.ts';
 import { useSetting } from '../shared/useSetting.ts';
-import CurveChart, { type Curve } from './CurveChart.vue';
+import CurveChart, { type Curve } from '../cost/CurveChart.vue';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -216,10 +216,7 @@ const answer = computed(() => {
 
 <template>
   <section class="stage">
-    <header>
-      <h1 class="question">Which process is cheapest?</h1>
-      <p class="answer" data-testid="answer">{{ answer }}</p>
-    </header>
+    <p class="answer" data-testid="answer">{{ answer }}</p>
     <p v-if="problem" role="alert">{{ problem }}</p>
     <template v-if="needs && curves.length">
       <div class="panel pad">

@@ -1,0 +1,42 @@
+<script setup lang="ts">
+/** Figures that this job's time or cost stands on and nobody has told; nothing where all are. */
+import { assumedIn } from '@kyanos/core';
+import { computed } from 'vue';
+import { fieldName } from '../shop/fieldNames.ts';
+import { useJob } from './useJob.ts';
+
+const props = defineProps<{
+  /** Which answer stands on them. */
+  of: 'time' | 'cost';
+}>();
+const job = useJob();
+const MOST = 4;
+const names = computed(() => {
+  const { machine, modeId } = job.plan!;
+  const inks = job.shown?.work?.inks.map(({ channel }) => channel) ?? [];
+  return assumedIn(machine, modeId, inks)[props.of].map(fieldName);
+});
+const list = new Intl.ListFormat('en', { type: 'conjunction' });
+const told = computed(() =>
+  list.format(
+    names.value.length > MOST
+      ? [...names.value.slice(0, MOST), `${names.value.length - MOST} more`]
+      : names.value,
+  ),
+);
+</script>
+
+<template>
+  <p v-if="names.length" class="assumed small" data-testid="assumed">
+    <b>Assumed:</b> {{ told }}.
+    <router-link :to="{ name: 'shop-machines', params: { item: job.plan!.machine.id } }"
+      >Set them in the shop</router-link
+    >
+  </p>
+</template>
+
+<style scoped>
+b {
+  color: rgb(var(--v-theme-warning));
+}
+</style>

@@ -1,0 +1,46 @@
+<script setup lang="ts">
+/** Which process a job is cheapest on, with what the shop is offered. */
+import { onBeforeUnmount, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { useJob } from '../job/useJob.ts';
+import JobPicker from '../shared/JobPicker.vue';
+import ProcessAnswer from './ProcessAnswer.vue';
+
+const job = useJob();
+const route = useRoute();
+const router = useRouter();
+watch(
+  () => route.params.item,
+  (id) => {
+    if (typeof id === 'string' && id) void job.open(id);
+  },
+  { immediate: true },
+);
+onBeforeUnmount(() => job.close());
+const choose = (id: string | undefined) =>
+  router.replace({ name: 'shop-process', params: { item: id ?? '' } });
+</script>
+
+<template>
+  <section class="stage">
+    <header>
+      <h1 class="question">Which process is cheapest?</h1>
+    </header>
+    <job-picker
+      class="picker"
+      label="Job"
+      :model-value="job.id"
+      :name="job.plan?.name"
+      @update:model-value="choose"
+    />
+    <p v-if="job.problem" class="problem" role="alert">{{ job.problem.message }}</p>
+    <process-answer v-else-if="job.plan" :key="job.id" />
+    <p v-else class="answer">Choose a job: its size, its inks and its detail decide.</p>
+  </section>
+</template>
+
+<style scoped>
+.picker {
+  max-width: 420px;
+}
+</style>
