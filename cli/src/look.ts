@@ -113,6 +113,10 @@ function printReport({ name }: PrintPlan, report: LookReport): void {
     console.log(
       `  grain          ΔE2000 ${grain.printed.toFixed(1)} through the print, ${grain.bare.toFixed(1)} bare`,
     );
+  if (report.flop)
+    console.log(
+      `  metal          L* ${report.flop.into.toFixed(0)} into the lamp, ${report.flop.away.toFixed(0)} away from it`,
+    );
   for (const code of report.barcodes) {
     const told = (scan: LookReport['barcodes'][number]['withWhite']) =>
       scan

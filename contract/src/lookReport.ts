@@ -64,6 +64,8 @@ export const LookReport = z.object({
   dayNight: SpreadReport.nullable(),
   /** ΔE2000 between the light and the dark of the material's texture. */
   grain: z.object({ bare: z.number(), printed: z.number() }).nullable(),
+  /** L* of metal, tilted into the lamp and away from it; null where nothing shines. */
+  flop: z.object({ into: z.number(), away: z.number() }).nullable(),
   rearStrength: z
     .object({
       density: z.number(),
@@ -105,6 +107,7 @@ export function lookReport(
     showThrough,
     dayNight: numbers.dayNight ?? null,
     grain: numbers.grain ?? null,
+    flop: numbers.flop ?? null,
     rearStrength: rear ?? null,
     barcodes: barcodes.map(({ barcode, planned, withWhite, withoutWhite }) => ({
       type: barcode.type,

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { mdiKeyboardOutline, mdiMagnify, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js';
-import { onKeyStroke, useStorage } from '@vueuse/core';
+import { useStorage } from '@vueuse/core';
 import { ref, watchEffect } from 'vue';
 import { useRoute } from 'vue-router';
 import { useTheme } from 'vuetify';
 import SearchDialog from './shared/SearchDialog.vue';
 import ShortcutsDialog from './shared/ShortcutsDialog.vue';
 import { units } from './shared/format.ts';
-import { typing } from './shared/keys.ts';
+import { useKeys } from './shared/keys.ts';
 
 const theme = useTheme();
 const chosen = useStorage<'day' | 'night'>('kyanos-theme', 'day');
@@ -21,13 +21,12 @@ const ROOMS = [
   { name: 'Shop', path: '/shop', has: (path: string) => path.startsWith('/shop') },
 ];
 
-onKeyStroke('/', (event) => {
-  if (typing(event)) return;
-  event.preventDefault();
-  finding.value = true;
-});
-onKeyStroke('?', (event) => {
-  if (!typing(event)) shortcuts.value = true;
+useKeys('everywhere', {
+  find(event) {
+    event.preventDefault();
+    finding.value = true;
+  },
+  list: () => (shortcuts.value = true),
 });
 </script>
 

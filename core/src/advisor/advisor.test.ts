@@ -135,6 +135,7 @@ describe('the ranking', () => {
       showThrough: { front: NO_SHOW, back: NO_SHOW },
       dayNight: undefined,
       grain: undefined,
+      flop: undefined,
     };
     return { candidate, plan: job, result, numbers };
   };

@@ -10,6 +10,18 @@ export {
   type Reflectances,
   type SymbolGrade,
 } from './barcodeGrade.ts';
+export {
+  BRUSHED,
+  EMBOSSED,
+  FOIL_PERIOD,
+  glare,
+  gratingLight,
+  LEAFED,
+  surfaceGloss,
+  varnished,
+  type Glare,
+  type Roughness,
+} from './glare.ts';
 export { scanPicture, thinnedBars, type Grey } from './barcodeScan.ts';
 export { inkNeeded } from './need.ts';
 export {
@@ -17,7 +29,9 @@ export {
   coloursOf,
   dayNightDifference,
   difference,
+  flopOf,
   grainShown,
+  type Flop,
   NO_MEANS,
   onPaper,
   PAPER,

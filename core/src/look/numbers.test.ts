@@ -8,6 +8,7 @@ import {
   dayNightDifference,
   coloursOf,
   difference,
+  flopOf,
   grainShown,
   hiddenLayer,
   LookTable,
@@ -337,5 +338,27 @@ describe('the hidden colour', () => {
       return Math.hypot(a, b);
     };
     expect(chroma('box')).toBeGreaterThan(chroma('white') * 1.05);
+  });
+});
+
+describe('metal under two angles', () => {
+  const view: View = { side: 'front', place: 'white' };
+
+  it('is lighter in the lamp than away from it, and nothing is told where nothing shines', () => {
+    const silver = sceneOf('film | S@art', MATERIAL);
+    const [key] = plateSpecs(silver.stack).map((spec) => spec.key);
+    const { into, away } = flopOf(silver, view, [{ plates: new Map([[key, 1]]), share: 1 }])!;
+    expect(into).toBeGreaterThan(away + 15);
+    expect(flopOf(sceneOf('film | W@image / CMYK', MATERIAL), view, [])).toBeUndefined();
+  });
+
+  it('of a thin silver changes less than that of a full one', () => {
+    const silver = sceneOf('film | S@art', MATERIAL);
+    const [key] = plateSpecs(silver.stack).map((spec) => spec.key);
+    const flop = (cover: number) => {
+      const { into, away } = flopOf(silver, view, [{ plates: new Map([[key, cover]]), share: 1 }])!;
+      return into - away;
+    };
+    expect(flop(0.3)).toBeLessThan(flop(1));
   });
 });

@@ -201,6 +201,26 @@ export function showThrough(
   };
 }
 
+/** Lightness L* of metal that lies free of colour: tilted into the lamp, and away from it. */
+export interface Flop {
+  readonly into: number;
+  readonly away: number;
+}
+
+/**
+ * Of the metal that changes most with the tilt, bare material included; undefined where nothing shines.
+ * @param areas as specials lie
+ */
+export function flopOf(scene: Scene, view: View, areas: readonly SpecialArea[]): Flop | undefined {
+  if (!scene.shines) return undefined;
+  const lightness = (plates: SpecialArea['plates'], glint: number) =>
+    spectrumToLab(seen(scene, withoutColour(plates), { ...view, glint }), D50)[0];
+  const none: SpecialArea['plates'] = new Map();
+  return [none, ...areas.map(({ plates }) => plates)]
+    .map((plates): Flop => ({ into: lightness(plates, 1), away: lightness(plates, 0) }))
+    .reduce((most, one) => (one.into - one.away > most.into - most.away ? one : most));
+}
+
 /** ΔE2000 between the light and the dark parts of a material: bare, and through the print where its specials are full. */
 export function grainShown(
   scene: Scene,

@@ -5,7 +5,9 @@ import {
   dayNightDifference,
   difference,
   facingPicture,
+  flopOf,
   grainShown,
+  type Flop,
   hiddenLayer,
   LookTable,
   onPaper,
@@ -174,6 +176,8 @@ export interface LookNumbers {
   readonly dayNight: Spread | undefined;
   /** ΔE2000 between the grain of the material, bare and under the print. */
   readonly grain: { readonly bare: number; readonly printed: number } | undefined;
+  /** Of metal, where the print has any. */
+  readonly flop: Flop | undefined;
 }
 
 /** How specials lie over the pixels with ink; those of the other picture on the average. */
@@ -210,6 +214,7 @@ export function lookNumbers(look: Look, view: View, viewing: PrintPlan['viewing'
         means,
       ),
     grain: grainShown(scene, view.side),
+    flop: flopOf(scene, view, areas),
   };
 }
 

@@ -3,7 +3,7 @@
  * sRGB is gamma-encoded, nominally 0–1, and outside that when a screen can't show the colour.
  */
 import { ILLUMINANT_A, ILLUMINANT_D50, ILLUMINANT_D65, X_BAR, Y_BAR, Z_BAR } from './cie.ts';
-import { BANDS, type Spectrum } from './spectrum.ts';
+import { BANDS, FIRST_NM, STEP_NM, type Spectrum } from './spectrum.ts';
 
 export type Triple = readonly [number, number, number];
 
@@ -41,6 +41,15 @@ export function spectrumToXyz(spectrum: Spectrum, light: Illuminant): Triple {
     z += spectrum[i] * wz[i];
   }
   return [x, y, z];
+}
+
+/** XYZ of light of one wavelength, by its power: the colour-matching functions, between their places in proportion. Black outside them. */
+export function spectralLight(nm: number): Triple {
+  const at = (nm - FIRST_NM) / STEP_NM;
+  const band = Math.floor(at);
+  if (!(band >= 0 && band + 1 < BANDS)) return [0, 0, 0];
+  const part = (bar: readonly number[]) => bar[band] + (at - band) * (bar[band + 1] - bar[band]);
+  return [part(X_BAR), part(Y_BAR), part(Z_BAR)];
 }
 
 /** Source: CIE 15:2004, 8.2.1, with the exact constants 216/24389 and 24389/27. */

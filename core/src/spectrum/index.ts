@@ -5,6 +5,7 @@ export {
   deltaE2000,
   labToXyz,
   linearToScreen,
+  spectralLight,
   spectrumToLab,
   spectrumToXyz,
   xyzToLab,

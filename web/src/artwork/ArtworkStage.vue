@@ -13,14 +13,13 @@ import {
   type Role,
 } from '@kyanos/core';
 import { mdiChevronLeft, mdiChevronRight } from '@mdi/js';
-import { onKeyStroke } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import PictureStage from '../job/PictureStage.vue';
 import { useJob } from '../job/useJob.ts';
 import FindingList from '../shared/FindingList.vue';
 import { addressIn } from '../shared/api.ts';
 import { size } from '../shared/format.ts';
-import { typing } from '../shared/keys.ts';
+import { useKeys } from '../shared/keys.ts';
 import { channelKey } from './channels.ts';
 import DropZone from './DropZone.vue';
 import FileFacts from './FileFacts.vue';
@@ -82,12 +81,14 @@ function toggle(name: string) {
     ? hidden.value.filter((other) => other !== name)
     : [...hidden.value, name];
 }
-onKeyStroke(['c', 'm', 'y', 'k', 'w', 's', 'v', 'a'], (event) => {
-  if (typing(event) || !page.value || !job.plan) return;
-  if (event.key === 'a') hidden.value = [];
-  else
-    for (const separation of page.value.separations)
-      if (channelKey(separation, job.plan) === event.key) toggle(separation.name);
+useKeys('artwork', {
+  separation({ key }) {
+    for (const separation of page.value?.separations ?? [])
+      if (job.plan && channelKey(separation, job.plan) === key) toggle(separation.name);
+  },
+  all: () => (hidden.value = []),
+  forward: () => step(1),
+  back: () => step(-1),
 });
 
 const subject = computed<PageSubject | undefined>(() =>
@@ -145,9 +146,6 @@ function step(by: 1 | -1) {
   const at = looked.value ? placed.value.indexOf(looked.value) : by > 0 ? -1 : 0;
   lookAt(placed.value[(at + by + placed.value.length) % placed.value.length]);
 }
-onKeyStroke(['n', 'N'], (event) => {
-  if (!typing(event)) step(event.key === 'n' ? 1 : -1);
-});
 const compared = shallowRef<string>();
 
 // ---- file ----

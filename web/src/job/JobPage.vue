@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { allLayers, isSpecial, withStack, type Stack } from '@kyanos/core';
-import { onKeyStroke, useEventListener } from '@vueuse/core';
+import { useEventListener } from '@vueuse/core';
 import { computed, onBeforeUnmount, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import CoreSample from '../look/CoreSample.vue';
 import CoreStrip from '../look/CoreStrip.vue';
-import { typing } from '../shared/keys.ts';
+import { KEYS, useKeys } from '../shared/keys.ts';
 import SampleTools from '../stack/SampleTools.vue';
 import ConflictDialog from './ConflictDialog.vue';
 import LedgerBar from './LedgerBar.vue';
@@ -34,14 +34,13 @@ const views = computed(() => {
 });
 
 const go = (name: string) => router.push({ name, params: { id: props.id } });
-onKeyStroke(['1', '2', '3', '4', '5', '6', '7'], (event) => {
-  if (!typing(event)) void go(STAGES[Number(event.key) - 1].id);
-});
-
-onKeyStroke('q', (event) => {
-  if (typing(event) || views.value.length === 0) return;
-  const at = views.value.findIndex(({ id }) => id === route.name);
-  void go(views.value[(at + 1) % views.value.length].id);
+useKeys('job', {
+  stage: ({ key }) => go(STAGES[Number(key) - 1].id),
+  question() {
+    if (views.value.length === 0) return;
+    const at = views.value.findIndex(({ id }) => id === route.name);
+    void go(views.value[(at + 1) % views.value.length].id);
+  },
 });
 
 function selectLayer(index: number) {
@@ -72,10 +71,11 @@ function changeStack(stack: Stack) {
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
   const letter = event.key.toLowerCase();
-  const again = letter === 'y' || (letter === 'z' && event.shiftKey);
+  const { undo, redo } = KEYS.changes.keys;
+  const [back, forth] = [undo.keys[0] === letter, redo.keys[0] === letter];
+  const again = forth || (back && event.shiftKey);
   // In a field of text these keys undo what is typed.
-  if ((letter !== 'z' && letter !== 'y') || (event.target as Element).closest('input, textarea'))
-    return;
+  if (!(back || forth) || (event.target as Element).closest('input, textarea')) return;
   event.preventDefault();
   if (again) job.redo();
   else job.undo();

@@ -37,7 +37,7 @@ function grab(event: PointerEvent) {
 function pull(event: PointerEvent) {
   if (!drag.value) return;
   if (Math.abs(event.clientX - drag.value.x) > MOVED) drag.value.moved = true;
-  if (!props.picture?.shine || !drag.value.moved) return;
+  if (!tilts.value || !drag.value.moved) return;
   const by = (event.clientX - drag.value.x) / Math.max(200, width.value * 0.6);
   at.tilt = Math.min(1, Math.max(0, drag.value.tilt + by));
 }
@@ -71,6 +71,7 @@ function key(event: KeyboardEvent) {
   event.preventDefault();
 }
 
+const tilts = computed(() => !!props.picture?.shine || at.glossy);
 const texture = computed(() => at.texture ?? (at.view.place === 'wood' ? 'grain' : undefined));
 /** What both pictures are seen by. */
 const seen = computed(() => ({
@@ -78,6 +79,8 @@ const seen = computed(() => ({
   tilt: at.tilt,
   marked: props.marked,
   behind: at.behind,
+  scene: at.scene,
+  gloss: at.gloss,
 }));
 /** What stands beside it, where it is not wiped. */
 const second = computed(() => (at.beside && at.other ? props.against : undefined));
@@ -88,7 +91,7 @@ const ground = computed(() => (at.behind ? 'held' : at.seeThrough ? at.view.plac
   <div
     ref="table"
     class="light-table"
-    :class="[ground, { tilts: picture?.shine }]"
+    :class="[ground, { tilts }]"
     :style="{ '--room': `${height}px` }"
     @pointerdown="grab"
     @pointermove="pull"

@@ -5,7 +5,8 @@ import { ref, watchEffect } from 'vue';
 import { toCanvas } from './canvas.ts';
 import { compositeOverBackground, pixelsOf } from './compositeOverBackground.ts';
 import type { Bitmap, PrintBitmap } from './look.worker.ts';
-import { rainbow, shineMask, textureMask } from './overlay.ts';
+import { windowScene, type WindowScene } from './windowScene.ts';
+import { glossLight, shine, textureMask } from './overlay.ts';
 
 const props = defineProps<{
   picture: PrintBitmap | undefined;
@@ -13,10 +14,14 @@ const props = defineProps<{
   texture: SurfaceTexture['kind'] | undefined;
   /** 0 away from the lamp to 1 into it. */
   tilt: number;
+  /** Of the outermost surface, GU at 60°. */
+  gloss: number;
   /** Stripes over colours that the screen can't show. */
   marked: boolean;
   /** A picture of the user's behind a see-through print. */
   behind: Blob | undefined;
+  /** What is seen through it where it is a window. */
+  scene: WindowScene | undefined;
 }>();
 const canvas = ref<HTMLCanvasElement>();
 
@@ -53,19 +58,21 @@ function mark(context: CanvasRenderingContext2D, { width, height, outside }: Pri
 
 let drawing = 0;
 watchEffect(async () => {
-  const { picture, texture, tilt, marked, behind } = props;
+  const { picture, texture, tilt, gloss, marked, behind, scene } = props;
   const shown = canvas.value;
   if (!shown || !picture) return;
   const mine = ++drawing;
   let base = picture.pixels;
-  if (behind && picture.onBlack) {
-    const back = await pixelsOf(behind, picture.width, picture.height);
+  const { width, height, dark, bright } = picture;
+  if (dark && bright && (behind || scene)) {
+    const back = behind
+      ? await pixelsOf(behind, width, height)
+      : windowScene(scene!, width, height);
     if (mine !== drawing) return;
     const held = new Uint8ClampedArray(base.length);
-    compositeOverBackground(picture.onBlack, base, back.data, held);
+    compositeOverBackground(dark, bright, back.data, held);
     base = held;
   }
-  const { width, height } = picture;
   const whole = toCanvas(as(picture, base));
   const context = whole.getContext('2d')!;
   if (picture.grain && texture && !behind)
@@ -74,14 +81,21 @@ watchEffect(async () => {
       0,
       0,
     );
-  if (picture.shine && tilt > 0)
-    context.drawImage(
-      masked(as(picture, picture.shine), shineMask(texture, tilt, width, height), (layer) => {
-        if (texture === 'holographic') rainbow(layer, tilt);
-      }),
-      0,
-      0,
-    );
+  if (picture.shine && tilt > 0) {
+    const { light, colours } = shine(texture, tilt, width, height);
+    const layer = masked(as(picture, picture.shine), light, (metal) => {
+      if (!colours) return;
+      metal.globalCompositeOperation = 'multiply';
+      metal.drawImage(colours, 0, 0);
+    });
+    context.drawImage(layer, 0, 0);
+  }
+  const lamp = tilt > 0 ? glossLight(gloss, tilt, width, height) : undefined;
+  if (lamp) {
+    context.globalAlpha = lamp.strength;
+    context.drawImage(lamp.light, 0, 0);
+    context.globalAlpha = 1;
+  }
   if (marked) mark(context, picture);
   [shown.width, shown.height] = [width, height];
   shown.getContext('2d')!.drawImage(whole, 0, 0);

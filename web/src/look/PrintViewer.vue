@@ -2,11 +2,11 @@
 /** The print as it will look on this material in this light. */
 import { PREVIEW_PX } from '@kyanos/contract';
 import { PLACES, type PrintPlan, type View } from '@kyanos/core';
-import { onKeyStroke, useElementSize } from '@vueuse/core';
+import { useElementSize } from '@vueuse/core';
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import { percent } from '../shared/format.ts';
-import { typing } from '../shared/keys.ts';
+import { useKeys } from '../shared/keys.ts';
 import { useLatest } from '../shared/useLatest.ts';
 import type { PrintBitmap, Subject } from './look.worker.ts';
 import LightTable from './LightTable.vue';
@@ -17,13 +17,15 @@ const props = defineProps<{ viewing: ViewControl }>();
 const job = useJob();
 const at = reactive(props.viewing);
 
-onKeyStroke(['f', 'l', 'b', 'x'], (event) => {
-  if (typing(event)) return;
-  if (event.key === 'x') at.nextMistake();
-  else if (!at.seeThrough) return;
-  else if (event.key === 'f') at.turnOver();
-  else if (event.key === 'l') at.moveLamp();
-  else at.nextPlace();
+/** Only a see-through print has another side, a lamp behind it and a ground. */
+const through = (act: () => unknown) => () => {
+  if (at.seeThrough) act();
+};
+useKeys('viewer', {
+  side: through(() => at.turnOver()),
+  lamp: through(() => at.moveLamp()),
+  place: through(() => at.nextPlace()),
+  mistake: () => at.nextMistake(),
 });
 
 /** As many pixels as are shown, in steps, so that a small change of the window draws nothing anew. */
@@ -36,19 +38,23 @@ const pixels = computed(() => {
 interface Asked {
   readonly subject: Subject;
   readonly view: View;
-  readonly held: boolean;
+  readonly behind: 'picture' | 'scene' | undefined;
 }
-const draw = ({ subject, view, held }: Asked) =>
-  lookWorker().look(subject, view, pixels.value, held);
+const draw = ({ subject, view, behind }: Asked) =>
+  lookWorker().look(subject, view, pixels.value, behind);
 const picture = shallowRef<PrintBitmap>();
 const { ask, busy, failed } = useLatest(draw, (drawn) => (picture.value = drawn), { all: true });
 const against = shallowRef<PrintBitmap>();
 const { ask: askOther, failed: otherFailed } = useLatest(draw, (drawn) => (against.value = drawn));
 
 const asked = (plan: PrintPlan): Asked | undefined =>
-  job.subject && { subject: { ...job.subject, plan }, view: at.view, held: !!at.behind };
+  job.subject && {
+    subject: { ...job.subject, plan },
+    view: at.view,
+    behind: at.behind ? 'picture' : at.scene ? 'scene' : undefined,
+  };
 watch(
-  () => [job.subject, at.shown, at.view, at.behind, pixels.value] as const,
+  () => [job.subject, at.shown, at.view, at.behind, at.scene, pixels.value] as const,
   () => {
     const what = asked(at.shown.plan);
     if (what) void ask(what);
@@ -56,7 +62,7 @@ watch(
   { immediate: true },
 );
 watch(
-  () => [job.subject, at.other, at.view, at.behind, pixels.value] as const,
+  () => [job.subject, at.other, at.view, at.behind, at.scene, pixels.value] as const,
   () => {
     const what = at.other && asked(at.other.plan);
     if (what) void askOther(what);
@@ -122,7 +128,7 @@ const caption = computed(() =>
           at.beside ? 'Wipe' : 'Side by side'
         }}</v-btn>
       </div>
-      <div v-if="picture?.shine" class="sliding">
+      <div v-if="picture?.shine || at.glossy" class="sliding">
         <span>Away from the lamp</span>
         <v-slider
           v-model="at.tilt"

@@ -2,13 +2,16 @@
 import { linearToScreen } from '@kyanos/core';
 
 /** Linear light of a screen value: IEC 61966-2-1. */
-const LINEAR = Float32Array.from({ length: 256 }, (_, v) =>
+export const LINEAR = Float32Array.from({ length: 256 }, (_, v) =>
   v / 255 <= 0.04045 ? v / 255 / 12.92 : ((v / 255 + 0.055) / 1.055) ** 2.4,
 );
 const STEPS = 4095;
 const SCREEN = Uint8Array.from({ length: STEPS + 1 }, (_, i) =>
   Math.round(255 * linearToScreen(i / STEPS)),
 );
+
+/** Screen value of linear light, 0 to 1. */
+export const screenOf = (light: number): number => SCREEN[(Math.min(1, light) * STEPS) | 0];
 
 /**
  * Light adds up: what is seen lies as far between the print on black and the print on white as the picture behind it does.

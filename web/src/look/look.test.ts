@@ -1,9 +1,10 @@
 import { allLayers, moveLayer, parseStack, partOf, specialKeys } from '@kyanos/core';
 import { describe, expect, it } from 'vitest';
 import { WIDE_MACHINE } from '../../../core/test/shop.ts';
-import { compositeOverBackground } from './compositeOverBackground.ts';
+import { compositeOverBackground, LINEAR } from './compositeOverBackground.ts';
 import { drawingOf, gapAt } from './sample.ts';
 import { textureOf } from './textures.ts';
+import { evened, isWindow } from './windowScene.ts';
 
 describe('the drawing of a core sample', () => {
   const stack = parseStack('W~@sheet / CMYK~ | film | S@art / V@art');
@@ -69,5 +70,26 @@ describe('textures', () => {
     expect(new Set(full.map(({ marks, ground }) => marks + ground)).size).toBe(keys.length);
     for (const key of keys.slice(0, -1))
       expect(texture(key, 20).marks, key).not.toBe(texture(key).marks);
+  });
+});
+
+describe('the scene beyond a window', () => {
+  it('has the mean light that the numbers are told for, and no colour on the mean', () => {
+    let state = 5;
+    const random = () => (state = (state * 48_271) % 2_147_483_647) / 2_147_483_647;
+    const data = Uint8ClampedArray.from({ length: 4 * 5000 }, (_, i) =>
+      i % 4 === 3 ? 255 : 255 * random() ** (1 + (i % 4)),
+    );
+    evened({ data });
+    for (let channel = 0; channel < 3; channel++) {
+      let sum = 0;
+      for (let i = channel; i < data.length; i += 4) sum += LINEAR[data[i]];
+      expect(sum / 5000).toBeCloseTo(0.5, 1);
+    }
+  });
+
+  it('is only beyond what is a window', () => {
+    expect(isWindow('night')).toBe(true);
+    expect(isWindow('box')).toBe(false);
   });
 });

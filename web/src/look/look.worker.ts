@@ -46,6 +46,7 @@ import {
   type Variant,
   type VersionMeasures,
   type View,
+  surroundingsOf,
 } from '@kyanos/core';
 import { expose, transfer } from 'comlink';
 import { partOf } from '../artwork/fullSize.ts';
@@ -72,8 +73,9 @@ export interface PrintBitmap extends Bitmap {
   readonly shine: Uint8ClampedArray<ArrayBuffer> | undefined;
   /** The same print on the dark parts of the material's texture; only where it has one. */
   readonly grain: Uint8ClampedArray<ArrayBuffer> | undefined;
-  /** The same print on black, where what lies behind is a picture of the user's. */
-  readonly onBlack: Uint8ClampedArray<ArrayBuffer> | undefined;
+  /** The same print before nothing, and before the brightest, where what lies behind is a picture. */
+  readonly dark: Uint8ClampedArray<ArrayBuffer> | undefined;
+  readonly bright: Uint8ClampedArray<ArrayBuffer> | undefined;
 }
 
 /** A stack that was tried on the job, in the order of the advice. */
@@ -220,19 +222,35 @@ const api = {
     return { plates, pictures, versions };
   },
 
-  /** The print as it will look. @param held over a picture of the user's: what lies behind is wanted twice */
-  async look(subject: Subject, view: View, longest: number, held = false): Promise<PrintBitmap> {
+  /** The print as it will look. @param behind what lies behind it is a picture of the user's, or a scene beyond a window */
+  async look(
+    subject: Subject,
+    view: View,
+    longest: number,
+    behind?: 'picture' | 'scene',
+  ): Promise<PrintBitmap> {
     const look = await lookOf(subject, view.side, longest);
     const picture = screened(look, view);
     const other = (change: Partial<View>) => screened(look, { ...view, ...change }).pixels;
     const textured = look.scene.body !== look.scene.darkBody || view.place === 'wood';
+    // A picture lies between black and white, a scene between no light and twice what is usual of its place.
+    const between = (kind: typeof behind) =>
+      kind === 'picture'
+        ? { dark: other({ place: 'black' }), bright: other({ place: 'white' }) }
+        : kind === 'scene'
+          ? {
+              dark: other({ behind: 0 }),
+              bright: other({ behind: 2 * surroundingsOf(view).behind }),
+            }
+          : { dark: undefined, bright: undefined };
     const print: PrintBitmap = {
       ...picture,
       shine: look.scene.shines ? other({ glint: 1 }) : undefined,
       grain: textured ? other({ grain: 1 }) : undefined,
-      onBlack: held ? other({ place: 'black' }) : undefined,
+      ...between(behind),
     };
-    const buffers = [print.pixels, print.outside, print.shine, print.grain, print.onBlack];
+    const { pixels, outside, shine, grain, dark, bright } = print;
+    const buffers = [pixels, outside, shine, grain, dark, bright];
     return transfer(
       print,
       buffers.flatMap((pixels) => (pixels ? [pixels.buffer] : [])),

@@ -1,6 +1,16 @@
 /** What is laid over the picture of a print where the material has a texture or shines: masks as pixels of coverage. */
 import { LRUCache } from 'lru-cache';
-import type { SurfaceTexture } from '@kyanos/core';
+import {
+  BRUSHED,
+  EMBOSSED,
+  FOIL_PERIOD,
+  glare,
+  LEAFED,
+  linearToScreen,
+  varnished,
+  type Roughness,
+  type SurfaceTexture,
+} from '@kyanos/core';
 
 /** Even numbers from 0 to 1 for whole coordinates, the same at every call. */
 function noise(x: number, y: number): number {
@@ -68,53 +78,87 @@ function drawnMask(kind: SurfaceTexture['kind'], width: number, height: number):
   return canvas;
 }
 
-/** Colours of a grating, in the order in which they pass as it is tilted. */
-const RAINBOW = ['#d33b6b', '#e8963c', '#e6df55', '#57c26d', '#41a9d8', '#7a5fd0'];
+/** Places along the longer side at which the light of the lamp is worked out: between them it runs smoothly. */
+const PLACES = 96;
+
+interface Lit {
+  /** White, as strong as the light there. */
+  readonly light: HTMLCanvasElement;
+  /** Its colours, where the surface is a grating. */
+  readonly colours: HTMLCanvasElement | undefined;
+}
+
+function lit(width: number, height: number, tilt: number, rough: Roughness, period?: number): Lit {
+  const scale = PLACES / Math.max(width, height);
+  const [columns, rows] = [width, height].map((px) => Math.max(2, Math.round(px * scale)));
+  const { weight, colour } = glare(columns, rows, height / width, tilt, rough, period);
+  const small = (paint: (data: Uint8ClampedArray, i: number) => void) => {
+    const image = new ImageData(columns, rows);
+    for (let i = 0; i < weight.length; i++) paint(image.data, i);
+    return scaled(image, width, height);
+  };
+  return {
+    light: small((data, i) => {
+      data.fill(255, 4 * i, 4 * i + 3);
+      data[4 * i + 3] = 255 * weight[i];
+    }),
+    colours:
+      colour &&
+      small((data, i) => {
+        for (let k = 0; k < 3; k++) data[4 * i + k] = 255 * linearToScreen(colour[3 * i + k]);
+        data[4 * i + 3] = 255;
+      }),
+  };
+}
+
+function scaled(image: ImageData, width: number, height: number): HTMLCanvasElement {
+  const small = document.createElement('canvas');
+  [small.width, small.height] = [image.width, image.height];
+  small.getContext('2d')!.putImageData(image, 0, 0);
+  const canvas = document.createElement('canvas');
+  [canvas.width, canvas.height] = [width, height];
+  const context = canvas.getContext('2d')!;
+  context.imageSmoothingQuality = 'high';
+  context.drawImage(small, 0, 0, width, height);
+  return canvas;
+}
+
+/** How much of what is mirrored the furrows of a brush swallow. */
+const FURROWS = 0.45;
 
 /**
- * Where a print that is tilted shines: a band of light that passes over it, broken up by the lines of a brush, in all colours
- * where the material is a grating.
+ * Where metal that is tilted mirrors the lamp, and in which colours: a streak across the strokes of a brush, all colours where
+ * the material is a grating.
  * @param tilt 0 away from the lamp to 1 into it
  */
-export function shineMask(
+export function shine(
   kind: SurfaceTexture['kind'] | undefined,
   tilt: number,
   width: number,
   height: number,
-): HTMLCanvasElement {
-  const canvas = document.createElement('canvas');
-  [canvas.width, canvas.height] = [width, height];
-  const context = canvas.getContext('2d')!;
-  // The lamp comes in from the upper left and stands over the middle when the print is tilted all the way.
-  const middle = -0.4 + 0.9 * tilt;
-  const band = context.createLinearGradient(0, 0, width, height * 0.35);
-  const strength = Math.min(1, tilt * 1.4);
-  for (let i = 0; i <= 20; i++) {
-    const at = i / 20;
-    const share = strength * Math.exp(-0.5 * ((at - middle) / 0.24) ** 2);
-    band.addColorStop(at, `rgb(255 255 255 / ${share.toFixed(3)})`);
-  }
-  context.fillStyle = band;
-  context.fillRect(0, 0, width, height);
-  if (kind === 'brushed') {
-    context.globalCompositeOperation = 'destination-out';
-    context.globalAlpha = 0.45;
-    context.drawImage(textureMask('brushed', width, height), 0, 0);
-  }
-  return canvas;
+): Lit {
+  if (kind === 'holographic') return lit(width, height, tilt, EMBOSSED, FOIL_PERIOD);
+  if (kind !== 'brushed') return lit(width, height, tilt, LEAFED);
+  const streak = lit(width, height, tilt, BRUSHED);
+  const context = streak.light.getContext('2d')!;
+  context.globalCompositeOperation = 'destination-out';
+  context.globalAlpha = FURROWS;
+  context.drawImage(textureMask('brushed', width, height), 0, 0);
+  return streak;
 }
 
-/** Multiplies what shines by the colours of a grating, which move with the tilt. */
-export function rainbow(context: CanvasRenderingContext2D, tilt: number): void {
-  const { width, height } = context.canvas;
-  const colours = context.createLinearGradient(0, 0, width, height * 0.6);
-  const count = RAINBOW.length * 3;
-  for (let i = 0; i <= count; i++)
-    colours.addColorStop(
-      i / count,
-      RAINBOW[(i + Math.round(tilt * RAINBOW.length * 2)) % RAINBOW.length],
-    );
-  context.globalCompositeOperation = 'multiply';
-  context.fillStyle = colours;
-  context.fillRect(0, 0, width, height);
+/** The lamp in a glossy surface, to be laid over the print; undefined where that is matt. @param gloss GU */
+export function glossLight(
+  gloss: number,
+  tilt: number,
+  width: number,
+  height: number,
+): { readonly light: HTMLCanvasElement; readonly strength: number } | undefined {
+  const surface = varnished(gloss);
+  return (
+    surface && {
+      light: lit(width, height, tilt, surface.rough).light,
+      strength: surface.strength,
+    }
+  );
 }

@@ -4,6 +4,8 @@ import {
   mistakesOf,
   PLACE_NAMES,
   PLACES,
+  surfaceGloss,
+  varnished,
   viewsOf,
   withStack,
   wholeOptics,
@@ -16,6 +18,7 @@ import {
 } from '@kyanos/core';
 import { computed, ref, watch, type Ref } from 'vue';
 import { useJob } from '../job/useJob.ts';
+import { isWindow, type WindowScene } from './windowScene.ts';
 import { comparisonsOf, type Compared } from './comparisons.ts';
 
 /** Closer than this a second click takes a point off again. */
@@ -116,6 +119,13 @@ export function useView(tried?: Readonly<Ref<Material | undefined>>) {
     comparisons.value.find(({ id }) => id === wiped.value)?.plan(),
   );
 
+  /** What is seen through the print where it is a window. */
+  const scene = computed<WindowScene | undefined>(() =>
+    seeThrough.value && !behind.value && isWindow(place.value) ? place.value : undefined,
+  );
+  /** Of the surface that is looked at, GU. */
+  const gloss = computed(() => surfaceGloss(plan.value, view.value.side));
+  const glossy = computed(() => varnished(gloss.value) !== undefined);
   const texture = computed(() => wholeOptics(plan.value.material).texture?.kind);
 
   return {
@@ -137,6 +147,9 @@ export function useView(tried?: Readonly<Ref<Material | undefined>>) {
     shown,
     other,
     texture,
+    scene,
+    gloss,
+    glossy,
     setPlace,
     nextPlace,
     turnOver,

@@ -13,7 +13,6 @@ import {
   type Stack,
   withStack,
 } from '@kyanos/core';
-import { onKeyStroke } from '@vueuse/core';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import PictureStage from '../job/PictureStage.vue';
 import { useJob } from '../job/useJob.ts';
@@ -22,7 +21,7 @@ import { call } from '../shared/api.ts';
 import FigureRow from '../shared/FigureRow.vue';
 import FindingList from '../shared/FindingList.vue';
 import { area, percent } from '../shared/format.ts';
-import { typing } from '../shared/keys.ts';
+import { useKeys } from '../shared/keys.ts';
 import ExportPanel from './ExportPanel.vue';
 import { provideRuleContext } from './ruleContext.ts';
 import { plateFigures } from './plateFigures.ts';
@@ -72,8 +71,10 @@ function show(i: number) {
   at.value = i;
   job.selectedLayer = plates.value[i].index;
 }
-onKeyStroke('p', (event) => {
-  if (!typing(event) && plates.value.length) show((at.value + 1) % plates.value.length);
+useKeys('plates', {
+  next() {
+    if (plates.value.length) show((at.value + 1) % plates.value.length);
+  },
 });
 
 // ---- how it is looked at ----

@@ -1,36 +1,51 @@
 <script setup lang="ts">
-import { SHORTCUTS } from './keys.ts';
+/** Every key, by where it does something. */
+import { KEYS } from './keys.ts';
 
 const open = defineModel<boolean>({ required: true });
+const SCOPES = Object.values(KEYS).map(({ title, keys }) => ({
+  title,
+  keys: Object.values<{ readonly keys: readonly string[]; shown?: string; what: string }>(keys).map(
+    ({ keys: [key], shown, what }) => ({ key: shown ?? key, what }),
+  ),
+}));
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="860" aria-label="Keyboard shortcuts">
+  <v-dialog v-model="open" max-width="900" aria-label="Keyboard shortcuts">
     <div class="panel pa-6">
       <h2 class="question mb-4">Keys</h2>
-      <dl>
-        <div v-for="[key, what] in SHORTCUTS" :key="key">
-          <dt class="figures">{{ key }}</dt>
-          <dd>{{ what }}</dd>
-        </div>
-      </dl>
-      <v-btn class="mt-5" color="primary" variant="flat" @click="open = false">Close</v-btn>
+      <div class="scopes">
+        <section v-for="scope in SCOPES" :key="scope.title">
+          <h3 class="label">{{ scope.title }}</h3>
+          <dl>
+            <template v-for="{ key, what } in scope.keys" :key="key">
+              <dt class="figures">{{ key }}</dt>
+              <dd>{{ what }}</dd>
+            </template>
+          </dl>
+        </section>
+      </div>
+      <v-btn class="mt-4" color="primary" variant="flat" @click="open = false">Close</v-btn>
     </div>
   </v-dialog>
 </template>
 
 <style scoped>
-dl {
+.scopes {
   columns: 380px 2;
   column-gap: 32px;
 }
 
-dl > div {
-  display: grid;
-  grid-template-columns: 104px 1fr;
-  gap: 10px;
-  padding: 4px 0;
+section {
+  padding-bottom: 10px;
   break-inside: avoid;
+}
+
+dl {
+  display: grid;
+  grid-template-columns: 140px 1fr;
+  gap: 2px 10px;
 }
 
 dt {

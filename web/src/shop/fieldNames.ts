@@ -1,6 +1,7 @@
 /** Fields of the shop's things in words, for lists of what changed. */
 import { MACHINE_FIELDS } from '@kyanos/core';
 import type { FieldChange } from '@kyanos/core';
+import { plain } from '../shared/format.ts';
 
 const LABELS: Readonly<Record<string, string>> = {
   ...Object.fromEntries(MACHINE_FIELDS.map(({ path, label }) => [path, label])),
@@ -44,7 +45,9 @@ const text = (value: unknown): string =>
         ? value
           ? 'yes'
           : 'no'
-        : String(value as string | number);
+        : typeof value === 'number'
+          ? plain(value)
+          : String(value as string);
 
 /** "White: laydown 11 → 12". What is assumed or learnt is told by itself elsewhere. */
 export function changeWords({ field, was, now }: FieldChange): string | undefined {

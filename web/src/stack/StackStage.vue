@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { allLayers, CATALOGUE, formatStack, parseStack, sameLayers } from '@kyanos/core';
 import { mdiFullscreen } from '@mdi/js';
-import { onKeyStroke } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import PictureStage from '../job/PictureStage.vue';
 import { useJob } from '../job/useJob.ts';
@@ -11,7 +10,7 @@ import { useView } from '../look/useView.ts';
 import ViewControls from '../look/ViewControls.vue';
 import FigureRow from '../shared/FigureRow.vue';
 import FindingList from '../shared/FindingList.vue';
-import { typing } from '../shared/keys.ts';
+import { useKeys } from '../shared/keys.ts';
 import LayerEditor from './LayerEditor.vue';
 import LookDetails from './LookDetails.vue';
 import StackAdvisor from './StackAdvisor.vue';
@@ -22,8 +21,10 @@ const plan = computed(() => job.plan!);
 const viewing = useView();
 const look = useLookNumbers(viewing);
 const whole = ref(false);
-onKeyStroke('v', (event) => {
-  if (!typing(event) && job.artworkId) whole.value = true;
+useKeys('stack', {
+  whole() {
+    if (job.artworkId) whole.value = true;
+  },
 });
 
 const answer = computed(() => {

@@ -38,7 +38,7 @@ export function differenceWords(deltaE: number): string {
 }
 
 export function lookFigures(numbers: LookNumbers): LookFigure[] {
-  const { deltaE, readability, opacity, showThrough, dayNight, grain } = numbers;
+  const { deltaE, readability, opacity, showThrough, dayNight, grain, flop } = numbers;
   return [
     ...(deltaE
       ? [
@@ -181,6 +181,28 @@ export function lookFigures(numbers: LookNumbers): LookFigure[] {
                 term('through the print', grain.printed, DELTA),
               ],
               source: SHARMA,
+            },
+          },
+        ]
+      : []),
+    ...(flop
+      ? [
+          {
+            name: 'Metal, into the lamp and away from it',
+            short: 'Metal, two angles',
+            text: `L* ${flop.into.toFixed(0)} / ${flop.away.toFixed(0)}`,
+            says: `changes by ${(flop.into - flop.away).toFixed(0)} L* when it is tilted`,
+            working: {
+              label: 'Flop of the metal',
+              value: flop.into - flop.away,
+              unit: 'L*',
+              formula:
+                'lightness tilted into the reflection of the lamp less lightness away from it, free of colour',
+              terms: [
+                term('into the lamp', flop.into, 'L*'),
+                term('away from it', flop.away, 'L*'),
+              ],
+              source: 'CIE 15:2004, 8.2.1; layers as in docs/methods/look.md',
             },
           },
         ]
