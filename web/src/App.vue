@@ -6,7 +6,7 @@ import { useRoute } from 'vue-router';
 import { useTheme } from 'vuetify';
 import SearchDialog from './shared/SearchDialog.vue';
 import ShortcutsDialog from './shared/ShortcutsDialog.vue';
-import { units } from './shared/format.ts';
+import { nextUnit, units } from './shared/format.ts';
 import { useKeys } from './shared/keys.ts';
 
 const theme = useTheme();
@@ -59,10 +59,10 @@ useKeys('everywhere', {
           </v-btn>
           <v-btn
             variant="text"
-            :aria-label="`Units: ${units}. Change`"
-            @click="units = units === 'metric' ? 'imperial' : 'metric'"
+            :aria-label="`Lengths in ${units}. Change`"
+            @click="units = nextUnit(units)"
           >
-            {{ units === 'metric' ? 'mm' : 'in' }}
+            {{ units }}
           </v-btn>
           <v-btn
             variant="text"

@@ -15,10 +15,10 @@ const props = defineProps<{
   max?: number;
 }>();
 
-const metric = computed(() => units.value === 'metric');
-const shown = (mm: number) => shownLength(mm, metric.value);
+const shown = (mm: number) => shownLength(mm, units.value);
 const value = computed(() => shown(model.value));
-const step = computed(() => (metric.value ? 1 : 0.125));
+const STEPS = { mm: 1, cm: 0.1, in: 0.125 };
+const PRECISION = { mm: 1, cm: 2, in: 3 };
 const limit = computed(() => ({
   min: shown(props.min ?? 0),
   max: props.max === undefined ? Infinity : shown(props.max),
@@ -28,12 +28,12 @@ const limit = computed(() => ({
 <template>
   <number-field
     :label="label"
-    :unit="metric ? 'mm' : 'in'"
+    :unit="units"
     :min="limit.min"
     :max="limit.max"
-    :step="step"
-    :precision="metric ? 1 : 3"
+    :step="STEPS[units]"
+    :precision="PRECISION[units]"
     :model-value="value"
-    @update:model-value="model = typedLength($event, model, metric)"
+    @update:model-value="model = typedLength($event, model, units)"
   />
 </template>

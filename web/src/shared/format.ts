@@ -2,8 +2,17 @@
 import { MM_PER_INCH, type Money } from '@kyanos/core';
 import { useStorage } from '@vueuse/core';
 
+export const LENGTH_UNITS = ['mm', 'cm', 'in'] as const;
+export type LengthUnit = (typeof LENGTH_UNITS)[number];
+
 /** Preference of this browser. */
-export const units = useStorage<'metric' | 'imperial'>('kyanos-units', 'metric');
+export const units = useStorage<LengthUnit>('kyanos-length-unit', 'mm');
+/** The one after this, round and round. */
+export const nextUnit = (unit: LengthUnit): LengthUnit =>
+  LENGTH_UNITS[(LENGTH_UNITS.indexOf(unit) + 1) % LENGTH_UNITS.length];
+
+/** Millimetres in a unit of length. */
+export const MM_PER: Readonly<Record<LengthUnit, number>> = { mm: 1, cm: 10, in: MM_PER_INCH };
 
 const fixed = (value: number, digits: number) =>
   value.toLocaleString('en', { minimumFractionDigits: digits, maximumFractionDigits: digits });
@@ -12,7 +21,7 @@ export const percent = (share: number, digits = 1): string => `${fixed(share * 1
 const MM2_PER_IN2 = MM_PER_INCH ** 2;
 /** From a square metre on in m², below in cm²; tenths only where they matter. */
 export function area(mm2: number, unit = units.value): string {
-  if (unit === 'imperial') return `${fixed(mm2 / MM2_PER_IN2, 1)} in²`;
+  if (unit === 'in') return `${fixed(mm2 / MM2_PER_IN2, 1)} in²`;
   if (mm2 >= 1e6) return `${fixed(mm2 / 1e6, 2)} m²`;
   return `${fixed(mm2 / 100, mm2 < 1e5 ? 1 : 0)} cm²`;
 }
@@ -30,21 +39,20 @@ export const currency = ({ minor, currency: code }: Money): string =>
 
 /** From so many mm on a length is told in metres. */
 const METRES = 2000;
-/** A length of material or machine: whole millimetres, from two metres on hundredths of one; tenths of an inch. */
+/** A length of material or machine: whole millimetres, tenths of a centimetre or an inch; from two metres on hundredths of one. */
 export function length(mm: number, unit = units.value): string {
-  if (unit === 'imperial') return `${fixed(mm / MM_PER_INCH, 1)} in`;
-  return mm >= METRES ? `${fixed(mm / 1000, 2)} m` : `${fixed(mm, 0)} mm`;
+  if (unit !== 'in' && mm >= METRES) return `${fixed(mm / 1000, 2)} m`;
+  return `${fixed(mm / MM_PER[unit], unit === 'mm' ? 0 : 1)} ${unit}`;
 }
 
-/** Width × height in the preferred unit, and in the other for a tooltip. */
+/** Digits that a size is told with: to a tenth of a millimetre, or a little finer. */
+const DIGITS: Readonly<Record<LengthUnit, number>> = { mm: 1, cm: 2, in: 2 };
+
+/** Width × height in the preferred unit, and in another system for a tooltip. */
 export function size(width: number, height: number): { text: string; other: string } {
-  const both = (unit: 'metric' | 'imperial') =>
-    unit === 'metric'
-      ? `${fixed(width, 1)} × ${fixed(height, 1)} mm`
-      : `${fixed(width / MM_PER_INCH, 2)} × ${fixed(height / MM_PER_INCH, 2)} in`;
-  return units.value === 'metric'
-    ? { text: both('metric'), other: both('imperial') }
-    : { text: both('imperial'), other: both('metric') };
+  const both = (unit: LengthUnit) =>
+    `${[width, height].map((mm) => fixed(mm / MM_PER[unit], DIGITS[unit])).join(' × ')} ${unit}`;
+  return { text: both(units.value), other: both(units.value === 'in' ? 'mm' : 'in') };
 }
 
 /** A figure of a working: three digits that matter, thin spaces left to the browser. */
@@ -64,7 +72,5 @@ export function plain(value: number | string): string {
 }
 
 /** A place on a page, from its top left corner. */
-export const point = (x: number, y: number): string =>
-  units.value === 'metric'
-    ? `${fixed(x, 1)}, ${fixed(y, 1)} mm`
-    : `${fixed(x / MM_PER_INCH, 2)}, ${fixed(y / MM_PER_INCH, 2)} in`;
+export const point = (x: number, y: number, unit = units.value): string =>
+  `${[x, y].map((mm) => fixed(mm / MM_PER[unit], DIGITS[unit])).join(', ')} ${unit}`;

@@ -9,7 +9,7 @@ import { without } from './without.ts';
 
 describe('numbers as an operator reads them', () => {
   beforeEach(() => {
-    units.value = 'metric';
+    units.value = 'mm';
   });
 
   it('carry their unit and no more digits than they deserve', () => {
@@ -42,9 +42,13 @@ describe('numbers as an operator reads them', () => {
 
   it('come in the preferred unit, with the other one beside it', () => {
     expect(size(90, 120)).toEqual({ text: '90.0 × 120.0 mm', other: '3.54 × 4.72 in' });
-    units.value = 'imperial';
+    units.value = 'in';
     expect(size(90, 120)).toEqual({ text: '3.54 × 4.72 in', other: '90.0 × 120.0 mm' });
     expect(length(1371.6)).toBe('54.0 in');
+    units.value = 'cm';
+    expect(size(90, 120)).toEqual({ text: '9.00 × 12.00 cm', other: '3.54 × 4.72 in' });
+    expect([length(1371.6), length(4951)]).toEqual(['137.2 cm', '4.95 m']);
+    units.value = 'in';
     expect(area(645.16)).toBe('1.0 in²');
   });
 });
