@@ -6,21 +6,18 @@ import {
   lookAt,
   lookNumbers,
   parseView,
-  pagesOf,
   printPixels,
   PLACES,
   rearStrength,
   sceneOf,
   screened,
-  shrunkRaster,
   viewsOf,
-  type Artwork,
   type PrintPlan,
-  type Raster,
 } from '@kyanos/core';
 import { decodedContents } from '@kyanos/intake';
 import { writePicture } from '@kyanos/output';
 import { PLANNED_OPTIONS, withPlanned } from './planned.ts';
+import { shrunkArtwork } from './shrunk.ts';
 import { printJson, wholeNumber, writing } from './usage.ts';
 
 const USAGE =
@@ -67,14 +64,6 @@ export async function lookCommand(args: string[]): Promise<void> {
     else printReport(plan, report);
     return undefined;
   });
-}
-
-/** The pages that are looked at, small enough to be held. */
-async function shrunkArtwork(plan: PrintPlan, artwork: Artwork, longest: number): Promise<Artwork> {
-  const rasters = new Map<number, Raster>();
-  for (const number of new Set([plan.artwork.page, ...pagesOf(plan)]))
-    rasters.set(number, await shrunkRaster(artwork.raster(number), longest));
-  return { ...artwork, raster: (number) => rasters.get(number)! };
 }
 
 const percent = (value: number) => `${(value * 100).toFixed(0)} %`;

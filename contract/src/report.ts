@@ -218,6 +218,8 @@ export const PlanReport = z.object({
   runSheet: z.array(
     z.object({
       title: z.string(),
+      /** Number of the trip that is printed in this step. */
+      trip: z.int().exactOptional(),
       settings: z.array(z.object({ label: z.string(), value: z.string() })),
       checks: z.array(z.string()),
       cautions: z.array(z.string()),

@@ -23,6 +23,8 @@ export interface Setting {
 
 export interface RunStep {
   readonly title: string;
+  /** Number of the trip that is printed in this step. */
+  readonly trip?: number;
   readonly settings: readonly Setting[];
   /** To be ticked off before going on. */
   readonly checks: readonly string[];
@@ -231,6 +233,7 @@ function tripStep({ plan, mode }: RunSheetInput, trip: Trip): RunStep {
     }),
   );
   return {
+    trip: trip.number,
     title: `Trip ${trip.number}: ${trip.layers
       .map((layer) => layerName(layer, plan.machine))
       .join(', then ')

@@ -12,11 +12,13 @@ import LedgerBar from './LedgerBar.vue';
 import MovedNotice from './MovedNotice.vue';
 import { sampleFigures, tripBrackets } from './sampleFigures.ts';
 import { STAGES } from './stages.ts';
+import { useTicks } from '../runsheet/useTicks.ts';
 import { useJob } from './useJob.ts';
 import VersionPager from './VersionPager.vue';
 
 const props = defineProps<{ id: string }>();
 const job = useJob();
+const { tripTicks } = useTicks();
 const route = useRoute();
 const router = useRouter();
 
@@ -174,7 +176,11 @@ function rename() {
             :plan="job.plan"
             :selected="chosen"
             :figure="figure"
-            :brackets="tripBrackets(route.meta.stage, job.shown?.work)"
+            :brackets="
+              tripBrackets(route.meta.stage, job.shown?.work, (number) =>
+                tripTicks(number, job.shown!.work!.runSheet),
+              )
+            "
             @select="selectLayer"
             @change="changeStack"
           />

@@ -1,4 +1,7 @@
-/** What the core sample says of each layer, by the stage that is open: cover on Plates, money on Cost; and the trips beside it. */
+/**
+ * What the core sample says of each layer, by the stage that is open: cover on Plates, money on Cost; and the trips beside it,
+ * with minutes or ticks.
+ */
 import {
   allLayers,
   inkMoneyByPart,
@@ -26,7 +29,7 @@ export function sampleFigures(
       const plate = measures?.plates.find((one) => one.key === key);
       return plate && `on ${percent(plate.coverage, 0)}`;
     };
-  if (stage === 'trips') return blank;
+  if (stage === 'trips' || stage === 'run-sheet') return blank;
   if (stage === 'cost' && work) {
     const money = inkMoneyByPart(plan, work, measures);
     const layers = allLayers(plan.stack);
@@ -35,11 +38,20 @@ export function sampleFigures(
   return nothing;
 }
 
-/** Trips as brackets beside the layers that they lay, with their minutes. */
-export const tripBrackets = (stage: unknown, work: PlanResult['work']) =>
-  stage === 'trips' && work
-    ? work.trips.map(({ number, layers, minutes }) => ({
-        layers,
-        text: [`trip ${number}`, duration(minutes)],
-      }))
-    : undefined;
+/** Checks of a trip on the run sheet: how many are ticked. */
+export type TripTicks = (
+  number: number,
+) => { readonly done: number; readonly all: number } | undefined;
+
+/** Trips as brackets beside the layers that they lay: with their minutes on Trips, with what is ticked off on Run sheet. */
+export function tripBrackets(stage: unknown, work: PlanResult['work'], ticks: TripTicks) {
+  if (!work || (stage !== 'trips' && stage !== 'run-sheet')) return undefined;
+  const ticked = (number: number) => {
+    const { done, all } = ticks(number) ?? { done: 0, all: 0 };
+    return done === all && all > 0 ? '✓ checked' : `${done} of ${all} ticked`;
+  };
+  return work.trips.map(({ number, layers, minutes }) => ({
+    layers,
+    text: [`trip ${number}`, stage === 'trips' ? duration(minutes) : ticked(number)],
+  }));
+}

@@ -2,17 +2,15 @@
 import { addressIn } from '../shared/api.ts';
 import { API } from '@kyanos/contract';
 import { mdiFilePdfBox, mdiPrinterOutline } from '@mdi/js';
-import { useStorage } from '@vueuse/core';
 import { computed } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import FindingList from '../shared/FindingList.vue';
 import { duration } from '../shared/format.ts';
+import { useTicks } from './useTicks.ts';
 
 const job = useJob();
 const work = computed(() => job.shown?.work);
-/** Ticks belong to this job at this version: a changed plan is checked anew. */
-const ticks = useStorage<Record<string, boolean>>(`kyanos-ticks-${job.id}`, {});
-const tick = (step: number, check: number) => `${job.version}/${step}/${check}`;
+const { ticked, tick } = useTicks();
 const ready = computed(
   () => job.saveState === 'saved' && (job.fullSize || job.shown?.plates.length === 0),
 );
@@ -69,7 +67,11 @@ const print = () => window.print();
           </template>
         </dl>
         <label v-for="(check, k) in step.checks" :key="check" class="check">
-          <input v-model="ticks[tick(i, k)]" type="checkbox" />
+          <input
+            type="checkbox"
+            :checked="ticked(i, k)"
+            @change="tick(i, k, ($event.target as HTMLInputElement).checked)"
+          />
           <span>{{ check }}</span>
         </label>
         <p v-for="caution in step.cautions" :key="caution" class="caution">
