@@ -71,7 +71,7 @@ function key(event: KeyboardEvent) {
   event.preventDefault();
 }
 
-const tilts = computed(() => !!props.picture?.shine || at.glossy);
+const tilts = computed(() => !!props.picture?.shines || at.glossy);
 const texture = computed(() => at.texture ?? (at.view.place === 'wood' ? 'grain' : undefined));
 /** What both pictures are seen by. */
 const seen = computed(() => ({

@@ -63,14 +63,15 @@ watchEffect(async () => {
   if (!shown || !picture) return;
   const mine = ++drawing;
   let base = picture.pixels;
-  const { width, height, dark, bright } = picture;
-  if (dark && bright && (behind || scene)) {
+  const { width, height, dark } = picture;
+  if (dark && (behind || scene)) {
     const back = behind
       ? await pixelsOf(behind, width, height)
       : windowScene(scene!, width, height);
     if (mine !== drawing) return;
     const held = new Uint8ClampedArray(base.length);
-    compositeOverBackground(dark, bright, back.data, held);
+    // A picture is as light as white at most, a scene twice as light as its mean.
+    compositeOverBackground(dark, base, back.data, held, behind ? 1 : 2);
     base = held;
   }
   const whole = toCanvas(as(picture, base));

@@ -39,9 +39,10 @@ interface Asked {
   readonly subject: Subject;
   readonly view: View;
   readonly behind: 'picture' | 'scene' | undefined;
+  readonly tilted: boolean;
 }
-const draw = ({ subject, view, behind }: Asked) =>
-  lookWorker().look(subject, view, pixels.value, behind);
+const draw = ({ subject, view, behind, tilted }: Asked) =>
+  lookWorker().look(subject, view, pixels.value, behind, tilted);
 const picture = shallowRef<PrintBitmap>();
 const { ask, busy, failed } = useLatest(draw, (drawn) => (picture.value = drawn), { all: true });
 const against = shallowRef<PrintBitmap>();
@@ -52,9 +53,10 @@ const asked = (plan: PrintPlan): Asked | undefined =>
     subject: { ...job.subject, plan },
     view: at.view,
     behind: at.behind ? 'picture' : at.scene ? 'scene' : undefined,
+    tilted: at.tilt > 0,
   };
 watch(
-  () => [job.subject, at.shown, at.view, at.behind, at.scene, pixels.value] as const,
+  () => [job.subject, at.shown, at.view, at.behind, at.scene, at.tilt > 0, pixels.value] as const,
   () => {
     const what = asked(at.shown.plan);
     if (what) void ask(what);
@@ -62,7 +64,7 @@ watch(
   { immediate: true },
 );
 watch(
-  () => [job.subject, at.other, at.view, at.behind, at.scene, pixels.value] as const,
+  () => [job.subject, at.other, at.view, at.behind, at.scene, at.tilt > 0, pixels.value] as const,
   () => {
     const what = at.other && asked(at.other.plan);
     if (what) void askOther(what);
@@ -128,7 +130,7 @@ const caption = computed(() =>
           at.beside ? 'Wipe' : 'Side by side'
         }}</v-btn>
       </div>
-      <div v-if="picture?.shine || at.glossy" class="sliding">
+      <div v-if="picture?.shines || at.glossy" class="sliding">
         <span>Away from the lamp</span>
         <v-slider
           v-model="at.tilt"

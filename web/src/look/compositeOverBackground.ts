@@ -14,22 +14,24 @@ const SCREEN = Uint8Array.from({ length: STEPS + 1 }, (_, i) =>
 export const screenOf = (light: number): number => SCREEN[(Math.min(1, light) * STEPS) | 0];
 
 /**
- * Light adds up: what is seen lies as far between the print on black and the print on white as the picture behind it does.
+ * Light adds up: what is seen lies as far from the print on black towards the print on white as the picture behind it is light.
  * @param behind RGBA of the same size @param out may be `onWhite`
+ * @param most how much lighter the lightest behind it is than what the print on white lies on
  */
 export function compositeOverBackground(
   onBlack: Uint8ClampedArray,
   onWhite: Uint8ClampedArray,
   behind: Uint8ClampedArray,
   out: Uint8ClampedArray,
+  most = 1,
 ): void {
-  for (let i = 0; i < out.length; i++) {
-    if ((i & 3) === 3) out[i] = 255;
-    else {
-      const dark = LINEAR[onBlack[i]];
-      const light = dark + (LINEAR[onWhite[i]] - dark) * LINEAR[behind[i]];
-      out[i] = SCREEN[(light * STEPS) | 0];
+  for (let i = 0; i < out.length; i += 4) {
+    for (let k = i; k < i + 3; k++) {
+      const dark = LINEAR[onBlack[k]];
+      const light = dark + (LINEAR[onWhite[k]] - dark) * LINEAR[behind[k]] * most;
+      out[k] = SCREEN[light < 1 ? (light * STEPS) | 0 : STEPS];
     }
+    out[i + 3] = 255;
   }
 }
 

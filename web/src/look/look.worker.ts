@@ -46,7 +46,6 @@ import {
   type Variant,
   type VersionMeasures,
   type View,
-  surroundingsOf,
 } from '@kyanos/core';
 import { expose, transfer } from 'comlink';
 import { partOf } from '../artwork/fullSize.ts';
@@ -69,13 +68,14 @@ export interface Bitmap {
 export interface PrintBitmap extends Bitmap {
   /** 1 where the screen can't show the colour. */
   readonly outside: Uint8Array<ArrayBuffer>;
-  /** The same print tilted into the reflection of the lamp; only where something shines. */
+  /** Something in it shines when it is tilted into the reflection of the lamp. */
+  readonly shines: boolean;
+  /** The same print tilted into it; only where something shines, and the print is tilted. */
   readonly shine: Uint8ClampedArray<ArrayBuffer> | undefined;
   /** The same print on the dark parts of the material's texture; only where it has one. */
   readonly grain: Uint8ClampedArray<ArrayBuffer> | undefined;
-  /** The same print before nothing, and before the brightest, where what lies behind is a picture. */
+  /** The same print before no light at all, where what lies behind is a picture. */
   readonly dark: Uint8ClampedArray<ArrayBuffer> | undefined;
-  readonly bright: Uint8ClampedArray<ArrayBuffer> | undefined;
 }
 
 /** A stack that was tried on the job, in the order of the advice. */
@@ -222,35 +222,26 @@ const api = {
     return { plates, pictures, versions };
   },
 
-  /** The print as it will look. @param behind what lies behind it is a picture of the user's, or a scene beyond a window */
+  /** The print as it will look. @param behind what lies behind it is a picture of the user's, or a scene beyond a window @param tilted into the lamp */
   async look(
     subject: Subject,
     view: View,
     longest: number,
     behind?: 'picture' | 'scene',
+    tilted = false,
   ): Promise<PrintBitmap> {
     const look = await lookOf(subject, view.side, longest);
     const picture = screened(look, view);
     const other = (change: Partial<View>) => screened(look, { ...view, ...change }).pixels;
     const textured = look.scene.body !== look.scene.darkBody || view.place === 'wood';
-    // A picture lies between black and white, a scene between no light and twice what is usual of its place.
-    const between = (kind: typeof behind) =>
-      kind === 'picture'
-        ? { dark: other({ place: 'black' }), bright: other({ place: 'white' }) }
-        : kind === 'scene'
-          ? {
-              dark: other({ behind: 0 }),
-              bright: other({ behind: 2 * surroundingsOf(view).behind }),
-            }
-          : { dark: undefined, bright: undefined };
     const print: PrintBitmap = {
       ...picture,
-      shine: look.scene.shines ? other({ glint: 1 }) : undefined,
+      shines: look.scene.shines,
+      shine: look.scene.shines && tilted ? other({ glint: 1 }) : undefined,
       grain: textured ? other({ grain: 1 }) : undefined,
-      ...between(behind),
+      dark: behind && other(behind === 'picture' ? { place: 'black' } : { behind: 0 }),
     };
-    const { pixels, outside, shine, grain, dark, bright } = print;
-    const buffers = [pixels, outside, shine, grain, dark, bright];
+    const buffers = [print.pixels, print.outside, print.shine, print.grain, print.dark];
     return transfer(
       print,
       buffers.flatMap((pixels) => (pixels ? [pixels.buffer] : [])),
