@@ -109,8 +109,16 @@ export class LookTable {
     return this.#kernel.inksOf(mixture).some((ink) => ink > 0);
   }
 
-  /** The exact sum at every node that the picture needs. */
-  fill(scene: Scene, view: View, means: Means): void {
+  /** One by the luminance that the eye takes for white, as the last fill has it. */
+  get exposure(): number {
+    return this.#exposure;
+  }
+
+  /**
+   * The exact sum at every node that the picture needs.
+   * @param exposure of another view that the eye is used to; found from this one if absent
+   */
+  fill(scene: Scene, view: View, means: Means, exposure?: number): void {
     const axes = this.#axes;
     const viewer = new Viewer(scene, view);
     const at = new NodeLayers(scene, view, axes, means, this.picture, viewer);
@@ -127,8 +135,9 @@ export class LookTable {
       nodes[i * 4 + 3] = light[RED];
     }
     // The eye takes a white sheet in this light for white, or what of the picture shines brighter from behind.
-    const shone = view.glint || brightest <= viewer.paper ? 0 : this.#brightest();
-    this.#exposure = 1 / Math.max(viewer.paper, shone, 1e-6);
+    const shone =
+      exposure !== undefined || view.glint || brightest <= viewer.paper ? 0 : this.#brightest();
+    this.#exposure = exposure ?? 1 / Math.max(viewer.paper, shone, 1e-6);
   }
 
   /** Luminance of the brightest pixel: nodes lie beyond what a picture has. */

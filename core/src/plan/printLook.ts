@@ -142,12 +142,14 @@ export interface Screened {
   readonly outside: Uint8Array<ArrayBuffer>;
 }
 
+/** @param exposure of another view that the eye is used to */
 export function screened(
   { table, scene, means, reversed, pixels: { width, height, size } }: Look,
   view: View,
+  exposure?: number,
 ): Screened {
   const pixels = new Uint8ClampedArray(size * 4);
-  table.fill(scene, view, means);
+  table.fill(scene, view, means, exposure);
   const off = table.render(pixels);
   const { numbers, counts } = table;
   let count = 0;

@@ -48,7 +48,7 @@ export function tripBrackets(stage: unknown, work: PlanResult['work'], ticks: Tr
   if (!work || (stage !== 'trips' && stage !== 'run-sheet')) return undefined;
   const ticked = (number: number) => {
     const { done, all } = ticks(number) ?? { done: 0, all: 0 };
-    return done === all && all > 0 ? '✓ checked' : `${done} of ${all} ticked`;
+    return done === all && all > 0 ? '✓ done' : `${done} of ${all} ✓`;
   };
   return work.trips.map(({ number, layers, minutes }) => ({
     layers,

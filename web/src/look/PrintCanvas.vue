@@ -70,8 +70,7 @@ watchEffect(async () => {
       : windowScene(scene!, width, height);
     if (mine !== drawing) return;
     const held = new Uint8ClampedArray(base.length);
-    // A picture is as light as white at most, a scene twice as light as its mean.
-    compositeOverBackground(dark, base, back.data, held, behind ? 1 : 2);
+    compositeOverBackground(dark, base, back.data, held);
     base = held;
   }
   const whole = toCanvas(as(picture, base));

@@ -16,20 +16,18 @@ export const screenOf = (light: number): number => SCREEN[(Math.min(1, light) * 
 /**
  * Light adds up: what is seen lies as far from the print on black towards the print on white as the picture behind it is light.
  * @param behind RGBA of the same size @param out may be `onWhite`
- * @param most how much lighter the lightest behind it is than what the print on white lies on
  */
 export function compositeOverBackground(
   onBlack: Uint8ClampedArray,
   onWhite: Uint8ClampedArray,
   behind: Uint8ClampedArray,
   out: Uint8ClampedArray,
-  most = 1,
 ): void {
   for (let i = 0; i < out.length; i += 4) {
     for (let k = i; k < i + 3; k++) {
       const dark = LINEAR[onBlack[k]];
-      const light = dark + (LINEAR[onWhite[k]] - dark) * LINEAR[behind[k]] * most;
-      out[k] = SCREEN[light < 1 ? (light * STEPS) | 0 : STEPS];
+      const light = dark + (LINEAR[onWhite[k]] - dark) * LINEAR[behind[k]];
+      out[k] = SCREEN[(light * STEPS) | 0];
     }
     out[i + 3] = 255;
   }

@@ -46,6 +46,7 @@ import {
   type Variant,
   type VersionMeasures,
   type View,
+  surroundingsOf,
 } from '@kyanos/core';
 import { expose, transfer } from 'comlink';
 import { partOf } from '../artwork/fullSize.ts';
@@ -231,15 +232,21 @@ const api = {
     tilted = false,
   ): Promise<PrintBitmap> {
     const look = await lookOf(subject, view.side, longest);
-    const picture = screened(look, view);
-    const other = (change: Partial<View>) => screened(look, { ...view, ...change }).pixels;
+    // A scene lies between no light and twice what is usual of its place, which the eye is used to then.
+    const seen = behind === 'scene' ? { ...view, behind: 2 * surroundingsOf(view).behind } : view;
+    const picture = screened(look, seen);
+    const { exposure } = look.table;
+    const other = (change: Partial<View>, like?: number) =>
+      screened(look, { ...view, ...change }, like).pixels;
     const textured = look.scene.body !== look.scene.darkBody || view.place === 'wood';
     const print: PrintBitmap = {
       ...picture,
       shines: look.scene.shines,
       shine: look.scene.shines && tilted ? other({ glint: 1 }) : undefined,
       grain: textured ? other({ grain: 1 }) : undefined,
-      dark: behind && other(behind === 'picture' ? { place: 'black' } : { behind: 0 }),
+      dark:
+        behind &&
+        (behind === 'picture' ? other({ place: 'black' }) : other({ behind: 0 }, exposure)),
     };
     const buffers = [print.pixels, print.outside, print.shine, print.grain, print.dark];
     return transfer(
