@@ -258,3 +258,29 @@ test('stages, lamp and side can be reached by key', async ({ page }) => {
   await page.keyboard.press('?');
   await expect(page.getByRole('heading', { name: 'Keys' })).toBeVisible();
 });
+
+test('the board says what is due and how far a job is, and both are changed on it', async ({
+  page,
+}) => {
+  await page.goto('/');
+  const order = page.getByRole('button', { name: /^Pearl menu card: .*Change$/ });
+  await expect(order).toContainText('Quoted');
+  await expect(order).toContainText('No due time');
+  await order.click();
+  await page.getByLabel('Due', { exact: true }).fill('2031-05-06T14:30');
+  await page.getByLabel('Due', { exact: true }).blur();
+  await expect(order).toContainText('Due Tue 6 May, 14:30');
+  await page.getByRole('option', { name: 'Delivered' }).click();
+  await expect(order).toContainText('Delivered');
+
+  // What is delivered is no open job any more; it is found among all.
+  await page.reload();
+  await expect(page.getByText('Harbour at dusk, light box')).toBeVisible();
+  await expect(order).toHaveCount(0);
+  await page.getByRole('combobox', { name: 'Show' }).click({ force: true });
+  await page.getByRole('option', { name: 'All jobs' }).click();
+  await expect(order).toContainText('Delivered');
+  await order.click();
+  await page.getByRole('option', { name: 'Quoted' }).click();
+  await expect(order).toContainText('Quoted');
+});

@@ -21,11 +21,15 @@ export {
 } from './resources/artworks.ts';
 export type { PlateExport } from './resources/exports.ts';
 export {
+  JOB_FILTERS,
   JOB_SORTS,
   PAPERS,
   type ArtworkVersion,
   type Job,
+  statesOf,
+  type JobFilter,
   type JobList,
+  type JobOrder,
   type JobQuery,
   type JobSummary,
   type Paper,

@@ -1,5 +1,5 @@
 /** The jobs of the invented shop: each an artwork that is drawn here and a plan for it. */
-import { parseStack, PLAN_FORMAT, type PrintPlan } from '@kyanos/core';
+import { parseStack, PLAN_FORMAT, type JobState, type PrintPlan } from '@kyanos/core';
 import * as artwork from './art/artwork.ts';
 import { pick, SHOP } from './shop.ts';
 
@@ -11,6 +11,9 @@ export interface DemoJob {
   readonly dpi: number;
   readonly draw: () => Promise<Uint8Array>;
   readonly plan: PrintPlan;
+  readonly state: JobState;
+  /** Days from the one on which the demo is loaded to when it is due, at three in the afternoon; absent where nobody said. */
+  readonly dueDays?: number;
 }
 
 interface Wish {
@@ -29,6 +32,8 @@ interface Wish {
   readonly artwork?: Partial<PrintPlan['artwork']>;
   readonly lot?: string;
   readonly customer?: string;
+  readonly state?: JobState;
+  readonly dueDays?: number;
   readonly cutting?: PrintPlan['cutting'];
   readonly extras?: PrintPlan['extras'];
 }
@@ -39,6 +44,8 @@ const job = (id: string, wish: Wish): DemoJob => ({
   fileName: wish.file,
   dpi: wish.dpi ?? 200,
   draw: wish.draw,
+  state: wish.state ?? 'quoted',
+  ...(wish.dueDays !== undefined && { dueDays: wish.dueDays }),
   plan: {
     format: PLAN_FORMAT,
     name: wish.title,
@@ -70,6 +77,8 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     mode: 'label-fine',
     stack: 'film | W@art / CMYK+S@art',
     copies: 240,
+    state: 'accepted',
+    dueDays: 2,
     viewing: { backing: 'wood' },
     layout: { gap: 3 },
     lot: 'CL-2609-B',
@@ -97,6 +106,8 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     mode: 'fine',
     stack: 'film | CMYK60 / W@sheet / CMYK',
     copies: 2,
+    state: 'ready',
+    dueDays: 1,
     viewing: { light: 'both' },
     lot: 'BF-2608-1',
   }),
@@ -127,6 +138,8 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     mode: 'careful-white',
     stack: 'W~@image / CMYK~ | film',
     copies: 2,
+    state: 'accepted',
+    dueDays: 3,
     viewing: { backing: 'daylight' },
     trips: { split: 'apart', waitMinutes: 15 },
     lot: 'CW-2607-4',
@@ -141,6 +154,8 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     mode: 'label-fine',
     stack: 'film | W@art+CMYK',
     copies: 120,
+    state: 'done',
+    dueDays: 0,
     layout: { gap: 3 },
   }),
   job('pearl-menu', {
@@ -163,6 +178,8 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     mode: 'board',
     stack: 'film | CMYK',
     copies: 12,
+    state: 'ready',
+    dueDays: 1,
     layout: { grain: 'sideways' },
     extras: [{ name: 'Stand-offs, four', kind: 'part', minutes: 0, minor: 250, per: 'piece' }],
   }),
@@ -186,6 +203,8 @@ export const DEMO_JOBS: readonly DemoJob[] = [
     mode: 'fine',
     stack: 'film | W70@art',
     copies: 3,
+    state: 'accepted',
+    dueDays: 5,
     viewing: { backing: 'daylight' },
     artwork: { names: { white: 'W' } },
     lot: 'CW-2607-4',

@@ -31,6 +31,7 @@ export const API = {
   makeJob: jobs.makeJob,
   getJob: jobs.getJob,
   saveJob: jobs.saveJob,
+  setJobOrder: jobs.setJobOrder,
   listJobArtworks: jobs.listJobArtworks,
   getPaper: jobs.getPaper,
   getShop: shop.getShop,

@@ -1,3 +1,4 @@
+import { JOB_STATES, OPEN_STATES } from '@kyanos/core';
 import { z } from 'zod';
 import { endpoint } from '../endpoint.ts';
 import { ArtworkId, JobId } from '../ids.ts';
@@ -20,15 +21,25 @@ export const JobSummary = z.object({
   material: z.string(),
   stack: z.string(),
   copies: z.int(),
+  state: z.enum(JOB_STATES),
+  /** When the customer wants it. */
+  due: z.iso.datetime().nullable(),
 });
 export type JobSummary = z.output<typeof JobSummary>;
 
-export const JOB_SORTS = ['saved', 'name', 'machine', 'material', 'copies'] as const;
+export const JOB_SORTS = ['saved', 'due', 'name', 'machine', 'material', 'copies'] as const;
+
+/** Jobs of one state, those that something is still to be done for, or all. */
+export const JOB_FILTERS = ['all', 'open', ...JOB_STATES] as const;
+export type JobFilter = (typeof JOB_FILTERS)[number];
+export const statesOf = (filter: JobFilter): readonly string[] =>
+  filter === 'all' ? JOB_STATES : filter === 'open' ? OPEN_STATES : [filter];
 
 /** Which jobs are wanted, and in which order. */
 export const JobQuery = z.object({
   /** Every word is in the name, the file, the machine, the material or whom it is for. */
   search: z.string().max(200).default(''),
+  state: z.enum(JOB_FILTERS).default('all'),
   sort: z.enum(JOB_SORTS).default('saved'),
   order: z.enum(['up', 'down']).default('down'),
   offset: z.coerce.number().int().min(0).default(0),
@@ -106,6 +117,20 @@ export const saveJob = endpoint({
   body: SaveJob,
   answer: Job,
   once: true,
+});
+const JobOrder = z.strictObject({
+  state: z.enum(JOB_STATES),
+  due: z.iso.datetime().nullable(),
+});
+export type JobOrder = z.output<typeof JobOrder>;
+/** `was` is what the change was made on; something else in the meantime is a conflict. */
+export const setJobOrder = endpoint({
+  method: 'PUT',
+  path: '/jobs/{id}/order',
+  summary: 'Change the state of a job, or when it is due',
+  params,
+  body: z.strictObject({ was: JobOrder, now: JobOrder }),
+  answer: JobOrder,
 });
 export const listJobArtworks = endpoint({
   method: 'GET',

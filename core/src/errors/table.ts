@@ -73,6 +73,10 @@ export const ERRORS = {
     status: 409,
     sentence: 'Somebody saved this job while you were changing it.',
   },
+  ORDER_CONFLICT: {
+    status: 409,
+    sentence: 'Somebody changed the state or the due time of this job meanwhile. Look at it again.',
+  },
   SHOP_EXISTS: {
     status: 409,
     sentence: 'The shop has one of this name already. Choose another name.',

@@ -54,6 +54,34 @@ describe('the board', () => {
     });
   });
 
+  it('is told by state and due time, which make no version and overwrite nobody', async () => {
+    const [first, second] = [await save('Order one', 5), await save('Order two', 6)];
+    const asked = { state: 'quoted', due: null };
+    const order = (id: string, was: object, now: object) =>
+      served.call<{ code?: string }>('PUT', `/jobs/${id}/order`, { was, now });
+    const soon = { state: 'accepted', due: '2026-12-01T15:00:00.000Z' };
+    const later = { state: 'quoted', due: '2026-12-09T08:00:00.000Z' };
+    expect(await order(first.id, asked, later)).toMatchObject({ status: 200, body: later });
+    expect(await order(second.id, asked, soon)).toMatchObject({ status: 200, body: soon });
+    expect(await list('?search=order&sort=due&order=up')).toMatchObject({
+      names: ['Order two', 'Order one'],
+    });
+    // Whoever still sees the old state is told, and changes nothing.
+    const stale = await order(second.id, asked, { state: 'cancelled', due: null });
+    expect([stale.status, stale.body.code]).toEqual([409, 'ORDER_CONFLICT']);
+    expect(await order(second.id, soon, { ...soon, state: 'delivered' })).toMatchObject({
+      status: 200,
+    });
+    expect(await list('?search=order&state=open')).toMatchObject({ names: ['Order one'] });
+    expect(await list('?search=order&state=delivered')).toMatchObject({ names: ['Order two'] });
+    expect(await list('?search=order&state=delivered&offset=9')).toMatchObject({ total: 1 });
+    const { body } = await served.call<Job>('GET', `/jobs/${second.id}`);
+    expect(body.version).toBe(1);
+    const nobody = '00000000-0000-4000-8000-000000000000';
+    expect((await order(nobody, asked, soon)).status).toBe(404);
+    expect((await order(first.id, later, { state: 'lost', due: null })).status).toBe(422);
+  });
+
   it('is made of the same when an older database is brought up', async () => {
     const { pool } = served.database;
     const { rows: jobs } = await pool.query<{ id: string }>(

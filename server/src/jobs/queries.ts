@@ -2,11 +2,13 @@ import { DomainError } from '@kyanos/core';
 import {
   encodePlan,
   readPlan,
+  statesOf,
   type ArtworkId,
   type ArtworkVersion,
   type Job,
   type JobId,
   type JobList,
+  type JobOrder,
   type JobQuery,
   type JobSummary,
   type Problem,
@@ -71,6 +73,7 @@ async function problemsOf(
 
 const SORTED: Readonly<Record<JobQuery['sort'], string>> = {
   saved: 'h.saved_at',
+  due: 'j.due',
   name: 'lower(h.name)',
   machine: 'lower(h.machine)',
   material: 'lower(h.material)',
@@ -80,36 +83,51 @@ const SORTED: Readonly<Record<JobQuery['sort'], string>> = {
 /** A page of the board. */
 export async function listJobs(
   db: Db,
-  { search, sort, order, offset, limit }: JobQuery,
+  { search, state, sort, order, offset, limit }: JobQuery,
 ): Promise<JobList> {
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);
   const { rows } = await db.query<
-    Omit<JobSummary, 'savedAt' | 'problem'> & { savedAt: Date; total: number }
+    Omit<JobSummary, 'savedAt' | 'due' | 'problem'> & {
+      savedAt: Date;
+      due: Date | null;
+      total: number;
+    }
   >(
     `select h.job_id as id, h.name, h.version, h.saved_at as "savedAt", h.saved_by as "savedBy", h.artwork_id as "artworkId",
             a.state as "artworkState", h.file_name as "fileName", h.machine, h.material, h.stack, h.copies,
+            j.state, j.due,
             count(*) over ()::int as total
-     from job_head h left join artwork a on a.id = h.artwork_id
+     from job_head h join job j on j.id = h.job_id left join artwork a on a.id = h.artwork_id
      where not exists (select from unnest($1::text[]) word where position(word in h.words) = 0)
-     order by ${SORTED[sort]} ${order === 'up' ? 'asc' : 'desc'}, h.job_id
+       and j.state = any ($4::text[])
+     order by ${SORTED[sort]} ${order === 'up' ? 'asc' : 'desc'} nulls last, h.job_id
      offset $2::int limit $3::int`,
-    [words, offset, limit],
+    [words, offset, limit, statesOf(state)],
   );
   const problems = await problemsOf(db, rows);
-  const jobs = rows.map(({ total: _, savedAt, ...job }) => ({
+  const jobs = rows.map(({ total: _, savedAt, due, ...job }) => ({
     ...job,
     savedAt: savedAt.toISOString(),
+    due: due?.toISOString() ?? null,
     problem: problems.get(versionKey(job)) ?? null,
   }));
-  return { total: rows[0]?.total ?? (offset > 0 ? await countJobs(db, words) : 0), jobs };
+  return {
+    total: rows[0]?.total ?? (offset > 0 ? await countJobs(db, words, statesOf(state)) : 0),
+    jobs,
+  };
 }
 
 /** How many there are, where a page lies beyond them. */
-async function countJobs(db: Db, words: readonly string[]): Promise<number> {
+async function countJobs(
+  db: Db,
+  words: readonly string[],
+  states: readonly string[],
+): Promise<number> {
   const { rows } = await db.query<{ total: number }>(
-    `select count(*)::int as total from job_head h
-     where not exists (select from unnest($1::text[]) word where position(word in h.words) = 0)`,
-    [words],
+    `select count(*)::int as total from job_head h join job j on j.id = h.job_id
+     where not exists (select from unnest($1::text[]) word where position(word in h.words) = 0)
+       and j.state = any ($2::text[])`,
+    [words, states],
   );
   return rows[0].total;
 }
@@ -121,6 +139,23 @@ export async function jobNamed(db: Db, name: string): Promise<JobId | undefined>
     [name],
   );
   return rows[0]?.id;
+}
+
+/** Changes state and due time where they are still what the change was made on. @throws DomainError `ORDER_CONFLICT` */
+export async function setJobOrder(
+  db: Db,
+  id: string,
+  was: JobOrder,
+  now: JobOrder,
+): Promise<JobOrder> {
+  const { rowCount } = await db.query(
+    `update job set state = $2::text, due = $3::timestamptz
+     where id = $1::uuid and state = $4::text and due is not distinct from $5::timestamptz`,
+    [id, now.state, now.due, was.state, was.due],
+  );
+  if (rowCount === 1) return now;
+  const { rows } = await db.query('select from job where id = $1::uuid', [id]);
+  throw new DomainError(rows.length === 0 ? 'JOB_UNKNOWN' : 'ORDER_CONFLICT');
 }
 
 export async function jobById(db: Db, id: string, version?: number): Promise<Job> {

@@ -2,7 +2,7 @@ import { API, encodePlan, type Job } from '@kyanos/contract';
 import { Router } from 'express';
 import type pg from 'pg';
 import { on, onOnce } from '../route.ts';
-import { artworksOf, insertJob, jobById, listJobs, saveJob } from './queries.ts';
+import { artworksOf, insertJob, jobById, listJobs, saveJob, setJobOrder } from './queries.ts';
 
 /** A job on the wire: its stack in the short notation. */
 const onWire = (job: Job) => ({ ...job, plan: encodePlan(job.plan) });
@@ -22,6 +22,10 @@ export function jobRoutes(pool: pg.Pool): Router {
 
   onOnce(router, pool, API.saveJob, async (db, { params: { id }, body: { base, ...version } }) =>
     onWire(await saveJob(db, id, base, version)),
+  );
+
+  on(router, API.setJobOrder, ({ params: { id }, body: { was, now } }) =>
+    setJobOrder(pool, id, was, now),
   );
 
   on(router, API.listJobArtworks, ({ params: { id } }) => artworksOf(pool, id));

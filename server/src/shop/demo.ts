@@ -7,13 +7,21 @@ import type pg from 'pg';
 import { upsertArtwork } from '../artwork/queries.ts';
 import { inTransaction } from '../db.ts';
 import { storeFile } from '../files/queries.ts';
-import { insertJob } from '../jobs/queries.ts';
+import { insertJob, setJobOrder } from '../jobs/queries.ts';
 import { upsertBuild } from '../plates/queries.ts';
 import { enqueue, type Queue } from '../queue.ts';
 import { foundShop, shopOf } from './queries.ts';
 
 /** Without jobs there is still a shop, since a plan needs machines and materials. */
 export const prepareShop = (pool: pg.Pool): Promise<void> => foundShop(pool, SHOP, SHOP_STATE);
+
+/** At three in the afternoon, so many days from now. */
+function dueIn(days: number): string {
+  const due = new Date();
+  due.setDate(due.getDate() + days);
+  due.setHours(15, 0, 0, 0);
+  return due.toISOString();
+}
 
 export async function loadDemo(pool: pg.Pool, queue: Queue): Promise<void> {
   const { rows } = await pool.query<{ loaded: boolean }>('select demo_loaded as loaded from shop');
@@ -35,7 +43,9 @@ export async function loadDemo(pool: pg.Pool, queue: Queue): Promise<void> {
       const { id } = await upsertArtwork(db, { fileId, fileName: job.fileName, dpi: job.dpi });
       const from = originIn(shop, job.plan.machine.id, job.plan.material.id);
       const plan = { ...job.plan, ...(from && { from }) };
-      await insertJob(db, { plan, artworkId: id, savedBy: 'Demo' });
+      const made = await insertJob(db, { plan, artworkId: id, savedBy: 'Demo' });
+      const due = job.dueDays === undefined ? null : dueIn(job.dueDays);
+      await setJobOrder(db, made.id, { state: 'quoted', due: null }, { state: job.state, due });
       // Queued by the worker once the artwork is ready.
       await upsertBuild(db, id, job.plan);
       ids.unshift(id);

@@ -3,8 +3,12 @@ import {
   API,
   type ArtworkSummary,
   type Job,
+  JOB_FILTERS,
+  type JobFilter,
   type JobList,
+  type JobOrder,
   type JobQuery,
+  type JobSummary,
   type Problem,
 } from '@kyanos/contract';
 import {
@@ -27,13 +31,16 @@ import { operator } from '../job/useSaving.ts';
 import { call, Refused } from '../shared/api.ts';
 import { activeItems } from '../shared/shopItems.ts';
 import { rememberedNames } from '../shared/spotMemory.ts';
+import JobOrderMenu from './JobOrderMenu.vue';
 import JobPicture from './JobPicture.vue';
+import { FILTER_WORDS } from './orderWords.ts';
 import PagesDialog from './PagesDialog.vue';
 
 const router = useRouter();
 const PAGE = 48;
 const SORTS: readonly { value: JobQuery['sort']; title: string }[] = [
   { value: 'saved', title: 'Saved last' },
+  { value: 'due', title: 'Due first' },
   { value: 'name', title: 'Name' },
   { value: 'machine', title: 'Machine' },
   { value: 'material', title: 'Material' },
@@ -41,9 +48,11 @@ const SORTS: readonly { value: JobQuery['sort']; title: string }[] = [
 ];
 const search = ref('');
 const sort = ref<JobQuery['sort']>('saved');
+const state = ref<JobFilter>('open');
 const page = ref(1);
 const wanted = computed(() => ({
   search: search.value,
+  state: state.value,
   sort: sort.value,
   order: sort.value === 'saved' || sort.value === 'copies' ? ('down' as const) : ('up' as const),
   offset: (page.value - 1) * PAGE,
@@ -76,7 +85,20 @@ async function load() {
   if (!left && (busy || problem.value)) timer = setTimeout(() => void load(), 1500);
 }
 onMounted(load);
-watch([search, sort], () => (page.value = 1));
+watch([search, sort, state], () => (page.value = 1));
+
+/** What was changed on a card stands on it at once. */
+function changed({ id }: JobSummary, order: JobOrder) {
+  list.value = list.value && {
+    ...list.value,
+    jobs: list.value.jobs.map((job) => (job.id === id ? { ...job, ...order } : job)),
+  };
+}
+/** Somebody else changed it: as it is now. */
+async function refused(message: string) {
+  await load();
+  problem.value = { code: 'ORDER_CONFLICT', message };
+}
 watchDebounced(
   wanted,
   () => {
@@ -192,7 +214,7 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
     />
     <v-alert v-if="problem" class="mt-4" type="warning" :text="problem.message" />
 
-    <div v-if="list && (list.total > 0 || search)" class="find">
+    <div v-if="list && (list.total > 0 || search || state !== 'open')" class="find">
       <v-text-field
         v-model="search"
         class="search"
@@ -201,6 +223,12 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
         clearable
         type="search"
         @click:clear="search = ''"
+      />
+      <v-select
+        v-model="state"
+        class="sort"
+        label="Show"
+        :items="JOB_FILTERS.map((value) => ({ value, title: FILTER_WORDS[value] }))"
       />
       <v-select v-model="sort" class="sort" label="Sort by" :items="SORTS" />
     </div>
@@ -212,8 +240,8 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
       }}
     </p>
     <ul v-else-if="jobs" class="jobs">
-      <li v-for="job in jobs" :key="job.id">
-        <router-link :to="{ name: 'stack', params: { id: job.id } }" class="panel card">
+      <li v-for="job in jobs" :key="job.id" class="panel job">
+        <router-link :to="{ name: 'stack', params: { id: job.id } }" class="card">
           <job-picture :job="job" />
           <div class="facts">
             <h2>{{ job.name }}</h2>
@@ -226,6 +254,7 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
             </p>
           </div>
         </router-link>
+        <job-order-menu :job="job" @changed="changed(job, $event)" @refused="refused" />
       </li>
     </ul>
     <v-pagination v-if="pages > 1" v-model="page" class="mt-6" :length="pages" />
@@ -279,14 +308,18 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
 .card {
   display: grid;
   grid-template-rows: 178px auto;
-  height: 100%;
-  overflow: hidden;
   color: inherit;
   text-decoration: none;
+}
+
+.job {
+  display: grid;
+  grid-template-rows: 1fr auto;
+  overflow: hidden;
   transition: transform 120ms;
 }
 
-.card:hover {
+.job:hover {
   transform: translateY(-2px);
 }
 
@@ -325,7 +358,7 @@ h2 {
 }
 
 @media (prefers-reduced-motion: reduce) {
-  .card {
+  .job {
     transition: none;
   }
 }

@@ -1,0 +1,35 @@
+/** A job as customer and floor know it, apart from how it is printed: its state, and when it is due. */
+
+/** From the quote to the closed job, in the order in which a job goes through them; cancelled at any time. */
+export const JOB_STATES = [
+  'quoted',
+  'accepted',
+  'ready',
+  'printing',
+  'done',
+  'delivered',
+  'closed',
+  'cancelled',
+] as const;
+export type JobState = (typeof JOB_STATES)[number];
+
+/** Something is still to be done for it. */
+export const OPEN_STATES: readonly JobState[] = ['quoted', 'accepted', 'ready', 'printing', 'done'];
+export const isOpen = (state: JobState): boolean => OPEN_STATES.includes(state);
+
+/** How near the time is at which a job is due. */
+export type Lateness = 'late' | 'soon' | 'later';
+
+const SOON_MS = 24 * 60 * 60 * 1000;
+/** What is printed is late no more, though it may still lie there. */
+const MADE: readonly JobState[] = ['done', 'delivered', 'closed', 'cancelled'];
+
+/** Undefined if it has no due time, or is printed already. Soon is within a day. */
+export function lateness(
+  { state, due }: { readonly state: JobState; readonly due: Date | null },
+  now: Date,
+): Lateness | undefined {
+  if (!due || MADE.includes(state)) return undefined;
+  const left = due.getTime() - now.getTime();
+  return left < 0 ? 'late' : left < SOON_MS ? 'soon' : 'later';
+}

@@ -1,0 +1,131 @@
+<script setup lang="ts">
+/** State and due time of a job, told and changed. */
+import { API, type JobOrder, type JobSummary } from '@kyanos/contract';
+import { JOB_STATES, lateness, type JobState } from '@kyanos/core';
+import { format } from 'date-fns';
+import { computed, ref } from 'vue';
+import { call, Refused } from '../shared/api.ts';
+import { DUE_WORDS, STATE_WORDS } from './orderWords.ts';
+
+const props = defineProps<{ job: JobSummary }>();
+const emit = defineEmits<{ changed: [order: JobOrder]; refused: [message: string] }>();
+
+const open = ref(false);
+const due = computed(() => (props.job.due === null ? null : new Date(props.job.due)));
+const near = computed(() => lateness({ state: props.job.state, due: due.value }, new Date()));
+const told = computed(() =>
+  due.value
+    ? `${near.value ? DUE_WORDS[near.value] : 'Due'} ${format(due.value, 'EEE d MMM, HH:mm')}`
+    : '',
+);
+/** As a field of date and time has it, in the time of this place. */
+const typed = computed(() => (due.value ? format(due.value, "yyyy-MM-dd'T'HH:mm") : ''));
+
+async function change(next: Partial<JobOrder>) {
+  const was = { state: props.job.state, due: props.job.due };
+  try {
+    const { params, body } = {
+      params: { id: props.job.id },
+      body: { was, now: { ...was, ...next } },
+    };
+    emit('changed', await call(API.setJobOrder, { params, body }));
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    emit('refused', error.message);
+  }
+}
+function choose(state: JobState) {
+  open.value = false;
+  if (state !== props.job.state) void change({ state });
+}
+const setDue = (text: string | null) => change({ due: text ? new Date(text).toISOString() : null });
+</script>
+
+<template>
+  <v-menu v-model="open" :close-on-content-click="false">
+    <template #activator="{ props: activator }">
+      <button
+        v-bind="activator"
+        type="button"
+        class="order"
+        :class="near"
+        :aria-label="`${job.name}: ${STATE_WORDS[job.state]}${told ? `, ${told}` : ''}. Change`"
+      >
+        <b>{{ STATE_WORDS[job.state] }}</b>
+        <span class="figures">{{ told || 'No due time' }}</span>
+      </button>
+    </template>
+    <div class="panel choices">
+      <v-text-field
+        type="datetime-local"
+        label="Due"
+        :model-value="typed"
+        clearable
+        @change="setDue(($event.target as HTMLInputElement).value)"
+        @click:clear="setDue(null)"
+      />
+      <div role="listbox" :aria-label="`State of ${job.name}`">
+        <button
+          v-for="state in JOB_STATES"
+          :key="state"
+          type="button"
+          role="option"
+          class="state"
+          :aria-selected="state === job.state"
+          @click="choose(state)"
+        >
+          {{ STATE_WORDS[state] }}
+        </button>
+      </div>
+    </div>
+  </v-menu>
+</template>
+
+<style scoped>
+.order {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  width: 100%;
+  min-height: 44px;
+  padding: 8px 14px;
+  border-top: 1px solid var(--line);
+  font-size: var(--size-small);
+  text-align: left;
+}
+
+.order:hover {
+  background: color-mix(in srgb, rgb(var(--v-theme-primary)) 8%, transparent);
+}
+
+.late .figures {
+  color: rgb(var(--v-theme-error));
+  font-weight: 700;
+}
+
+.soon .figures {
+  color: rgb(var(--v-theme-warning));
+  font-weight: 700;
+}
+
+.choices {
+  display: grid;
+  gap: 8px;
+  width: 250px;
+  padding: 12px;
+}
+
+.state {
+  display: block;
+  width: 100%;
+  min-height: 40px;
+  padding: 0 10px;
+  border-radius: 8px;
+  text-align: left;
+}
+
+.state[aria-selected='true'] {
+  background: color-mix(in srgb, rgb(var(--v-theme-primary)) 12%, transparent);
+  font-weight: 650;
+}
+</style>
