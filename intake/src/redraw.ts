@@ -89,31 +89,41 @@ function redrawPart(
   const { left, top, width, height, times, file } = part;
   const source = openSync(file.path, 'r');
   try {
-    const rows = new Uint8Array(file.width * times);
-    const row = new Uint8Array(width);
+    const fine = times * file.width;
     const within = Math.min(width, plates.width - left);
-    const before = new Uint8Array(within);
+    const all = Math.min(height, plates.height - top);
+    const rows = Math.max(1, Math.min(all, Math.floor(BAND_BYTES / Math.max(fine, plates.width))));
+    const [drawn, coarse] = [rows * fine, rows * plates.width].map((size) => new Uint8Array(size));
+    const row = new Uint8Array(width);
     plates.channels.forEach((name, i) => {
       const from = file.channels.indexOf(name);
       if (from < 0) return;
       const [to, at] = [plates.order?.[i] ?? i, file.order?.[from] ?? from];
-      for (let y = 0; y < height && top + y < plates.height; y++) {
+      for (let y = 0; y < all; y += rows) {
+        const count = Math.min(rows, all - y);
         readSync(
           source,
-          rows,
+          drawn,
           0,
-          rows.length,
+          count * fine,
           file.offset + (at * file.height + y * times) * file.width,
         );
-        means(rows, times, row);
-        if (plates.inverted !== file.inverted)
-          for (let x = 0; x < width; x++) row[x] = 255 - row[x];
-        const place = plates.offset + (to * plates.height + top + y) * plates.width + left;
-        if (changed) {
-          readSync(handle, before, 0, within, place);
-          changed(i, top + y, left, before, row.subarray(0, within));
+        const place = plates.offset + (to * plates.height + top + y) * plates.width;
+        // Whole rows at once: a call for each would cost more than what lies beside the part.
+        readSync(handle, coarse, 0, count * plates.width, place);
+        let differs = false;
+        for (let k = 0; k < count; k++) {
+          means(drawn.subarray(k * fine, (k + 1) * fine), times, row);
+          if (plates.inverted !== file.inverted)
+            for (let x = 0; x < width; x++) row[x] = 255 - row[x];
+          const before = coarse.subarray(k * plates.width + left, k * plates.width + left + within);
+          const after = row.subarray(0, within);
+          if (Buffer.compare(before, after) === 0) continue;
+          changed?.(i, top + y + k, left, before, after);
+          before.set(after);
+          differs = true;
         }
-        writeSync(handle, row, 0, within, place);
+        if (differs) writeSync(handle, coarse, 0, count * plates.width, place);
       }
     });
   } finally {
@@ -121,21 +131,27 @@ function redrawPart(
   }
 }
 
+/** Rows of a plane that are held at once. */
+const BAND_BYTES = 2 * 1024 * 1024;
+
 /** Squares whose bytes add up in two lanes of 16 bits without a carry: 128 of them in each. */
 const MOST_LANES = 16;
 
 /** The mean of every square of so many pixels, rounded; the rows lie one after another, as wide as they are. */
 function means(rows: Uint8Array, times: number, out: Uint8Array): void {
-  const words = new Uint32Array(rows.buffer, 0, rows.length >> 2);
+  const aligned = rows.byteOffset % 4 === 0 && rows.length % 4 === 0;
+  const words = aligned
+    ? new Uint32Array(rows.buffer, rows.byteOffset, rows.length >> 2)
+    : new Uint32Array(0);
   // Most planes have nothing where a code is.
-  if (rows.length % 4 === 0 && isEven(words)) {
+  if (aligned && isEven(words)) {
     out.fill(rows[0]);
     return;
   }
   const half = (times * times) >> 1;
   const share = 1 / (times * times);
   const stride = rows.length / times;
-  const inWords = times % 4 === 0 && times <= MOST_LANES && stride % 4 === 0;
+  const inWords = aligned && times % 4 === 0 && times <= MOST_LANES && stride % 4 === 0;
   for (let x = 0; x < out.length; x++) {
     let sum = half;
     if (inWords) {
