@@ -54,6 +54,7 @@ defineProps<{ question: string; answer: string }>();
 .says {
   overflow: hidden;
   font-size: var(--size-small);
+  line-height: 1.25;
   text-overflow: ellipsis;
   white-space: nowrap;
 }

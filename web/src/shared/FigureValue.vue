@@ -31,7 +31,7 @@ defineProps<{
 .figure {
   padding: 0;
   font-weight: 500;
-  min-height: 28px;
+  min-height: 26px;
   border-bottom: 1px dotted var(--soft);
   white-space: nowrap;
 }

@@ -189,7 +189,7 @@ export function lookFigures(numbers: LookNumbers): LookFigure[] {
       ? [
           {
             name: 'Metal, into the lamp and away from it',
-            short: 'Metal, two angles',
+            short: 'Flop',
             text: `L* ${flop.into.toFixed(0)} / ${flop.away.toFixed(0)}`,
             says: `changes by ${(flop.into - flop.away).toFixed(0)} L* when it is tilted`,
             working: {
