@@ -148,7 +148,7 @@ test('a price that the shop changes is told at the job with what it does, and ta
   await expect(behind).toContainText('1 job has it');
   await behind.getByRole('link').click();
   const notice = page.getByRole('status').filter({ hasText: 'The shop’s own has moved on' });
-  await expect(notice).toContainText('Machine rate 2500 → 6000');
+  await expect(notice).toContainText('Machine rate 25.00 → 60.00');
   await expect(notice).toContainText(/The price of this job becomes \$[\d,.]+, \+\$/);
   await notice.getByRole('button', { name: 'Take it over' }).click();
   await expect(notice).toBeHidden();
@@ -229,7 +229,7 @@ test('the shop goes out as a file and comes in as one, on a tablet and in the sh
   writeFileSync(path, JSON.stringify(file));
   await page.getByTestId('shop-file').setInputFiles(path);
   const dialog = page.getByRole('dialog', { name: 'Take a file in' });
-  await expect(dialog).toContainText('Machine rate 2500 → 4200');
+  await expect(dialog).toContainText('Machine rate 25.00 → 42.00');
   await expect(dialog).toContainText('is new');
   await dialog.getByRole('button', { name: 'Take it in' }).click();
   await expect(page.getByRole('option')).toHaveCount(2);

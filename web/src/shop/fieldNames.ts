@@ -36,6 +36,17 @@ export function fieldName(field: string): string {
     : word;
 }
 
+/** Kept in hundredths of the shop's currency. */
+const MONEY: readonly string[] = [
+  ...MACHINE_FIELDS.filter(({ kind }) => kind === 'money').map(({ path }) => path),
+  'pricePerM2',
+  'pricePerLitre',
+  'labourRate',
+  'minimum',
+];
+const isMoney = (field: string): boolean =>
+  MONEY.includes(field) || MONEY.includes(field.split('.').at(-1)!);
+
 const text = (value: unknown): string =>
   value === undefined
     ? 'nothing'
@@ -52,5 +63,7 @@ const text = (value: unknown): string =>
 /** "White: laydown 11 → 12". What is assumed or learnt is told by itself elsewhere. */
 export function changeWords({ field, was, now }: FieldChange): string | undefined {
   if (/^(assumed|learnt|measured|primaries)\b/.test(field)) return undefined;
-  return `${fieldName(field)} ${text(was)} → ${text(now)}`;
+  const told = (value: unknown) =>
+    typeof value === 'number' && isMoney(field) ? (value / 100).toFixed(2) : text(value);
+  return `${fieldName(field)} ${told(was)} → ${told(now)}`;
 }

@@ -106,7 +106,12 @@ describe('what changed, in words', () => {
   it('has the labels of the screen, and the ink or mode that it is about', () => {
     expect(fieldName('turnSeconds')).toBe('Turnaround');
     expect(fieldName('inks.W.spotName')).toBe('W: spot name');
-    expect(changeWords({ field: 'hourRate', was: 1, now: 2 })).toBe('Machine rate 1 → 2');
+    expect(changeWords({ field: 'hourRate', was: 2500, now: 6000 })).toBe(
+      'Machine rate 25.00 → 60.00',
+    );
+    expect(changeWords({ field: 'inks.W.laydown', was: 11, now: 12.345_678 })).toBe(
+      'W: laydown 11 → 12.35',
+    );
     expect(changeWords({ field: 'inks.Sg', was: undefined, now: {} })).toBe('ink Sg nothing → …');
   });
 
