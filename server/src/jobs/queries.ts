@@ -141,7 +141,10 @@ export async function jobNamed(db: Db, name: string): Promise<JobId | undefined>
   return rows[0]?.id;
 }
 
-/** Changes state and due time where they are still what the change was made on. @throws DomainError `ORDER_CONFLICT` */
+/**
+ * Changes state and due time where they are still what the change was made on. What stands there already is no conflict: an answer
+ * may have been lost. @throws DomainError `ORDER_CONFLICT`
+ */
 export async function setJobOrder(
   db: Db,
   id: string,
@@ -150,7 +153,8 @@ export async function setJobOrder(
 ): Promise<JobOrder> {
   const { rowCount } = await db.query(
     `update job set state = $2::text, due = $3::timestamptz
-     where id = $1::uuid and state = $4::text and due is not distinct from $5::timestamptz`,
+     where id = $1::uuid and (state, due) is not distinct from ($4::text, $5::timestamptz)
+        or id = $1::uuid and (state, due) is not distinct from ($2::text, $3::timestamptz)`,
     [id, now.state, now.due, was.state, was.due],
   );
   if (rowCount === 1) return now;

@@ -87,6 +87,9 @@ async function load() {
 onMounted(load);
 watch([search, sort, state], () => (page.value = 1));
 
+/** Where none is shown. */
+const NOTHING: Partial<Record<JobFilter, string>> = { open: 'No open jobs.', all: 'No jobs yet.' };
+
 /** What was changed on a card stands on it at once. */
 function changed({ id }: JobSummary, order: JobOrder) {
   list.value = list.value && {
@@ -95,9 +98,9 @@ function changed({ id }: JobSummary, order: JobOrder) {
   };
 }
 /** Somebody else changed it: as it is now. */
-async function refused(message: string) {
+async function refused(why: Problem) {
   await load();
-  problem.value = { code: 'ORDER_CONFLICT', message };
+  problem.value = why;
 }
 watchDebounced(
   wanted,
@@ -236,7 +239,7 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
       {{
         search
           ? `No job has “${search}” in its name, file, machine, material or customer.`
-          : 'No jobs yet. Drop a file above, and its plan opens by itself.'
+          : `${NOTHING[state] ?? `No job is ${FILTER_WORDS[state].toLowerCase()}.`} Drop a file above, and its plan opens by itself.`
       }}
     </p>
     <ul v-else-if="jobs" class="jobs">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** State and due time of a job, told and changed. */
-import { API, type JobOrder, type JobSummary } from '@kyanos/contract';
+import { API, type JobOrder, type JobSummary, type Problem } from '@kyanos/contract';
 import { JOB_STATES, lateness, type JobState } from '@kyanos/core';
 import { format } from 'date-fns';
 import { computed, ref } from 'vue';
@@ -8,7 +8,7 @@ import { call, Refused } from '../shared/api.ts';
 import { DUE_WORDS, STATE_WORDS } from './orderWords.ts';
 
 const props = defineProps<{ job: JobSummary }>();
-const emit = defineEmits<{ changed: [order: JobOrder]; refused: [message: string] }>();
+const emit = defineEmits<{ changed: [order: JobOrder]; refused: [problem: Problem] }>();
 
 const open = ref(false);
 const due = computed(() => (props.job.due === null ? null : new Date(props.job.due)));
@@ -31,7 +31,7 @@ async function change(next: Partial<JobOrder>) {
     emit('changed', await call(API.setJobOrder, { params, body }));
   } catch (error) {
     if (!(error instanceof Refused)) throw error;
-    emit('refused', error.message);
+    emit('refused', error.problem);
   }
 }
 function choose(state: JobState) {

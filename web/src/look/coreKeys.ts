@@ -11,6 +11,7 @@ import {
   type PrintPlan,
   type Stack,
 } from '@kyanos/core';
+import type { KeyOf } from '../shared/keys.ts';
 import type { Slab } from './sample.ts';
 
 /** A stack that is another now, said in words, and the layer that is chosen then. */
@@ -77,7 +78,7 @@ const towards =
     return next && { select: next.index };
   };
 
-const KEYS: Readonly<Record<string, Act>> = {
+const ACTS: Readonly<Record<KeyOf<'layer'>, Act>> = {
   Enter: choose,
   ' ': choose,
   ArrowUp: towards('front', -1),
@@ -97,7 +98,10 @@ export function coreKey(
   plan: PrintPlan,
   slabs: readonly Slab[],
 ): readonly KeyEffect[] | undefined {
-  const act = ctrlKey || metaKey || altKey ? undefined : KEYS[key];
+  const act =
+    ctrlKey || metaKey || altKey
+      ? undefined
+      : (ACTS as Readonly<Record<string, Act | undefined>>)[key];
   if (!act) return undefined;
   const effect = act(slab, plan, slabs, shiftKey);
   return effect ? [effect] : [];

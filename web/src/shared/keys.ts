@@ -120,6 +120,15 @@ type Handlers<S extends KeyScope> = Readonly<
   Record<keyof (typeof KEYS)[S]['keys'], (event: KeyboardEvent) => unknown>
 >;
 
+/** Keys of a scope as a type: whoever handles them itself handles all of them. */
+export type KeyOf<S extends KeyScope> = {
+  [Name in keyof (typeof KEYS)[S]['keys']]: (typeof KEYS)[S]['keys'][Name] extends {
+    readonly keys: readonly (infer One extends string)[];
+  }
+    ? One
+    : never;
+}[keyof (typeof KEYS)[S]['keys']];
+
 /** Binds every key of a scope while its component is there. A key that is typed into a field does nothing. */
 export function useKeys<S extends KeyScope>(scope: S, handlers: Handlers<S>): void {
   for (const [name, { keys }] of Object.entries<Key>(KEYS[scope].keys)) {
