@@ -53,6 +53,7 @@ export const Repair = z.discriminatedUnion('kind', [
       modeId: z.string().exactOptional(),
       rearPage: z.int().exactOptional(),
       laminated: z.boolean().exactOptional(),
+      lot: z.string().exactOptional(),
       split: z.enum(['together', 'apart']).exactOptional(),
       waitMinutes: z.number().exactOptional(),
       loadLength: z.number().exactOptional(),

@@ -13,3 +13,12 @@ export const ExportId = z.uuid().brand<'ExportId'>();
 export type ExportId = z.output<typeof ExportId>;
 export const ReportId = z.uuid().brand<'ReportId'>();
 export type ReportId = z.output<typeof ReportId>;
+export const StockItemId = z.uuid().brand<'StockItemId'>();
+export type StockItemId = z.output<typeof StockItemId>;
+/** Entries of stock and logbook are numbered in the order in which they were told. */
+export const StockEventId = z.coerce.number().int().positive().brand<'StockEventId'>();
+export type StockEventId = z.output<typeof StockEventId>;
+export const CareEventId = z.coerce.number().int().positive().brand<'CareEventId'>();
+export type CareEventId = z.output<typeof CareEventId>;
+export const RunId = z.uuid().brand<'RunId'>();
+export type RunId = z.output<typeof RunId>;

@@ -38,6 +38,10 @@ export { API, ENDPOINTS } from './resources/index.ts';
 export type { PlateBuild } from './resources/plates.ts';
 export type { ReportsTaken, StoredReport } from './resources/reports.ts';
 export { SETTING_ENDPOINTS, type SettingValue } from './resources/settings.ts';
+export type { CareDay, DueOnWire, MachineCare, RunState } from './resources/care.ts';
+export type { JobStock, ReorderLineOnWire, ShelfProduct } from './resources/stock.ts';
+export { CareActSchema, type ToldAct, type ToldCare } from './care.ts';
+export type { LaterAct, Stocked, ToldStock } from './stock.ts';
 export { SHOP_ENDPOINTS } from './resources/shop.ts';
 export { BenchReport } from './bench.ts';
 export { LookReport, lookReport } from './lookReport.ts';
@@ -65,7 +69,9 @@ export {
 export { PRINTED, type Printed } from './printed.ts';
 export {
   ProcessSettings,
+  FloorSettings,
   SETTINGS,
+  SupplySettings,
   SpotNames,
   WhiteSettings,
   type SettingName,

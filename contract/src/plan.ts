@@ -161,6 +161,16 @@ const InkFields = z.strictObject({
   rows: z.int().min(1).max(12).exactOptional(),
   tone: Tone.exactOptional(),
   spitPerHour: z.number().min(0).max(1000).exactOptional(),
+  settling: z
+    .strictObject({
+      diameterNm: z.number().min(10).max(100_000),
+      spread: z.number().min(1).max(5),
+      pigmentDensity: z.number().min(0.5).max(25),
+      fluidDensity: z.number().min(0.5).max(5),
+      viscosity: z.number().min(0.1).max(100_000),
+      heightMm: z.number().min(1).max(2000),
+    })
+    .exactOptional(),
   container: z.strictObject({ ml: z.number().positive().max(1_000_000) }).exactOptional(),
   laydownFrom: LaydownSource.exactOptional(),
 });
@@ -263,6 +273,14 @@ export const Machine = z.strictObject({
     .strictObject({ speed: z.number().positive().max(10_000), swapMinutes: minutes })
     .exactOptional(),
   fitting: z.strictObject({ minutes, lossMl: amountMl, cleaning: minorUnits }).exactOptional(),
+  care: z
+    .strictObject({
+      school: z.enum(['moving', 'parking']),
+      wasteMl: z.number().min(10).max(100_000),
+      nozzles: z.int().min(8).max(4096),
+      movingMl: z.number().min(0).max(10_000),
+    })
+    .exactOptional(),
   assumed: z.array(z.string().max(200)).max(200).exactOptional(),
   measured: z
     .array(
@@ -485,6 +503,23 @@ export type PlanJson = z.input<typeof Plan>;
 export const MachineStateSchema = z.strictObject({
   whiteSlot: z.enum(['under', 'other']).exactOptional(),
   leftMl: z.partialRecord(ChannelKey, amountMl),
+  headsParked: z.literal(true).exactOptional(),
+  shelf: z
+    .strictObject({
+      today: z.iso.date(),
+      lots: z.array(
+        z.strictObject({
+          lot: z.string(),
+          place: z.string(),
+          free: z.number(),
+          width: z.number(),
+          age: z.enum(['over', 'soon', 'good', 'unknown']),
+          until: z.iso.date().nullable(),
+        }),
+      ),
+    })
+    .exactOptional(),
+  due: z.array(z.strictObject({ says: z.string(), white: z.boolean() })).exactOptional(),
 });
 prove<Same<z.output<typeof MachineStateSchema>, MachineState>>();
 

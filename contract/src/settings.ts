@@ -1,5 +1,11 @@
 /** What a shop says of itself once and means for every job. Money minor units. */
-import { PROCESS_IDS, PROCESSES, type Process, type WhiteUse } from '@kyanos/core';
+import {
+  PROCESS_IDS,
+  PROCESSES,
+  type Process,
+  type ProductSupply,
+  type WhiteUse,
+} from '@kyanos/core';
 import { z } from 'zod';
 import { MaterialClass, RoleSchema } from './plan.ts';
 import { prove, type Same, type Wire } from './proof.ts';
@@ -76,7 +82,27 @@ export const SpotNames = z
   .refine((names) => Object.keys(names).length <= 1000, 'at most 1000 names');
 export type SpotNames = z.output<typeof SpotNames>;
 
+/** How products are bought, and how long open ink keeps; by the key of the product. */
+export const SupplySettings = z
+  .record(
+    z.string().max(240),
+    z.strictObject({
+      deliveryDays: z.int().min(0).max(365),
+      openWeeks: z.number().positive().max(520).exactOptional(),
+      sizes: z
+        .array(z.strictObject({ amount: z.number().positive().max(1_000_000), price: minorUnits }))
+        .max(6),
+    }),
+  )
+  .refine((supplies) => Object.keys(supplies).length <= 2000, 'at most 2000 products');
+prove<Same<z.output<typeof SupplySettings>, Record<string, ProductSupply>>>();
+
+/** How likely a quote becomes an order, 0 to 1. */
+export const FloorSettings = z.strictObject({ quoteChance: z.number().min(0).max(1) });
+
 export const SETTINGS = {
+  supply: SupplySettings,
+  floor: FloorSettings,
   processes: ProcessSettings,
   'white-use': WhiteSettings,
   'spot-names': SpotNames,

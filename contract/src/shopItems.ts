@@ -6,12 +6,14 @@ import {
   type InkProduct,
   type Machine,
   type Material,
+  type Procedure,
   type PriceList,
   type RuleBook,
   type ShopFile,
   type ShopPreset,
 } from '@kyanos/core';
 import { z } from 'zod';
+import { ProcedureSchema } from './care.ts';
 import { materialFrom1 } from './format1.ts';
 import { machineFrom2 } from './format2.ts';
 import { machineFrom3 } from './format3.ts';
@@ -103,6 +105,7 @@ export const SHOP_KINDS = {
   prices: { schema: PriceListSchema, upToDate: (value: unknown) => value },
   rules: { schema: RuleBookSchema, upToDate: (value: unknown) => value },
   preset: { schema: PresetSchema, upToDate: (value: unknown) => value },
+  procedure: { schema: ProcedureSchema, upToDate: (value: unknown) => value },
 } as const;
 export type ShopKind = keyof typeof SHOP_KINDS;
 
@@ -113,6 +116,7 @@ interface ShopTypes {
   readonly prices: PriceList;
   readonly rules: RuleBook;
   readonly preset: ShopPreset;
+  readonly procedure: Procedure;
 }
 /** What a thing of a kind is. */
 export type ShopData<K extends ShopKind> = ShopTypes[K];
@@ -124,6 +128,7 @@ prove<Same<Parsed<'ink'>, InkProduct>>();
 prove<Same<Parsed<'prices'>, PriceList>>();
 prove<Same<Parsed<'rules'>, RuleBook>>();
 prove<Same<Parsed<'preset'>, ShopPreset>>();
+prove<Same<Parsed<'procedure'>, Procedure>>();
 
 /** A thing as any version kept it. Returns undefined where it is none. */
 export function tryItem<K extends ShopKind>(kind: K, value: unknown): ShopData<K> | undefined {
@@ -149,6 +154,7 @@ export const ShopFileSchema = z.strictObject({
   materials: entriesOf(MaterialSchema),
   inks: entriesOf(InkProductSchema),
   presets: entriesOf(PresetSchema),
+  procedures: entriesOf(ProcedureSchema),
   prices: PriceListSchema.exactOptional(),
   rules: RuleBookSchema.exactOptional(),
 });

@@ -1,5 +1,6 @@
 export * from './advisor/index.ts';
 export * from './artwork/index.ts';
+export * from './care/index.ts';
 export * from './cost/index.ts';
 export * from './errors/index.ts';
 export * from './findings/index.ts';
@@ -19,6 +20,7 @@ export * from './runsheet/index.ts';
 export * from './shop/index.ts';
 export * from './spectrum/index.ts';
 export * from './stack/index.ts';
+export * from './stock/index.ts';
 export * from './trips/index.ts';
 export * from './units/index.ts';
 export * from './whatif/index.ts';

@@ -8,6 +8,7 @@ import type pg from 'pg';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import { version } from '../../package.json';
+import { careRoutes } from './care/routes.ts';
 import { artworkRoutes } from './artwork/routes.ts';
 import { eventRoutes } from './events/routes.ts';
 import type { WorkEvents } from './events/workEvents.ts';
@@ -22,6 +23,7 @@ import { reportRoutes } from './reports/routes.ts';
 import { settingRoutes } from './settings/routes.ts';
 import { formRoutes } from './shop/forms.ts';
 import { shopRoutes } from './shop/routes.ts';
+import { stockRoutes } from './stock/routes.ts';
 
 export function makeApp(
   pool: pg.Pool,
@@ -66,6 +68,8 @@ export function makeApp(
     paperRoutes(pool),
     reportRoutes(pool),
     settingRoutes(pool),
+    stockRoutes(pool),
+    careRoutes(pool),
     eventRoutes(events),
   );
   const document = openApi(version);

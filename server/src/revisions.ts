@@ -6,7 +6,7 @@ import type { ShopKind } from '@kyanos/contract';
 import { DomainError, type ErrorCode } from '@kyanos/core';
 import type { Db } from './db.ts';
 
-type RevisionKind = ShopKind | 'setting' | 'state';
+type RevisionKind = ShopKind | 'setting';
 
 const CONFLICT: Readonly<Record<RevisionKind, ErrorCode>> = {
   machine: 'MACHINE_CONFLICT',
@@ -15,8 +15,8 @@ const CONFLICT: Readonly<Record<RevisionKind, ErrorCode>> = {
   prices: 'SHOP_CONFLICT',
   rules: 'SHOP_CONFLICT',
   preset: 'SHOP_CONFLICT',
+  procedure: 'SHOP_CONFLICT',
   setting: 'SETTING_CONFLICT',
-  state: 'STATE_CONFLICT',
 };
 
 export async function revisionOf(db: Db, kind: RevisionKind, name: string): Promise<number> {

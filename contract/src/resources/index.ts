@@ -1,5 +1,7 @@
 /** Every address of the API, by the name that both ends call it. */
 import type { Endpoint } from '../endpoint.ts';
+import * as care from './care.ts';
+import * as stock from './stock.ts';
 import * as artworks from './artworks.ts';
 import * as events from './events.ts';
 import * as forms from './forms.ts';
@@ -51,6 +53,35 @@ export const API = {
   takeOverLearnt: reports.takeOverLearnt,
   useReport: reports.useReport,
   removeReport: reports.removeReport,
+  listCare: care.listCare,
+  listDue: care.listDue,
+  getDueCalendar: care.getDueCalendar,
+  listCareEvents: care.listCareEvents,
+  getCareWeeks: care.getCareWeeks,
+  tellCare: care.tellCare,
+  undoCare: care.undoCare,
+  getCarePicture: care.getCarePicture,
+  listProcedures: care.listProcedures,
+  startRun: care.startRun,
+  getRun: care.getRun,
+  startTimer: care.startTimer,
+  tickStep: care.tickStep,
+  endRun: care.endRun,
+  getWhiteForecast: care.getWhiteForecast,
+  getShelf: stock.getShelf,
+  receiveStock: stock.receiveStock,
+  findStock: stock.findStock,
+  actOnStock: stock.actOnStock,
+  listStockEvents: stock.listStockEvents,
+  undoStock: stock.undoStock,
+  countStock: stock.countStock,
+  getReorder: stock.getReorder,
+  getPurchaseList: stock.getPurchaseList,
+  getLabels: stock.getLabels,
+  exportStock: stock.exportStock,
+  importStock: stock.importStock,
+  getJobStock: stock.getJobStock,
+  reserveForJob: stock.reserveForJob,
 } as const;
 
 /** All of them, settings and things of the shop included. */

@@ -130,7 +130,8 @@ export const setJobOrder = endpoint({
   summary: 'Change the state of a job, or when it is due',
   params,
   body: z.strictObject({ was: JobOrder, now: JobOrder }),
-  answer: JobOrder,
+  /** What it did to the stock, in sentences. */
+  answer: JobOrder.extend({ stock: z.array(z.string()) }),
 });
 export const listJobArtworks = endpoint({
   method: 'GET',

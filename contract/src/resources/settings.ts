@@ -25,6 +25,8 @@ function settingAt<S extends z.ZodType>(name: SettingName, schema: S) {
 }
 
 export const SETTING_ENDPOINTS = {
+  supply: settingAt('supply', SETTINGS.supply),
+  floor: settingAt('floor', SETTINGS.floor),
   processes: settingAt('processes', SETTINGS.processes),
   'white-use': settingAt('white-use', SETTINGS['white-use']),
   'spot-names': settingAt('spot-names', SETTINGS['spot-names']),

@@ -30,8 +30,10 @@ export const nameShop = endpoint({
 export const getMachineState = endpoint({
   method: 'GET',
   path: '/shop/machines/{machine}/state',
-  summary: 'What is true of a machine today',
+  summary:
+    'What is true of a machine today; with the shelf of a material and the care that is due where one is named',
   params,
+  query: z.object({ material: ShopId.optional() }),
   answer: MachineStateSchema,
   revised: true,
 });
@@ -75,7 +77,7 @@ export const exportShop = endpoint({
 });
 const ShopChanges = z.array(
   z.object({
-    kind: z.enum(['machine', 'material', 'ink', 'preset', 'prices', 'rules']),
+    kind: z.enum(['machine', 'material', 'ink', 'preset', 'procedure', 'prices', 'rules']),
     id: z.string(),
     name: z.string(),
     what: z.enum(['new', 'changed', 'same']),
@@ -164,5 +166,6 @@ export const SHOP_ENDPOINTS = {
   ink: itemsAt('inks', 'ink', SHOP_KINDS.ink.schema),
   prices: itemsAt('prices', 'price list', SHOP_KINDS.prices.schema),
   preset: itemsAt('presets', 'preset', SHOP_KINDS.preset.schema),
+  procedure: itemsAt('procedures', 'procedure of care', SHOP_KINDS.procedure.schema),
   rules: itemsAt('rules', 'set of house rules', SHOP_KINDS.rules.schema),
 } as const satisfies Readonly<Record<ShopKind, unknown>>;

@@ -50,7 +50,33 @@ export const ERRORS = {
   },
   SETTING_UNKNOWN: { status: 404, sentence: 'There is no such setting.' },
 
+  STOCK_UNKNOWN: {
+    status: 404,
+    sentence: 'There is no such lot or container. Look for it in the stock.',
+  },
+  EVENT_UNKNOWN: { status: 404, sentence: 'There is no such entry. Load the list again.' },
+  RUN_UNKNOWN: {
+    status: 404,
+    sentence: 'This procedure was not begun here. Begin it at the machine again.',
+  },
+  PROCEDURE_UNKNOWN: {
+    status: 404,
+    sentence: 'The shop has no such procedure. Choose one from the list.',
+  },
+
   // It is there, and not in that state.
+  STOCK_REFUSED: {
+    status: 409,
+    sentence: 'The stock has it otherwise. Look at it again.',
+  },
+  CARE_REFUSED: {
+    status: 409,
+    sentence: 'The logbook has it otherwise. Look at it again.',
+  },
+  UNDO_REFUSED: {
+    status: 409,
+    sentence: 'Later entries rest on this one. Undo those first, the newest before the others.',
+  },
   ARTWORK_NOT_READY: {
     status: 409,
     sentence: 'The artwork is still being read. Wait until it is done.',
@@ -108,6 +134,10 @@ export const ERRORS = {
   },
   MEASUREMENT_WRONG: { status: 422, sentence: 'The measurement can’t be read.' },
   FORM_WRONG: { status: 422, sentence: 'Nothing can be fitted to this reading of the form.' },
+  STOCK_FILE_WRONG: {
+    status: 422,
+    sentence: 'The file of stock can’t be taken in.',
+  },
   SHOP_FILE_WRONG: { status: 422, sentence: 'The file of the shop can’t be taken in.' },
   REQUEST_INVALID: { status: 422, sentence: 'The request is not what is expected here.' },
   REQUEST_UNREADABLE: { status: 400, sentence: 'The request can’t be read.' },

@@ -5,6 +5,7 @@ import { planJob, repaired, repairedState, type PrintPlan } from '../plan/index.
 import { memoryRaster, packCells } from '../raster/index.ts';
 import {
   parseStack,
+  type LotOnShelf,
   type Machine,
   type MachineState,
   type Material,
@@ -73,6 +74,21 @@ const material = (change: Partial<Material>) => ({ material: { ...MATERIAL, ...c
 const UNCUT = material({ label: null });
 const box = { left: 50, top: 40, width: 40, height: 20 };
 const cells = packCells(2, 1, Uint8Array.of(0, 1));
+const shelf = (...lots: Partial<LotOnShelf>[]): MachineState => ({
+  leftMl: {},
+  shelf: {
+    today: '2026-11-27',
+    lots: lots.map((one) => ({
+      lot: '',
+      place: 'rack 1',
+      free: 50,
+      width: MATERIAL.width,
+      age: 'good',
+      until: '2027-01-01',
+      ...one,
+    })),
+  },
+});
 const BARCODE: Barcode = {
   type: 'EAN-13',
   content: '4006381333931',
@@ -283,6 +299,11 @@ const CASES: Readonly<Record<Exclude<FindingCode, ReadersOwn>, Case>> = {
   PLACED_OUTSIDE: { plan: placed(900) },
   PLACED_OVERLAP: { plan: placed(10, 50) },
   PLACED_CLOSE: { plan: placed(10, 212) },
+  LOT_OVER_AGE: { plan: { lot: 'OLD' }, state: shelf({ lot: 'OLD', age: 'over' }, { lot: 'NEW' }) },
+  LOT_SOON_OVER: { plan: { lot: 'A' }, state: shelf({ lot: 'A', age: 'soon' }) },
+  LOT_SHORT: { plan: { lot: 'REST' }, state: shelf({ lot: 'REST', free: 0.1 }, { lot: 'NEW' }) },
+  CARE_DUE: { state: { leftMl: {}, due: [{ says: 'Agitate it.', white: true }] } },
+  HEADS_PARKED: { state: { leftMl: {}, headsParked: true } },
   CONTAINER_SHORT: {
     plan: machine({
       inks: MACHINE.inks.map((ink) =>

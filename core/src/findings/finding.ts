@@ -63,6 +63,8 @@ export interface PlanChange {
   readonly modeId?: string;
   readonly rearPage?: number;
   readonly laminated?: boolean;
+  /** Of the material. */
+  readonly lot?: string;
   readonly split?: 'together' | 'apart';
   readonly waitMinutes?: number;
   /** Longest load, mm. */

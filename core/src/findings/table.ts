@@ -26,6 +26,8 @@ export const HANDBOOK_PAGES = [
   'machines-and-materials',
   'layout',
   'ink',
+  'stock',
+  'care',
 ] as const;
 export type HandbookPage = (typeof HANDBOOK_PAGES)[number];
 
@@ -198,7 +200,16 @@ export const FINDINGS = {
   PLACED_OVERLAP: { severity: 'error', stages: ['layout'], stops: true, page: 'layout' },
   PLACED_CLOSE: { severity: 'warning', stages: ['layout'], page: 'layout' },
 
-  // Ink.
+  // The shelf, and the machine as it stands.
+  LOT_OVER_AGE: {
+    severity: ['warning', 'note'],
+    stages: ['material', 'trips'],
+    page: 'stock',
+  },
+  LOT_SOON_OVER: { severity: 'note', stages: ['material'], page: 'stock' },
+  LOT_SHORT: { severity: 'warning', stages: ['material', 'layout'], page: 'stock' },
+  CARE_DUE: { severity: 'warning', stages: ['trips'], page: 'care' },
+  HEADS_PARKED: { severity: 'note', stages: ['trips'], page: 'care' },
   CONTAINER_SHORT: { severity: 'warning', stages: ['cost', 'trips'], page: 'ink' },
 } as const satisfies Readonly<Record<string, FindingFacts>>;
 

@@ -38,6 +38,8 @@ import { planFindings } from './findings.ts';
 import { pieceOf, workFindings } from './layoutFindings.ts';
 import { measureVersions } from './measurePlates.ts';
 import { sceneOf } from './model.ts';
+import { shelfFindings } from './shelfFindings.ts';
+import { jobNeed, type JobNeed } from '../stock/index.ts';
 import { modeOf, pageOf, type Artwork, type PrintPlan, type VersionLoads } from './plan.ts';
 import {
   measuresOf,
@@ -74,6 +76,8 @@ export interface Work {
   readonly inks: readonly InkUse[];
   /** Of the inks whose containers are known. */
   readonly containers: readonly ContainerNeed[];
+  /** What it takes off the shelf. */
+  readonly need: JobNeed;
   /** What holds in 8 of 10 jobs. */
   readonly interval: {
     readonly minutes: Interval;
@@ -166,7 +170,7 @@ export function calculate(
       : undefined;
   return {
     notation: formatStack(plan.stack),
-    findings: work ? [...findings, ...workFindings(work)] : findings,
+    findings: work ? [...findings, ...workFindings(plan, state, work)] : findings,
     plates: shown.plates,
     opacity,
     layout,
@@ -289,6 +293,7 @@ function workOf(
         same.length > 1 ? `${same.length} times` : undefined,
       );
     });
+  const need = jobNeed(machine, material, { layout, testMm2, inks, minutes });
   let steps: readonly RunStep[] | undefined;
   return {
     layout,
@@ -300,6 +305,7 @@ function workOf(
     drift: driftRisk(trips, layout, machine),
     inks,
     containers,
+    need,
     interval: {
       minutes: timeInterval(machine, { sweep, turn, fixed: minutes - sweep - turn }),
       inkMl: Object.fromEntries(
@@ -321,7 +327,7 @@ function workOf(
         inks,
         containers,
         opacity,
-        findings,
+        findings: [...findings, ...shelfFindings(plan, state, need)],
       }));
     },
     workings: {

@@ -16,12 +16,14 @@ export function withStack<P extends Pick<PrintPlan, 'machine' | 'material' | 'mo
 
 /** A plan with a repair, or the practice of a school, carried out. */
 export function changed(plan: PrintPlan, change: PlanChange): PrintPlan {
-  const { stack, modeId, rearPage, laminated, split, waitMinutes, loadLength, layAnew } = change;
+  const { stack, modeId, rearPage, laminated, lot, split, waitMinutes, loadLength, layAnew } =
+    change;
   const { places, ...layout } = plan.layout;
   const next: PrintPlan = {
     ...plan,
     ...(modeId !== undefined && { modeId }),
     ...(laminated !== undefined && { laminated }),
+    ...(lot !== undefined && { lot }),
     artwork: { ...plan.artwork, ...(rearPage !== undefined && { rearPage }) },
     layout: {
       ...layout,

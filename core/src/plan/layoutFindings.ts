@@ -7,8 +7,10 @@ import {
   oversizeOf,
   type Layout,
 } from '../layout/index.ts';
+import type { MachineState } from '../stack/index.ts';
 import type { Work } from './calculate.ts';
 import type { PrintPlan } from './plan.ts';
+import { shelfFindings } from './shelfFindings.ts';
 
 interface Page {
   readonly widthMm: number;
@@ -59,7 +61,15 @@ function cutting({ cutting: paths, machine }: PrintPlan): Finding[] {
 }
 
 /** What the finished work says: ink that runs out on the way. */
-export function workFindings({ containers }: Work): readonly Finding[] {
+export function workFindings(
+  plan: PrintPlan,
+  state: MachineState,
+  { containers, need }: Work,
+): readonly Finding[] {
+  return [...shelfFindings(plan, state, need), ...containerFindings(containers)];
+}
+
+function containerFindings(containers: Work['containers']): readonly Finding[] {
   return containers
     .filter(({ opened }) => opened > 0)
     .map(({ name, ml, leftMl, opened, leftAfterMl }) =>

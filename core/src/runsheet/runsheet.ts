@@ -125,6 +125,20 @@ function prepare({ plan, state, inks, containers, findings }: RunSheetInput): Ru
   };
 }
 
+/** The lot with where it lies and until when it is good, as far as the shelf knows it. */
+function lotText(lot: string, { shelf }: MachineState): string {
+  if (lot === '') return 'write it down here: ________';
+  const own = shelf?.lots.find((one) => one.lot === lot);
+  if (!own) return lot;
+  const age =
+    own.age === 'over'
+      ? `OVER-AGE since ${own.until}`
+      : own.until
+        ? `good until ${own.until}`
+        : 'no date known';
+  return [lot, ...(own.place ? [own.place] : []), age].join(', ');
+}
+
 /** `Loads 2 to 5`. */
 export const loadsName = ({ first, times }: VersionLoads): string =>
   times > 1 ? `Loads ${first} to ${first + times - 1}` : `Load ${first}`;
@@ -133,7 +147,7 @@ export const loadsName = ({ first, times }: VersionLoads): string =>
 export const piecesText = ({ pieces }: VersionLoads): string =>
   pieces.map(({ page, copies }) => `page ${page} × ${copies}`).join(', ');
 
-function material({ plan, layout, versionLoads }: RunSheetInput): RunStep {
+function material({ plan, state, layout, versionLoads }: RunSheetInput): RunStep {
   const { material: stock, machine } = plan;
   const [first] = layout.loads;
   const rigid = stock.form === 'board';
@@ -142,7 +156,7 @@ function material({ plan, layout, versionLoads }: RunSheetInput): RunStep {
     title: 'Load the material',
     settings: [
       setting('Material', stock.name),
-      setting('Lot', plan.lot || 'write it down here: ________'),
+      setting('Lot', lotText(plan.lot, state)),
       setting('Width', mm(stock.width)),
       setting('Thickness', `${stock.thickness} mm`),
       setting('Loads', `${layout.loadCount} × up to ${first.copies} copies`),

@@ -2,7 +2,7 @@
  * Every figure of a machine that a shop states, inks and modes aside: what it is called, its unit and range, what it changes, and
  * where to look it up. Screens are drawn from it.
  */
-import type { Machine } from '../stack/index.ts';
+import { USUAL_CARE, type Machine } from '../stack/index.ts';
 
 export const MACHINE_GROUPS = [
   { id: 'what', title: 'What it is' },
@@ -10,6 +10,7 @@ export const MACHINE_GROUPS = [
   { id: 'carriage', title: 'How it moves' },
   { id: 'layers', title: 'What it can lay' },
   { id: 'time', title: 'What it costs' },
+  { id: 'care', title: 'How white is looked after' },
 ] as const;
 export type MachineGroup = (typeof MACHINE_GROUPS)[number]['id'];
 
@@ -35,11 +36,11 @@ export interface MachineField {
 
 /** Blocks of figures that a machine has or has not. */
 export interface MachineBlock {
-  readonly path: 'held' | 'cutter' | 'fitting' | 'whiteSlot';
+  readonly path: 'held' | 'cutter' | 'fitting' | 'whiteSlot' | 'care';
   readonly group: MachineGroup;
   readonly label: string;
   /** What stands there when it is switched on; common practice. */
-  readonly usual: Readonly<Record<string, number>>;
+  readonly usual: Readonly<Record<string, number | string>>;
 }
 
 const DATA_SHEET = 'The machine’s data sheet.';
@@ -383,6 +384,49 @@ export const MACHINE_FIELDS: readonly MachineField[] = [
     changes: 'Cost where white is put in for a job.',
     lookUp: 'What is used up × its price.',
   },
+  {
+    path: 'care.school',
+    group: 'care',
+    label: 'School',
+    kind: 'choice',
+    choices: [
+      { value: 'moving', title: 'Keep it moving' },
+      { value: 'parking', title: 'Park the heads' },
+    ],
+    changes: 'Which care is due, and whether heads can be parked.',
+    lookUp: 'Park the heads only where the machine has a holder that turns their ink.',
+  },
+  {
+    path: 'care.movingMl',
+    group: 'care',
+    label: 'White to be printed in two weeks',
+    kind: 'number',
+    unit: 'mL',
+    max: 10_000,
+    changes: 'When it is told that white stands too much.',
+    lookUp: 'The maker’s advice; about 30 mL is common practice.',
+  },
+  {
+    path: 'care.wasteMl',
+    group: 'care',
+    label: 'Waste container holds',
+    kind: 'number',
+    unit: 'mL',
+    min: 10,
+    max: 100_000,
+    changes: 'When the waste is to be emptied.',
+    lookUp: DATA_SHEET,
+  },
+  {
+    path: 'care.nozzles',
+    group: 'care',
+    label: 'Nozzles in a row',
+    kind: 'number',
+    min: 8,
+    max: 4096,
+    changes: 'How the nozzle pattern is drawn and judged.',
+    lookUp: DATA_SHEET,
+  },
 ];
 
 export const MACHINE_BLOCKS: readonly MachineBlock[] = [
@@ -409,6 +453,12 @@ export const MACHINE_BLOCKS: readonly MachineBlock[] = [
     group: 'time',
     label: 'Special inks are put in for a job and taken out again',
     usual: { minutes: 25, lossMl: 60, cleaning: 900 },
+  },
+  {
+    path: 'care',
+    group: 'care',
+    label: 'Its own figures for care',
+    usual: { ...USUAL_CARE },
   },
 ];
 

@@ -328,6 +328,7 @@ describe('the file of a shop', () => {
     materials: [],
     inks: [],
     presets: [],
+    procedures: [],
     prices: { prices: PLAN.prices },
   };
 

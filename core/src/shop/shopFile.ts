@@ -1,4 +1,5 @@
 /** A shop as one file: everything that it states, or a single machine. What happened and what is true today is not in it. */
+import type { Procedure } from '../care/index.ts';
 import type { Machine, Material } from '../stack/index.ts';
 import { contradictionsOf, materialContradictions } from './contradictions.ts';
 import { fieldChanges, type FieldChange } from './moved.ts';
@@ -19,13 +20,14 @@ export interface ShopFile {
   readonly materials: readonly Entry<Material>[];
   readonly inks: readonly Entry<InkProduct>[];
   readonly presets: readonly Entry<ShopPreset>[];
+  readonly procedures: readonly Entry<Procedure>[];
   readonly prices?: PriceList;
   readonly rules?: RuleBook;
 }
 
 /** What taking a file in would do to one thing. */
 export interface ShopChange {
-  readonly kind: 'machine' | 'material' | 'ink' | 'preset' | 'prices' | 'rules';
+  readonly kind: 'machine' | 'material' | 'ink' | 'preset' | 'procedure' | 'prices' | 'rules';
   readonly id: string;
   readonly name: string;
   readonly what: 'new' | 'changed' | 'same';
@@ -38,6 +40,7 @@ const LISTS = [
   ['material', 'materials'],
   ['ink', 'inks'],
   ['preset', 'presets'],
+  ['procedure', 'procedures'],
 ] as const;
 const SINGLE = [
   ['prices', 'Prices'],
@@ -53,7 +56,7 @@ export function shopChanges(now: ShopFile, file: ShopFile): readonly ShopChange[
         ? fieldChanges({ standing: own.standing, ...own.data }, { standing, ...data })
         : [];
       const what = !own ? 'new' : fields.length > 0 ? 'changed' : 'same';
-      return { kind, id, name: data.name, what, fields };
+      return { kind, id, name: 'name' in data ? data.name : data.title, what, fields };
     }),
   );
   const singles = SINGLE.flatMap(([kind, name]): ShopChange[] => {

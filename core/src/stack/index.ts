@@ -41,12 +41,20 @@ export type {
   Ink,
   LaydownSource,
   ProcessChannel,
+  SettlingFigures,
   SpecialKey,
   Split,
 } from './ink.ts';
-export { bedOverhang, NOZZLE_CHECK_MINUTES, MATERIAL_FIGURES, printableWidth } from './machine.ts';
+export {
+  bedOverhang,
+  MATERIAL_FIGURES,
+  NOZZLE_CHECK_MINUTES,
+  printableWidth,
+  USUAL_CARE,
+} from './machine.ts';
 export type {
   Belief,
+  CareFigures,
   Estimate,
   Learnt,
   Machine,
@@ -54,7 +62,7 @@ export type {
   MaterialFigure,
   Mode,
 } from './machine.ts';
-export { UNKNOWN_STATE, type MachineState } from './machineState.ts';
+export { UNKNOWN_STATE, type LotOnShelf, type MachineState } from './machineState.ts';
 export { mistakesOf, type Mistake } from './mistakes.ts';
 export { formatStack, parseStack, partOf } from './notation.ts';
 export { PRESETS, type Preset } from './presets.ts';

@@ -56,6 +56,21 @@ export interface Split {
   readonly saves?: number;
 }
 
+/** What an ink's settling is estimated from. */
+export interface SettlingFigures {
+  /** Median diameter of the pigment by mass, nm. */
+  readonly diameterNm: number;
+  /** Geometric standard deviation of the diameters, 1 for all alike. */
+  readonly spread: number;
+  /** g/cm³. */
+  readonly pigmentDensity: number;
+  readonly fluidDensity: number;
+  /** At rest, mPa·s. */
+  readonly viscosity: number;
+  /** Of the ink that stands: how far down is the bottom, mm. */
+  readonly heightMm: number;
+}
+
 export interface Ink {
   readonly channel: Channel;
   readonly role: ChannelRole;
@@ -86,6 +101,8 @@ export interface Ink {
   readonly tone?: readonly (readonly [coverage: number, ink: number])[];
   /** Spat into the waste while the machine prints, used or not, mL an hour. */
   readonly spitPerHour?: number;
+  /** White only: figures from which is estimated how fast its pigment settles; assumed where they are absent. */
+  readonly settling?: SettlingFigures;
   /** What one container holds, mL. */
   readonly container?: { readonly ml: number };
   /** Where the laydown comes from; nothing where it was typed in. */

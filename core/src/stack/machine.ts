@@ -77,6 +77,8 @@ export interface Machine {
     readonly lossMl: number;
     readonly cleaning: number;
   };
+  /** How its white is looked after; {@link USUAL_CARE} where it is not said. */
+  readonly care?: CareFigures;
   /** Fields that nobody has told of this machine, with dots: what is usual stands there. */
   readonly assumed?: readonly string[];
   /** Figures that a test form was read for, the newest of each. */
@@ -86,6 +88,26 @@ export interface Machine {
   /** What the machine's own reports say of its figures, and how sure that is. */
   readonly learnt?: Learnt;
 }
+
+/** How a machine's white is looked after. */
+export interface CareFigures {
+  /** *Keep it moving*: agitate daily, print some every two weeks. *Park the heads*: they rest in a holder that turns the ink. */
+  readonly school: 'moving' | 'parking';
+  /** What the waste container holds, mL. */
+  readonly wasteMl: number;
+  /** Nozzles in one row. */
+  readonly nozzles: number;
+  /** White that is to pass the heads in two weeks, mL. */
+  readonly movingMl: number;
+}
+
+/** Common practice where it is a habit; sizes are usual. */
+export const USUAL_CARE: CareFigures = {
+  school: 'moving',
+  wasteMl: 2000,
+  nozzles: 180,
+  movingMl: 30,
+};
 
 export interface MeasuredFigure {
   /** Name in the machine, with dots. */

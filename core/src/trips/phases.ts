@@ -14,6 +14,7 @@ export type PhaseStep =
   | 'setup'
   | 'fitting'
   | 'slot'
+  | 'heads'
   | 'check'
   | 'loading'
   | 'print'
@@ -23,8 +24,19 @@ export type PhaseStep =
   | 'tool'
   | 'cut';
 
+/** Hands and checks until parked white heads print again. Common practice. */
+export const FIT_HEADS_MINUTES = 4;
+
 /** Steps that the operator is at the machine for. */
-const ATTENDED: readonly PhaseStep[] = ['setup', 'fitting', 'slot', 'check', 'loading', 'tool'];
+const ATTENDED: readonly PhaseStep[] = [
+  'setup',
+  'fitting',
+  'slot',
+  'heads',
+  'check',
+  'loading',
+  'tool',
+];
 
 export interface Phase {
   readonly step: PhaseStep;
@@ -101,6 +113,13 @@ export function phasesOf(input: PhaseInput): readonly Phase[] {
       'Moving white to its other slot',
       whiteSlot.minutes,
       stated(whiteSlot.minutes, machine.name),
+    );
+  if (state.headsParked && usesInkRole(stack, 'W'))
+    add(
+      'heads',
+      'Fitting the parked white heads',
+      FIT_HEADS_MINUTES,
+      stated(FIT_HEADS_MINUTES, 'common practice: a minute of hands, and checks'),
     );
   const check = machine.nozzleCheckMinutes ?? NOZZLE_CHECK_MINUTES;
   add(

@@ -160,7 +160,7 @@ export function paragraph(doc: Paper, text: string, size = 10): void {
 /** Numbers the pages and closes the document. */
 export function finished(
   doc: Paper,
-  { version, printedAt }: Pick<PaperJob, 'version' | 'printedAt'>,
+  { version, printedAt }: { readonly version?: number; readonly printedAt: Date },
   note: string,
 ): Paper {
   const { count } = doc.bufferedPageRange();
@@ -173,7 +173,7 @@ export function finished(
       .fontSize(8)
       .fillColor(SOFT)
       .text(
-        `Version ${version}  ·  ${printedAt.toISOString().slice(0, 16).replace('T', ' ')} UTC  ·  ${note}  ·  ${page + 1} of ${count}`,
+        `${version === undefined ? '' : `Version ${version}  ·  `}${printedAt.toISOString().slice(0, 16).replace('T', ' ')} UTC  ·  ${note}  ·  ${page + 1} of ${count}`,
         MARGIN,
         doc.page.height - 30,
         { width: doc.page.width - 2 * MARGIN, align: 'center', lineBreak: false },

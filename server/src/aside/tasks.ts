@@ -21,15 +21,19 @@ import {
   readCgats,
   readingsOf,
   readReports,
+  readStockCsv,
   sceneOf,
   screened,
   shrunkRaster,
   testForm,
   viewsOf,
   calculate,
+  whiteForecast,
   type ArtworkInfo,
+  type ForecastInput,
   type FormKind,
   type FormReading,
+  type JobNeed,
   type JobReport,
   type Machine,
   type MachineState,
@@ -37,15 +41,20 @@ import {
   type Measures,
   type PrintPlan,
   type Raster,
+  type ReorderLine,
 } from '@kyanos/core';
 import {
   formPdf,
   innerSheetPdf,
   jigPdf,
   pngOf,
+  purchaseListPdf,
   quotePdf,
   runSheetPdf,
+  stockLabelsPdf,
+  webpOf,
   type PaperJob,
+  type StockLabel,
 } from '@kyanos/output';
 
 export interface PlannedJob {
@@ -210,7 +219,43 @@ const fitted = ({
   };
 };
 
-const TASKS = { form, fitted, paper, predicted, readReports: reportRows, learnt };
+/** What a job takes off the shelf; undefined if it can't be printed. */
+const need = ({ plan, info, measures }: PlannedJob): JobNeed | undefined =>
+  calculate(plan, info, measures).work?.need;
+
+const labels = ({ labels: list }: { readonly labels: readonly StockLabel[] }) =>
+  bytesOf(stockLabelsPdf(list, new Date()));
+
+const purchase = ({
+  lines,
+  shopName,
+}: {
+  readonly lines: readonly ReorderLine[];
+  readonly shopName: string;
+}) => bytesOf(purchaseListPdf(lines, { shopName, printedAt: new Date() }));
+
+const stockRows = ({ text, today }: { readonly text: string; readonly today: string }) =>
+  readStockCsv(text, today);
+
+const white = (input: ForecastInput) => whiteForecast(input);
+
+/** A picture as a browser shows it, turned as its camera was held. */
+const shownPicture = ({ bytes }: { readonly bytes: Uint8Array }) => webpOf(bytes, 1600);
+
+const TASKS = {
+  need,
+  labels,
+  purchase,
+  stockRows,
+  white,
+  shownPicture,
+  form,
+  fitted,
+  paper,
+  predicted,
+  readReports: reportRows,
+  learnt,
+};
 export type Tasks = typeof TASKS;
 
 export type Answer =

@@ -97,3 +97,19 @@ export async function fetchFile(db: Db, id: string, path: string): Promise<void>
     await handle.close();
   }
 }
+
+/** A whole stored file, no larger than `most`. @throws DomainError `FILE_UNKNOWN` or `FILE_TOO_LARGE` */
+export async function fileBytes(db: Db, id: string, most: number): Promise<Buffer> {
+  const { rows } = await db.query<{ bytes: string }>('select bytes from file where id = $1::uuid', [
+    id,
+  ]);
+  if (!rows[0]) throw new DomainError('FILE_UNKNOWN');
+  if (Number(rows[0].bytes) > most)
+    throw new DomainError(
+      'FILE_TOO_LARGE',
+      `This picture is larger than ${most / 1024 / 1024} MB. Take it again at a lower resolution.`,
+    );
+  const parts: Buffer[] = [];
+  for await (const chunk of fileChunks(db, id)) parts.push(chunk);
+  return Buffer.concat(parts);
+}

@@ -143,23 +143,27 @@ export async function jobNamed(db: Db, name: string): Promise<JobId | undefined>
 
 /**
  * Changes state and due time where they are still what the change was made on. What stands there already is no conflict: an answer
- * may have been lost. @throws DomainError `ORDER_CONFLICT`
+ * may have been lost. Returns whether it was changed now. @throws DomainError `ORDER_CONFLICT`
  */
 export async function setJobOrder(
   db: Db,
   id: string,
   was: JobOrder,
   now: JobOrder,
-): Promise<JobOrder> {
+): Promise<boolean> {
   const { rowCount } = await db.query(
     `update job set state = $2::text, due = $3::timestamptz
-     where id = $1::uuid and (state, due) is not distinct from ($4::text, $5::timestamptz)
-        or id = $1::uuid and (state, due) is not distinct from ($2::text, $3::timestamptz)`,
+     where id = $1::uuid and (state, due) is not distinct from ($4::text, $5::timestamptz)`,
     [id, now.state, now.due, was.state, was.due],
   );
-  if (rowCount === 1) return now;
-  const { rows } = await db.query('select from job where id = $1::uuid', [id]);
-  throw new DomainError(rows.length === 0 ? 'JOB_UNKNOWN' : 'ORDER_CONFLICT');
+  if (rowCount === 1) return true;
+  const { rows } = await db.query<{ same: boolean }>(
+    `select (state, due) is not distinct from ($2::text, $3::timestamptz) as same from job where id = $1::uuid`,
+    [id, now.state, now.due],
+  );
+  if (rows.length === 0) throw new DomainError('JOB_UNKNOWN');
+  if (!rows[0].same) throw new DomainError('ORDER_CONFLICT');
+  return false;
 }
 
 export async function jobById(db: Db, id: string, version?: number): Promise<Job> {

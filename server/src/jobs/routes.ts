@@ -1,7 +1,9 @@
 import { API, encodePlan, type Job } from '@kyanos/contract';
 import { Router } from 'express';
 import type pg from 'pg';
+import { inTransaction } from '../db.ts';
 import { on, onOnce } from '../route.ts';
+import { foresee, onState } from '../stock/jobs.ts';
 import { artworksOf, insertJob, jobById, listJobs, saveJob, setJobOrder } from './queries.ts';
 
 /** A job on the wire: its stack in the short notation. */
@@ -24,9 +26,14 @@ export function jobRoutes(pool: pg.Pool): Router {
     onWire(await saveJob(db, id, base, version)),
   );
 
-  on(router, API.setJobOrder, ({ params: { id }, body: { was, now } }) =>
-    setJobOrder(pool, id, was, now),
-  );
+  on(router, API.setJobOrder, async ({ params: { id }, body: { was, now } }, { actor }) => {
+    if (was.state !== now.state) await foresee(pool, id);
+    return inTransaction(pool, async (db) => {
+      const changed = await setJobOrder(db, id, was, now);
+      const stock = changed ? await onState(db, id, was.state, now.state, { by: actor.name }) : [];
+      return { ...now, stock };
+    });
+  });
 
   on(router, API.listJobArtworks, ({ params: { id } }) => artworksOf(pool, id));
 

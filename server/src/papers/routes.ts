@@ -9,7 +9,8 @@ import { previewOf, readyArtwork } from '../artwork/queries.ts';
 import { jobById } from '../jobs/queries.ts';
 import { measuresFor, plateJobs } from '../plates/queries.ts';
 import { on } from '../route.ts';
-import { shopOf, stateOf } from '../shop/queries.ts';
+import { floorFor } from '../floor.ts';
+import { machineById, shopOf } from '../shop/queries.ts';
 
 /** Papers that show the print. */
 const PICTURED: readonly string[] = ['quote', 'run-sheet'];
@@ -32,7 +33,9 @@ async function orderOf(pool: pg.Pool, id: string, paper: string): Promise<PaperO
   const { name: shopName, machines } = await shopOf(pool);
   // A machine that the shop has no more has no state.
   const known = machines.some((machine) => machine.id === plan.machine.id);
-  const state = known ? await stateOf(pool, plan.machine.id) : UNKNOWN_STATE;
+  const state = known
+    ? (await floorFor(pool, await machineById(pool, plan.machine.id), plan.material.id)).state
+    : UNKNOWN_STATE;
   return {
     plan,
     info,

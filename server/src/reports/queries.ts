@@ -13,6 +13,7 @@ import { readyArtwork } from '../artwork/queries.ts';
 import type { Db } from '../db.ts';
 import { jobById, jobNamed } from '../jobs/queries.ts';
 import { measuresFor } from '../plates/queries.ts';
+import { redraw } from '../stock/jobs.ts';
 import { changeMachine, machineById } from '../shop/queries.ts';
 
 interface Row {
@@ -56,6 +57,7 @@ export async function takeReports(db: Db, machineId: string, text: string): Prom
       'insert into job_report (machine_id, job_id, data) values ($1::text, $2::uuid, $3::jsonb)',
       [machineId, jobId, JSON.stringify(report)],
     );
+  for (const { jobId } of taken) await redraw(db, jobId, { by: machine.name });
   return { taken: taken.length, left };
 }
 

@@ -5,13 +5,12 @@ import {
   SHOP_FILE_FORMAT,
   shopChanges,
   shopFileProblems,
-  UNKNOWN_STATE,
   type ShopChange,
   type ShopFile,
 } from '@kyanos/core';
 import type { Db } from '../db.ts';
 import { itemById, itemsOf, lockShop, makeItem, saveItem, setStanding, STANDARD } from './items.ts';
-import { nameShop, putState, shopOf } from './queries.ts';
+import { nameShop, shopOf } from './queries.ts';
 
 async function entriesOf<K extends ShopKind>(db: Db, kind: K) {
   return (await itemsOf(db, kind)).map(({ id, standing, data }) => ({ id, standing, data }));
@@ -27,6 +26,7 @@ export async function shopFile(db: Db, machineId?: string): Promise<ShopFile> {
       materials: [],
       inks: [],
       presets: [],
+      procedures: [],
     };
   }
   const { name } = await shopOf(db);
@@ -37,6 +37,7 @@ export async function shopFile(db: Db, machineId?: string): Promise<ShopFile> {
     materials: await entriesOf(db, 'material'),
     inks: await entriesOf(db, 'ink'),
     presets: await entriesOf(db, 'preset'),
+    procedures: await entriesOf(db, 'procedure'),
     prices: (await itemById(db, 'prices', STANDARD)).data,
     rules: (await itemById(db, 'rules', STANDARD)).data,
   };
@@ -82,13 +83,13 @@ export async function takeFileIn(
       await saveItem(db, kind, id, data, saving);
       await setStanding(db, kind, id, standing);
     }
-    if (kind === 'machine' && change?.what === 'new') await putState(db, id, UNKNOWN_STATE);
   };
   // Machines after the inks, whose figures are in them as the file has them.
   for (const entry of file.inks) await take('ink', entry as never);
   for (const entry of file.machines) await take('machine', entry as never);
   for (const entry of file.materials) await take('material', entry as never);
   for (const entry of file.presets) await take('preset', entry as never);
+  for (const entry of file.procedures) await take('procedure', entry as never);
   const standing = 'active';
   if (file.prices) await take('prices', { id: STANDARD, standing, data: file.prices as never });
   if (file.rules) await take('rules', { id: STANDARD, standing, data: file.rules as never });

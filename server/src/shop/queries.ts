@@ -1,13 +1,7 @@
-import {
-  DomainError,
-  UNKNOWN_STATE,
-  type Machine,
-  type MachineState,
-  type Shop,
-} from '@kyanos/core';
+import { DomainError, type Machine, type MachineState, type Shop } from '@kyanos/core';
 import type pg from 'pg';
 import { inTransaction, type Db } from '../db.ts';
-import { keepRevision } from '../revisions.ts';
+import { tellState } from '../floor.ts';
 import { inForce, itemById, itemsOf, lockShop, makeItem, saveItem, STANDARD } from './items.ts';
 
 /** What new jobs are planned with today. */
@@ -50,7 +44,8 @@ export const foundShop = (
     const standing = 'active' as const;
     for (const machine of machines) {
       await makeItem(db, 'machine', { id: machine.id, standing, data: machine }, saving);
-      await putState(db, machine.id, states[machine.id] ?? UNKNOWN_STATE);
+      const state = states[machine.id];
+      if (state) await tellState(db, machine, state, saving);
     }
     for (const material of materials)
       await makeItem(db, 'material', { id: material.id, standing, data: material }, saving);
@@ -77,37 +72,6 @@ export const changeMachine = (
     const machine = { ...(await change(await machineById(db, id), db)), id };
     return { machine, revision: await saveItem(db, 'machine', id, machine, { by }) };
   });
-
-/** What is true of a machine today. @throws DomainError if the shop has no such */
-export async function stateOf(db: Db, machineId: string): Promise<MachineState> {
-  const { id } = await machineById(db, machineId);
-  const { rows } = await db.query<{ data: MachineState }>(
-    'select data from machine_state where machine_id = $1::text',
-    [id],
-  );
-  return rows[0]?.data ?? UNKNOWN_STATE;
-}
-
-/** @param base the revision that the change was made on, if it says so */
-export const saveState = (
-  pool: pg.Pool,
-  machineId: string,
-  state: MachineState,
-  by: string,
-  base: number | undefined,
-): Promise<number> =>
-  inTransaction(pool, async (db) => {
-    const { id } = await machineById(db, machineId);
-    await putState(db, id, state);
-    return keepRevision(db, 'state', id, state, { by, base });
-  });
-
-export const putState = (db: Db, id: string, state: MachineState) =>
-  db.query(
-    `insert into machine_state (machine_id, data) values ($1::text, $2::jsonb)
-     on conflict (machine_id) do update set data = excluded.data`,
-    [id, JSON.stringify(state)],
-  );
 
 export const nameShop = async (db: Db, name: string): Promise<void> => {
   const { rows } = await db.query('update shop set name = $1::text returning 1', [name]);

@@ -1,14 +1,15 @@
 import { API, SHOP_ENDPOINTS, SHOP_KINDS, tryItem, type ShopKind } from '@kyanos/contract';
-import type { ShopChange } from '@kyanos/core';
+import { DomainError, type MachineState, type ShopChange } from '@kyanos/core';
 import { Router } from 'express';
 import type pg from 'pg';
 import { inTransaction } from '../db.ts';
-import { revisionOf, revisions } from '../revisions.ts';
+import { floorFor, stateOf, tellState } from '../floor.ts';
+import { revisions } from '../revisions.ts';
 import { on, onOnce } from '../route.ts';
-import { itemById, itemsOf, makeItem, saveItem, setStanding } from './items.ts';
+import { itemById, itemsOf, lockShop, makeItem, saveItem, setStanding } from './items.ts';
 import { jobsBehind, takeOverEverywhere } from './behind.ts';
 import { previewFile, shopFile, takeFileIn, withId } from './file.ts';
-import { nameShop, saveState, shopOf, stateOf } from './queries.ts';
+import { machineById, nameShop, shopOf } from './queries.ts';
 
 export function shopRoutes(pool: pg.Pool): Router {
   const router = Router();
@@ -31,16 +32,28 @@ export function shopRoutes(pool: pg.Pool): Router {
     takeOverEverywhere(pool, part, id, actor.name),
   );
 
-  on(router, API.getMachineState, async ({ params }, { tellRevision }) => {
-    const state = await stateOf(pool, params.machine);
-    tellRevision(await revisionOf(pool, 'state', params.machine));
-    return state;
+  on(router, API.getMachineState, async ({ params, query }, { tellRevision }) => {
+    const machine = await machineById(pool, params.machine);
+    const { state, revision } =
+      query.material === undefined
+        ? await stateOf(pool, machine)
+        : await floorFor(pool, machine, query.material);
+    tellRevision(revision);
+    return onWireState(state);
   });
 
-  on(router, API.saveMachineState, async ({ params, body }, { actor, basedOn, tellRevision }) => {
-    tellRevision(await saveState(pool, params.machine, body, actor.name, basedOn));
-    return body;
-  });
+  on(router, API.saveMachineState, ({ params, body }, { actor, basedOn, tellRevision }) =>
+    inTransaction(pool, async (db) => {
+      await lockShop(db);
+      const machine = await machineById(db, params.machine);
+      const { revision } = await stateOf(db, machine);
+      if (basedOn !== undefined && basedOn !== revision) throw new DomainError('STATE_CONFLICT');
+      await tellState(db, machine, body, { by: actor.name });
+      const now = await stateOf(db, machine);
+      tellRevision(now.revision);
+      return onWireState(now.state);
+    }),
+  );
 
   for (const name of Object.keys(SHOP_KINDS) as ShopKind[]) {
     // Each kind has a type of its own, and all are kept alike.
@@ -84,6 +97,13 @@ export function shopRoutes(pool: pg.Pool): Router {
 
   return router;
 }
+
+/** Lists as the wire has them. */
+const onWireState = ({ shelf, due, ...state }: MachineState) => ({
+  ...state,
+  ...(shelf && { shelf: { ...shelf, lots: shelf.lots.map((lot) => ({ ...lot })) } }),
+  ...(due && { due: due.map((one) => ({ ...one })) }),
+});
 
 const onWire = (changes: readonly ShopChange[]) =>
   changes.map((change) => ({ ...change, fields: [...change.fields] }));

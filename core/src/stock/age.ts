@@ -1,0 +1,73 @@
+/** How old a lot or a container is, and until when it is good. */
+import { addMonths, addWeeks, differenceInCalendarDays, formatISO, parseISO } from 'date-fns';
+import type { Day, StockItem } from './item.ts';
+
+/** What the shop knows of a product's keeping. */
+export interface Keeping {
+  /** From the day it was made; the maker's word. */
+  readonly shelfLifeMonths?: number;
+  /** Once it is open. */
+  readonly openWeeks?: number;
+}
+
+export const AGES = ['over', 'soon', 'good', 'unknown'] as const;
+/** `over`: past its day. `soon`: so near it that it is to be used first. `unknown`: nobody knows its day. */
+export type Age = (typeof AGES)[number];
+
+export interface AgeOf {
+  readonly age: Age;
+  readonly until: Day | null;
+  /** Negative when it is past. */
+  readonly daysLeft: number | null;
+  /** What the day rests on. */
+  readonly from: string;
+}
+
+/** Days before its day from which a lot is to be used first; our own choice: about two months of film, a month of ink. */
+export const SOON_DAYS = { material: 60, ink: 30 } as const;
+
+export const dayText = (date: Date): Day => formatISO(date, { representation: 'date' });
+export const daysBetween = (from: Day, to: Day): number =>
+  differenceInCalendarDays(parseISO(to), parseISO(from));
+
+/** The last day on which it is good. Returns null if nobody knows. */
+export function goodUntil(
+  { expiresOn, madeOn, openedOn }: Pick<StockItem, 'expiresOn' | 'madeOn' | 'openedOn'>,
+  { shelfLifeMonths, openWeeks }: Keeping,
+): { readonly until: Day; readonly from: string } | null {
+  const days = [
+    ...(expiresOn ? [{ until: expiresOn, from: 'printed on it' }] : []),
+    ...(madeOn && shelfLifeMonths !== undefined
+      ? [
+          {
+            until: dayText(addMonths(parseISO(madeOn), shelfLifeMonths)),
+            from: `made ${madeOn}, keeps ${shelfLifeMonths} months`,
+          },
+        ]
+      : []),
+    ...(openedOn && openWeeks !== undefined
+      ? [
+          {
+            until: dayText(addWeeks(parseISO(openedOn), openWeeks)),
+            from: `opened ${openedOn}, keeps ${openWeeks} weeks once open`,
+          },
+        ]
+      : []),
+  ];
+  return days.toSorted((a, b) => (a.until < b.until ? -1 : 1))[0] ?? null;
+}
+
+export function ageOf(
+  item: Pick<StockItem, 'kind' | 'expiresOn' | 'madeOn' | 'openedOn'>,
+  keeping: Keeping,
+  today: Day,
+): AgeOf {
+  const found = goodUntil(item, keeping);
+  if (!found) return { age: 'unknown', until: null, daysLeft: null, from: 'no date known' };
+  const daysLeft = daysBetween(today, found.until);
+  return {
+    age: daysLeft < 0 ? 'over' : daysLeft <= SOON_DAYS[item.kind] ? 'soon' : 'good',
+    daysLeft,
+    ...found,
+  };
+}

@@ -1,0 +1,111 @@
+/** Which lot a job is printed on: the oldest good one that is long enough; first expired, first out. */
+import { AGES, ageOf, type AgeOf, type Keeping } from './age.ts';
+import { amountText, freeIn, isThere, type Day, type StockItem } from './item.ts';
+
+export interface LotNeed {
+  /** In the unit of the product. */
+  readonly amount: number;
+  /** What the job has reserved is its own. */
+  readonly jobId?: string;
+  /** The plan's width of the material, mm; 0 where it does not matter. */
+  readonly width?: number;
+}
+
+export interface LotOffer<T extends StockItem = StockItem> {
+  readonly item: T;
+  readonly age: AgeOf;
+  /** Free for this job, and what would be left of it. */
+  readonly free: number;
+  readonly leftAfter: number;
+  /** Why it is not the one to take; absent for the chosen one and for those that are as good but younger. */
+  readonly against?: string;
+}
+
+export interface LotChoice<T extends StockItem = StockItem> {
+  /** Absent if no good lot is enough. */
+  readonly chosen?: LotOffer<T>;
+  readonly reason: string;
+  /** All that are there, the chosen one first, then in the order in which they would be taken. */
+  readonly offers: readonly LotOffer<T>[];
+}
+
+const UNKNOWN_LAST = '9999';
+
+/** Sooner over, then longer in the house, then open before sealed, then the smaller rest. */
+function before(a: LotOffer, b: LotOffer): number {
+  const keys = ({ age, item, free }: LotOffer) =>
+    [age.until ?? UNKNOWN_LAST, item.receivedOn, item.sealed ? '1' : '0', free] as const;
+  const [x, y] = [keys(a), keys(b)];
+  for (const i of [0, 1, 2, 3] as const) {
+    if (x[i] < y[i]) return -1;
+    if (x[i] > y[i]) return 1;
+  }
+  return a.item.id < b.item.id ? -1 : 1;
+}
+
+/** @param items of one product */
+export function chooseLot<T extends StockItem>(
+  items: readonly T[],
+  { amount, jobId, width = 0 }: LotNeed,
+  keeping: Keeping,
+  today: Day,
+): LotChoice<T> {
+  const offers = items
+    .filter(isThere)
+    .map((item): LotOffer<T> => {
+      const free = freeIn(item, jobId);
+      const age = ageOf(item, keeping, today);
+      const against =
+        width > 0 && item.width > 0 && Math.abs(item.width - width) > 0.5
+          ? `it is ${item.width} mm wide, and the plan is laid out on ${width} mm`
+          : age.age === 'over'
+            ? `over-age since ${age.until}`
+            : free <= 0 || free + 1e-9 < amount
+              ? `only ${amountText(free, item.unit)} free`
+              : undefined;
+      return {
+        item,
+        age,
+        free,
+        leftAfter: Math.max(0, free - amount),
+        ...(against !== undefined && { against }),
+      };
+    })
+    .toSorted(before);
+  const chosen = offers.find(({ against }) => against === undefined);
+  if (chosen) {
+    const { item, age } = chosen;
+    const older = offers.filter((one) => before(one, chosen) < 0).length;
+    return {
+      chosen,
+      reason: `${age.until ? `Good until ${age.until}` : `Received ${item.receivedOn}, no date known`}: the oldest good one with ${amountText(amount, item.unit)} free${older > 0 ? ` (${older} older can’t be taken)` : ''}. ${amountText(chosen.leftAfter, item.unit)} will be left.`,
+      offers: [chosen, ...offers.filter((one) => one !== chosen)],
+    };
+  }
+  return { reason: reasonAgainst(offers, amount), offers };
+}
+
+function reasonAgainst(offers: readonly LotOffer[], amount: number): string {
+  const [first] = offers;
+  if (!first) return 'None of it is on the shelf.';
+  const { unit } = first.item;
+  const good = offers.filter(({ age }) => age.age !== 'over');
+  if (good.length === 0) return 'All of it is over-age. Order it, or use it knowingly.';
+  const most = Math.max(...good.map(({ free }) => free));
+  const together = good.reduce((sum, { free }) => sum + free, 0);
+  return `No good lot has ${amountText(amount, unit)} free; the longest has ${amountText(most, unit)}${together >= amount && good.length > 1 ? `, all together ${amountText(together, unit)}: use two lots, and look at the change of white between them` : ''}.`;
+}
+
+/** Whether age matters to this print: clear film under white crazes, colour on white film hardly. */
+export function ageMatters(
+  age: AgeOf['age'],
+  material: { readonly class: string },
+  withWhite: boolean,
+): 'much' | 'little' | 'not' {
+  if (age === 'good' || age === 'unknown') return 'not';
+  return material.class === 'clear' && withWhite ? 'much' : 'little';
+}
+
+/** The gravest first. */
+export const byAge = (a: { readonly age: AgeOf }, b: { readonly age: AgeOf }): number =>
+  AGES.indexOf(a.age.age) - AGES.indexOf(b.age.age);

@@ -1,0 +1,22 @@
+/** What is due, as a calendar that phones and offices subscribe to. */
+import ical from 'ical-generator';
+import type { DueOnWire } from '@kyanos/contract';
+
+/** A day's work begins then, UTC hour aside: what is due is for the whole day. */
+export function dueCalendar(
+  due: readonly (DueOnWire & { readonly machine: string; readonly name: string })[],
+  now: Date,
+): string {
+  const calendar = ical({ name: 'Care of the machines', prodId: '//Kyanos//care//EN' });
+  for (const { code, when, says, machine, name } of due)
+    calendar.createEvent({
+      // The same thing keeps its name, so that a calendar that asks again shows it once.
+      id: `${machine}-${code}`,
+      start: now,
+      allDay: true,
+      stamp: now,
+      summary: `${name}: ${when === 'now' ? 'before the next print' : 'soon'}`,
+      description: says,
+    });
+  return calendar.toString();
+}

@@ -1,0 +1,108 @@
+import { API } from '@kyanos/contract';
+import { DomainError } from '@kyanos/core';
+import { Router } from 'express';
+import type pg from 'pg';
+import { aside } from '../aside/aside.ts';
+import { inTransaction } from '../db.ts';
+import { fileBytes } from '../files/queries.ts';
+import { on, onOnce } from '../route.ts';
+import { itemById } from '../shop/items.ts';
+import { dueCalendar } from './calendar.ts';
+import { daysOf, toldOf, undo } from './queries.ts';
+import {
+  allCare,
+  allDue,
+  endRun,
+  procedures,
+  runState,
+  startRun,
+  startTimer,
+  tellCare,
+  tickStep,
+  whiteForecastOf,
+} from './service.ts';
+
+/** Of a picture that is shown. */
+const MOST_BYTES = 30 * 1024 * 1024;
+const DAY_MS = 24 * 3_600_000;
+/** Nobody tells of what has not happened yet; clocks may differ by this, ms. */
+const AHEAD_MS = 5 * 60_000;
+
+export function careRoutes(pool: pg.Pool): Router {
+  const router = Router();
+  const machineOf = async (id: string) => (await itemById(pool, 'machine', id)).data;
+
+  on(router, API.listCare, () => allCare(pool));
+
+  on(router, API.listDue, () => allDue(pool));
+
+  on(router, API.getDueCalendar, async (_given, { res }) => {
+    res.set({
+      'Content-Type': 'text/calendar; charset=utf-8',
+      'Content-Disposition': 'inline; filename="care.ics"',
+    });
+    res.send(dueCalendar(await allDue(pool), new Date()));
+  });
+
+  on(router, API.listCareEvents, async ({ params, query }) => {
+    await machineOf(params.machine);
+    return toldOf(pool, params.machine, query);
+  });
+
+  on(router, API.getCareWeeks, async ({ params, query: { weeks } }) =>
+    daysOf(
+      pool,
+      await machineOf(params.machine),
+      new Date(Date.now() - weeks * 7 * DAY_MS).toISOString(),
+    ),
+  );
+
+  onOnce(router, pool, API.tellCare, (db, { params, body: { what, at } }, { actor }) => {
+    if (at !== undefined && Date.parse(at) > Date.now() + AHEAD_MS)
+      throw new DomainError(
+        'CARE_REFUSED',
+        'This lies in the future. The logbook takes what has happened.',
+      );
+    return tellCare(db, params.machine, what, { by: actor.name, at });
+  });
+
+  on(router, API.undoCare, ({ params: { id } }, { actor }) =>
+    inTransaction(pool, (db) => undo(db, id, machineOf, { by: actor.name })),
+  );
+
+  on(router, API.getCarePicture, async ({ params: { id } }, { res }) => {
+    const bytes = await fileBytes(pool, id, MOST_BYTES);
+    const webp = await aside('shownPicture', { bytes });
+    res.set({
+      'Content-Type': 'image/webp',
+      'Cache-Control': 'private, max-age=31536000, immutable',
+    });
+    res.send(Buffer.from(webp));
+  });
+
+  on(router, API.listProcedures, async () =>
+    (await procedures(pool)).map((one) => ({ ...one, procedure: one.procedure as never })),
+  );
+
+  onOnce(router, pool, API.startRun, (db, { params, body: { procedure } }, { actor }) =>
+    startRun(db, params.machine, procedure, { by: actor.name }),
+  );
+
+  on(router, API.getRun, ({ params: { run } }) => runState(pool, run));
+
+  on(router, API.startTimer, ({ params: { run, step } }, { actor }) =>
+    inTransaction(pool, (db) => startTimer(db, run, step, { by: actor.name })),
+  );
+
+  on(router, API.tickStep, ({ params: { run, step }, body }, { actor }) =>
+    inTransaction(pool, (db) => tickStep(db, run, step, body, { by: actor.name })),
+  );
+
+  on(router, API.endRun, ({ params: { run } }, { actor }) =>
+    inTransaction(pool, (db) => endRun(db, run, { by: actor.name })),
+  );
+
+  on(router, API.getWhiteForecast, ({ params: { machine } }) => whiteForecastOf(pool, machine));
+
+  return router;
+}

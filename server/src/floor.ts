@@ -1,0 +1,178 @@
+/** What the floor says beside a plan: the state of its machine, and what lies on the shelf of its material. */
+import {
+  careDue,
+  inkProductOf,
+  planningState,
+  productKey,
+  productsOf,
+  chooseLot,
+  dayText,
+  type CareDue,
+  type Machine,
+  type MachineState,
+  type Product,
+  type ProductSupply,
+} from '@kyanos/core';
+import type { Stocked } from '@kyanos/contract';
+import { careOf, tell, whiteSince } from './care/queries.ts';
+import type { Db } from './db.ts';
+import { itemsOf } from './shop/items.ts';
+import { act, fittedIn, receive, stockThere, type Telling } from './stock/queries.ts';
+
+export const today = (): string => dayText(new Date());
+
+/** What a shop keeps, as it says today. */
+export async function products(db: Db): Promise<readonly Product[]> {
+  const active = ({ standing }: { readonly standing: string }) => standing === 'active';
+  const machines = (await itemsOf(db, 'machine')).filter(active);
+  const materials = (await itemsOf(db, 'material')).filter(active);
+  const { rows } = await db.query<{ data: Record<string, ProductSupply> }>(
+    `select data from setting where name = 'supply'`,
+  );
+  return productsOf(
+    machines.map(({ data }) => data),
+    materials.map(({ data }) => data),
+    rows[0]?.data ?? {},
+  );
+}
+
+/** How long each thing keeps. */
+export function keepingIn(known: readonly Product[]) {
+  const by = new Map(known.map((product) => [product.key, product.keeping]));
+  return ({ kind, product }: Pick<Stocked, 'kind' | 'product'>) =>
+    by.get(productKey(kind, product)) ?? {};
+}
+
+/** What is left in the fitted containers, by channel. */
+const leftIn = (fitted: readonly Stocked[]): Record<string, number> =>
+  Object.fromEntries(fitted.map(({ fitted: place, left }) => [place!.channel, left]));
+
+const TWO_WEEKS_MS = 14 * 24 * 3_600_000;
+
+/** What is due on a machine now. */
+export async function dueOn(
+  db: Db,
+  machine: Machine,
+  known: readonly Product[],
+): Promise<readonly CareDue[]> {
+  const now = new Date();
+  return careDue({
+    machine,
+    care: (await careOf(db, machine.id)).state,
+    fitted: await fittedIn(db, machine.id),
+    keeping: keepingIn(known),
+    whiteTwoWeeksMl: await whiteSince(
+      db,
+      machine,
+      new Date(now.getTime() - TWO_WEEKS_MS).toISOString(),
+    ),
+    now: now.toISOString(),
+  });
+}
+
+/** Acts of care that only printing white asks for. */
+const OF_WHITE: readonly CareDue['code'][] = ['agitate', 'stood', 'pattern', 'missing-nozzles'];
+
+/** The state of a machine, as it is planned with. */
+export async function stateOf(
+  db: Db,
+  machine: Machine,
+): Promise<{ readonly state: MachineState; readonly revision: number }> {
+  const { state, revision } = await careOf(db, machine.id);
+  return { state: planningState(state, leftIn(await fittedIn(db, machine.id))), revision };
+}
+
+/** The state of a machine with the shelf of a material and what is due, as a job is planned with them. */
+export async function floorFor(
+  db: Db,
+  machine: Machine,
+  materialId: string,
+): Promise<{ readonly state: MachineState; readonly revision: number }> {
+  const { state, revision } = await stateOf(db, machine);
+  const known = await products(db);
+  const due = (await dueOn(db, machine, known)).filter(
+    ({ when, code }) => when === 'now' && code !== 'running',
+  );
+  const keeping = keepingIn(known);
+  const { rows } = await db.query('select from stock_item where kind = $1 limit 1', ['material']);
+  const lots = await stockThere(db, 'material', materialId);
+  const day = today();
+  const { offers } = chooseLot(
+    lots,
+    { amount: 0 },
+    keeping({ kind: 'material', product: materialId }),
+    day,
+  );
+  const sorted = [...offers].sort((a, b) =>
+    (a.age.until ?? '9999') < (b.age.until ?? '9999') ? -1 : 1,
+  );
+  return {
+    revision,
+    state: {
+      ...state,
+      ...(due.length > 0 && {
+        due: due.map(({ says, code }) => ({ says, white: OF_WHITE.includes(code) })),
+      }),
+      ...(rows.length > 0 && {
+        shelf: {
+          today: day,
+          lots: sorted.map(({ item, age, free }) => ({
+            lot: item.lot,
+            place: item.place,
+            free,
+            width: item.width,
+            age: age.age,
+            until: age.until,
+          })),
+        },
+      }),
+    },
+  };
+}
+
+/**
+ * Tells what is true of a machine as entries of stock and logbook, in the transaction it is called in: only what differs is told. A
+ * container that nobody has received is received.
+ */
+export async function tellState(
+  db: Db,
+  machine: Machine,
+  { whiteSlot, leftMl, headsParked }: MachineState,
+  telling: Telling,
+): Promise<void> {
+  const { state } = await careOf(db, machine.id);
+  if (whiteSlot && whiteSlot !== state.whiteSlot)
+    await tell(db, machine, { act: 'slot', to: whiteSlot }, telling);
+  if ((state.heads === 'parked') !== (headsParked ?? false))
+    await tell(db, machine, { act: headsParked ? 'parked' : 'heads-fitted' }, telling);
+  const fitted = await fittedIn(db, machine.id);
+  for (const { channel, name, container, product } of machine.inks) {
+    const left = leftMl[channel];
+    if (left === undefined) continue;
+    const there = fitted.find((item) => item.fitted?.channel === channel);
+    if (there && Math.abs(there.left - left) < 0.005) continue;
+    const item =
+      there ??
+      (await receive(
+        db,
+        {
+          kind: 'ink',
+          product: inkProductOf(machine, { channel, ...(product !== undefined && { product }) }),
+          name,
+          lot: '',
+          unit: 'mL',
+          width: 0,
+          size: Math.max(container?.ml ?? 440, left),
+          receivedOn: today(),
+          madeOn: null,
+          expiresOn: null,
+          place: '',
+          paid: 0,
+        },
+        telling,
+      ));
+    if (!there) await act(db, item.id, { act: 'fitted', machineId: machine.id, channel }, telling);
+    if (Math.abs(item.left - left) >= 0.005)
+      await act(db, item.id, { act: 'counted', left, reason: 'told at the machine' }, telling);
+  }
+}

@@ -1,0 +1,390 @@
+/** What a job takes off the shelf: reserved when it is accepted, drawn when it is printed, given back when it is not. */
+import type { JobId, JobStock, Stocked } from '@kyanos/contract';
+import {
+  amountText,
+  chooseLot,
+  DomainError,
+  isOpen,
+  type JobNeed,
+  type JobState,
+  type LotChoice,
+  type Machine,
+  type Measures,
+} from '@kyanos/core';
+import type pg from 'pg';
+import { readyArtwork } from '../artwork/queries.ts';
+import { aside } from '../aside/aside.ts';
+import * as care from '../care/queries.ts';
+import type { Db } from '../db.ts';
+import { keepingIn, products, today } from '../floor.ts';
+import { jobById } from '../jobs/queries.ts';
+import { measuresFor } from '../plates/queries.ts';
+import { itemById } from '../shop/items.ts';
+import { act, fittedIn, jobEvents, stockThere, undo, type Telling } from './queries.ts';
+
+/** What a version takes, worked out once. Undefined while its plates are not built, or where it can't be printed. */
+export async function needOf(db: Db, jobId: string): Promise<JobNeed | undefined> {
+  const { plan, artworkId, version } = await jobById(db, jobId);
+  const { rows } = await db.query<{ data: JobNeed }>(
+    'select data from job_need where job_id = $1::uuid and version = $2::int',
+    [jobId, version],
+  );
+  if (rows[0]) return rows[0].data;
+  if (!artworkId) return undefined;
+  let measures: Measures;
+  try {
+    measures = await measuresFor(db, artworkId, plan);
+  } catch (error) {
+    if (error instanceof DomainError) return undefined;
+    throw error;
+  }
+  const info = await readyArtwork(db, artworkId);
+  const need = await aside('need', { plan, info, measures });
+  if (!need) return undefined;
+  await db.query(
+    `insert into job_need (job_id, version, data) values ($1::uuid, $2::int, $3::jsonb) on conflict do nothing`,
+    [jobId, version, JSON.stringify(need)],
+  );
+  return need;
+}
+
+interface Wanted {
+  readonly need: JobNeed;
+  /** As it stands in the plan. */
+  readonly lot: string;
+  readonly machineId: string;
+  readonly name: string;
+}
+
+async function wantedBy(db: Db, jobId: string): Promise<Wanted | undefined> {
+  const { plan } = await jobById(db, jobId);
+  const need = await needOf(db, jobId);
+  return need && { need, lot: plan.lot, machineId: plan.machine.id, name: plan.name };
+}
+
+/** The machine that a job is planned on; undefined if the shop has it no more. */
+async function machineOf(db: Db, id: string): Promise<Machine | undefined> {
+  try {
+    return (await itemById(db, 'machine', id)).data;
+  } catch (error) {
+    if (error instanceof DomainError) return undefined;
+    throw error;
+  }
+}
+
+async function choiceFor(
+  db: Db,
+  jobId: string,
+  { material }: JobNeed,
+): Promise<LotChoice<Stocked>> {
+  const { product, amount, width } = material;
+  const keeping = keepingIn(await products(db))({ kind: 'material', product });
+  const lots = await stockThere(db, 'material', product);
+  return chooseLot(lots, { amount, jobId, width }, keeping, today());
+}
+
+/** Lots that a job has reserved, each with how much. */
+const reservedBy = (items: readonly Stocked[], jobId: string) =>
+  items.flatMap((item) => {
+    const amount = item.reserved[jobId] ?? 0;
+    return amount > 0 ? [{ item, amount }] : [];
+  });
+
+async function itemsOfJob(db: Db, jobId: string): Promise<Stocked[]> {
+  const found = new Map((await jobEvents(db, jobId)).map(({ item }) => [item.id, item]));
+  return [...found.values()];
+}
+
+async function release(db: Db, jobId: string, telling: Telling): Promise<string[]> {
+  const said: string[] = [];
+  for (const { item, amount } of reservedBy(await itemsOfJob(db, jobId), jobId)) {
+    await act(db, item.id, { act: 'reserved', jobId, amount: 0 }, telling);
+    said.push(
+      `${amountText(amount, item.unit)} of ${item.name}, lot ${item.lot || item.code}, are free again.`,
+    );
+  }
+  return said;
+}
+
+/**
+ * Reserves what a job takes of its material, in the transaction it is called in: from that lot, from the one in its plan, or from
+ * the one that is chosen for it. What it had reserved before is given back.
+ */
+export async function reserve(
+  db: Db,
+  jobId: string,
+  itemId: string | null,
+  telling: Telling,
+): Promise<string[]> {
+  const wanted = await wantedBy(db, jobId);
+  if (!wanted)
+    return [
+      'Nothing is reserved yet: the plates of this job are not built. Reserve it at Material once they are.',
+    ];
+  const { material } = wanted.need;
+  const choice = await choiceFor(db, jobId, wanted.need);
+  const inPlan = choice.offers.find(
+    ({ item, free }) => wanted.lot !== '' && item.lot === wanted.lot && free >= material.amount,
+  );
+  const taken =
+    itemId === null
+      ? (inPlan ?? choice.chosen)
+      : choice.offers.find(({ item }) => item.id === itemId);
+  if (itemId !== null && !taken) throw new DomainError('STOCK_UNKNOWN');
+  await release(db, jobId, telling);
+  if (!taken) return [`No ${material.name} is reserved. ${choice.reason}`];
+  await act(db, taken.item.id, { act: 'reserved', jobId, amount: material.amount }, telling);
+  return [
+    `${amountText(material.amount, material.unit)} of ${material.name} are reserved from lot ${taken.item.lot || taken.item.code}; ${amountText(taken.leftAfter, material.unit)} are left free.`,
+  ];
+}
+
+/** Whether anything was drawn for it already. */
+const drawsOf = async (db: Db, jobId: string) =>
+  (await jobEvents(db, jobId)).filter(({ what }) => what.act === 'drawn');
+
+/** What a machine said of a job, where it said something. */
+async function reportedInk(db: Db, jobId: string): Promise<Record<string, number> | undefined> {
+  const { rows } = await db.query<{ ml: Record<string, number> }>(
+    `select data -> 'ml' as ml from job_report where job_id = $1::uuid order by reported_at desc, id desc limit 1`,
+    [jobId],
+  );
+  return rows[0]?.ml;
+}
+
+/** Draws what a job took, in the transaction it is called in: ink as the machine reported it, else as it was estimated. */
+async function draw(db: Db, jobId: string, telling: Telling): Promise<string[]> {
+  const wanted = await wantedBy(db, jobId);
+  if (!wanted)
+    return ['Nothing was drawn: what this job takes is not known. Draw it by hand in the stock.'];
+  const { need, machineId, name } = wanted;
+  const said: string[] = [];
+  let [lot]: (Stocked | undefined)[] = reservedBy(await itemsOfJob(db, jobId), jobId).map(
+    ({ item }) => item,
+  );
+  if (!lot) {
+    const { chosen, offers } = await choiceFor(db, jobId, need);
+    lot = (offers.find(({ item }) => wanted.lot !== '' && item.lot === wanted.lot) ?? chosen)?.item;
+  }
+  if (lot) {
+    const { amount, unit } = need.material;
+    const after = await act(
+      db,
+      lot.id,
+      { act: 'drawn', amount, source: 'estimate', jobId },
+      telling,
+    );
+    said.push(
+      `${amountText(amount, unit)} of ${need.material.name} were drawn from lot ${lot.lot || lot.code} by the estimate; ${amountText(after.left, unit)} are left.`,
+    );
+  } else said.push(`No ${need.material.name} was drawn: none is on the shelf.`);
+
+  const reported = await reportedInk(db, jobId);
+  const source = reported ? ('report' as const) : ('estimate' as const);
+  const fitted = await fittedIn(db, machineId);
+  const used: Record<string, number> = {};
+  for (const ink of need.inks) {
+    const ml = reported?.[ink.channel] ?? ink.ml;
+    used[ink.channel] = ml;
+    const container = fitted.find((item) => item.fitted?.channel === ink.channel);
+    if (container && ml > 0)
+      await act(db, container.id, { act: 'drawn', amount: ml, source, jobId }, telling);
+  }
+  const machine = await machineOf(db, machineId);
+  if (machine) {
+    const spat = machine.inks.reduce((sum, ink) => sum + (ink.spitPerHour ?? 0), 0);
+    const wasteMl = (spat * need.minutes) / 60;
+    const { state } = await care.careOf(db, machine.id);
+    const white = need.inks.some((ink) => ink.white && used[ink.channel] > 0);
+    // Who prints white has fitted the heads, whether it was told or not.
+    if (white && state.heads === 'parked')
+      await care.tell(db, machine, { act: 'heads-fitted' }, telling);
+    await care.tell(
+      db,
+      machine,
+      {
+        act: 'printed',
+        name: name.slice(0, 200),
+        jobId,
+        ml: used,
+        wasteMl,
+        minutes: need.minutes,
+        source,
+      },
+      telling,
+    );
+  }
+  if (need.inks.length > 0)
+    said.push(
+      `Ink was drawn by the ${source === 'report' ? 'machine’s report' : 'estimate'}: ${need.inks.map(({ channel }) => `${channel} ${used[channel].toFixed(1)} mL`).join(', ')}.`,
+    );
+  return said;
+}
+
+/** Takes back what was drawn for a job, by events of their own; what can't be undone stays and is said. */
+async function takeBack(db: Db, jobId: string, telling: Telling): Promise<string[]> {
+  const said: string[] = [];
+  for (const { id, item } of (await drawsOf(db, jobId)).toReversed())
+    try {
+      await db.query('savepoint take_back');
+      await undo(db, id, telling);
+    } catch (error) {
+      if (!(error instanceof DomainError)) throw error;
+      await db.query('rollback to savepoint take_back');
+      said.push(`What was drawn from ${item.name} ${item.lot} stays: ${error.message}`);
+    }
+  for (const { id, machineId } of (await care.jobEvents(db, jobId)).toReversed())
+    await care.undo(db, id, async () => (await itemById(db, 'machine', machineId)).data, telling);
+  return said.length > 0 ? said : ['What was drawn for it is back in the stock.'];
+}
+
+const MADE: readonly JobState[] = ['done', 'delivered', 'closed'];
+const TO_BE_MADE: readonly JobState[] = ['accepted', 'ready', 'printing'];
+
+/** What a change of state does to the stock, in the transaction it is called in. Returns it in sentences. */
+export async function onState(
+  db: Db,
+  jobId: JobId,
+  was: JobState,
+  now: JobState,
+  telling: Telling,
+): Promise<string[]> {
+  if (was === now) return [];
+  const drawn = (await drawsOf(db, jobId)).length > 0;
+  if (MADE.includes(now)) return drawn ? [] : draw(db, jobId, telling);
+  const said = drawn ? await takeBack(db, jobId, telling) : [];
+  if (now === 'cancelled' || (isOpen(now) && !TO_BE_MADE.includes(now)))
+    return [...said, ...(await release(db, jobId, telling))];
+  const has = reservedBy(await itemsOfJob(db, jobId), jobId).length > 0;
+  return has ? said : [...said, ...(await reserve(db, jobId, null, telling))];
+}
+
+/** A report came after a job was drawn by its estimate: what was drawn is put right. */
+export async function redraw(db: Db, jobId: string, telling: Telling): Promise<void> {
+  const draws = await drawsOf(db, jobId);
+  if (
+    draws.length === 0 ||
+    draws.every(({ what }) => what.act === 'drawn' && what.source === 'report')
+  )
+    return;
+  await takeBack(db, jobId, telling);
+  await draw(db, jobId, telling);
+}
+
+export async function jobStock(db: Db, jobId: JobId): Promise<JobStock> {
+  const wanted = await wantedBy(db, jobId);
+  const events = await jobEvents(db, jobId);
+  const items = [...new Map(events.map(({ item }) => [item.id, item])).values()];
+  const reserved = reservedBy(items, jobId).map(({ item, amount }) => ({
+    code: item.code,
+    lot: item.lot,
+    amount,
+    unit: item.unit,
+  }));
+  const drawn = events.flatMap(({ what, item }) =>
+    what.act === 'drawn'
+      ? [
+          {
+            code: item.code,
+            name: item.name,
+            amount: what.amount,
+            unit: item.unit,
+            source: what.source,
+          },
+        ]
+      : [],
+  );
+  if (!wanted)
+    return {
+      need: null,
+      reason: 'What it takes is known once its plates are built.',
+      lots: [],
+      reserved,
+      drawn,
+    };
+  const { need } = wanted;
+  const choice = await choiceFor(db, jobId, need);
+  const fitted = await fittedIn(db, wanted.machineId);
+  return {
+    need: {
+      material: need.material,
+      inks: need.inks.map(({ channel, name, ml }) => {
+        const container = fitted.find((item) => item.fitted?.channel === channel);
+        return {
+          channel,
+          name,
+          ml,
+          code: container?.code ?? null,
+          left: container?.left ?? null,
+          leftAfter: container ? container.left - ml : null,
+        };
+      }),
+    },
+    reason: choice.reason,
+    lots: choice.offers.map((offer) => ({
+      item: offer.item,
+      age: offer.age,
+      free: offer.free,
+      leftAfter: offer.leftAfter,
+      against: offer.against ?? null,
+      chosen: offer === choice.chosen,
+    })),
+    reserved,
+    drawn,
+  };
+}
+
+/** Work out what jobs take, so many at a time: those whose plates are built and that nobody asked about yet. */
+const MOST_AT_ONCE = 40;
+
+export interface ComingJob {
+  readonly id: string;
+  readonly name: string;
+  readonly state: JobState;
+  readonly due: string | null;
+  readonly machineId: string;
+  readonly need: JobNeed;
+}
+
+/** Jobs that are still to be printed, with what they take; those of which it is not known are named. */
+export async function comingJobs(
+  pool: pg.Pool,
+): Promise<{ readonly jobs: readonly ComingJob[]; readonly notCounted: readonly string[] }> {
+  const { rows } = await pool.query<{
+    id: JobId;
+    name: string;
+    state: JobState;
+    due: Date | null;
+    machineId: string;
+    need: JobNeed | null;
+  }>(
+    `select h.job_id as id, h.name, j.state, j.due, v.plan #>> '{machine,id}' as "machineId", n.data as need
+     from job_head h join job j on j.id = h.job_id
+     join job_version v on v.job_id = h.job_id and v.version = h.version
+     left join job_need n on n.job_id = h.job_id and n.version = h.version
+     where j.state in ('quoted', 'accepted', 'ready', 'printing')
+     order by j.due nulls last, h.saved_at desc limit 2000`,
+  );
+  const notCounted: string[] = [];
+  const jobs: ComingJob[] = [];
+  let asked = 0;
+  for (const { due, need: known, ...job } of rows) {
+    let need = known ?? undefined;
+    if (!need && asked < MOST_AT_ONCE) {
+      asked++;
+      need = await needOf(pool, job.id).catch((error: unknown) => {
+        if (error instanceof DomainError) return undefined;
+        throw error;
+      });
+    }
+    if (need) jobs.push({ ...job, due: due?.toISOString() ?? null, need });
+    else notCounted.push(job.name);
+  }
+  return { jobs, notCounted };
+}
+
+/** Works a job's needs out before a transaction that wants them begins. */
+export const foresee = (pool: pg.Pool, jobId: string): Promise<unknown> =>
+  needOf(pool, jobId).catch((error: unknown) => {
+    if (!(error instanceof DomainError)) throw error;
+  });
