@@ -109,6 +109,7 @@ const roll: Machine = {
   clearance: 3,
   cutter: { speed: 150, swapMinutes: 4 },
   fitting: { minutes: 25, lossMl: 60, cleaning: 900 },
+  care: { school: 'moving', wasteMl: 2000, nozzles: 360, movingMl: 30 },
 };
 
 const flatbed: Machine = {
@@ -260,6 +261,7 @@ const label: Machine = {
   held: { leading: 10, trailing: 10, sides: 4 },
   clearance: 2,
   cutter: { speed: 220, swapMinutes: 3 },
+  care: { school: 'parking', wasteMl: 1500, nozzles: 180, movingMl: 30 },
 };
 
 const material = (
@@ -301,7 +303,7 @@ const MATERIALS: readonly Material[] = [
     620,
     [94.5, 0, -1],
     [0, 1, 70],
-    { adhesive: true },
+    { shelfLifeMonths: 24, adhesive: true },
   ),
   material(
     'pearl-card',
@@ -312,6 +314,7 @@ const MATERIALS: readonly Material[] = [
     310,
     [95, 0, 1.5],
     [0, 1, 42],
+    { shelfLifeMonths: 36 },
   ),
   material(
     'clear-film',
@@ -322,7 +325,7 @@ const MATERIALS: readonly Material[] = [
     780,
     [89.4, 0, 0.6],
     [0.91, 0.02, 110],
-    { printableBack: true },
+    { shelfLifeMonths: 12, printableBack: true },
   ),
   material(
     'clear-label',
@@ -333,7 +336,7 @@ const MATERIALS: readonly Material[] = [
     540,
     [88.9, 0, 0.8],
     [0.9, 0.04, 95],
-    { adhesive: true },
+    { shelfLifeMonths: 12, adhesive: true },
   ),
   material(
     'clear-acrylic',
@@ -355,6 +358,7 @@ const MATERIALS: readonly Material[] = [
     980,
     [91.5, 0, -0.8],
     [0.6, 0.98, 30],
+    { shelfLifeMonths: 18 },
   ),
   material(
     'black-board',
@@ -375,6 +379,7 @@ const MATERIALS: readonly Material[] = [
     380,
     [23, 2, -17],
     [0, 1, 25],
+    { shelfLifeMonths: 36 },
   ),
   material(
     'brushed-metal',
@@ -396,7 +401,12 @@ const MATERIALS: readonly Material[] = [
     360,
     [65, 8, 24],
     [0, 1, 8],
-    { adhesive: true, grain: 'along', optics: { texture: { kind: 'fibre', depth: 5 } } },
+    {
+      shelfLifeMonths: 24,
+      adhesive: true,
+      grain: 'along',
+      optics: { texture: { kind: 'fibre', depth: 5 } },
+    },
   ),
   material(
     'holographic-film',
@@ -407,7 +417,11 @@ const MATERIALS: readonly Material[] = [
     1350,
     [66, 0, 0.5],
     [0, 1, 80],
-    { adhesive: true, optics: { mirror: 0.6, texture: { kind: 'holographic', depth: 3 } } },
+    {
+      shelfLifeMonths: 12,
+      adhesive: true,
+      optics: { mirror: 0.6, texture: { kind: 'holographic', depth: 3 } },
+    },
   ),
   material(
     'birch-ply',

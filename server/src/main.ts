@@ -45,7 +45,8 @@ const queue = await prepare().catch((error: unknown) => {
 async function prepare() {
   await migrate(pool);
   if (values['no-demo']) await foundShop(pool, EMPTY_SHOP, {});
-  else await prepareShop(pool);
+  // The history of the demo's floor ends in the state that its machines have.
+  else await prepareShop(pool, {});
   const opened = await openQueue(pool);
   await opened.migrate();
   if (!values['no-demo']) await loadDemo(pool, opened);

@@ -7,6 +7,7 @@ import { openPool } from './db.ts';
 import { exportStoredPlates } from './exports/build.ts';
 import { refusalFor } from './http.ts';
 import { buildStoredPlates } from './plates/build.ts';
+import { reserveWaiting } from './stock/jobs.ts';
 import {
   enqueue,
   newOwner,
@@ -61,7 +62,7 @@ async function buildWaitingPlates(artwork: string): Promise<void> {
 
 const taskList: TaskList = {
   rip: task('rip', buildWaitingPlates),
-  plates: task('plates'),
+  plates: task('plates', (id) => reserveWaiting(pool, id)),
   export: task('export'),
 };
 

@@ -1,19 +1,21 @@
 /** Fills a new installation: the invented shop, its jobs and their artwork. Once only. */
 import { Readable } from 'node:stream';
-import { DEMO_JOBS, SHOP, SHOP_STATE, type DemoJob } from '@kyanos/demo';
+import { DEMO_JOBS, floorHistory, SHOP, SHOP_STATE, type DemoJob } from '@kyanos/demo';
 import type { FileId } from '@kyanos/contract';
 import { originIn } from '@kyanos/core';
 import type pg from 'pg';
 import { upsertArtwork } from '../artwork/queries.ts';
 import { inTransaction } from '../db.ts';
 import { storeFile } from '../files/queries.ts';
+import { loadFloor } from '../floorHistory.ts';
 import { insertJob, setJobOrder } from '../jobs/queries.ts';
 import { upsertBuild } from '../plates/queries.ts';
 import { enqueue, type Queue } from '../queue.ts';
 import { foundShop, shopOf } from './queries.ts';
 
 /** Without jobs there is still a shop, since a plan needs machines and materials. */
-export const prepareShop = (pool: pg.Pool): Promise<void> => foundShop(pool, SHOP, SHOP_STATE);
+export const prepareShop = (pool: pg.Pool, states = SHOP_STATE): Promise<void> =>
+  foundShop(pool, SHOP, states);
 
 /** At three in the afternoon, so many days from now. */
 function dueIn(days: number): string {
@@ -38,6 +40,7 @@ export async function loadDemo(pool: pg.Pool, queue: Queue): Promise<void> {
     );
     if (mine.rows.length === 0) return [];
     const shop = await shopOf(db);
+    await loadFloor(db, floorHistory(SHOP, new Date()));
     const ids: string[] = [];
     for (const { job, fileId } of [...drawn].reverse()) {
       const { id } = await upsertArtwork(db, { fileId, fileName: job.fileName, dpi: job.dpi });

@@ -15,7 +15,8 @@ describe('what is true of a machine today', () => {
     const answer = await fetch(served.base + path);
     const etag = answer.headers.get('ETag')!;
     expect(await answer.json()).toEqual(SHOP_STATE[plan.machine.id]);
-    const moved = { whiteSlot: 'under', leftMl: { W: 30 } };
+    const { leftMl } = SHOP_STATE[plan.machine.id];
+    const moved = { whiteSlot: 'under', leftMl: { ...leftMl, W: 30 } };
     const tell = (body: object, revision = etag) =>
       served.call('PUT', path, body, { 'If-Match': revision });
     expect((await tell(moved)).status).toBe(200);
@@ -55,7 +56,9 @@ describe('what is true of a machine today', () => {
       id,
       JSON.stringify(stored),
     ]);
-    await pool.query('delete from machine_state');
+    await pool.query(
+      'create table machine_state (machine_id text primary key, data jsonb not null)',
+    );
     const migration = readFileSync(
       new URL('../../migrations/0010_machine_state.sql', import.meta.url),
       'utf8',
@@ -64,7 +67,12 @@ describe('what is true of a machine today', () => {
     const machines = `(select jsonb_build_object('machines', jsonb_agg(data)) as data from shop_item where kind = 'machine') shop`;
     const [told] = /insert into machine_state[^;]*;/.exec(migration)!;
     await pool.query(told.replace('from shop,', `from ${machines},`));
-    expect(await state()).toEqual(SHOP_STATE[plan.machine.id]);
+    const { rows } = await pool.query<{ data: MachineState }>(
+      'select data from machine_state where machine_id = $1::text',
+      [plan.machine.id],
+    );
+    expect(rows[0].data).toEqual(SHOP_STATE[plan.machine.id]);
+    await pool.query('drop table machine_state');
     expect((await served.call<Shop>('GET', '/shop')).body).toEqual(shop);
     const { body: job } = await served.call<Job>('GET', `/jobs/${id}`);
     expect(job.plan).toEqual(JSON.parse(JSON.stringify(encodePlan(plan))));

@@ -15,7 +15,7 @@ import type pg from 'pg';
 import { readyArtwork } from '../artwork/queries.ts';
 import { aside } from '../aside/aside.ts';
 import * as care from '../care/queries.ts';
-import type { Db } from '../db.ts';
+import { inTransaction, type Db } from '../db.ts';
 import { keepingIn, products, today } from '../floor.ts';
 import { jobById } from '../jobs/queries.ts';
 import { measuresFor } from '../plates/queries.ts';
@@ -388,3 +388,22 @@ export const foresee = (pool: pg.Pool, jobId: string): Promise<unknown> =>
   needOf(pool, jobId).catch((error: unknown) => {
     if (!(error instanceof DomainError)) throw error;
   });
+
+/** Plates of an artwork are built: jobs that were accepted before reserve what they take now. */
+export async function reserveWaiting(pool: pg.Pool, buildId: string): Promise<void> {
+  const { rows } = await pool.query<{ id: JobId }>(
+    `select h.job_id as id from plate_build b
+     join job_head h on h.artwork_id = b.artwork_id join job j on j.id = h.job_id
+     where b.id = $1::uuid and b.state = 'done' and j.state = any ($2::text[])
+       and not exists (select from stock_event e where e.job_id = j.id and e.holds)`,
+    [buildId, TO_BE_MADE],
+  );
+  for (const { id } of rows) {
+    await foresee(pool, id);
+    await inTransaction(pool, (db) => reserve(db, id, null, { by: 'Kyanos' })).catch(
+      (error: unknown) => {
+        if (!(error instanceof DomainError)) throw error;
+      },
+    );
+  }
+}
