@@ -10,6 +10,8 @@ import {
   inkProductOf,
   NO_CARE,
   patternVerdict,
+  procedureMl,
+  PROCEDURES,
   USUAL_CARE,
   type CareAct,
   type CareState,
@@ -55,9 +57,9 @@ const PACE: Readonly<Record<string, readonly [jobs: number, white: number]>> = {
 };
 const DELIVERY_DAYS = 5;
 const RACKS: Readonly<Record<Material['form'], string>> = {
-  roll: 'roll rack',
-  sheet: 'card shelf',
-  board: 'board bay',
+  roll: 'Roll rack',
+  sheet: 'Card shelf',
+  board: 'Board bay',
 };
 
 /** Lots that jobs of the demo name, and one that has grown too old; days ago. */
@@ -75,8 +77,8 @@ const NAMED: readonly {
   { material: 'backlit-film', lot: 'BF-2608-1', made: 110, received: 92, size: 50 },
 ];
 
-/** Lots of which the jobs on the demo's board are to find enough. */
-const PROMISED = new Set(NAMED.slice(1).map(({ lot }) => lot));
+/** Lots of which something is to be left: jobs on the demo's board want them, and one grows too old. */
+const PROMISED = new Set(NAMED.map(({ lot }) => lot));
 
 /** @param now the moment at which it ends: the last evening is the one before */
 export function floorHistory(shop: Shop, now: Date, seed = 20_261_127): FloorHistory {
@@ -138,6 +140,12 @@ class Floor {
     let count = 0;
     for (let p = this.#chance(); p > Math.exp(-mean); p *= this.#chance()) count++;
     return count;
+  }
+  /** Version 4 of RFC 9562 but for its bits, which are from the seed. */
+  #uuid(): string {
+    const hex = (length: number) =>
+      Array.from({ length }, () => Math.floor(this.#chance() * 16).toString(16)).join('');
+    return `${hex(8)}-${hex(4)}-4${hex(3)}-a${hex(3)}-${hex(12)}`;
   }
   #pass(minutes: number): void {
     this.#time += minutes * 60_000;
@@ -212,7 +220,7 @@ class Floor {
       madeOn: this.#dayAgo(received + 40),
       // A year from being made, printed on it.
       expiresOn: this.#dayAgo(received + 40 - 365),
-      place: 'ink cabinet',
+      place: 'Ink cabinet',
       paid: Math.round((ml / 1000) * ink.pricePerLitre),
     });
   }
@@ -310,10 +318,25 @@ class Floor {
     const state = this.#cared.get(machine.id) ?? NO_CARE;
     if (state.heads === 'parked') return;
     const stood = state.whiteMovedAt ? (this.#time - Date.parse(state.whiteMovedAt)) / DAY_MS : 0;
+    const run = this.#uuid();
+    this.#done(machine, {
+      act: 'run-started',
+      run,
+      procedure: 'daily',
+      title: PROCEDURES.daily.title,
+    });
     this.#done(machine, { act: 'agitated' });
     this.#pass(3);
     const { missing, ml } = this.#pattern(machine, stood);
     this.#done(machine, { act: 'pattern', missing });
+    const minutes = Math.round(this.#between(3, 6) * 10) / 10;
+    this.#done(machine, {
+      act: 'run-ended',
+      run,
+      finished: true,
+      minutes,
+      ml: procedureMl(PROCEDURES.daily, machine),
+    });
     const { verdict } = patternVerdict(missing, machine.care?.nozzles ?? USUAL_CARE.nozzles);
     if (verdict === 'whole' || verdict === 'few') return;
     this.#pass(4);
@@ -386,7 +409,9 @@ class Floor {
       : (amount * material.width * material.length) / 1e6;
     const minutes = 12 + areaM2 * this.#between(14, 26) * (wantsWhite ? 1.7 : 1);
     this.#pass(8);
-    this.#told(chosen.item.id, { act: 'drawn', amount, source: 'hand' });
+    const rest = this.#told(chosen.item.id, { act: 'drawn', amount, source: 'hand' });
+    if (roll && rest.left > 0 && rest.left < 1.2)
+      this.#told(rest.id, { act: 'discarded', reason: 'rest too short' });
     const ml: Record<string, number> = {};
     for (const ink of machine.inks) {
       const special = ink.role !== 'process';

@@ -82,11 +82,15 @@ export async function stateOf(
   return { state: planningState(state, leftIn(await fittedIn(db, machine.id))), revision };
 }
 
-/** The state of a machine with the shelf of a material and what is due, as a job is planned with them. */
+/**
+ * The state of a machine with the shelf of a material and what is due, as a job is planned with them.
+ * @param jobId what it has reserved is its own
+ */
 export async function floorFor(
   db: Db,
   machine: Machine,
   materialId: string,
+  jobId?: string,
 ): Promise<{ readonly state: MachineState; readonly revision: number }> {
   const { state, revision } = await stateOf(db, machine);
   const known = await products(db);
@@ -99,7 +103,7 @@ export async function floorFor(
   const day = today();
   const { offers } = chooseLot(
     lots,
-    { amount: 0 },
+    { amount: 0, ...(jobId !== undefined && { jobId }) },
     keeping({ kind: 'material', product: materialId }),
     day,
   );

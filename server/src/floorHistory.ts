@@ -50,8 +50,8 @@ export async function loadFloor(db: pg.PoolClient, history: FloorHistory): Promi
     ],
   );
   await db.query(
-    `insert into care_event (machine_id, at, by, act, data)
-     select machine, at, by, data ->> 'act', data
+    `insert into care_event (machine_id, at, by, act, run, data)
+     select machine, at, by, data ->> 'act', (data ->> 'run')::uuid, data
      from jsonb_to_recordset($1::jsonb) as one (machine text, at timestamptz, by text, data jsonb)`,
     [
       JSON.stringify(

@@ -1,7 +1,9 @@
 import { createRouter, createWebHistory } from 'vue-router';
 import BoardPage from './board/BoardPage.vue';
 import { STAGES } from './job/stages.ts';
+import { SECTIONS as CARE } from './care/sections.ts';
 import { SECTIONS } from './shop/sections.ts';
+import { SECTIONS as STOCK } from './stock/sections.ts';
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -28,6 +30,36 @@ export const router = createRouter({
           name: `shop-${id}`,
           component,
         })),
+      ],
+    },
+    {
+      path: '/stock',
+      component: () => import('./stock/StockPage.vue'),
+      children: [
+        { path: '', name: 'stock', redirect: { name: 'stock-shelf' } },
+        ...STOCK.map(({ id, component }) => ({
+          path: `${id}/:item?`,
+          name: `stock-${id}`,
+          component,
+        })),
+      ],
+    },
+    {
+      path: '/care',
+      component: () => import('./care/CarePage.vue'),
+      children: [
+        { path: '', name: 'care', redirect: { name: 'care-machines' } },
+        ...CARE.map(({ id, component }) => ({
+          path: `${id}/:item?`,
+          name: `care-${id}`,
+          component,
+        })),
+        {
+          path: 'runs/:run',
+          name: 'care-procedures-run',
+          component: () => import('./care/RunPage.vue'),
+          props: true,
+        },
       ],
     },
     { path: '/:rest(.*)*', redirect: '/' },

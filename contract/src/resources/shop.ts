@@ -33,7 +33,7 @@ export const getMachineState = endpoint({
   summary:
     'What is true of a machine today; with the shelf of a material and the care that is due where one is named',
   params,
-  query: z.object({ material: ShopId.optional() }),
+  query: z.object({ material: ShopId.optional(), job: JobId.optional() }),
   answer: MachineStateSchema,
   revised: true,
 });

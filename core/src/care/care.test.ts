@@ -11,6 +11,7 @@ import {
   effectOf,
   lineAt,
   longestGap,
+  nozzlesIn,
   NO_CARE,
   patternRows,
   patternVerdict,
@@ -244,6 +245,11 @@ describe('nozzle patterns', () => {
       ({ step, down }) => `${step},${down}`,
     );
     expect(new Set(places).size).toBe(180);
+  });
+
+  it('are told by numbers as a person writes them', () => {
+    expect(nozzlesIn('3, 17-19 and 180; 181, 0', 180)).toEqual([2, 16, 17, 18, 179]);
+    expect(nozzlesIn('none', 180)).toEqual([]);
   });
 
   it('are judged by neighbours and by share of a row, row by row', () => {

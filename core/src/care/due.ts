@@ -1,5 +1,5 @@
 /** What is to be done for a machine now: from what happened to it, not from the calendar alone. */
-import { ageOf, type Day, type Keeping, type StockItem } from '../stock/index.ts';
+import { ageOf, dayWords, type Day, type Keeping, type StockItem } from '../stock/index.ts';
 import { USUAL_CARE, type CareFigures, type Machine } from '../stack/index.ts';
 import type { Working } from '../units/index.ts';
 import { term } from '../units/index.ts';
@@ -161,8 +161,8 @@ const expiryDue = ({ fitted, keeping }: DueInput, today: Day): CareDue[] =>
         when: age === 'over' ? 'now' : 'soon',
         says:
           age === 'over'
-            ? `${item.name} in the machine is past its day, ${until} (${from}). Change the container.`
-            : `${item.name} in the machine is good until ${until} (${from}): use it first.`,
+            ? `${item.name} in the machine is past its day, ${dayWords(until!)} (${from}). Change the container.`
+            : `${item.name} in the machine is good until ${dayWords(until!)} (${from}): use it first.`,
         procedure: 'change-container',
       },
     ];

@@ -28,6 +28,18 @@ export const lineAt = (nozzle: number): { readonly step: number; readonly down: 
   down: nozzle % STEP_NOZZLES,
 });
 
+/**
+ * Nozzles as a person writes them, from 1: `3, 17-19`. Returns them from 0, each once; what is no nozzle of the row is left out.
+ * @param nozzles in the row
+ */
+export function nozzlesIn(text: string, nozzles: number): number[] {
+  const found = new Set<number>();
+  for (const [, from, to] of text.matchAll(/(\d{1,4})(?:\s*[-–]\s*(\d{1,4}))?/g))
+    for (let n = Number(from); n <= Math.min(nozzles, Number(to ?? from)); n++)
+      if (n >= 1) found.add(n - 1);
+  return [...found].sort((a, b) => a - b);
+}
+
 /** Neighbours in the head that miss together leave a gap that passes don't fill (common practice). */
 export function longestGap(missing: readonly MissingNozzle[]): number {
   const keys = new Set(missing.map(({ channel, row, nozzle }) => `${channel}/${row}/${nozzle}`));

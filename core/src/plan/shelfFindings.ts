@@ -1,6 +1,6 @@
 /** What the shelf and the machine as it stands say against a plan: old or short lots, parked heads, care that is due. */
 import { finding, type Finding } from '../findings/index.ts';
-import { amountText, ageMatters, type JobNeed } from '../stock/index.ts';
+import { amountText, ageMatters, dayWords, type JobNeed } from '../stock/index.ts';
 import { usesInkRole, type LotOnShelf, type MachineState } from '../stack/index.ts';
 import type { PrintPlan } from './plan.ts';
 
@@ -69,7 +69,7 @@ function lotFindings(
     found.push(
       finding(
         'LOT_OVER_AGE',
-        `Lot ${own.lot} of ${plan.material.name} was good until ${own.until}. ${matters === 'much' ? 'Plasticiser migrates in clear film, and white on it crazes' : 'Adhesion and colour may be less'}.${way || ' Make a test print on it first, and order fresh material.'}`,
+        `Lot ${own.lot} of ${plan.material.name} was good until ${dayWords(own.until!)}. ${matters === 'much' ? 'Plasticiser migrates in clear film, and white on it crazes' : 'Adhesion and colour may be less'}.${way || ' Make a test print on it first, and order fresh material.'}`,
         { severity: matters === 'much' ? 'warning' : 'note', ...take },
       ),
     );
@@ -77,7 +77,7 @@ function lotFindings(
     found.push(
       finding(
         'LOT_SOON_OVER',
-        `Lot ${own.lot} of ${plan.material.name} is good until ${own.until}: use it first.`,
+        `Lot ${own.lot} of ${plan.material.name} is good until ${dayWords(own.until!)}: use it first.`,
       ),
     );
   if (!enough(own))

@@ -14,6 +14,7 @@ import {
   type MachineState,
 } from '../stack/index.ts';
 import { ruleWords } from '../rule/index.ts';
+import { dayWords } from '../stock/index.ts';
 import { slotWanted, type Trip } from '../trips/index.ts';
 
 export interface Setting {
@@ -132,9 +133,9 @@ function lotText(lot: string, { shelf }: MachineState): string {
   if (!own) return lot;
   const age =
     own.age === 'over'
-      ? `OVER-AGE since ${own.until}`
+      ? `OVER-AGE since ${dayWords(own.until!)}`
       : own.until
-        ? `good until ${own.until}`
+        ? `good until ${dayWords(own.until)}`
         : 'no date known';
   return [lot, ...(own.place ? [own.place] : []), age].join(', ');
 }

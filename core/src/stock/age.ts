@@ -1,5 +1,12 @@
 /** How old a lot or a container is, and until when it is good. */
-import { addMonths, addWeeks, differenceInCalendarDays, formatISO, parseISO } from 'date-fns';
+import {
+  addMonths,
+  addWeeks,
+  differenceInCalendarDays,
+  format,
+  formatISO,
+  parseISO,
+} from 'date-fns';
 import type { Day, StockItem } from './item.ts';
 
 /** What the shop knows of a product's keeping. */
@@ -27,6 +34,8 @@ export interface AgeOf {
 export const SOON_DAYS = { material: 60, ink: 30 } as const;
 
 export const dayText = (date: Date): Day => formatISO(date, { representation: 'date' });
+/** `4 Dec 2026`: as it is read. */
+export const dayWords = (day: Day): string => format(parseISO(day), 'd MMM yyyy');
 export const daysBetween = (from: Day, to: Day): number =>
   differenceInCalendarDays(parseISO(to), parseISO(from));
 
@@ -41,7 +50,7 @@ export function goodUntil(
       ? [
           {
             until: dayText(addMonths(parseISO(madeOn), shelfLifeMonths)),
-            from: `made ${madeOn}, keeps ${shelfLifeMonths} months`,
+            from: `made ${dayWords(madeOn)}, keeps ${shelfLifeMonths} months`,
           },
         ]
       : []),
@@ -49,7 +58,7 @@ export function goodUntil(
       ? [
           {
             until: dayText(addWeeks(parseISO(openedOn), openWeeks)),
-            from: `opened ${openedOn}, keeps ${openWeeks} weeks once open`,
+            from: `opened ${dayWords(openedOn)}, keeps ${openWeeks} weeks once open`,
           },
         ]
       : []),

@@ -1,5 +1,5 @@
 /** Which lot a job is printed on: the oldest good one that is long enough; first expired, first out. */
-import { AGES, ageOf, type AgeOf, type Keeping } from './age.ts';
+import { AGES, ageOf, dayWords, type AgeOf, type Keeping } from './age.ts';
 import { amountText, freeIn, isThere, type Day, type StockItem } from './item.ts';
 
 export interface LotNeed {
@@ -59,7 +59,7 @@ export function chooseLot<T extends StockItem>(
         width > 0 && item.width > 0 && Math.abs(item.width - width) > 0.5
           ? `it is ${item.width} mm wide, and the plan is laid out on ${width} mm`
           : age.age === 'over'
-            ? `over-age since ${age.until}`
+            ? `over-age since ${dayWords(age.until!)}`
             : free <= 0 || free + 1e-9 < amount
               ? `only ${amountText(free, item.unit)} free`
               : undefined;
@@ -78,7 +78,7 @@ export function chooseLot<T extends StockItem>(
     const older = offers.filter((one) => before(one, chosen) < 0).length;
     return {
       chosen,
-      reason: `${age.until ? `Good until ${age.until}` : `Received ${item.receivedOn}, no date known`}: the oldest good one with ${amountText(amount, item.unit)} free${older > 0 ? ` (${older} older can’t be taken)` : ''}. ${amountText(chosen.leftAfter, item.unit)} will be left.`,
+      reason: `${age.until ? `Good until ${dayWords(age.until)}` : `Received ${dayWords(item.receivedOn)}, no date known`}: the oldest good one with ${amountText(amount, item.unit)} free${older > 0 ? ` (${older} older can’t be taken)` : ''}. ${amountText(chosen.leftAfter, item.unit)} will be left.`,
       offers: [chosen, ...offers.filter((one) => one !== chosen)],
     };
   }

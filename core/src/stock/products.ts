@@ -20,9 +20,9 @@ export interface Product extends StockedProduct {
   readonly white: boolean;
 }
 
-/** Usual where the shop has said nothing: a working week to deliver, half a year for open ink (common practice). */
+/** Usual where the shop has said nothing: a working week to deliver; half a year for open ink with pigment that settles, a year for other ink (common practice). */
 export const USUAL_DELIVERY_DAYS = 5;
-export const USUAL_OPEN_WEEKS = 26;
+export const USUAL_OPEN_WEEKS = { settles: 26, other: 52 };
 /** Metres of a roll and sheets of a pack where the shop has said nothing; usual. */
 const ROLL_M = 50;
 const PACK_SHEETS = 10;
@@ -81,6 +81,7 @@ function inkProducts(
         continue;
       }
       const said = supplies[key];
+      const settles = ink.role === 'white' || ink.role === 'metallic';
       const amount = ink.container?.ml ?? INK_ML;
       found.set(key, {
         key,
@@ -90,7 +91,7 @@ function inkProducts(
         width: 0,
         fits: [fits],
         white: ink.role === 'white',
-        keeping: { openWeeks: said?.openWeeks ?? USUAL_OPEN_WEEKS },
+        keeping: { openWeeks: said?.openWeeks ?? USUAL_OPEN_WEEKS[settles ? 'settles' : 'other'] },
         supply: said ?? {
           deliveryDays: USUAL_DELIVERY_DAYS,
           sizes: [{ amount, price: Math.round((amount / 1000) * ink.pricePerLitre) }],

@@ -4,7 +4,7 @@
  */
 import { addDays, parseISO } from 'date-fns';
 import { money, term, type Currency, type Money, type Working } from '../units/index.ts';
-import { ageOf, dayText, daysBetween, type Keeping } from './age.ts';
+import { ageOf, dayText, dayWords, daysBetween, type Keeping } from './age.ts';
 import { amountText, isThere, type Day, type StockItem, type StockUnit } from './item.ts';
 
 /** A size that can be bought. */
@@ -150,8 +150,8 @@ export function reorderLine(input: ReorderInput): ReorderLine | undefined {
     cost,
     reason:
       emptyOn === undefined
-        ? `${text(good)} last beyond ${HORIZON_DAYS / 7} weeks.`
-        : `${text(good)} are used up ${emptyIn === 0 ? 'by jobs that are accepted already' : `by ${emptyOn}`}${first ? `; the first job that wants it is ${first.job}` : ''}. ${
+        ? `${text(good)} left: enough for more than ${HORIZON_DAYS / 7} weeks.`
+        : `${good === 0 ? 'None is left' : `${text(good)} left, used up ${emptyIn === 0 ? 'by jobs that are accepted already' : `by ${dayWords(emptyOn)}`}`}${first ? `; the first job that wants it is ${first.job}` : ''}. ${
             late
               ? `Delivery takes ${supply.deliveryDays} days: it comes too late, order now.`
               : `Delivery takes ${supply.deliveryDays} days.`

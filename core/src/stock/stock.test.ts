@@ -288,11 +288,11 @@ describe('the lot of a job', () => {
     const found = chooseLot([fresh, old, rest], { amount: 10 }, keeping, TODAY);
     expect(found.chosen!.item.lot).toBe('NEW');
     expect(found.reason).toBe(
-      'Good until 2027-06-01: the oldest good one with 10.0 m free (2 older can’t be taken). 40.0 m will be left.',
+      'Good until 1 Jun 2027: the oldest good one with 10.0 m free (2 older can’t be taken). 40.0 m will be left.',
     );
     expect(found.offers.map(({ against }) => against)).toEqual([
       undefined,
-      'over-age since 2026-01-01',
+      'over-age since 1 Jan 2026',
       'only 3.0 m free',
     ]);
     const two = chooseLot([rest, lot('B', { left: 9 })], { amount: 10 }, keeping, TODAY);

@@ -34,7 +34,7 @@ async function orderOf(pool: pg.Pool, id: string, paper: string): Promise<PaperO
   // A machine that the shop has no more has no state.
   const known = machines.some((machine) => machine.id === plan.machine.id);
   const state = known
-    ? (await floorFor(pool, await machineById(pool, plan.machine.id), plan.material.id)).state
+    ? (await floorFor(pool, await machineById(pool, plan.machine.id), plan.material.id, id)).state
     : UNKNOWN_STATE;
   return {
     plan,

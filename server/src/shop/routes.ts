@@ -37,7 +37,7 @@ export function shopRoutes(pool: pg.Pool): Router {
     const { state, revision } =
       query.material === undefined
         ? await stateOf(pool, machine)
-        : await floorFor(pool, machine, query.material);
+        : await floorFor(pool, machine, query.material, query.job);
     tellRevision(revision);
     return onWireState(state);
   });

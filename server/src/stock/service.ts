@@ -3,6 +3,7 @@ import type { ReorderLineOnWire, ShelfProduct, Stocked } from '@kyanos/contract'
 import {
   ageOf,
   amountText,
+  dayWords,
   byAge,
   DomainError,
   productKey,
@@ -217,7 +218,7 @@ export async function labelsFor(db: Db, codes: readonly string[]): Promise<Uint8
       lot: item.lot,
       lines: [
         `${amountText(item.size, item.unit)}${item.width > 0 ? `, ${item.width} mm wide` : ''}`,
-        ...(until ? [`Good until ${until}`] : []),
+        ...(until ? [`Good until ${dayWords(until)}`] : []),
         ...(item.place ? [item.place] : []),
       ],
     });

@@ -63,6 +63,8 @@ const jobs = computed(() => list.value?.jobs);
 const pages = computed(() => Math.ceil((list.value?.total ?? 0) / PAGE));
 const shop = shallowRef<Shop>();
 const problem = shallowRef<Problem>();
+/** What the last change of a state did to the stock. */
+const said = shallowRef<readonly string[]>([]);
 let timer: ReturnType<typeof setTimeout> | undefined;
 let left = false;
 
@@ -216,6 +218,9 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
       @leave="asked = undefined"
     />
     <v-alert v-if="problem" class="mt-4" type="warning" :text="problem.message" />
+    <v-snackbar :model-value="said.length > 0" :timeout="9000" @update:model-value="said = []">
+      <p v-for="one in said" :key="one">{{ one }}</p>
+    </v-snackbar>
 
     <div v-if="list && (list.total > 0 || search || state !== 'open')" class="find">
       <v-text-field
@@ -257,7 +262,12 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
             </p>
           </div>
         </router-link>
-        <job-order-menu :job="job" @changed="changed(job, $event)" @refused="refused" />
+        <job-order-menu
+          :job="job"
+          @changed="changed(job, $event)"
+          @stock="said = $event"
+          @refused="refused"
+        />
       </li>
     </ul>
     <v-pagination v-if="pages > 1" v-model="page" class="mt-6" :length="pages" />

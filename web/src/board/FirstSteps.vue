@@ -69,6 +69,7 @@ async function begin() {
       }),
       inks: [],
       presets: [],
+      procedures: [],
       prices: {
         prices: {
           ...prices,

@@ -8,7 +8,12 @@ import { call, Refused } from '../shared/api.ts';
 import { DUE_WORDS, STATE_WORDS } from './orderWords.ts';
 
 const props = defineProps<{ job: JobSummary }>();
-const emit = defineEmits<{ changed: [order: JobOrder]; refused: [problem: Problem] }>();
+const emit = defineEmits<{
+  changed: [order: JobOrder];
+  /** What the change did to the stock, in sentences. */
+  stock: [said: readonly string[]];
+  refused: [problem: Problem];
+}>();
 
 const open = ref(false);
 const due = computed(() => (props.job.due === null ? null : new Date(props.job.due)));
@@ -28,7 +33,9 @@ async function change(next: Partial<JobOrder>) {
       params: { id: props.job.id },
       body: { was, now: { ...was, ...next } },
     };
-    emit('changed', await call(API.setJobOrder, { params, body }));
+    const { stock, ...order } = await call(API.setJobOrder, { params, body });
+    emit('changed', order);
+    if (stock.length > 0) emit('stock', stock);
   } catch (error) {
     if (!(error instanceof Refused)) throw error;
     emit('refused', error.problem);

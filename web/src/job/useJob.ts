@@ -42,6 +42,10 @@ export const useJob = defineStore('job', () => {
   const info = computed<ArtworkInfo | undefined>(() => artwork.value?.info ?? undefined);
   const { state, tell: tellState } = useMachineState(
     computed(() => plan.value?.machine.id),
+    computed(() => ({
+      ...(plan.value && { material: plan.value.material.id }),
+      ...(id.value !== undefined && { job: id.value }),
+    })),
     problem,
   );
   const subject = computed<Subject | undefined>(() =>

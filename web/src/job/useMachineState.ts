@@ -6,6 +6,8 @@ import { callRevised, Refused } from '../shared/api.ts';
 
 export function useMachineState(
   machine: Readonly<Ref<string | undefined>>,
+  /** Its shelf is told with the state; what the job has reserved is its own. */
+  of: Readonly<Ref<{ readonly material?: string; readonly job?: string }>>,
   problem: Ref<Problem | undefined>,
 ) {
   const state = shallowRef<MachineState>(UNKNOWN_STATE);
@@ -13,7 +15,10 @@ export function useMachineState(
 
   async function load(id: string): Promise<void> {
     try {
-      const found = await callRevised(API.getMachineState, { params: { machine: id } });
+      const found = await callRevised(API.getMachineState, {
+        params: { machine: id },
+        query: { ...of.value },
+      });
       if (machine.value !== id) return;
       ({ value: state.value, revision } = found);
     } catch (error) {
@@ -22,10 +27,12 @@ export function useMachineState(
     }
   }
   watch(
-    machine,
-    (id) => {
-      state.value = UNKNOWN_STATE;
-      revision = undefined;
+    [machine, () => JSON.stringify(of.value)],
+    ([id], [before]) => {
+      if (id !== before) {
+        state.value = UNKNOWN_STATE;
+        revision = undefined;
+      }
       if (id !== undefined) void load(id);
     },
     { immediate: true },

@@ -6,10 +6,9 @@ import wasm from 'zxing-wasm/reader/zxing_reader.wasm?url';
 
 let ready: unknown;
 
-/** Contents of the codes in a picture, 0 dark to 255 light. */
-export async function decode(picture: Grey): Promise<string[]> {
+/** Contents of the codes in a picture of a camera. */
+export async function decodeImage(image: ImageData): Promise<string[]> {
   ready ??= prepareZXingModule({ overrides: { locateFile: () => wasm } });
-  const image = new ImageData(rgbaOf(picture), picture.width, picture.height);
   const found = await readBarcodes(image, {
     tryHarder: true,
     tryRotate: true,
@@ -17,3 +16,7 @@ export async function decode(picture: Grey): Promise<string[]> {
   });
   return found.map(({ text }) => text);
 }
+
+/** Contents of the codes in a picture, 0 dark to 255 light. */
+export const decode = (picture: Grey): Promise<string[]> =>
+  decodeImage(new ImageData(rgbaOf(picture), picture.width, picture.height));

@@ -12,6 +12,7 @@ import { computed } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import { length } from '../shared/format.ts';
 import AssumedFigures from './AssumedFigures.vue';
+import JobLots from './JobLots.vue';
 import MaterialSwatch from './MaterialSwatch.vue';
 import MeasuredOptics from './MeasuredOptics.vue';
 
@@ -159,6 +160,7 @@ const LIGHTS = [
           </button>
         </div>
       </div>
+      <job-lots />
     </div>
     <teleport defer to="#job-side">
       <div class="panel settings">

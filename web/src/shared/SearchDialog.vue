@@ -27,6 +27,20 @@ const jobs = shallowRef<readonly Found[]>([]);
 const things = shallowRef<readonly Found[]>([]);
 const at = ref(0);
 
+/** A lot or a container is found by its code, its lot or its name. */
+async function fetchStock(): Promise<Found[]> {
+  const { products } = await call(API.getShelf, {});
+  return products.flatMap(({ items }) =>
+    items.map(({ item }) => ({
+      key: `stock ${item.id}`,
+      kind: item.kind === 'material' ? 'Lot' : 'Container',
+      name: `${item.lot || item.code} ${item.name}`,
+      about: item.lot ? item.code : '',
+      to: { name: 'stock-shelf', params: { item: item.code } },
+    })),
+  );
+}
+
 /** The things of the shop are few: all of them are fetched when the dialog opens. */
 async function fetchThings(): Promise<void> {
   const kinds = [
@@ -55,6 +69,7 @@ async function fetchThings(): Promise<void> {
       about: '',
       to: { name: `shop-${id}` },
     })),
+    ...(await fetchStock()),
   ];
 }
 watch(open, (now) => {
@@ -80,8 +95,8 @@ watch([asked, open], async ([search, now]) => {
 const found = computed(() => {
   const wanted = words.value.toLowerCase().split(/\s+/).filter(Boolean);
   if (wanted.length === 0) return [];
-  const matching = things.value.filter(({ kind, name }) =>
-    wanted.every((word) => `${kind} ${name}`.toLowerCase().includes(word)),
+  const matching = things.value.filter(({ kind, name, about }) =>
+    wanted.every((word) => `${kind} ${name} ${about}`.toLowerCase().includes(word)),
   );
   return [...jobs.value, ...matching].slice(0, 2 * MOST);
 });
@@ -101,7 +116,7 @@ const step = (by: number) =>
     <div class="panel find">
       <v-text-field
         v-model="words"
-        label="Find a job, machine, material, ink or preset"
+        label="Find a job, machine, material, ink, lot or preset"
         autofocus
         type="search"
         aria-controls="found"

@@ -26,7 +26,7 @@ export const KEYS = {
   everywhere: {
     title: 'Everywhere',
     keys: {
-      find: { keys: ['/'], what: 'find a job, machine, material, ink or preset' },
+      find: { keys: ['/'], what: 'find a job, machine, material, ink, lot or preset' },
       list: { keys: ['?'], what: 'this list' },
     },
   },

@@ -40,9 +40,10 @@ export function useSetting<N extends SettingName>(name: N, initial: Wire<Setting
     }
   }, SAVE_MS);
 
-  function set(next: Wire<SettingValue<N>>): void {
+  /** Resolves once it is kept, or refused. */
+  async function set(next: Wire<SettingValue<N>>): Promise<void> {
     value.value = next;
-    void save();
+    await save();
   }
 
   return { value, set, problem };

@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import PriceFields from '../cost/PriceFields.vue';
 import { without } from '../shared/without.ts';
 import BehindNotice from './BehindNotice.vue';
-import DayField from './DayField.vue';
+import DayField from '../shared/DayField.vue';
 import ItemBar from './ItemBar.vue';
 import { useEditing } from './useEditing.ts';
 import { useItems } from './useItems.ts';
@@ -36,7 +36,7 @@ function setDay(day: string | undefined) {
       <item-bar kind="prices" single :item="chosen" name="the prices" :editing="editing" />
       <behind-notice id="standard" part="prices" :revision="chosen.revision" />
       <div class="panel pad stage">
-        <day-field :model-value="list.holdsFrom" @update:model-value="setDay" />
+        <day-field label="Holds from" :model-value="list.holdsFrom" @update:model-value="setDay" />
         <price-fields
           :model-value="list.prices"
           @update:model-value="editing.set({ ...list, prices: $event })"

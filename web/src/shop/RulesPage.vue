@@ -5,7 +5,7 @@ import { computed, shallowRef } from 'vue';
 import NumberField from '../shared/NumberField.vue';
 import { activeItems, type ShopItem } from '../shared/shopItems.ts';
 import { without } from '../shared/without.ts';
-import DayField from './DayField.vue';
+import DayField from '../shared/DayField.vue';
 import ItemBar from './ItemBar.vue';
 import { useEditing } from './useEditing.ts';
 import { useItems } from './useItems.ts';
@@ -42,7 +42,7 @@ function noChoke(id: string) {
     <template v-if="chosen && book">
       <item-bar kind="rules" single :item="chosen" name="the house rules" :editing="editing" />
       <div class="panel pad stage">
-        <day-field :model-value="book.holdsFrom" @update:model-value="setDay" />
+        <day-field label="Holds from" :model-value="book.holdsFrom" @update:model-value="setDay" />
         <div class="field-grid">
           <number-field
             label="Wait after white"

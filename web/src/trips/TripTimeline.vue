@@ -18,6 +18,7 @@ const LOOKS: Record<PhaseStep, Look> = {
   setup: 'hands',
   fitting: 'hands',
   slot: 'hands',
+  heads: 'hands',
   check: 'hands',
   loading: 'hands',
   tool: 'hands',

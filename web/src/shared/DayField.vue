@@ -1,11 +1,12 @@
 <script setup lang="ts">
-/** The first day on which something holds. Empty: always. */
+/** A day. Empty: none. */
 const day = defineModel<string | undefined>({ required: true });
+defineProps<{ label: string }>();
 </script>
 
 <template>
   <v-text-field
-    label="Holds from"
+    :label="label"
     type="date"
     clearable
     :model-value="day ?? ''"

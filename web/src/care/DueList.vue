@@ -1,0 +1,84 @@
+<script setup lang="ts">
+/** What is due on a machine, each with its reason and the procedure for it. */
+import type { DueOnWire } from '@kyanos/contract';
+import { PROCEDURES, type ProcedureId } from '@kyanos/core';
+import WorkingBody from '../shared/WorkingBody.vue';
+
+defineProps<{ due: readonly DueOnWire[] }>();
+const emit = defineEmits<{ begin: [procedure: string] }>();
+const titleOf = (id: string) => PROCEDURES[id as ProcedureId].title;
+</script>
+
+<template>
+  <ul class="due" data-testid="due">
+    <li v-for="one in due" :key="one.code + (one.run ?? '')" :class="one.when">
+      <div>
+        <strong>{{ one.when === 'now' ? 'Now' : 'Soon' }}.</strong> {{ one.says }}
+      </div>
+      <div class="ways">
+        <router-link
+          v-if="one.run"
+          :to="{ name: 'care-procedures-run', params: { run: one.run } }"
+          class="go"
+          >Go on</router-link
+        >
+        <v-btn
+          v-else-if="one.procedure"
+          color="primary"
+          variant="flat"
+          @click="emit('begin', one.procedure)"
+        >
+          {{ titleOf(one.procedure) }}
+        </v-btn>
+        <v-menu v-if="one.working" max-width="460">
+          <template #activator="{ props: activator }">
+            <v-btn v-bind="activator" variant="text">Why</v-btn>
+          </template>
+          <working-body :working="one.working" />
+        </v-menu>
+      </div>
+    </li>
+    <li v-if="due.length === 0" class="clear">Nothing is due.</li>
+  </ul>
+</template>
+
+<style scoped>
+.due {
+  list-style: none;
+  display: grid;
+  gap: 8px;
+}
+
+li {
+  display: grid;
+  gap: 8px;
+  padding: 10px 12px;
+  background: rgb(var(--v-theme-surface));
+  border: 1px solid var(--line);
+  border-left: 4px solid rgb(var(--v-theme-info));
+  border-radius: 8px;
+}
+
+li.now {
+  border-left-color: rgb(var(--v-theme-warning));
+}
+
+li.clear {
+  border-left-color: rgb(var(--v-theme-success));
+}
+
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+
+.go {
+  display: inline-flex;
+  align-items: center;
+  min-height: 40px;
+  font-weight: 650;
+  color: inherit;
+}
+</style>

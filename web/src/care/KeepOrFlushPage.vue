@@ -1,0 +1,207 @@
+<script setup lang="ts">
+/** Keep white in, park it, flush it out or send it out: by the jobs that are coming and what care has cost. */
+import { API, type Answered } from '@kyanos/contract';
+import { computed, shallowRef, watch } from 'vue';
+import { call } from '../shared/api.ts';
+import FigureValue from '../shared/FigureValue.vue';
+import { currency, duration, ml } from '../shared/format.ts';
+import MachineTabs from './MachineTabs.vue';
+import { useMachines } from './useMachines.ts';
+
+const { machines, machine, problem, trying, choose } = useMachines();
+const white = computed(() => machines.value?.filter((one) => one.white) ?? []);
+const found = shallowRef<Answered<typeof API.getWhiteForecast>>();
+watch(
+  () => machine.value?.id,
+  (id) => {
+    found.value = undefined;
+    if (id !== undefined && machine.value?.white)
+      void trying(async () => {
+        const answer = await call(API.getWhiteForecast, { params: { machine: id } });
+        if (machine.value?.id === id) found.value = answer;
+      });
+  },
+  { immediate: true },
+);
+
+const answer = computed(() => {
+  if (machine.value && !machine.value.white) return `${machine.value.name} has no white ink.`;
+  return found.value?.says ?? 'Working it out from the jobs on the board and the logbook…';
+});
+const dearest = computed(() =>
+  Math.max(1, ...(found.value?.choices.map(({ total }) => total.minor) ?? [])),
+);
+const bars = computed(() => {
+  const past = found.value?.past ?? [];
+  const weeks = found.value?.weeks ?? [];
+  const most = Math.max(1, ...past.map((week) => week.ml), ...weeks.map((week) => week.ml));
+  return [
+    ...past.map((week, i) => ({
+      ...week,
+      label: `${past.length - i} wk ago`,
+      coming: false,
+      share: week.ml / most,
+    })),
+    ...weeks.map((week, i) => ({
+      ...week,
+      label: i === 0 ? 'this week' : `in ${i} wk`,
+      coming: true,
+      share: week.ml / most,
+    })),
+  ];
+});
+</script>
+
+<template>
+  <section class="stage">
+    <header>
+      <h1 class="question">Keep white in, or flush it out?</h1>
+      <p class="answer" data-testid="answer">{{ answer }}</p>
+    </header>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <machine-tabs v-if="machines" :machines="white" :selected="machine?.id" @select="choose" />
+    <template v-if="found">
+      <div class="panel pad">
+        <table class="table choices">
+          <thead>
+            <tr>
+              <th scope="col">Over the coming 12 weeks</th>
+              <th scope="col"></th>
+              <th scope="col" class="right">Costs</th>
+              <th scope="col" class="right">Cheapest in</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="choice in found.choices" :key="choice.id">
+              <td>
+                <b>{{ choice.name }}</b>
+                <span class="soft small block">{{ choice.says }}</span>
+              </td>
+              <td class="track">
+                <span :style="{ width: `${(choice.total.minor / dearest) * 100}%` }"></span>
+              </td>
+              <td class="right">
+                <figure-value :text="currency(choice.total)" :working="choice.working" />
+              </td>
+              <td class="right figures">{{ Math.round(choice.cheapestIn / 10) }} of 10</td>
+            </tr>
+          </tbody>
+        </table>
+        <p class="soft small">
+          What care costs and how white is bought stand under
+          <router-link :to="{ name: 'shop-white' }">Shop, White ink</router-link> and
+          <router-link :to="{ name: 'stock-order' }">Stock, To order</router-link>.
+        </p>
+      </div>
+      <div class="panel pad">
+        <h2 class="label">White a week: printed, and expected</h2>
+        <div
+          class="weeks"
+          role="img"
+          :aria-label="`Printed in 12 weeks: ${found.past.map((week) => week.ml.toFixed(0)).join(', ')} mL; expected: ${found.weeks.map((week) => week.ml.toFixed(0)).join(', ')} mL`"
+        >
+          <div
+            v-for="(bar, i) in bars"
+            :key="i"
+            class="week"
+            :class="{ coming: bar.coming }"
+            :title="`${bar.label}: ${bar.ml.toFixed(0)} mL`"
+          >
+            <span class="bar" :style="{ height: `${Math.max(1, bar.share * 100)}%` }"></span>
+          </div>
+        </div>
+        <div class="axis small soft">
+          <span>12 weeks ago</span><span>today</span><span>in 12 weeks</span>
+        </div>
+      </div>
+      <div class="two">
+        <div class="panel pad">
+          <h2 class="label">Jobs that want white</h2>
+          <table v-if="found.jobs.length" class="table">
+            <tbody>
+              <tr v-for="job in found.jobs" :key="job.name">
+                <td>{{ job.name }}</td>
+                <td class="right figures">{{ ml(job.ml) }}</td>
+                <td class="soft">
+                  {{ job.due ?? 'no due time'
+                  }}{{ job.chance < 1 ? `, quoted (${Math.round(job.chance * 100)} %)` : '' }}
+                </td>
+              </tr>
+            </tbody>
+          </table>
+          <p v-else class="soft">None on the board for this machine.</p>
+          <p v-if="found.notCounted.length" class="small soft">
+            Not counted, plates not built: {{ found.notCounted.slice(0, 5).join(', ')
+            }}{{ found.notCounted.length > 5 ? ' …' : '' }}.
+          </p>
+        </div>
+        <div class="panel pad">
+          <h2 class="label">What care cost in {{ found.spent.weeks }} weeks</h2>
+          <p class="big">
+            <figure-value :text="currency(found.spent.cost)" :working="found.spent.working" />
+          </p>
+          <p>
+            {{ ml(found.spent.ml) }} of ink and {{ duration(found.spent.minutes) }} of work, by the
+            logbook.
+          </p>
+        </div>
+      </div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.block {
+  display: block;
+}
+
+.track {
+  width: 26%;
+  vertical-align: middle !important;
+}
+
+.track span {
+  display: block;
+  height: 14px;
+  background: #a9bfe0;
+  border-radius: 3px;
+}
+
+.choices tbody tr:first-child .track span {
+  background: #4d6da8;
+}
+
+.weeks {
+  display: flex;
+  gap: 4px;
+  height: 120px;
+  margin-top: 8px;
+  border-bottom: 1px solid var(--soft);
+}
+
+.week {
+  display: flex;
+  flex: 1;
+  align-items: end;
+}
+
+.bar {
+  width: 100%;
+  background: #8aa5d6;
+  border-radius: 2px 2px 0 0;
+}
+
+.coming .bar {
+  background: repeating-linear-gradient(45deg, #8aa5d6 0 3px, transparent 3px 6px);
+  border: 1px solid #4d6da8;
+}
+
+.axis {
+  display: flex;
+  justify-content: space-between;
+}
+
+.big {
+  font-size: var(--size-title);
+}
+</style>

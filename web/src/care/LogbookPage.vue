@@ -1,0 +1,191 @@
+<script setup lang="ts">
+/** The logbook of a machine: weeks as a strip, and every entry. */
+import {
+  addressOf,
+  API,
+  type CareDay,
+  type FileId,
+  type ToldAct,
+  type ToldCare,
+} from '@kyanos/contract';
+import { mdiBookPlusOutline } from '@mdi/js';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { call } from '../shared/api.ts';
+import { loadDue } from '../shared/due.ts';
+import { duration, ml } from '../shared/format.ts';
+import { timeWords } from '../stock/stockWords.ts';
+import { careWords } from './careWords.ts';
+import MachineTabs from './MachineTabs.vue';
+import PatternGrid from './PatternGrid.vue';
+import TellDialog from './TellDialog.vue';
+import { useMachines } from './useMachines.ts';
+import WeekStrip from './WeekStrip.vue';
+
+const { machines, machine, problem, trying, load, choose, tell } = useMachines();
+const WEEKS = 26;
+const PAGE = 60;
+const days = shallowRef<readonly CareDay[]>([]);
+const events = shallowRef<readonly ToldCare[]>([]);
+const more = ref(false);
+const what = ref('');
+
+async function read(before?: ToldCare['id']) {
+  const id = machine.value?.id;
+  if (id === undefined) return;
+  await trying(async () => {
+    const params = { machine: id };
+    const found = await call(API.listCareEvents, {
+      params,
+      query: { limit: PAGE, ...(before && { before }) },
+    });
+    if (machine.value?.id !== id) return;
+    events.value = before ? [...events.value, ...found] : found;
+    more.value = found.length === PAGE;
+    if (!before) days.value = await call(API.getCareWeeks, { params, query: { weeks: WEEKS } });
+  });
+}
+watch(
+  () => machine.value?.id,
+  () => void read(),
+  { immediate: true },
+);
+
+const answer = computed(() => {
+  const white = days.value.reduce((sum, one) => sum + one.whiteMl, 0);
+  const care = days.value.reduce((sum, one) => sum + one.careMl, 0);
+  const minutes = days.value.reduce((sum, one) => sum + one.careMinutes, 0);
+  return machine.value
+    ? `${machine.value.name}, ${WEEKS} weeks: ${ml(white)} of white printed, ${ml(care)} and ${duration(minutes)} spent on care.`
+    : 'Looking at the machines…';
+});
+
+const telling = ref(false);
+async function write(act: ToldAct) {
+  if (!(await tell(act))) return;
+  telling.value = false;
+  await read();
+}
+async function undo({ id }: ToldCare) {
+  await trying(() => call(API.undoCare, { params: { id } }));
+  if (problem.value) return;
+  await load();
+  await read();
+  void loadDue();
+}
+const looked = shallowRef<ToldCare>();
+const picture = (id: string) => `/api${addressOf(API.getCarePicture, { id: id as FileId })}`;
+const shown = computed(() =>
+  events.value.filter((event) =>
+    careWords(event.what).toLowerCase().includes(what.value.toLowerCase()),
+  ),
+);
+</script>
+
+<template>
+  <section class="stage">
+    <header class="page-head">
+      <div>
+        <h1 class="question">What was done for this machine?</h1>
+        <p class="answer" data-testid="answer">{{ answer }}</p>
+      </div>
+      <v-btn
+        v-if="machine"
+        color="primary"
+        variant="flat"
+        :prepend-icon="mdiBookPlusOutline"
+        @click="telling = true"
+        >Write down</v-btn
+      >
+    </header>
+    <p v-if="problem && !telling" class="problem" role="alert">{{ problem }}</p>
+    <machine-tabs v-if="machines" :machines="machines" :selected="machine?.id" @select="choose" />
+    <div v-if="machine" class="panel pad">
+      <week-strip :days="days" :weeks="WEEKS" />
+    </div>
+    <div v-if="machine" class="panel pad">
+      <v-text-field
+        v-model="what"
+        class="find"
+        label="Find an entry"
+        clearable
+        @click:clear="what = ''"
+      />
+      <table class="table">
+        <tbody>
+          <tr v-for="event in shown" :key="event.id" :class="{ gone: !event.holds }">
+            <td class="figures when">{{ timeWords(event.at) }}</td>
+            <td>{{ event.by }}</td>
+            <td class="what">
+              {{ careWords(event.what) }}
+              <img
+                v-if="event.what.act === 'note' && event.what.picture"
+                :src="picture(event.what.picture)"
+                alt="Picture beside the note"
+                loading="lazy"
+              />
+            </td>
+            <td class="right">
+              <v-btn
+                v-if="event.what.act === 'pattern' && event.what.missing.length"
+                size="small"
+                variant="text"
+                @click="looked = event"
+                >Look</v-btn
+              >
+              <v-btn
+                v-if="event.holds && !event.what.act.startsWith('run-')"
+                size="small"
+                variant="text"
+                :aria-label="`Undo: ${careWords(event.what)}`"
+                @click="undo(event)"
+                >Undo</v-btn
+              >
+              <span v-else-if="!event.holds" class="soft small">undone</span>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <v-btn v-if="more" class="mt-3" @click="read(events[events.length - 1].id)">Show older</v-btn>
+    </div>
+    <tell-dialog
+      v-if="machine"
+      v-model="telling"
+      :machine="machine"
+      :problem="problem"
+      @tell="write"
+    />
+    <v-dialog
+      :model-value="looked !== undefined"
+      max-width="860"
+      @update:model-value="looked = undefined"
+    >
+      <div v-if="looked?.what.act === 'pattern' && machine" class="panel dialog-form">
+        <h2 class="question">Nozzle pattern of {{ timeWords(looked.at) }}</h2>
+        <pattern-grid :model-value="looked.what.missing" :machine="machine" fixed />
+        <div class="dialog-buttons"><v-btn @click="looked = undefined">Close</v-btn></div>
+      </div>
+    </v-dialog>
+  </section>
+</template>
+
+<style scoped>
+.find {
+  max-width: 320px;
+  margin-bottom: 8px;
+}
+
+.when {
+  white-space: nowrap;
+}
+
+.gone .what {
+  text-decoration: line-through;
+}
+
+img {
+  display: block;
+  max-width: 260px;
+  margin-top: 6px;
+  border-radius: 6px;
+}
+</style>

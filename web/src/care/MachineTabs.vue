@@ -1,0 +1,58 @@
+<script setup lang="ts">
+/** The machines to choose from, each with how much is due on it. */
+import type { MachineCare } from '@kyanos/contract';
+
+defineProps<{ machines: readonly MachineCare[]; selected: string | undefined }>();
+const emit = defineEmits<{ select: [id: string] }>();
+</script>
+
+<template>
+  <div class="tabs" role="radiogroup" aria-label="Machine">
+    <button
+      v-for="machine in machines"
+      :key="machine.id"
+      type="button"
+      role="radio"
+      class="panel tab"
+      :aria-checked="machine.id === selected"
+      @click="emit('select', machine.id)"
+    >
+      <b>{{ machine.name }}</b>
+      <span
+        class="small"
+        :class="machine.due.some(({ when }) => when === 'now') ? 'now' : 'soft'"
+        >{{
+          machine.due.length === 0
+            ? 'nothing due'
+            : `${machine.due.length} due${machine.due.some(({ when }) => when === 'now') ? ' now' : ' soon'}`
+        }}</span
+      >
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.tabs {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+}
+
+.tab {
+  display: grid;
+  min-width: 180px;
+  min-height: 52px;
+  padding: 6px 14px;
+  text-align: left;
+}
+
+.tab[aria-checked='true'] {
+  outline: 3px solid rgb(var(--v-theme-primary));
+  outline-offset: -1px;
+}
+
+.now {
+  color: rgb(var(--v-theme-warning));
+  font-weight: 650;
+}
+</style>

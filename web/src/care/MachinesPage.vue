@@ -1,0 +1,122 @@
+<script setup lang="ts">
+/** A machine as it stands, and what is due on it. */
+import type { ToldAct } from '@kyanos/contract';
+import { mdiBookPlusOutline, mdiCalendarSync } from '@mdi/js';
+import { useNow } from '@vueuse/core';
+import { computed, ref } from 'vue';
+import FigureValue from '../shared/FigureValue.vue';
+import { ml } from '../shared/format.ts';
+import { agoWords, SLOT_WORDS } from './careWords.ts';
+import CarriageDrawing from './CarriageDrawing.vue';
+import DueList from './DueList.vue';
+import MachineTabs from './MachineTabs.vue';
+import ProcedureButtons from './ProcedureButtons.vue';
+import TellDialog from './TellDialog.vue';
+import { useMachines } from './useMachines.ts';
+
+const { machines, machine, problem, choose, tell, begin } = useMachines();
+const now = useNow({ interval: 30_000 });
+
+const answer = computed(() => {
+  if (!machines.value) return 'Looking at the machines…';
+  const one = machine.value;
+  if (!one) return 'No machine yet. Set one up under Shop.';
+  const [first] = one.due;
+  if (!first) return `${one.name}: nothing. Print.`;
+  const count = one.due.filter(({ when }) => when === 'now').length;
+  return count > 0
+    ? `${one.name}: ${count} thing${count > 1 ? 's' : ''} before the next print.`
+    : `${one.name}: nothing now; ${one.due.length} soon.`;
+});
+const facts = computed(() => {
+  const { state } = machine.value!;
+  const ago = (time: string | undefined) =>
+    time ? agoWords(time, now.value.getTime()) : 'not known';
+  return [
+    ['White last moved', ago(state.whiteMovedAt)],
+    ['White last printed', ago(state.whitePrintedAt)],
+    ['Agitated', ago(state.agitatedAt)],
+    [
+      'Nozzle pattern',
+      state.pattern
+        ? `${ago(state.pattern.at)}, ${state.pattern.missing.length === 0 ? 'whole' : `${state.pattern.missing.length} missing`}`
+        : 'never seen',
+    ],
+    ...(machine.value!.movesSlot
+      ? [['White slot', state.whiteSlot ? `for ${SLOT_WORDS[state.whiteSlot]}` : 'not known']]
+      : []),
+  ] as const;
+});
+
+const telling = ref(false);
+async function write(what: ToldAct) {
+  if (await tell(what)) telling.value = false;
+}
+</script>
+
+<template>
+  <section class="stage">
+    <header class="page-head">
+      <div>
+        <h1 class="question">What does each machine need now?</h1>
+        <p class="answer" data-testid="answer">{{ answer }}</p>
+      </div>
+      <v-btn :prepend-icon="mdiCalendarSync" href="/api/care/due.ics">Calendar</v-btn>
+      <v-btn
+        v-if="machine"
+        color="primary"
+        variant="flat"
+        :prepend-icon="mdiBookPlusOutline"
+        @click="telling = true"
+        >Write down</v-btn
+      >
+    </header>
+    <p v-if="problem && !telling" class="problem" role="alert">{{ problem }}</p>
+    <machine-tabs v-if="machines" :machines="machines" :selected="machine?.id" @select="choose" />
+    <div v-if="machine" class="stage-columns">
+      <div class="stage">
+        <div class="panel pad">
+          <carriage-drawing :machine="machine" />
+        </div>
+        <div class="panel pad facts">
+          <div v-for="[label, value] in facts" :key="label">
+            <span class="label">{{ label }}</span>
+            <span class="block">{{ value }}</span>
+          </div>
+          <div v-if="machine.settling">
+            <span class="label">Settled, estimated</span>
+            <figure-value
+              :text="`about ${machine.settling.value < 1 ? '< 1' : machine.settling.value.toFixed(0)} %`"
+              :working="machine.settling"
+            />
+          </div>
+          <div v-if="machine.white">
+            <span class="label">White in two weeks</span>
+            <span class="block figures">{{ ml(machine.whiteTwoWeeksMl) }}</span>
+          </div>
+        </div>
+        <procedure-buttons :ids="machine.procedures" @begin="begin" />
+      </div>
+      <due-list :due="machine.due" @begin="begin" />
+    </div>
+    <tell-dialog
+      v-if="machine"
+      v-model="telling"
+      :machine="machine"
+      :problem="problem"
+      @tell="write"
+    />
+  </section>
+</template>
+
+<style scoped>
+.facts {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  gap: 10px 18px;
+}
+
+.block {
+  display: block;
+}
+</style>

@@ -1,0 +1,61 @@
+<script setup lang="ts">
+/** Procedures that a machine can have done to it, with the time each takes. */
+import { API, type Answered } from '@kyanos/contract';
+import { procedureTotals } from '@kyanos/core';
+import { computed, shallowRef } from 'vue';
+import { call } from '../shared/api.ts';
+import { duration } from '../shared/format.ts';
+import { useTrying } from '../shared/useTrying.ts';
+
+const props = defineProps<{ ids: readonly string[] }>();
+const emit = defineEmits<{ begin: [procedure: string] }>();
+const { trying } = useTrying();
+const all = shallowRef<Answered<typeof API.listProcedures>>([]);
+void trying(async () => (all.value = await call(API.listProcedures, {})));
+const shown = computed(() => all.value.filter(({ id }) => props.ids.includes(id)));
+</script>
+
+<template>
+  <div class="panel pad">
+    <h2 class="label">Procedures</h2>
+    <div class="list">
+      <button
+        v-for="{ id, procedure } in shown"
+        :key="id"
+        type="button"
+        class="one"
+        @click="emit('begin', id)"
+      >
+        <b>{{ procedure.title }}</b>
+        <span class="soft small figures"
+          >{{ duration(procedureTotals(procedure).hands) }} of hands<template
+            v-if="procedureTotals(procedure).waiting > 0"
+            >, {{ duration(procedureTotals(procedure).waiting) }} by itself</template
+          ></span
+        >
+      </button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.list {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
+  gap: 8px;
+  margin-top: 8px;
+}
+
+.one {
+  display: grid;
+  min-height: 52px;
+  padding: 6px 12px;
+  border: 1px solid var(--line);
+  border-radius: 8px;
+  text-align: left;
+}
+
+.one:hover {
+  background: color-mix(in srgb, rgb(var(--v-theme-primary)) 8%, transparent);
+}
+</style>

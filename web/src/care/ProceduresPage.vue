@@ -1,0 +1,144 @@
+<script setup lang="ts">
+/** Procedures of the floor: read, changed, made; the built-in ones come back when the shop's own is retired. */
+import { API, SHOP_ENDPOINTS, type Answered } from '@kyanos/contract';
+import { CAUTIONS, freeId, procedureTotals, type Procedure } from '@kyanos/core';
+import { mdiPencilOutline, mdiPlus, mdiRestore } from '@mdi/js';
+import { computed, ref, shallowRef } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { call } from '../shared/api.ts';
+import { duration } from '../shared/format.ts';
+import ItemList from '../shop/ItemList.vue';
+import { useTrying } from '../shared/useTrying.ts';
+import ProcedureEditor from './ProcedureEditor.vue';
+
+type Known = Answered<typeof API.listProcedures>[number];
+const { problem, trying } = useTrying();
+const route = useRoute();
+const router = useRouter();
+const all = shallowRef<readonly Known[]>();
+const load = () => trying(async () => (all.value = await call(API.listProcedures, {})));
+void load();
+
+const chosen = computed(
+  () => all.value?.find(({ id }) => id === route.params.item) ?? all.value?.[0],
+);
+const select = (id: string) => router.replace({ name: 'care-procedures', params: { item: id } });
+const listed = computed(() =>
+  (all.value ?? []).map(({ id, own, builtIn, procedure }) => ({
+    id,
+    name: procedure.title,
+    about: `${duration(procedureTotals(procedure).minutes)}${own ? (builtIn ? ', changed here' : ', our own') : ''}`,
+    standing: 'active' as const,
+  })),
+);
+const totals = computed(() => chosen.value && procedureTotals(chosen.value.procedure as Procedure));
+const answer = computed(() =>
+  chosen.value
+    ? `${chosen.value.procedure.title}: ${duration(totals.value!.hands)} of hands${totals.value!.waiting > 0 ? `, ${duration(totals.value!.waiting)} by itself` : ''}. ${chosen.value.procedure.when}`
+    : 'Fetching the procedures…',
+);
+
+const editing = ref<'change' | 'new'>();
+async function save(procedure: Procedure) {
+  const { make, save: put, stand } = SHOP_ENDPOINTS.procedure;
+  const id =
+    editing.value === 'new'
+      ? freeId(
+          procedure.title,
+          all.value!.map((one) => one.id),
+        )
+      : chosen.value!.id;
+  await trying(async () => {
+    const known = await call(SHOP_ENDPOINTS.procedure.list, {});
+    if (known.some((item) => item.id === id)) {
+      await call(put, { params: { id }, body: procedure });
+      await call(stand, { params: { id }, body: { standing: 'active' } });
+    } else await call(make, { body: { id, standing: 'active', data: procedure } });
+  });
+  if (problem.value) return;
+  editing.value = undefined;
+  await load();
+  await select(id);
+}
+async function retire() {
+  const { id } = chosen.value!;
+  await trying(() =>
+    call(SHOP_ENDPOINTS.procedure.stand, { params: { id }, body: { standing: 'retired' } }),
+  );
+  await load();
+}
+const EMPTY: Procedure = { title: '', when: '', have: [], steps: [{ do: '', minutes: 1 }] };
+</script>
+
+<template>
+  <section class="stage">
+    <header class="page-head">
+      <div>
+        <h1 class="question">How is it done?</h1>
+        <p class="answer" data-testid="answer">{{ answer }}</p>
+      </div>
+      <template v-if="chosen && !editing">
+        <v-btn v-if="chosen.own" :prepend-icon="mdiRestore" @click="retire">{{
+          chosen.builtIn ? 'Back to the built-in one' : 'Retire'
+        }}</v-btn>
+        <v-btn :prepend-icon="mdiPencilOutline" @click="editing = 'change'">Change</v-btn>
+        <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="editing = 'new'"
+          >New procedure</v-btn
+        >
+      </template>
+    </header>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <procedure-editor
+      v-if="editing && chosen"
+      :procedure="editing === 'new' ? EMPTY : (chosen.procedure as Procedure)"
+      @save="save"
+      @leave="editing = undefined"
+    />
+    <div v-else-if="chosen" class="list-columns">
+      <item-list label="Procedures" :items="listed" :selected="chosen.id" @select="select" />
+      <div class="panel pad">
+        <p v-if="chosen.procedure.have.length">
+          <b>Have at hand:</b> {{ chosen.procedure.have.join(' · ') }}
+        </p>
+        <ol class="steps">
+          <li v-for="(step, i) in chosen.procedure.steps" :key="i">
+            <b>{{ step.do }}</b>
+            <span v-if="step.why" class="soft block">{{ step.why }}</span>
+            <span class="soft small figures block">
+              {{ step.minutes > 0 ? `${duration(step.minutes)} of hands` : '' }}
+              {{
+                step.waitMinutes
+                  ? `${step.minutes > 0 ? ', then ' : ''}${duration(step.waitMinutes)} by itself`
+                  : ''
+              }}
+            </span>
+            <p v-for="id in step.cautions" :key="id" class="caution small">
+              <strong>Caution.</strong> {{ CAUTIONS[id] }}
+            </p>
+          </li>
+        </ol>
+        <p class="soft small">
+          Times and habits are common practice. The maker’s data sheets and local codes have the
+          last word.
+        </p>
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.steps {
+  display: grid;
+  gap: 14px;
+  padding-left: 22px;
+  margin: 12px 0;
+}
+
+.block {
+  display: block;
+}
+
+.caution {
+  margin-top: 6px;
+}
+</style>

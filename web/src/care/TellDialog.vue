@@ -1,0 +1,125 @@
+<script setup lang="ts">
+/** What was done to a machine, told to its logbook. */
+import type { MachineCare, ToldAct } from '@kyanos/contract';
+import type { MissingNozzle } from '@kyanos/core';
+import { computed, ref, watch } from 'vue';
+import { upload } from '../shared/api.ts';
+import NumberField from '../shared/NumberField.vue';
+import PatternGrid from './PatternGrid.vue';
+
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ machine: MachineCare; problem: string | undefined; first?: string }>();
+const emit = defineEmits<{ tell: [what: ToldAct] }>();
+
+const ACTS = [
+  { value: 'pattern', title: 'Nozzle pattern' },
+  { value: 'agitated', title: 'White agitated' },
+  { value: 'cleaned', title: 'Cleaned' },
+  { value: 'waste-emptied', title: 'Waste emptied' },
+  { value: 'slot', title: 'White slot moved' },
+  { value: 'parked', title: 'Heads parked' },
+  { value: 'heads-fitted', title: 'Heads fitted' },
+  { value: 'replaced', title: 'Part replaced' },
+  { value: 'note', title: 'Note' },
+] as const;
+type Act = (typeof ACTS)[number]['value'];
+const acts = computed(() =>
+  ACTS.filter(
+    ({ value }) =>
+      (value !== 'slot' || props.machine.movesSlot) &&
+      ((value !== 'parked' && value !== 'heads-fitted') || props.machine.school === 'parking') &&
+      (value !== 'agitated' || props.machine.white),
+  ),
+);
+const act = ref<Act>('pattern');
+const missing = ref<readonly MissingNozzle[]>([]);
+const ml = ref(5);
+const minutes = ref(4);
+const words = ref('');
+const picture = ref<string>();
+const sending = ref(false);
+watch(open, (now) => {
+  if (!now) return;
+  act.value = (props.first as Act | undefined) ?? 'pattern';
+  missing.value = [];
+  words.value = '';
+  picture.value = undefined;
+});
+
+const ready = computed(
+  () =>
+    !sending.value &&
+    ((act.value !== 'note' && act.value !== 'replaced') || words.value.trim() !== ''),
+);
+function save() {
+  const text = words.value.trim();
+  const what = (): ToldAct => {
+    switch (act.value) {
+      case 'pattern':
+        return { act: 'pattern', missing: missing.value.map((one) => ({ ...one })) };
+      case 'cleaned':
+        return { act: 'cleaned', ml: ml.value, minutes: minutes.value };
+      case 'slot':
+        return { act: 'slot', to: props.machine.state.whiteSlot === 'under' ? 'other' : 'under' };
+      case 'replaced':
+        return { act: 'replaced', part: text };
+      case 'note':
+        return { act: 'note', text, ...(picture.value && { picture: picture.value }) };
+      default:
+        return { act: act.value } as ToldAct;
+    }
+  };
+  emit('tell', what());
+}
+async function attach(event: Event) {
+  const [file] = (event.target as HTMLInputElement).files ?? [];
+  if (!file) return;
+  sending.value = true;
+  try {
+    picture.value = (await upload(file, () => undefined).done).id;
+  } finally {
+    sending.value = false;
+  }
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" :max-width="act === 'pattern' ? 860 : 560">
+    <form class="panel dialog-form" @submit.prevent="save">
+      <h2 class="question">What was done to {{ machine.name }}?</h2>
+      <v-select v-model="act" label="What" :items="acts" />
+      <template v-if="act === 'pattern'">
+        <p class="soft small">Tap the lines that are missing.</p>
+        <pattern-grid v-model="missing" :machine="machine" />
+      </template>
+      <div v-if="act === 'cleaned'" class="two">
+        <number-field v-model="ml" label="White drawn" unit="mL" :precision="1" :max="10000" />
+        <number-field v-model="minutes" label="It took" unit="min" :max="1000" />
+      </div>
+      <p v-if="act === 'slot'">
+        Now for
+        {{ machine.state.whiteSlot === 'under' ? 'all other white work' : 'white under colour' }}.
+      </p>
+      <v-text-field v-if="act === 'replaced'" v-model="words" label="Part" maxlength="200" />
+      <template v-if="act === 'note'">
+        <v-textarea v-model="words" label="Note" maxlength="2000" rows="3" variant="outlined" />
+        <label class="file">
+          Picture
+          <input type="file" accept="image/*" capture="environment" @change="attach" />
+        </label>
+      </template>
+      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <div class="dialog-buttons">
+        <v-btn variant="text" @click="open = false">Cancel</v-btn>
+        <v-btn type="submit" color="primary" variant="flat" :disabled="!ready">Write it down</v-btn>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+.file {
+  display: grid;
+  gap: 4px;
+}
+</style>

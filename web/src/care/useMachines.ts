@@ -1,0 +1,47 @@
+/** Machines as they stand, one of them chosen by the address. */
+import { API, type MachineCare, type ToldAct } from '@kyanos/contract';
+import { computed, shallowRef } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { call } from '../shared/api.ts';
+import { loadDue } from '../shared/due.ts';
+import { useTrying } from '../shared/useTrying.ts';
+
+export function useMachines() {
+  const { problem, trying } = useTrying();
+  const route = useRoute();
+  const router = useRouter();
+  const machines = shallowRef<readonly MachineCare[]>();
+  const machine = computed(
+    () =>
+      machines.value?.find(({ id }) => id === route.params.item) ??
+      machines.value?.find(({ white }) => white) ??
+      machines.value?.[0],
+  );
+
+  const load = () => trying(async () => (machines.value = await call(API.listCare, {})));
+  const choose = (id: string) =>
+    router.replace({ name: route.name ?? 'care-machines', params: { item: id } });
+
+  /** Writes into the logbook of the chosen machine. Returns whether it was taken. */
+  async function tell(what: ToldAct): Promise<boolean> {
+    const { id } = machine.value!;
+    const told = await trying(() =>
+      call(API.tellCare, { params: { machine: id }, body: { what } }),
+    );
+    if (!told) return false;
+    await load();
+    void loadDue();
+    return true;
+  }
+
+  async function begin(procedure: string): Promise<void> {
+    const { id } = machine.value!;
+    const run = await trying(() =>
+      call(API.startRun, { params: { machine: id }, body: { procedure } }),
+    );
+    if (run) await router.push({ name: 'care-procedures-run', params: { run: run.id } });
+  }
+
+  void load();
+  return { machines, machine, problem, trying, load, choose, tell, begin };
+}

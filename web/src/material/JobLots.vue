@@ -1,0 +1,133 @@
+<script setup lang="ts">
+/** The lot that a job is printed on: the one that is chosen for it with its reason, and the others to take knowingly. */
+import { API, type JobStock } from '@kyanos/contract';
+import { amountText, dayWords } from '@kyanos/core';
+import { computed, shallowRef, watch } from 'vue';
+import { useJob } from '../job/useJob.ts';
+import { call } from '../shared/api.ts';
+import { useTrying } from '../shared/useTrying.ts';
+import { AGE_WORDS } from '../stock/stockWords.ts';
+
+const job = useJob();
+const { problem, trying } = useTrying();
+const stock = shallowRef<JobStock>();
+const id = computed(() => job.id);
+const load = () =>
+  trying(async () => {
+    if (id.value) stock.value = await call(API.getJobStock, { params: { id: id.value } });
+  });
+/** What is saved is what the stock answers to. */
+watch([id, () => job.version], load, { immediate: true });
+
+const lots = computed(() => stock.value?.lots ?? []);
+const need = computed(() => stock.value?.need?.material);
+const take = (lot: string) => job.update({ lot });
+async function reserve(item: JobStock['lots'][number]['item']) {
+  const found = await trying(() =>
+    call(API.reserveForJob, { params: { id: id.value! }, body: { item: item.id } }),
+  );
+  if (!found) return;
+  stock.value = found;
+  if (item.lot) take(item.lot);
+}
+const isReserved = (code: string) =>
+  stock.value?.reserved.some((one) => one.code === code) ?? false;
+</script>
+
+<template>
+  <div
+    v-if="stock && (lots.length || stock.reserved.length || stock.drawn.length)"
+    class="lots"
+    data-testid="job-lots"
+  >
+    <h2 class="label">
+      From the shelf<template v-if="need"
+        >: {{ amountText(need.amount, need.unit) }} needed</template
+      >
+    </h2>
+    <p v-if="need" class="small">{{ stock.reason }}</p>
+    <p v-else class="small soft">{{ stock.reason }}</p>
+    <p v-if="problem" class="problem small" role="alert">{{ problem }}</p>
+    <div class="list">
+      <div
+        v-for="{ item, age, free, against, chosen } in lots.slice(0, 6)"
+        :key="item.id"
+        class="panel lot"
+        :class="{ here: item.lot !== '' && item.lot === job.plan?.lot }"
+      >
+        <div>
+          <b class="figures">{{ item.lot || item.code }}</b>
+          <span class="small block" :class="age.age"
+            >{{ AGE_WORDS[age.age]
+            }}<template v-if="age.until">, until {{ dayWords(age.until) }}</template></span
+          >
+          <span class="small soft block"
+            >{{ amountText(free, item.unit) }} free{{ item.place ? `, ${item.place}` : ''
+            }}<template v-if="against && age.age !== 'over'">; {{ against }}</template></span
+          >
+        </div>
+        <span v-if="isReserved(item.code)" class="small tag">reserved</span>
+        <v-btn
+          v-else
+          size="small"
+          :color="chosen ? 'primary' : undefined"
+          :variant="chosen ? 'flat' : 'tonal'"
+          :disabled="!need"
+          :aria-label="`Reserve from lot ${item.lot || item.code}`"
+          @click="reserve(item)"
+          >{{ age.age === 'over' ? 'Use it anyway' : 'Reserve' }}</v-btn
+        >
+      </div>
+    </div>
+    <p v-for="one in stock.drawn" :key="one.code" class="small soft">
+      {{ amountText(one.amount, one.unit) }} of {{ one.name }} drawn from {{ one.code }}.
+    </p>
+    <router-link :to="{ name: 'stock-shelf' }" class="small">The whole shelf</router-link>
+  </div>
+</template>
+
+<style scoped>
+.lots {
+  display: grid;
+  gap: 8px;
+}
+
+.list {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(280px, 1fr));
+  gap: 10px;
+}
+
+.lot {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  justify-content: space-between;
+  padding: 8px 12px;
+}
+
+.lot.here {
+  outline: 3px solid rgb(var(--v-theme-primary));
+  outline-offset: -1px;
+}
+
+.block {
+  display: block;
+}
+
+.over {
+  color: rgb(var(--v-theme-error));
+  font-weight: 650;
+}
+
+.soon {
+  color: rgb(var(--v-theme-warning));
+  font-weight: 650;
+}
+
+.tag {
+  padding: 2px 8px;
+  border: 1px solid var(--soft);
+  border-radius: 6px;
+}
+</style>

@@ -1,0 +1,104 @@
+<script setup lang="ts">
+/** Reads the code of a label by the camera, or as it is typed. */
+import { mdiCameraOutline } from '@mdi/js';
+import { onBeforeUnmount, ref, useTemplateRef } from 'vue';
+import { codeIn } from './readCode.ts';
+
+const emit = defineEmits<{ code: [code: string] }>();
+const typed = ref('');
+const problem = ref<string>();
+const video = useTemplateRef<HTMLVideoElement>('video');
+const watching = ref(false);
+let stream: MediaStream | undefined;
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+function found(code: string) {
+  emit('code', code.trim().toUpperCase());
+  typed.value = '';
+}
+function stop() {
+  watching.value = false;
+  clearTimeout(timer);
+  for (const track of stream?.getTracks() ?? []) track.stop();
+  stream = undefined;
+}
+onBeforeUnmount(stop);
+
+const LOOK_MS = 250;
+async function start() {
+  problem.value = undefined;
+  try {
+    stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment' } });
+  } catch {
+    problem.value = 'The camera can’t be used here. Allow it in the browser, or type the code.';
+    return;
+  }
+  watching.value = true;
+  video.value!.srcObject = stream;
+  await video.value!.play();
+  void look();
+}
+async function look() {
+  const seen = video.value;
+  if (!watching.value || !seen) return;
+  if (seen.videoWidth > 0) {
+    const canvas = new OffscreenCanvas(seen.videoWidth, seen.videoHeight);
+    const context = canvas.getContext('2d')!;
+    context.drawImage(seen, 0, 0);
+    const code = await codeIn(context.getImageData(0, 0, canvas.width, canvas.height));
+    if (code !== undefined && watching.value) {
+      stop();
+      found(code);
+      return;
+    }
+  }
+  timer = setTimeout(() => void look(), LOOK_MS);
+}
+</script>
+
+<template>
+  <div class="reader">
+    <form class="row" @submit.prevent="typed && found(typed)">
+      <v-text-field
+        v-model="typed"
+        label="Code on the label"
+        placeholder="L12 or C7"
+        maxlength="20"
+      />
+      <v-btn type="submit" :disabled="!typed">Find</v-btn>
+      <v-btn v-if="!watching" :prepend-icon="mdiCameraOutline" @click="start">Scan</v-btn>
+      <v-btn v-else @click="stop">Stop</v-btn>
+    </form>
+    <video
+      v-show="watching"
+      ref="video"
+      muted
+      playsinline
+      aria-label="Picture of the camera"
+    ></video>
+    <p v-if="problem" class="problem small" role="alert">{{ problem }}</p>
+  </div>
+</template>
+
+<style scoped>
+.reader {
+  display: grid;
+  gap: 8px;
+}
+
+.row {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+
+.row > :first-child {
+  min-width: 190px;
+}
+
+video {
+  width: 100%;
+  max-width: 360px;
+  border-radius: 8px;
+}
+</style>

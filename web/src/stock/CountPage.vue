@@ -1,0 +1,244 @@
+<script setup lang="ts">
+/** A stocktake: place by place, in one walk. What was counted stays on this device until it is handed in. */
+import { API, type Stocked } from '@kyanos/contract';
+import { amountText } from '@kyanos/core';
+import { useStorage } from '@vueuse/core';
+import { computed, nextTick, ref } from 'vue';
+import { call, newKey } from '../shared/api.ts';
+import CodeReader from './CodeReader.vue';
+import { countLine } from './countLine.ts';
+import { useShelf } from './useShelf.ts';
+
+const { entries, products, problem, trying, load } = useShelf();
+
+interface Count {
+  readonly left?: number;
+  readonly reason?: string;
+}
+const counts = useStorage<Record<string, Count>>('kyanos-stocktake', {});
+/** The same walk is handed in once, however often it is sent. */
+const walk = useStorage('kyanos-stocktake-key', newKey());
+const done = ref<string>();
+
+const places = computed(() => {
+  const by = new Map<string, Stocked[]>();
+  for (const { item } of entries.value) {
+    const place = item.fitted ? 'In the machines' : item.place || 'No place said';
+    by.set(place, [...(by.get(place) ?? []), item]);
+  }
+  return [...by]
+    .toSorted(([a], [b]) => a.localeCompare(b, 'en', { numeric: true }))
+    .map(([place, items]) => ({
+      place,
+      items: items.toSorted((a, b) => a.name.localeCompare(b.name)),
+      counted: items.filter(({ id }) => counts.value[id]?.left !== undefined).length,
+    }));
+});
+const lines = computed(() =>
+  entries.value.flatMap(({ item }) => countLine(item, counts.value[item.id]) ?? []),
+);
+const open = computed(() => lines.value.filter(({ wantsReason }) => wantsReason));
+const answer = computed(() => {
+  if (!products.value) return 'Fetching the stock…';
+  const differing = lines.value.filter(({ differs }) => differs).length;
+  return `${lines.value.length} of ${entries.value.length} counted${differing ? `, ${differing} differ from the books` : ''}.`;
+});
+
+const set = (id: string, part: Count) =>
+  (counts.value = { ...counts.value, [id]: { ...counts.value[id], ...part } });
+const typed = (event: Event) => (event.target as HTMLInputElement).value.trim();
+function setLeft(id: string, event: Event) {
+  const text = typed(event).replace(',', '.');
+  const left = Number(text);
+  if (text === '') {
+    const { [id]: _, ...others } = counts.value;
+    counts.value = others;
+  } else if (Number.isFinite(left) && left >= 0 && left <= 1_000_000) set(id, { left });
+}
+
+async function handIn() {
+  const sent = await trying(() =>
+    call(
+      API.countStock,
+      {
+        body: {
+          counts: lines.value.map(({ id, left, reason }) => ({ id, left, reason })),
+        },
+      },
+      { key: walk.value },
+    ),
+  );
+  if (!sent) return;
+  done.value = `${sent.counted} counted, ${sent.changed} put right.`;
+  counts.value = {};
+  walk.value = newKey();
+  await load();
+}
+
+async function jump(code: string) {
+  const entry = entries.value.find(({ item }) => item.code === code);
+  if (!entry) {
+    problem.value = `No lot or container on the shelf has the code ${code}.`;
+    return;
+  }
+  problem.value = undefined;
+  await nextTick();
+  const field = document.getElementById(`count-${entry.item.id}`);
+  field?.scrollIntoView({ block: 'center' });
+  field?.focus();
+}
+</script>
+
+<template>
+  <section class="stage">
+    <header class="page-head">
+      <div>
+        <h1 class="question">What is really there?</h1>
+        <p class="answer" data-testid="answer">{{ answer }}</p>
+      </div>
+      <code-reader @code="jump" />
+    </header>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="done" class="notice" role="status">{{ done }}</p>
+    <div v-for="{ place, items, counted } in places" :key="place" class="panel pad">
+      <h2 class="place">
+        {{ place }} <span class="soft small figures">{{ counted }} of {{ items.length }}</span>
+      </h2>
+      <div
+        v-for="item in items"
+        :key="item.id"
+        class="line"
+        :class="{ done: counts[item.id]?.left !== undefined }"
+      >
+        <span>
+          <b>{{ item.name }}</b>
+          <span class="soft small figures block"
+            >{{ item.code }}<template v-if="item.lot"> · {{ item.lot }}</template></span
+          >
+        </span>
+        <span class="soft figures books">books: {{ amountText(item.left, item.unit) }}</span>
+        <label class="count">
+          <span class="hidden">{{ item.name }} {{ item.code }}, counted in {{ item.unit }}</span>
+          <input
+            :id="`count-${item.id}`"
+            class="figures"
+            inputmode="decimal"
+            autocomplete="off"
+            :value="counts[item.id]?.left ?? ''"
+            @change="setLeft(item.id, $event)"
+          />
+          {{ item.unit }}
+        </label>
+        <v-btn
+          size="small"
+          variant="text"
+          :aria-label="`${item.name} ${item.code}: as the books say`"
+          @click="set(item.id, { left: item.left })"
+          >As booked</v-btn
+        >
+        <input
+          v-if="countLine(item, counts[item.id])?.differs"
+          class="reason"
+          :class="{ wanted: countLine(item, counts[item.id])?.wantsReason }"
+          placeholder="Why it differs"
+          :aria-label="`${item.name} ${item.code}: why it differs`"
+          maxlength="200"
+          :value="counts[item.id]?.reason ?? ''"
+          @change="set(item.id, { reason: typed($event) })"
+        />
+      </div>
+    </div>
+    <div v-if="lines.length" class="panel pad foot">
+      <span v-if="open.length"
+        >{{ open.length }} differ{{ open.length === 1 ? 's' : '' }} without a reason; “unknown” is
+        one.</span
+      >
+      <span v-else>All that differ have a reason.</span>
+      <v-btn color="primary" variant="flat" :disabled="open.length > 0" @click="handIn"
+        >Hand in the stocktake</v-btn
+      >
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.place {
+  font-size: var(--size-lead);
+  font-weight: 650;
+}
+
+.line {
+  display: grid;
+  grid-template-columns: minmax(160px, 1fr) 160px 150px auto minmax(0, 220px);
+  gap: 12px;
+  align-items: center;
+  min-height: 52px;
+  border-top: 1px solid var(--line);
+}
+
+.line.done b::after {
+  content: ' ✓';
+  color: rgb(var(--v-theme-success));
+}
+
+.block {
+  display: block;
+}
+
+.count {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+
+.count input,
+.reason {
+  min-height: 44px;
+  width: 96px;
+  padding: 0 10px;
+  color: inherit;
+  background: rgb(var(--v-theme-surface));
+  border: 1px solid var(--soft);
+  border-radius: 6px;
+  text-align: right;
+}
+
+.reason {
+  width: 100%;
+  text-align: left;
+}
+
+.reason.wanted {
+  border-color: rgb(var(--v-theme-warning));
+  border-width: 2px;
+}
+
+.hidden {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+}
+
+.foot {
+  position: sticky;
+  bottom: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  align-items: center;
+  justify-content: space-between;
+}
+
+@media (max-width: 900px) {
+  .line {
+    grid-template-columns: minmax(0, 1fr) 120px 132px auto;
+  }
+
+  .reason {
+    grid-column: 1 / -1;
+    margin-bottom: 8px;
+  }
+}
+</style>

@@ -1,0 +1,88 @@
+<script setup lang="ts">
+/** What was done to the stock, the newest first; any of it can be undone. */
+import { API, type ToldStock } from '@kyanos/contract';
+import { shallowRef } from 'vue';
+import { call } from '../shared/api.ts';
+import { useTrying } from '../shared/useTrying.ts';
+import { actWords, timeWords } from './stockWords.ts';
+
+const { problem, trying } = useTrying();
+const events = shallowRef<readonly ToldStock[]>();
+const more = shallowRef(true);
+const PAGE = 100;
+
+async function load(before?: ToldStock['id']) {
+  const found = await trying(() =>
+    call(API.listStockEvents, { query: { limit: PAGE, ...(before && { before }) } }),
+  );
+  if (!found) return;
+  events.value = before ? [...(events.value ?? []), ...found] : found;
+  more.value = found.length === PAGE;
+}
+async function undo({ id }: ToldStock) {
+  await trying(() => call(API.undoStock, { params: { id } }));
+  if (!problem.value) await load();
+}
+void load();
+</script>
+
+<template>
+  <section class="stage">
+    <header>
+      <h1 class="question">What was done to the stock?</h1>
+      <p class="answer">Nothing is overwritten: an entry is undone by another.</p>
+    </header>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <div v-if="events" class="panel pad">
+      <table class="table">
+        <thead>
+          <tr>
+            <th scope="col">When</th>
+            <th scope="col">Who</th>
+            <th scope="col">What</th>
+            <th scope="col">Lot or container</th>
+            <th scope="col"></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="event in events" :key="event.id" :class="{ gone: !event.holds }">
+            <td class="figures">{{ timeWords(event.at) }}</td>
+            <td>{{ event.by }}</td>
+            <td class="what">{{ actWords(event.what, event.unit) }}</td>
+            <td>
+              <router-link :to="{ name: 'stock-shelf', params: { item: event.code } }"
+                >{{ event.name }}
+                <span class="figures">{{ event.lot || event.code }}</span></router-link
+              >
+            </td>
+            <td class="right">
+              <v-btn
+                v-if="event.holds"
+                size="small"
+                variant="text"
+                :aria-label="`Undo: ${actWords(event.what, event.unit)}, ${event.code}`"
+                @click="undo(event)"
+                >Undo</v-btn
+              >
+              <span v-else class="soft small">undone</span>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <v-btn v-if="more && events.length" class="mt-3" @click="load(events[events.length - 1].id)"
+        >Show older</v-btn
+      >
+      <p v-if="events.length === 0" class="soft">Nothing yet.</p>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.gone .what {
+  text-decoration: line-through;
+}
+
+a {
+  color: inherit;
+}
+</style>

@@ -1,0 +1,101 @@
+<script setup lang="ts">
+/** What came in: one lot or container, or several alike. */
+import type { ShelfProduct } from '@kyanos/contract';
+import type { Currency, Received } from '@kyanos/core';
+import { computed, ref, watch } from 'vue';
+import DayField from '../shared/DayField.vue';
+import MoneyField from '../shared/MoneyField.vue';
+import NumberField from '../shared/NumberField.vue';
+
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{
+  products: readonly ShelfProduct[];
+  today: string;
+  currency: Currency;
+  problem: string | undefined;
+}>();
+const emit = defineEmits<{ receive: [received: Received, count: number] }>();
+
+const key = ref<string>();
+const product = computed(() => props.products.find((one) => one.key === key.value));
+const lot = ref('');
+const size = ref(0);
+const count = ref(1);
+const made = ref<string>();
+const expires = ref<string>();
+const place = ref('');
+const paid = ref(0);
+/** What is usual of a product stands there at once. */
+watch(product, (chosen) => {
+  const usual = chosen?.supply.sizes[0];
+  size.value = usual?.amount ?? 0;
+  paid.value = usual?.price ?? 0;
+  place.value = chosen?.items[0]?.item.place ?? '';
+  lot.value = '';
+});
+watch(open, () => (count.value = 1));
+const receive = () =>
+  emit(
+    'receive',
+    {
+      kind: product.value!.kind,
+      product: product.value!.product,
+      name: product.value!.name,
+      lot: lot.value.trim(),
+      unit: product.value!.unit,
+      width: product.value!.width,
+      size: size.value,
+      receivedOn: props.today,
+      madeOn: made.value ?? null,
+      expiresOn: expires.value ?? null,
+      place: place.value.trim(),
+      paid: paid.value,
+    },
+    count.value,
+  );
+</script>
+
+<template>
+  <v-dialog v-model="open">
+    <form class="panel dialog-form" @submit.prevent="receive">
+      <h2 class="question">What came in?</h2>
+      <v-autocomplete
+        v-model="key"
+        label="Material or ink"
+        :items="products"
+        item-value="key"
+        item-title="name"
+      />
+      <template v-if="product">
+        <div class="two">
+          <v-text-field v-model="lot" label="Lot number" maxlength="200" />
+          <v-text-field v-model="place" label="Place" maxlength="200" />
+          <number-field
+            v-model="size"
+            label="Full, each"
+            :unit="product.unit"
+            :precision="product.unit === 'm' ? 1 : 0"
+            :max="1000000"
+          />
+          <number-field v-model="count" label="How many alike" :min="1" :max="200" />
+          <day-field v-model="made" label="Made on" />
+          <day-field v-model="expires" label="Good until, as printed on it" />
+          <money-field v-model="paid" label="Paid, each" :currency="currency" />
+        </div>
+        <p
+          v-if="product.kind === 'material' && product.keeping.shelfLifeMonths === undefined"
+          class="notice small"
+        >
+          No shelf life is known of this material. Look it up and enter it under Shop, Materials.
+        </p>
+      </template>
+      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <div class="dialog-buttons">
+        <v-btn variant="text" @click="open = false">Cancel</v-btn>
+        <v-btn type="submit" color="primary" variant="flat" :disabled="!product || size <= 0"
+          >Receive</v-btn
+        >
+      </div>
+    </form>
+  </v-dialog>
+</template>

@@ -1,0 +1,190 @@
+<script setup lang="ts">
+/** What to order, and by when. */
+import { API, type ReorderLineOnWire } from '@kyanos/contract';
+import { amountText, total, type ProductSupply, dayWords } from '@kyanos/core';
+import { mdiFilePdfBox, mdiTable } from '@mdi/js';
+import { computed, ref, shallowRef } from 'vue';
+import { call } from '../shared/api.ts';
+import FigureValue from '../shared/FigureValue.vue';
+import { currency, percent } from '../shared/format.ts';
+import NumberField from '../shared/NumberField.vue';
+import { useSetting } from '../shared/useSetting.ts';
+import { useTrying } from '../shared/useTrying.ts';
+
+import SupplyDialog from './SupplyDialog.vue';
+
+const { problem, trying } = useTrying();
+const lines = shallowRef<readonly ReorderLineOnWire[]>();
+const today = ref('');
+const notCounted = shallowRef<readonly string[]>([]);
+const load = () =>
+  trying(async () => {
+    const found = await call(API.getReorder, {});
+    lines.value = found.lines;
+    today.value = found.today;
+    notCounted.value = found.notCounted;
+  });
+void load();
+
+const supply = useSetting('supply', {});
+const floor = useSetting('floor', { quoteChance: 0.5 });
+const wanted = computed(() => (lines.value ?? []).filter(({ count }) => count > 0));
+const lasting = computed(() => (lines.value ?? []).filter(({ count }) => count === 0));
+const late = computed(() => wanted.value.filter(({ orderBy }) => orderBy! < today.value));
+const answer = computed(() => {
+  if (!lines.value) return 'Working it out…';
+  const [first] = wanted.value;
+  if (!first) return 'Nothing: what is on the shelf lasts beyond a quarter.';
+  const cost = currency(
+    total(
+      first.cost.currency,
+      wanted.value.map(({ cost: one }) => one),
+    ),
+  );
+  const when = late.value.length
+    ? `${late.value.length} of them now: delivery takes longer than the stock lasts`
+    : `the first by ${dayWords(first.orderBy!)}`;
+  return `${wanted.value.length} to order for ${cost}; ${when}.`;
+});
+
+const editing = shallowRef<ReorderLineOnWire>();
+async function save(said: ProductSupply) {
+  const { key } = editing.value!;
+  editing.value = undefined;
+  await supply.set({ ...supply.value.value, [key]: said });
+  await load();
+}
+async function setChance(share: number) {
+  await floor.set({ quoteChance: share / 100 });
+  await load();
+}
+</script>
+
+<template>
+  <section class="stage">
+    <header class="page-head">
+      <div>
+        <h1 class="question">What has to be ordered, and by when?</h1>
+        <p class="answer" data-testid="answer">{{ answer }}</p>
+      </div>
+      <div class="tools">
+        <number-field
+          class="chance"
+          label="Quotes that become orders"
+          unit="%"
+          :max="100"
+          :model-value="Math.round(floor.value.value.quoteChance * 100)"
+          @update:model-value="setChance"
+        />
+        <v-btn :prepend-icon="mdiTable" href="/api/stock/purchase.csv">CSV</v-btn>
+        <v-btn :prepend-icon="mdiFilePdfBox" href="/api/stock/purchase.pdf" target="_blank"
+          >PDF</v-btn
+        >
+      </div>
+    </header>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="notCounted.length" class="notice small">
+      Not counted, as their plates are not built yet: {{ notCounted.slice(0, 6).join(', ')
+      }}{{ notCounted.length > 6 ? ` and ${notCounted.length - 6} more` : '' }}.
+    </p>
+    <div v-if="wanted.length" class="panel pad">
+      <table class="table">
+        <thead>
+          <tr>
+            <th scope="col">Order by</th>
+            <th scope="col">What</th>
+            <th scope="col" class="right">How many</th>
+            <th scope="col">Why</th>
+            <th scope="col" class="right">Costs</th>
+            <th scope="col"></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="line in wanted" :key="line.key">
+            <td class="figures" :class="{ late: line.orderBy! < today }">
+              {{ line.orderBy! < today ? 'now' : dayWords(line.orderBy!) }}
+            </td>
+            <td>
+              <b>{{ line.name }}</b>
+            </td>
+            <td class="right">
+              <figure-value
+                :text="`${line.count} × ${amountText(line.size!.amount, line.unit)}`"
+                :working="line.working"
+              />
+            </td>
+            <td class="why">{{ line.reason }}</td>
+            <td class="right figures">{{ currency(line.cost) }}</td>
+            <td class="right">
+              <v-btn
+                size="small"
+                variant="text"
+                :aria-label="`Sizes and delivery of ${line.name}`"
+                @click="editing = line"
+                >Supply</v-btn
+              >
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <div v-if="lasting.length" class="panel pad">
+      <h2 class="label">Lasts</h2>
+      <table class="table">
+        <tbody>
+          <tr v-for="line in lasting" :key="line.key">
+            <td>{{ line.name }}</td>
+            <td class="right figures">{{ amountText(line.good, line.unit) }}</td>
+            <td class="soft">
+              {{ amountText(line.usualPerWeek, line.unit) }} a week<template v-if="line.planned > 0"
+                >, {{ amountText(line.planned, line.unit) }} planned</template
+              >
+            </td>
+            <td class="right">
+              <v-btn
+                size="small"
+                variant="text"
+                :aria-label="`Sizes and delivery of ${line.name}`"
+                @click="editing = line"
+                >Supply</v-btn
+              >
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="small soft">
+        Quoted jobs count by their chance ({{ percent(floor.value.value.quoteChance, 0) }}),
+        accepted ones in full.
+      </p>
+    </div>
+    <supply-dialog
+      v-if="editing"
+      :line="editing"
+      :currency="editing.cost.currency"
+      @save="save"
+      @leave="editing = undefined"
+    />
+  </section>
+</template>
+
+<style scoped>
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+}
+
+.chance {
+  width: 210px;
+}
+
+.late {
+  color: rgb(var(--v-theme-error));
+  font-weight: 700;
+}
+
+.why {
+  max-width: 52ch;
+}
+</style>

@@ -1,0 +1,162 @@
+<script setup lang="ts">
+/** What lies on the shelf, by age. */
+import { addressOf, API, type Stocked } from '@kyanos/contract';
+import type { Received, Shop } from '@kyanos/core';
+import { mdiDownload, mdiPlus, mdiTagMultipleOutline, mdiUpload } from '@mdi/js';
+import { computed, ref, shallowRef } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { call } from '../shared/api.ts';
+import ItemCard from './ItemCard.vue';
+import ReceiveDialog from './ReceiveDialog.vue';
+import ShelfDrawing from './ShelfDrawing.vue';
+import { useShelf } from './useShelf.ts';
+
+const { today, products, entries, problem, trying, load, act, receive } = useShelf();
+const route = useRoute();
+const router = useRouter();
+const shop = shallowRef<Shop>();
+void trying(async () => (shop.value = await call(API.getShop, {})));
+
+const kind = ref<'material' | 'ink'>('material');
+const shown = computed(() => (products.value ?? []).filter((one) => one.kind === kind.value));
+const chosen = computed(() => entries.value.find(({ item }) => item.code === route.params.item));
+const select = (id: Stocked['id']) => {
+  const entry = entries.value.find(({ item }) => item.id === id);
+  if (entry) void router.replace({ name: 'stock-shelf', params: { item: entry.item.code } });
+};
+
+const answer = computed(() => {
+  if (!products.value) return 'Fetching the stock…';
+  const of = (age: string) => entries.value.filter((entry) => entry.age.age === age).length;
+  const parts = [
+    ...(of('over') ? [`${of('over')} over-age`] : []),
+    ...(of('soon') ? [`${of('soon')} to be used first`] : []),
+  ];
+  const short = entries.value.filter(({ item }) => item.overdrawn > 0).length;
+  return `${entries.value.length} lots and containers${parts.length ? `: ${parts.join(', ')}` : ', all good'}.${short ? ` ${short} to be counted.` : ''}`;
+});
+
+const receiving = ref(false);
+async function take(received: Received, count: number) {
+  const made = await receive(received, count);
+  if (!made) return;
+  receiving.value = false;
+  kind.value = received.kind;
+  select(made[0].id);
+}
+async function undo(event: number) {
+  await trying(() => call(API.undoStock, { params: { id: event as never } }));
+  await load();
+}
+async function fromFile(event: Event) {
+  const input = event.target as HTMLInputElement;
+  const [file] = input.files ?? [];
+  if (file) {
+    const text = await file.text();
+    await trying(() => call(API.importStock, { body: { text } }));
+    if (!problem.value) await load();
+  }
+  input.value = '';
+}
+const labels = computed(
+  () =>
+    `/api${addressOf(
+      API.getLabels,
+      {},
+      {
+        codes: shown.value
+          .flatMap(({ items }) => items.map(({ item }) => item.code))
+          .slice(0, 480)
+          .join(','),
+      },
+    )}`,
+);
+const KINDS = [
+  { value: 'material', title: 'Material' },
+  { value: 'ink', title: 'Ink' },
+] as const;
+</script>
+
+<template>
+  <section class="stage">
+    <header class="page-head">
+      <div>
+        <h1 class="question">What is on the shelf, and how long is it good?</h1>
+        <p class="answer" data-testid="answer">{{ answer }}</p>
+      </div>
+      <div class="tools">
+        <v-btn :prepend-icon="mdiTagMultipleOutline" :href="labels" target="_blank">Labels</v-btn>
+        <v-btn :prepend-icon="mdiDownload" href="/api/stock/stock.csv">Export</v-btn>
+        <v-btn tag="label" :prepend-icon="mdiUpload" class="file"
+          >Import
+          <input
+            type="file"
+            accept=".csv,.tsv,.txt"
+            aria-label="Import stock from a table"
+            @change="fromFile"
+          />
+        </v-btn>
+        <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="receiving = true">
+          Receive
+        </v-btn>
+      </div>
+    </header>
+    <p v-if="problem && !receiving" class="problem" role="alert">{{ problem }}</p>
+    <div v-if="products" class="stage-columns">
+      <div class="panel pad">
+        <v-btn-toggle
+          v-model="kind"
+          mandatory
+          density="compact"
+          class="kinds"
+          aria-label="Material or ink"
+        >
+          <v-btn v-for="one in KINDS" :key="one.value" :value="one.value">{{ one.title }}</v-btn>
+        </v-btn-toggle>
+        <shelf-drawing
+          :products="shown"
+          :today="today"
+          :selected="chosen?.item.id"
+          @select="select"
+        />
+      </div>
+      <item-card
+        v-if="chosen"
+        :entry="chosen"
+        :machines="shop?.machines ?? []"
+        @act="act(chosen.item.id, $event)"
+        @undo="undo"
+      />
+      <p v-else class="panel pad soft">
+        Choose a lot or a container to see it and to tell what is done with it.
+      </p>
+    </div>
+    <receive-dialog
+      v-model="receiving"
+      :products="products ?? []"
+      :today="today"
+      :currency="shop?.prices.currency ?? 'USD'"
+      :problem="problem"
+      @receive="take"
+    />
+  </section>
+</template>
+
+<style scoped>
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+
+.file input {
+  position: absolute;
+  inset: 0;
+  opacity: 0;
+  cursor: pointer;
+}
+
+.kinds {
+  margin-bottom: 10px;
+}
+</style>

@@ -1,0 +1,75 @@
+<script setup lang="ts">
+/** How a product is bought: days of delivery, sizes and their prices, weeks that open ink keeps. */
+import type { ReorderLineOnWire } from '@kyanos/contract';
+import type { Currency, ProductSupply } from '@kyanos/core';
+import { ref } from 'vue';
+import MoneyField from '../shared/MoneyField.vue';
+import NumberField from '../shared/NumberField.vue';
+import RemoveButton from '../shared/RemoveButton.vue';
+
+const props = defineProps<{ line: ReorderLineOnWire; currency: Currency }>();
+const emit = defineEmits<{ save: [supply: ProductSupply]; leave: [] }>();
+
+const deliveryDays = ref(props.line.deliveryDays);
+const openWeeks = ref(props.line.openWeeks ?? 0);
+const sizes = ref(props.line.sizes.map((size) => ({ ...size })));
+const save = () =>
+  emit('save', {
+    deliveryDays: deliveryDays.value,
+    sizes: sizes.value,
+    ...(props.line.openWeeks !== null && { openWeeks: openWeeks.value }),
+  });
+</script>
+
+<template>
+  <v-dialog :model-value="true" @update:model-value="emit('leave')">
+    <form class="panel dialog-form" @submit.prevent="save">
+      <h2 class="question">How is it bought? {{ line.name }}</h2>
+      <div class="two">
+        <number-field v-model="deliveryDays" label="Delivery takes" unit="days" :max="365" />
+        <number-field
+          v-if="line.openWeeks !== null"
+          v-model="openWeeks"
+          label="Keeps once it is open"
+          unit="weeks"
+          :min="1"
+          :max="520"
+        />
+      </div>
+      <h3 class="label">Sizes on sale</h3>
+      <div v-for="(size, i) in sizes" :key="i" class="size">
+        <number-field
+          v-model="size.amount"
+          label="Holds"
+          :unit="line.unit"
+          :min="0.1"
+          :precision="line.unit === 'm' ? 1 : 0"
+          :max="1000000"
+        />
+        <money-field v-model="size.price" label="Costs" :currency="currency" />
+        <remove-button
+          :label="`Remove the size of ${size.amount} ${line.unit}`"
+          @click="sizes.splice(i, 1)"
+        />
+      </div>
+      <v-btn
+        v-if="sizes.length < 6"
+        @click="sizes.push({ amount: line.sizes[0]?.amount ?? 100, price: 0 })"
+        >Add a size</v-btn
+      >
+      <div class="dialog-buttons">
+        <v-btn variant="text" @click="emit('leave')">Cancel</v-btn>
+        <v-btn type="submit" color="primary" variant="flat">Save</v-btn>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+.size {
+  display: grid;
+  grid-template-columns: 1fr 1fr auto;
+  gap: 8px;
+  align-items: center;
+}
+</style>
