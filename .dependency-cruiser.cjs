@@ -5,7 +5,7 @@ const MAY = {
   intake: ['core'],
   output: ['core', 'intake'],
   demo: ['core', 'contract'],
-  bench: ['core', 'contract', 'intake', 'demo'],
+  bench: ['core', 'contract', 'intake', 'demo', 'server'],
   cli: ['core', 'contract', 'intake', 'output', 'demo', 'bench'],
   server: ['core', 'contract', 'intake', 'output', 'demo'],
   web: ['core', 'contract'],

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
-import { VIEWS } from './views.ts';
+import { ROOM_VIEWS, VIEWS } from './views.ts';
 
 for (const theme of ['day', 'night'])
   test(`every screen passes the accessibility check by ${theme}`, async ({ page }) => {
@@ -51,6 +51,16 @@ for (const theme of ['day', 'night'])
       await page.waitForLoadState('networkidle');
       await check(`shop ${section}`);
     }
+    for (const room of ROOM_VIEWS) {
+      await page.goto(room);
+      await page.getByRole('heading', { level: 1 }).waitFor();
+      await page.waitForLoadState('networkidle');
+      await check(room);
+    }
+    await page.goto('/care/machines');
+    await page.getByRole('button', { name: 'Write down' }).click();
+    await page.getByRole('dialog').waitFor();
+    await check('what was done to a machine');
     await page.goto('/shop/machines');
     await page.getByRole('button', { name: 'White', exact: true }).click();
     await page.getByRole('dialog').waitFor();

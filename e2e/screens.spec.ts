@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { VIEWS } from './views.ts';
+import { ROOM_VIEWS, VIEWS } from './views.ts';
 
 const SIZES = {
   bench: { width: 1280, height: 800 },
@@ -30,6 +30,27 @@ const overflowing = (page: Page) =>
         return width > 0 && right > innerWidth + 1 && reaches(element);
       })
       .map((element) => `${element.tagName} ${element.className.toString()}`);
+  });
+
+for (const [name, size] of Object.entries(SIZES))
+  test(`stock and care are no wider than the screen, ${name} ${size.width} × ${size.height}`, async ({
+    page,
+  }) => {
+    await page.setViewportSize(size);
+    for (const room of ROOM_VIEWS) {
+      await page.goto(room);
+      await page.getByRole('heading', { level: 1 }).waitFor();
+      await page.waitForLoadState('networkidle');
+      const wide = await page.evaluate(() =>
+        Math.max(
+          ...[...document.querySelectorAll('html, .content')].map(
+            (box) => box.scrollWidth - box.clientWidth,
+          ),
+        ),
+      );
+      expect(wide, `${room} scrolls sideways`).toBeLessThanOrEqual(1);
+      expect(await overflowing(page), room).toEqual([]);
+    }
   });
 
 for (const [name, size] of Object.entries(SIZES))

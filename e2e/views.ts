@@ -10,3 +10,15 @@ export const VIEWS = [
   'what-if',
   'run-sheet',
 ] as const;
+
+/** Every view of the rooms around a job. */
+export const ROOM_VIEWS = [
+  '/stock/shelf',
+  '/stock/order',
+  '/stock/count',
+  '/stock/history',
+  '/care/machines',
+  '/care/logbook',
+  '/care/procedures',
+  '/care/white',
+] as const;

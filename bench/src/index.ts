@@ -5,6 +5,7 @@ import { lookBenchmarks } from './look.ts';
 import { planBenchmarks } from './plan.ts';
 import { plateBenchmarks } from './plates.ts';
 import { manyPages, ripPage } from './rip-page.ts';
+import { stockBenchmarks } from './stock.ts';
 import { tiffBenchmarks } from './tiff-coverage.ts';
 
 export interface Benchmark {
@@ -27,6 +28,7 @@ export const BENCHMARKS: Readonly<Record<string, Benchmark>> = {
   ...plateBenchmarks,
   ...lookBenchmarks,
   ...planBenchmarks,
+  ...stockBenchmarks,
 };
 
 const median = (values: readonly number[]) => values.toSorted((a, b) => a - b)[values.length >> 1];

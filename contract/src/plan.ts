@@ -503,6 +503,7 @@ export type PlanJson = z.input<typeof Plan>;
 export const MachineStateSchema = z.strictObject({
   whiteSlot: z.enum(['under', 'other']).exactOptional(),
   leftMl: z.partialRecord(ChannelKey, amountMl),
+  out: z.array(ChannelKey).exactOptional(),
   headsParked: z.literal(true).exactOptional(),
   shelf: z
     .strictObject({

@@ -467,7 +467,11 @@ class Floor {
       this.#told(item.id, {
         act: 'counted',
         left,
-        reason: differs ? 'stocktake: more was spat than the estimate says' : '',
+        reason: !differs
+          ? ''
+          : item.kind === 'ink'
+            ? 'stocktake: more was spat than the estimate says'
+            : 'stocktake: a start was cut off',
       });
     };
     for (const machine of this.#shop.machines) {

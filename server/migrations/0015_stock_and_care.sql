@@ -55,6 +55,14 @@ create table care_state (
   revision   int not null default 0
 );
 
+-- What a day of a machine held: a summary of its events, written anew with every event of that day.
+create table care_day (
+  machine_id text not null,
+  day        date not null,
+  data       jsonb not null,
+  primary key (machine_id, day)
+);
+
 -- What a version of a job takes off the shelf, once its plates are measured.
 create table job_need (
   job_id  uuid not null references job on delete cascade,

@@ -10,7 +10,7 @@ import {
 } from '@kyanos/core';
 import type { FloorHistory } from '@kyanos/demo';
 import type pg from 'pg';
-import { whitesOf } from './care/queries.ts';
+import { sumDays, whitesOf } from './care/queries.ts';
 import { itemsOf } from './shop/items.ts';
 
 /** In the transaction it is called in; the machines of the history are the shop's. */
@@ -75,5 +75,6 @@ export async function loadFloor(db: pg.PoolClient, history: FloorHistory): Promi
        on conflict (machine_id) do update set data = excluded.data, revision = care_state.revision + 1`,
       [id, JSON.stringify(state)],
     );
+    await sumDays(db, id, whitesOf(machine));
   }
 }

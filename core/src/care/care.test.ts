@@ -112,6 +112,8 @@ describe('what is true of a machine', () => {
       whiteSlot: 'under',
       headsParked: true,
     });
+    const out = state([0, { act: 'flushed', channel: 'W', ml: 60, minutes: 25 }]);
+    expect(planningState(out, {}).out).toEqual(['W']);
     const undone = state(
       ...events,
       [7, { act: 'undone', event: 7 }],

@@ -167,10 +167,13 @@ export const changesState = ({ act }: CareAct): boolean =>
 
 /** What planning wants to know of it. */
 export const planningState = (
-  { whiteSlot, heads }: CareState,
+  { whiteSlot, heads, filled }: CareState,
   leftMl: MachineState['leftMl'],
 ): MachineState => ({
   leftMl,
+  ...(Object.values(filled).includes(false) && {
+    out: Object.keys(filled).filter((channel) => filled[channel] === false),
+  }),
   ...(whiteSlot && { whiteSlot }),
   ...(heads === 'parked' && { headsParked: true as const }),
 });

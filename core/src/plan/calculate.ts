@@ -21,6 +21,9 @@ import {
   UNKNOWN_STATE,
   type Channel,
   type MachineState,
+  allLayers,
+  inkFor,
+  keyOf,
 } from '../stack/index.ts';
 import {
   driftRisk,
@@ -208,6 +211,19 @@ function withDrawnCutting(plan: PrintPlan, parts: readonly VersionPart[]): Print
   return { ...plan, cutting };
 }
 
+/** A special that was taken out has to be put in for this job, whatever the plan says of it: then the job pays for it alone. */
+function withInkPutIn(plan: PrintPlan, { out = [] }: MachineState): PrintPlan {
+  const { machine, stack, trips } = plan;
+  if (!machine.fitting || trips.fittedFor) return plan;
+  const wanted = allLayers(stack).some(({ parts }) =>
+    parts.some((part) => {
+      const ink = part.inkRole === 'CMYK' ? undefined : inkFor(machine, keyOf(part));
+      return ink !== undefined && out.includes(ink.channel);
+    }),
+  );
+  return wanted ? { ...plan, trips: { ...trips, fittedFor: 1 } } : plan;
+}
+
 function workOf(
   said: PrintPlan,
   page: ReturnType<typeof pageOf>,
@@ -217,7 +233,7 @@ function workOf(
   findings: readonly Finding[],
   state: MachineState,
 ): Work {
-  const plan = withDrawnCutting(said, parts);
+  const plan = withInkPutIn(withDrawnCutting(said, parts), state);
   const { machine, material, prices } = plan;
   const mode = modeOf(plan);
   const trips = planTrips(plan.stack, machine, mode, plan.trips, layout);

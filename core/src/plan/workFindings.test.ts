@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { artwork, MACHINE, MATERIAL, measures, PLAN } from '../../test/shop.ts';
 import type { Repair } from '../findings/index.ts';
 import { parseStack, type MachineState } from '../stack/index.ts';
-import { changed, calculate, type PrintPlan } from './index.ts';
+import { changed, calculate, inkMl, type PrintPlan } from './index.ts';
 
 const HALF = { key: 'W:front:image', coverage: 0.5, areaMm2: 10_000 };
 const done = (change: Partial<PrintPlan>, state?: MachineState) =>
@@ -132,6 +132,41 @@ describe('the run sheet of finished work', () => {
       'MOVE it there',
     );
     expect(first.checks.filter((check) => check.includes('stand by'))).toHaveLength(2);
+  });
+
+  it('counts the changeovers from the state that the machine is in, and says what is due before the first trip', () => {
+    const machine = { ...MACHINE, fitting: { minutes: 25, lossMl: 60, cleaning: 900 } };
+    const lot = {
+      lot: 'OLD',
+      place: 'rack 2',
+      free: 50,
+      width: MATERIAL.width,
+      age: 'over',
+      until: '2026-10-01',
+    } as const;
+    const state: MachineState = {
+      leftMl: {},
+      headsParked: true,
+      out: ['W'],
+      due: [{ says: 'Agitate it.', white: true }],
+      shelf: { today: '2026-11-27', lots: [lot] },
+    };
+    const plain = done({ machine }).work!;
+    const { work } = done({ machine, lot: 'OLD' }, state);
+    const steps = work!.phases.map(({ step: name }) => name);
+    expect(steps.slice(0, 4)).toEqual(['setup', 'fitting', 'heads', 'check']);
+    expect(work!.minutes - plain.minutes).toBeCloseTo(25 + 4, 6);
+    expect(inkMl(work!).W! - inkMl(plain).W!).toBeCloseTo(60, 6);
+    expect(work!.cost.total.minor).toBeGreaterThan(plain.cost.total.minor);
+    const [ready, load] = work!.runSheet;
+    expect(ready.checks.join(' ')).toMatch(/Agitate it\./);
+    expect(load.settings.find(({ label }) => label === 'Lot')!.value).toBe(
+      'OLD, rack 2, OVER-AGE since 1 Oct 2026',
+    );
+    // Colour alone asks for none of it.
+    const colour = done({ machine, stack: parseStack('film | CMYK') }, state).work!;
+    expect(colour.phases.map(({ step: name }) => name)).not.toContain('fitting');
+    expect(colour.runSheet[0].checks.join(' ')).not.toMatch(/Agitate/);
   });
 
   it('names the jobs that share the loads, and the work that is still to do', () => {

@@ -6,6 +6,8 @@ export interface MachineState {
   readonly whiteSlot?: 'under' | 'other';
   /** Left in the open containers, mL; absent where nobody has said. */
   readonly leftMl: Readonly<Partial<Record<Channel, number>>>;
+  /** Special inks that were taken out: cleaning fluid stands in their place, and they have to be put in first. */
+  readonly out?: readonly Channel[];
   /** The white heads rest in their holder and have to be fitted first. */
   readonly headsParked?: true;
   /** The day it is, ISO 8601, and what lies on the shelf of the plan's material; absent where the shop keeps no stock. */

@@ -1,12 +1,6 @@
 /** How old a lot or a container is, and until when it is good. */
-import {
-  addMonths,
-  addWeeks,
-  differenceInCalendarDays,
-  format,
-  formatISO,
-  parseISO,
-} from 'date-fns';
+import { addMonths, addWeeks, format, formatISO, parseISO } from 'date-fns';
+import { remembered } from '../remembered.ts';
 import type { Day, StockItem } from './item.ts';
 
 /** What the shop knows of a product's keeping. */
@@ -36,35 +30,50 @@ export const SOON_DAYS = { material: 60, ink: 30 } as const;
 export const dayText = (date: Date): Day => formatISO(date, { representation: 'date' });
 /** `4 Dec 2026`: as it is read. */
 export const dayWords = (day: Day): string => format(parseISO(day), 'd MMM yyyy');
+const DAY_MS = 24 * 3_600_000;
+/** Days have no hours here: both are midnight, UTC. */
 export const daysBetween = (from: Day, to: Day): number =>
-  differenceInCalendarDays(parseISO(to), parseISO(from));
+  Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
+
+/** Days of a shop come again and again: a month more is looked up where it was worked out before. */
+const lastDay = remembered(
+  8192,
+  (
+    expiresOn: Day | null,
+    madeOn: Day | null,
+    openedOn: Day | null,
+    shelfLifeMonths: number | null,
+    openWeeks: number | null,
+  ): { readonly until: Day; readonly from: string } | null => {
+    const days = [
+      ...(expiresOn ? [{ until: expiresOn, from: 'printed on it' }] : []),
+      ...(madeOn && shelfLifeMonths !== null
+        ? [
+            {
+              until: dayText(addMonths(parseISO(madeOn), shelfLifeMonths)),
+              from: `made ${dayWords(madeOn)}, keeps ${shelfLifeMonths} months`,
+            },
+          ]
+        : []),
+      ...(openedOn && openWeeks !== null
+        ? [
+            {
+              until: dayText(addWeeks(parseISO(openedOn), openWeeks)),
+              from: `opened ${dayWords(openedOn)}, keeps ${openWeeks} weeks once open`,
+            },
+          ]
+        : []),
+    ];
+    return days.toSorted((a, b) => (a.until < b.until ? -1 : 1))[0] ?? null;
+  },
+);
 
 /** The last day on which it is good. Returns null if nobody knows. */
-export function goodUntil(
+export const goodUntil = (
   { expiresOn, madeOn, openedOn }: Pick<StockItem, 'expiresOn' | 'madeOn' | 'openedOn'>,
   { shelfLifeMonths, openWeeks }: Keeping,
-): { readonly until: Day; readonly from: string } | null {
-  const days = [
-    ...(expiresOn ? [{ until: expiresOn, from: 'printed on it' }] : []),
-    ...(madeOn && shelfLifeMonths !== undefined
-      ? [
-          {
-            until: dayText(addMonths(parseISO(madeOn), shelfLifeMonths)),
-            from: `made ${dayWords(madeOn)}, keeps ${shelfLifeMonths} months`,
-          },
-        ]
-      : []),
-    ...(openedOn && openWeeks !== undefined
-      ? [
-          {
-            until: dayText(addWeeks(parseISO(openedOn), openWeeks)),
-            from: `opened ${dayWords(openedOn)}, keeps ${openWeeks} weeks once open`,
-          },
-        ]
-      : []),
-  ];
-  return days.toSorted((a, b) => (a.until < b.until ? -1 : 1))[0] ?? null;
-}
+): { readonly until: Day; readonly from: string } | null =>
+  lastDay(expiresOn, madeOn, openedOn, shelfLifeMonths ?? null, openWeeks ?? null);
 
 export function ageOf(
   item: Pick<StockItem, 'kind' | 'expiresOn' | 'madeOn' | 'openedOn'>,

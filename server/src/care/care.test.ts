@@ -4,7 +4,7 @@ import { careFrom, PROCEDURES } from '@kyanos/core';
 import { describe, expect, it } from 'vitest';
 import sharp from 'sharp';
 import { useServer } from '../../test/served.ts';
-import { eventsOf } from './queries.ts';
+import { eventsOf, sumDays } from './queries.ts';
 
 const served = useServer();
 const get = async <T>(path: string) => (await served.call<T>('GET', path)).body;
@@ -24,6 +24,12 @@ async function compared() {
     expect(data).toEqual(
       JSON.parse(JSON.stringify(careFrom(await eventsOf(served.database.pool, id), ['W']))),
     );
+  const days = async () =>
+    (await served.database.pool.query('select * from care_day order by machine_id, day'))
+      .rows as object[];
+  const kept = await days();
+  for (const { id } of rows) await sumDays(served.database.pool, id, ['W']);
+  expect(kept).toEqual(await days());
 }
 
 describe('the logbook of a machine', () => {

@@ -107,6 +107,7 @@ export async function tell(
   );
   if (changesState(what))
     await keep(db, machine.id, caredFor(state, { at, what }, whitesOf(machine)));
+  await sumDays(db, machine.id, whitesOf(machine), at);
   return onWire(rows[0]);
 }
 
@@ -177,11 +178,13 @@ export async function undo(
   await db.query('update care_event set holds = false where id = $1::bigint', [eventId]);
   if (held[0].undoes !== null)
     await db.query('update care_event set holds = true where id = $1::bigint', [held[0].undoes]);
-  await keep(
-    db,
-    machineId,
-    careFrom(await eventsOf(db, machineId), whitesOf(await machineOf(machineId))),
+  const whites = whitesOf(await machineOf(machineId));
+  await keep(db, machineId, careFrom(await eventsOf(db, machineId), whites));
+  const { rows: days } = await db.query<{ at: Date }>(
+    'select at from care_event where id = any ($1::bigint[])',
+    [[eventId, held[0].undoes].filter((id) => id !== null)],
   );
+  for (const { at: day } of days) await sumDays(db, machineId, whites, day.toISOString());
 }
 
 /** Events of a job that hold. */
@@ -210,24 +213,49 @@ export async function whiteSince(db: Db, machine: Machine, since: string): Promi
 /** What care has cost: whole procedures, and what was done outside of one. */
 const CARE = `act = 'run-ended' or (run is null and act in ('cleaned', 'filled', 'flushed'))`;
 
-/** Day by day, the days on which nothing happened left out. */
-export async function daysOf(db: Db, machine: Machine, since: string): Promise<CareDay[]> {
-  const { rows } = await db.query<CareDay>(
-    `select to_char(at, 'YYYY-MM-DD') as day,
-            coalesce(sum((select sum(value::float8) from jsonb_each_text(data -> 'ml') where key = any ($3::text[])))
-              filter (where act = 'printed'), 0) as "whiteMl",
-            (count(*) filter (where act = 'printed'))::int as jobs,
-            (count(*) filter (where act = 'agitated'))::int as agitated,
-            (max(jsonb_array_length(data -> 'missing')) filter (where act = 'pattern'))::int as missing,
-            (count(*) filter (where act in ('filled', 'flushed')))::int as swaps,
-            (count(*) filter (where act = 'waste-emptied'))::int as waste,
-            (count(*) filter (where act = 'cleaned'))::int as cleanings,
-            (count(*) filter (where act in ('parked', 'heads-fitted')))::int as parked,
-            coalesce(sum((data ->> 'ml')::float8) filter (where ${CARE}), 0) as "careMl",
-            coalesce(sum((data ->> 'minutes')::float8) filter (where ${CARE}), 0) as "careMinutes"
-     from care_event where machine_id = $1::text and holds and at >= $2::timestamptz
-     group by 1 order by 1`,
-    [machine.id, since, whitesOf(machine)],
+/**
+ * Writes the summary of days anew, in the transaction it is called in.
+ * @param whites keys of the machine's white inks
+ * @param at a time of the day; every day of the machine if absent
+ */
+export async function sumDays(
+  db: Db,
+  machineId: string,
+  whites: readonly string[],
+  at?: string,
+): Promise<void> {
+  await db.query(
+    'delete from care_day where machine_id = $1::text and ($2::timestamptz is null or day = $2::timestamptz::date)',
+    [machineId, at ?? null],
   );
-  return rows;
+  await db.query(
+    `insert into care_day (machine_id, day, data)
+     select $1::text, at::date, jsonb_build_object(
+       'whiteMl', coalesce(sum((select sum(value::float8) from jsonb_each_text(data -> 'ml') where key = any ($2::text[])))
+         filter (where act = 'printed'), 0),
+       'jobs', count(*) filter (where act = 'printed'),
+       'agitated', count(*) filter (where act = 'agitated'),
+       'missing', max(jsonb_array_length(data -> 'missing')) filter (where act = 'pattern'),
+       'swaps', count(*) filter (where act in ('filled', 'flushed')),
+       'waste', count(*) filter (where act = 'waste-emptied'),
+       'cleanings', count(*) filter (where act = 'cleaned'),
+       'parked', count(*) filter (where act in ('parked', 'heads-fitted')),
+       'careMl', coalesce(sum((data ->> 'ml')::float8) filter (where ${CARE}), 0),
+       'careMinutes', coalesce(sum((data ->> 'minutes')::float8) filter (where ${CARE}), 0))
+     from care_event
+     where machine_id = $1::text and holds and act <> 'undone'
+       and ($3::timestamptz is null or at >= $3::timestamptz::date and at < $3::timestamptz::date + 1)
+     group by at::date`,
+    [machineId, whites, at ?? null],
+  );
+}
+
+/** Day by day, the days on which nothing happened left out. */
+export async function daysOf(db: Db, machineId: string, since: string): Promise<CareDay[]> {
+  const { rows } = await db.query<{ day: string; data: Omit<CareDay, 'day'> }>(
+    `select to_char(day, 'YYYY-MM-DD') as day, data from care_day
+     where machine_id = $1::text and day >= $2::timestamptz::date order by day`,
+    [machineId, since],
+  );
+  return rows.map(({ day, data }) => ({ day, ...data }));
 }

@@ -49,13 +49,10 @@ export function careRoutes(pool: pg.Pool): Router {
     return toldOf(pool, params.machine, query);
   });
 
-  on(router, API.getCareWeeks, async ({ params, query: { weeks } }) =>
-    daysOf(
-      pool,
-      await machineOf(params.machine),
-      new Date(Date.now() - weeks * 7 * DAY_MS).toISOString(),
-    ),
-  );
+  on(router, API.getCareWeeks, async ({ params, query: { weeks } }) => {
+    const { id } = await machineOf(params.machine);
+    return daysOf(pool, id, new Date(Date.now() - weeks * 7 * DAY_MS).toISOString());
+  });
 
   onOnce(router, pool, API.tellCare, (db, { params, body: { what, at } }, { actor }) => {
     if (at !== undefined && Date.parse(at) > Date.now() + AHEAD_MS)

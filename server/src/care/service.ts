@@ -335,7 +335,7 @@ export async function whiteForecastOf(pool: pg.Pool, machineId: string) {
   const { prices } = await shopOf(pool);
   const day = today();
   const since = new Date(Date.now() - PAST_WEEKS * 7 * DAY_MS);
-  const days = await daysOf(pool, machine, since.toISOString());
+  const days = await daysOf(pool, machine.id, since.toISOString());
   const past = Array.from({ length: PAST_WEEKS }, () => ({ ml: 0, jobs: 0 }));
   let [careMl, careMinutes] = [0, 0];
   for (const one of days) {

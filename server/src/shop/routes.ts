@@ -99,8 +99,9 @@ export function shopRoutes(pool: pg.Pool): Router {
 }
 
 /** Lists as the wire has them. */
-const onWireState = ({ shelf, due, ...state }: MachineState) => ({
+const onWireState = ({ shelf, due, out, ...state }: MachineState) => ({
   ...state,
+  ...(out && { out: [...out] }),
   ...(shelf && { shelf: { ...shelf, lots: shelf.lots.map((lot) => ({ ...lot })) } }),
   ...(due && { due: due.map((one) => ({ ...one })) }),
 });

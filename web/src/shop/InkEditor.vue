@@ -7,6 +7,7 @@ import {
   newInk,
   PROCESS_CHANNELS,
   toneAt,
+  USUAL_SETTLING,
   type ChannelRole,
   type Currency,
   type Ink,
@@ -55,6 +56,49 @@ function setRole(role: ChannelRole) {
         };
 }
 
+const SETTLING_FIELDS = [
+  {
+    key: 'diameterNm',
+    label: 'Pigment, median diameter',
+    unit: 'nm',
+    min: 10,
+    max: 100_000,
+    precision: 0,
+  },
+  { key: 'spread', label: 'Spread of diameters', unit: '×', min: 1, max: 5, precision: 2 },
+  {
+    key: 'pigmentDensity',
+    label: 'Density of the pigment',
+    unit: 'g/cm³',
+    min: 0.5,
+    max: 25,
+    precision: 2,
+  },
+  {
+    key: 'fluidDensity',
+    label: 'Density of the fluid',
+    unit: 'g/cm³',
+    min: 0.5,
+    max: 5,
+    precision: 2,
+  },
+  {
+    key: 'viscosity',
+    label: 'Viscosity at rest',
+    unit: 'mPa·s',
+    min: 0.1,
+    max: 100_000,
+    precision: 1,
+  },
+  {
+    key: 'heightMm',
+    label: 'Height of the ink in its container',
+    unit: 'mm',
+    min: 1,
+    max: 2000,
+    precision: 0,
+  },
+] as const;
 const PAIRS = [
   { value: 'M Y', title: 'magenta and yellow' },
   { value: 'C Y', title: 'cyan and yellow' },
@@ -200,6 +244,30 @@ const setLab = (at: number, value: number) => {
       <div class="field-grid">
         <ink-figures v-model="ink" :cure="machine.cure" :currency="currency" />
       </div>
+      <template v-if="ink.role === 'white'">
+        <v-checkbox
+          label="Its own figures for how fast the pigment settles"
+          hide-details
+          density="compact"
+          :model-value="ink.settling !== undefined"
+          @update:model-value="
+            $event ? set({ settling: USUAL_SETTLING }) : (ink = without(ink, 'settling'))
+          "
+        />
+        <div v-if="ink.settling" class="field-grid">
+          <number-field
+            v-for="field in SETTLING_FIELDS"
+            :key="field.key"
+            :label="field.label"
+            :unit="field.unit"
+            :min="field.min"
+            :max="field.max"
+            :precision="field.precision"
+            :model-value="ink.settling[field.key]"
+            @update:model-value="set({ settling: { ...ink.settling, [field.key]: $event } })"
+          />
+        </div>
+      </template>
       <p v-if="wrong" class="problem" role="alert">{{ wrong }}</p>
       <div class="dialog-buttons">
         <v-btn v-if="was && machine.inks.length > 1" variant="text" @click="emit('remove')">

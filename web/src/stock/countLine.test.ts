@@ -1,0 +1,26 @@
+import { describe, expect, it } from 'vitest';
+import { countLine } from './countLine.ts';
+
+const item = { id: 'a', left: 12.5, overdrawn: 0 } as unknown as Parameters<typeof countLine>[0];
+
+describe('a line of a stocktake', () => {
+  it('is none until it was counted; nothing left is a count', () => {
+    expect(countLine(item, undefined)).toBeUndefined();
+    expect(countLine(item, { reason: 'x' })).toBeUndefined();
+    expect(countLine(item, { left: 0 })).toMatchObject({
+      left: 0,
+      differs: true,
+      wantsReason: true,
+    });
+  });
+
+  it('wants a reason only where it differs from the books, or the books were overdrawn', () => {
+    expect(countLine(item, { left: 12.5 })).toMatchObject({ differs: false, wantsReason: false });
+    expect(countLine(item, { left: 12, reason: '  ' })).toMatchObject({ wantsReason: true });
+    expect(countLine(item, { left: 12, reason: 'cut' })).toMatchObject({
+      reason: 'cut',
+      wantsReason: false,
+    });
+    expect(countLine({ ...item, overdrawn: 2 }, { left: 12.5 })).toMatchObject({ differs: true });
+  });
+});
