@@ -76,6 +76,7 @@ async function handIn() {
 }
 
 async function jump(code: string) {
+  if (!products.value) await load();
   const entry = entries.value.find(({ item }) => item.code === code);
   if (!entry) {
     problem.value = `No lot or container on the shelf has the code ${code}.`;
