@@ -19,6 +19,8 @@ export interface Benchmark {
   }>;
   readonly what: string;
   readonly rounds: number;
+  /** A PostgreSQL that DATABASE_URL names. */
+  readonly needsDatabase?: true;
 }
 
 export const BENCHMARKS: Readonly<Record<string, Benchmark>> = {

@@ -1,33 +1,29 @@
 /** Stock and logbook of a large shop: 5,000 lots, 100,000 events of them, and as many of a machine. Needs DATABASE_URL. */
-import { randomUUID } from 'node:crypto';
 import { SHOP } from '@kyanos/demo';
-import pg from 'pg';
-import { daysOf, sumDays, toldOf as careTold, whitesOf } from '../../server/src/care/queries.ts';
-import { migrate, openPool } from '../../server/src/db.ts';
-import { prepareShop } from '../../server/src/shop/demo.ts';
-import { toldOf } from '../../server/src/stock/queries.ts';
-import { shelf } from '../../server/src/stock/service.ts';
+import type pg from 'pg';
 import type { Benchmark } from './index.ts';
+
+/** The server is no part of the shell's other commands: it is fetched when a bench wants it. */
+const server = async () => ({
+  ...(await import('../../server/src/stock/queries.ts')),
+  ...(await import('../../server/src/stock/service.ts')),
+  care: await import('../../server/src/care/queries.ts'),
+  ...(await import('../../server/src/shop/demo.ts')),
+  ...(await import('../../server/test/database.ts')),
+});
+type Server = Awaited<ReturnType<typeof server>>;
 
 const LOTS = 5000;
 const EVENTS = 100_000;
 const ROUNDS = 9;
 
 /** A database of its own, filled; `close` drops it. */
-async function filled(): Promise<{ pool: pg.Pool; close: () => Promise<void> }> {
-  const base = process.env.DATABASE_URL;
-  if (!base)
-    throw new Error(
-      'This bench needs DATABASE_URL: start Kyanos, or name a PostgreSQL of your own.',
-    );
-  const name = `bench_${randomUUID().replaceAll('-', '')}`;
-  const admin = new pg.Client({ connectionString: base });
-  await admin.connect();
-  await admin.query(`create database ${name}`);
-  const url = new URL(base);
-  url.pathname = name;
-  const pool = openPool(url.href);
-  await migrate(pool);
+async function filled({
+  testDatabase,
+  prepareShop,
+  care,
+}: Server): Promise<{ pool: pg.Pool; close: () => Promise<void> }> {
+  const { pool, drop: close } = await testDatabase();
   await prepareShop(pool, {});
   await pool.query(
     `insert into stock_item (kind, product, there, data)
@@ -54,29 +50,24 @@ async function filled(): Promise<{ pool: pg.Pool; close: () => Promise<void> }> 
      from (select n, (array['printed', 'agitated', 'pattern'])[n % 3 + 1] as act from generate_series(1, ${EVENTS}) n) told`,
   );
   const [machine] = SHOP.machines;
-  await sumDays(pool, machine.id, whitesOf(machine));
+  await care.sumDays(pool, machine.id, care.whitesOf(machine));
   await pool.query('vacuum analyze');
-  return {
-    pool,
-    close: async () => {
-      await pool.end();
-      await admin.query(`drop database ${name} with (force)`);
-      await admin.end();
-    },
-  };
+  return { pool, close };
 }
 
 const bench = (
   what: string,
-  ours: (pool: pg.Pool) => Promise<unknown>,
+  ours: (pool: pg.Pool, code: Server) => Promise<unknown>,
   reference: (pool: pg.Pool) => Promise<unknown>,
 ): Benchmark => ({
   what,
   rounds: ROUNDS,
+  needsDatabase: true,
   async prepare() {
-    const { pool, close } = await filled();
+    const code = await server();
+    const { pool, close } = await filled(code);
     return {
-      ours: async () => void (await ours(pool)),
+      ours: async () => void (await ours(pool, code)),
       reference: async () => void (await reference(pool)),
       close,
     };
@@ -89,23 +80,23 @@ const WEEKS_26 = () => new Date(Date.now() - 26 * 7 * 24 * 3_600_000).toISOStrin
 export const stockBenchmarks: Readonly<Record<string, Benchmark>> = {
   'stock-shelf': bench(
     'a plain read of as many rows by their index',
-    (pool) => shelf(pool),
+    (pool, { shelf }) => shelf(pool),
     (pool) => pool.query('select id, number, data from stock_item where there order by number'),
   ),
   'stock-history': bench(
     'a plain read of as many rows by their index',
-    (pool) => toldOf(pool, { limit: 100 }),
+    (pool, { toldOf }) => toldOf(pool, { limit: 100 }),
     (pool) => pool.query('select * from stock_event order by id desc limit 100'),
   ),
   'care-logbook': bench(
     'a plain read of as many rows by their index',
-    (pool) => careTold(pool, MACHINE.id, { limit: 100 }),
+    (pool, { care }) => care.toldOf(pool, MACHINE.id, { limit: 100 }),
     (pool) =>
       pool.query(`select * from care_event where machine_id = 'roll-1' order by id desc limit 100`),
   ),
   'care-weeks': bench(
     'a plain read of as many rows by their index',
-    (pool) => daysOf(pool, MACHINE.id, WEEKS_26()),
+    (pool, { care }) => care.daysOf(pool, MACHINE.id, WEEKS_26()),
     (pool) => pool.query(`select day, data from care_day where machine_id = 'roll-1' order by day`),
   ),
 };

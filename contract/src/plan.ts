@@ -1,5 +1,6 @@
 /** The plan file and what it is made of. Lengths mm, money minor units, shares percent unless a field says otherwise. */
 import {
+  PAPER_LANGUAGES,
   ASSUMED_DROPS,
   backAndThrough,
   CHANNEL_PATTERN,
@@ -471,6 +472,7 @@ const PlanFields = z.strictObject({
     })
     .exactOptional(),
   customer: z.string().max(200).exactOptional(),
+  language: z.enum(PAPER_LANGUAGES).exactOptional(),
   extras: z.array(Extra).max(60).exactOptional(),
   from: z
     .strictObject({

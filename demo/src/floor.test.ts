@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { ageOf, careFrom, stockFrom, type StockEvent } from '@kyanos/core';
+import { ageOf, careDue, careFrom, stockFrom, type StockEvent } from '@kyanos/core';
 import { DEMO_JOBS, floorHistory, SHOP, SHOP_STATE } from './index.ts';
 
 const NOW = new Date('2026-11-27T09:00:00Z');
@@ -41,6 +41,48 @@ describe('half a year of the demo’s floor', () => {
         ['W'],
       );
       expect(care.whiteSlot).toBe(SHOP_STATE[machine.id].whiteSlot);
+    }
+  });
+
+  it('leaves the machines alike on any day and at any hour: nothing due but silver that is past its day', () => {
+    for (const now of [
+      '2026-11-29T00:20:00Z',
+      '2026-11-30T06:00:00Z',
+      '2027-03-03T23:50:00Z',
+      '2026-08-01T12:00:00Z',
+    ]) {
+      const lived = floorHistory(SHOP, new Date(now));
+      const end = stockFrom(
+        lived.stock.map(({ item, ...entry }, i): StockEvent => ({
+          id: i + 1,
+          itemId: item,
+          ...entry,
+        })),
+      );
+      for (const machine of SHOP.machines) {
+        const own = lived.care.filter(({ machineId }) => machineId === machine.id);
+        expect(own.every(({ at }, i) => i === 0 || at >= own[i - 1].at)).toBe(true);
+        const fitted = [...end.values()].filter((item) => item.fitted?.machineId === machine.id);
+        const due = careDue({
+          machine,
+          care: careFrom(
+            own.map((entry, i) => ({ id: i + 1, ...entry })),
+            ['W'],
+          ),
+          fitted,
+          keeping: ({ fitted: place }) => ({ openWeeks: 'WS'.includes(place!.channel) ? 26 : 52 }),
+          whiteTwoWeeksMl: 100,
+          now: new Date(now).toISOString(),
+        });
+        const codes = due.map(({ code, when }) => `${code} ${when}`);
+        expect([
+          now,
+          machine.id,
+          codes.filter((code) => code !== 'expiry now' && code !== 'expiry soon'),
+        ]).toEqual([now, machine.id, []]);
+      }
+      for (const lot of DEMO_JOBS.flatMap(({ plan }) => plan.lot || []))
+        expect([...end.values()].find((item) => item.lot === lot)!.left).toBeGreaterThan(10);
     }
   });
 

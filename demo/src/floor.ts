@@ -55,6 +55,11 @@ const PACE: Readonly<Record<string, readonly [jobs: number, white: number]>> = {
   'flatbed-2': [2, 0.5],
   'label-3': [1.8, 0.3],
 };
+/** The history ends so long before now, whatever the hour: the next morning's care is not due yet. */
+const BEFORE_NOW_MS = 14 * 3_600_000;
+/** A day's last job is begun, and the day is over, so long after seven in the morning. */
+const LAST_START_MS = 8 * 3_600_000;
+const LONGEST_DAY_MS = 13 * 3_600_000;
 const DELIVERY_DAYS = 5;
 const RACKS: Readonly<Record<Material['form'], string>> = {
   roll: 'Roll rack',
@@ -110,7 +115,8 @@ class Floor {
     for (let day = 0; day < DAYS; day++) {
       const morning = this.#morning(day);
       const weekday = new Date(morning).getUTCDay();
-      if (weekday === 0 || weekday === 6) continue;
+      // The last working day is over well before the history ends.
+      if (weekday === 0 || weekday === 6 || morning + LONGEST_DAY_MS > this.#end()) continue;
       this.#time = morning;
       this.#deliveries(day);
       // Two weeks of holidays, in which only one person looks in.
@@ -131,6 +137,8 @@ class Floor {
     );
     return end - (DAYS - day) * DAY_MS;
   };
+
+  #end = (): number => this.#now.getTime() - BEFORE_NOW_MS;
 
   #chance = (): number => uniformFloat64(this.#generator);
   #between = (low: number, high: number): number => low + (high - low) * this.#chance();
@@ -298,7 +306,8 @@ class Floor {
     // Forgotten at times, and mostly in the holidays.
     if (this.#chance() < (quiet ? 0.15 : 0.86)) this.#morningCare(machine);
     const jobs = this.#howMany(quiet ? 0.2 : pace);
-    for (let i = 0; i < jobs; i++) this.#job(machine, this.#chance() < white);
+    for (let i = 0; i < jobs && this.#time < this.#morning(day) + LAST_START_MS; i++)
+      this.#job(machine, this.#chance() < white);
     const friday = new Date(this.#time).getUTCDay() === 5;
     const state = this.#cared.get(machine.id) ?? NO_CARE;
     if (machine.care?.school === 'parking' && friday && state.heads !== 'parked') {
@@ -407,7 +416,7 @@ class Floor {
     const areaM2 = roll
       ? (amount * material.width) / 1000
       : (amount * material.width * material.length) / 1e6;
-    const minutes = 12 + areaM2 * this.#between(14, 26) * (wantsWhite ? 1.7 : 1);
+    const minutes = Math.min(150, 12 + areaM2 * this.#between(14, 26) * (wantsWhite ? 1.7 : 1));
     this.#pass(8);
     const rest = this.#told(chosen.item.id, { act: 'drawn', amount, source: 'hand' });
     if (roll && rest.left > 0 && rest.left < 1.2)
@@ -460,7 +469,7 @@ class Floor {
 
   /** A stocktake before the history ends, and the machines left as the demo shows them. */
   #lastEvening(): void {
-    this.#time = this.#morning(DAYS) - 14 * 3_600_000;
+    this.#time = this.#end();
     const counted = (item: StockItem, left: number) => {
       const differs = Math.abs(item.left - left) > 0.01;
       this.#pass(0.5);
@@ -483,11 +492,16 @@ class Floor {
         if (left !== undefined) counted(item, Math.min(left, item.size));
       }
       const state = this.#cared.get(machine.id) ?? NO_CARE;
-      if (said?.whiteSlot && state.whiteSlot !== said.whiteSlot) {
+      if (said?.whiteSlot && state.whiteSlot !== said.whiteSlot)
         this.#done(machine, { act: 'slot', to: said.whiteSlot });
-        this.#pass(9);
-        this.#done(machine, { act: 'pattern', missing: [] });
-      }
+      this.#done(machine, { act: 'agitated' });
+      this.#pass(9);
+      this.#done(machine, { act: 'pattern', missing: [] });
+      if (state.wasteMl > 0.55 * (machine.care?.wasteMl ?? USUAL_CARE.wasteMl))
+        this.#done(machine, { act: 'waste-emptied' });
+      // Whatever day it is, the demo shows heads that are parked.
+      if (machine.care?.school === 'parking' && state.heads !== 'parked')
+        this.#done(machine, { act: 'parked' });
     }
     for (const item of this.#items.values())
       if (

@@ -63,11 +63,14 @@ create table care_day (
   primary key (machine_id, day)
 );
 
--- What a version of a job takes off the shelf, once its plates are measured.
+-- What a version of a job takes off the shelf, and what was found against it, once its plates are measured.
 create table job_need (
-  job_id  uuid not null references job on delete cascade,
-  version int not null,
-  data    jsonb not null,
+  job_id   uuid not null references job on delete cascade,
+  version  int not null,
+  -- Null where it can't be printed.
+  data     jsonb,
+  errors   int not null,
+  warnings int not null,
   primary key (job_id, version)
 );
 

@@ -1,4 +1,4 @@
-/** A database for one file of specifications, in the PostgreSQL that DATABASE_URL names. */
+/** A database for one file of specifications or one bench, in the PostgreSQL that DATABASE_URL names. */
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
 import { migrate, openPool } from '../src/db.ts';
@@ -11,7 +11,10 @@ export interface TestDatabase {
 
 export async function testDatabase(): Promise<TestDatabase> {
   const base = process.env.DATABASE_URL;
-  if (!base) throw new Error('Server specifications need DATABASE_URL: run ./kyanos test.');
+  if (!base)
+    throw new Error(
+      'This needs DATABASE_URL: run ./kyanos test, or name a PostgreSQL of your own.',
+    );
   const name = `spec_${randomUUID().replaceAll('-', '')}`;
   const admin = new pg.Client({ connectionString: base });
   await admin.connect();

@@ -24,6 +24,8 @@ export const JobSummary = z.object({
   state: z.enum(JOB_STATES),
   /** When the customer wants it. */
   due: z.iso.datetime().nullable(),
+  /** What was found against it; null while its plates are not built. */
+  decide: z.object({ errors: z.int(), warnings: z.int() }).nullable(),
 });
 export type JobSummary = z.output<typeof JobSummary>;
 

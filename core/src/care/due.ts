@@ -151,18 +151,20 @@ function wasteDue(wasteMl: number, holds: number): CareDue[] {
   ];
 }
 
-const expiryDue = ({ fitted, keeping }: DueInput, today: Day): CareDue[] =>
+const expiryDue = ({ machine, fitted, keeping }: DueInput, today: Day): CareDue[] =>
   fitted.flatMap((item): CareDue[] => {
     const { age, until, from } = ageOf(item, keeping(item), today);
     if (age !== 'over' && age !== 'soon') return [];
+    const ink = machine.inks.find(({ channel }) => channel === item.fitted?.channel);
+    const name = ink?.name ?? item.name;
     return [
       {
         code: 'expiry',
         when: age === 'over' ? 'now' : 'soon',
         says:
           age === 'over'
-            ? `${item.name} in the machine is past its day, ${dayWords(until!)} (${from}). Change the container.`
-            : `${item.name} in the machine is good until ${dayWords(until!)} (${from}): use it first.`,
+            ? `${name} in the machine is past its day, ${dayWords(until!)} (${from}). Change the container.`
+            : `${name} in the machine is good until ${dayWords(until!)} (${from}): use it first.`,
         procedure: 'change-container',
       },
     ];

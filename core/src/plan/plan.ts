@@ -22,6 +22,10 @@ export interface Viewing {
   readonly backing: Backing;
 }
 
+/** Languages that papers for a customer can be written in, ISO 639-1. */
+export const PAPER_LANGUAGES = ['en', 'de'] as const;
+export type PaperLanguage = (typeof PAPER_LANGUAGES)[number];
+
 /** A page of the artwork, and how many are wanted of it. */
 export interface Version {
   readonly page: number;
@@ -66,6 +70,8 @@ export interface PrintPlan {
   readonly cutting?: Cutting;
   /** Whom it is for. */
   readonly customer?: string;
+  /** In which papers for the customer are written; English if absent. */
+  readonly language?: PaperLanguage;
   /** Work and goods beside printing. */
   readonly extras?: readonly Extra[];
   /** Revisions of the shop's own that machine, material and prices were copied from. */

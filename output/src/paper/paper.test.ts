@@ -9,14 +9,18 @@ import {
   offersOf,
   pageOf,
   pieceOf,
+  PLACES,
   planJob,
   quantitiesOf,
+  type Money,
 } from '@kyanos/core';
 import { DEMO_JOBS } from '@kyanos/demo';
 import { openArtwork } from '@kyanos/intake';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { innerSheetPdf, jigPdf, pngOf, quotePdf, runSheetPdf, type QuoteJob } from '../index.ts';
 import type { Paper } from './paper.ts';
+import { de } from './texts/de.ts';
+import { en } from './texts/en.ts';
 
 const tmp = mkdtempSync(join(tmpdir(), 'paper-test-'));
 afterAll(() => rmSync(tmp, { recursive: true }));
@@ -57,13 +61,17 @@ beforeAll(async () => {
   };
 }, 60_000);
 
+/** As it is written in English, thousands apart. */
+const dollars = ({ minor }: Money) =>
+  `$${Math.floor(minor / 100).toLocaleString('en')}.${String(minor % 100).padStart(2, '0')}`;
+
 /** A picture of 400 × 300 pixels, half of it red. */
 const pictured = async (): Promise<QuoteJob> => {
   const [width, height] = [400, 300];
   const pixels = new Uint8ClampedArray(width * height * 4).fill(255);
   for (let i = 0; i < pixels.length / 2; i += 4) pixels.set([200, 20, 20, 255], i);
   const png = await pngOf({ width, height, pixels });
-  return { ...job, picture: { png, seen: 'seen from the front, on white' } };
+  return { ...job, picture: { png, side: 'front' as const, place: 'white' as const } };
 };
 
 describe('the picture of the print', () => {
@@ -88,22 +96,68 @@ describe('the picture of the print', () => {
 });
 
 describe('the quote', () => {
+  it('is in the customer’s language, with its numbers, days and money as they are written there', async () => {
+    const { text } = await read(quotePdf({ ...job, plan: { ...job.plan, language: 'de' } }));
+    expect(text).toContain('Angebot vom 26. November 2026, gültig bis 26. Dezember 2026');
+    expect(text).toContain('Auf die Vorderseite gedruckt in Farbe.');
+    expect(text).toMatch(/12 Stück zu je [\d,.]+ \$ \(gerundet\)/);
+    expect(text).toContain('Einverstanden, Datum');
+    for (const english of ['Pieces', 'Price', 'Other quantities', 'Printed', 'Tax'])
+      expect(text).not.toContain(english);
+  });
+
+  it('has every text in every language, with the same values in it', () => {
+    const flat = (value: unknown, path = ''): [string, string][] =>
+      typeof value === 'string'
+        ? [
+            [
+              path,
+              [...value.matchAll(/\{\w+\}/g)]
+                .map(([name]) => name)
+                .sort()
+                .join(),
+            ],
+          ]
+        : Object.entries(value as object).flatMap(([key, one]) => flat(one, `${path}.${key}`));
+    const of = (texts: typeof en) =>
+      flat({ ...texts, inks: {}, sizeBoth: '' }).filter(([path]) => !path.startsWith('.inks'));
+    expect(of(de)).toEqual(of(en));
+    for (const places of [en.places, de.places])
+      expect(Object.keys(places).sort()).toEqual(Object.keys(PLACES).sort());
+  });
+
+  it('writes a customer’s name in any script', async () => {
+    const names = [
+      'Жанна & 陈伟, Ltd',
+      'Ξένια Παππά',
+      '김민준 株式会社',
+      'สมชาย',
+      'Łódź Ćwikła',
+      'דוד',
+    ];
+    for (const customer of names) {
+      const { text } = await read(quotePdf({ ...job, plan: { ...job.plan, customer } }));
+      // A reader may set right-to-left text in another order.
+      for (const letter of customer.replace(/\s/g, ''))
+        expect([customer, letter, text.includes(letter)]).toEqual([customer, letter, true]);
+      expect(text).not.toContain('\uFFFD');
+    }
+  });
+
   it('tells the customer what, for how much, until when, and what more of it would cost', async () => {
     const { text } = await read(quotePdf(job));
     const { cost } = job.work;
     expect(text).toContain('For The door shop');
-    expect(text).toContain('good until 2026-12-26');
-    expect(text).toContain(formatMoney(cost.price));
-    expect(text).toContain(`To pay ${formatMoney(cost.withTax)}`);
+    expect(text).toContain('good until December 26, 2026');
+    expect(text).toContain(dollars(cost.price));
+    expect(text).toContain(`To pay ${dollars(cost.withTax)}`);
     for (const offer of job.offers)
-      expect(text).toContain(
-        `${offer.copies} ${formatMoney(offer.perPiece)} ${formatMoney(offer.price)}`,
-      );
+      expect(text).toContain(`${offer.copies} ${dollars(offer.perPiece)} ${dollars(offer.price)}`);
   });
 
   it('keeps cost, margin and minutes in the shop', async () => {
     const { text } = await read(quotePdf(job));
-    expect(text).not.toContain(formatMoney(job.work.cost.total));
+    expect(text).not.toContain(dollars(job.work.cost.total));
     expect(text).not.toMatch(/markup|margin|labour|min\b/i);
   });
 });

@@ -1,17 +1,10 @@
 /** What all papers of a job share: fonts, heading, tables, footers. Sizes in points. */
-import { createRequire } from 'node:module';
-import type { PlanResult, PrintPlan, Work } from '@kyanos/core';
+import type { PlaceName, PlanResult, PrintPlan, Work } from '@kyanos/core';
 import PDFDocument from 'pdfkit';
+import { FACES, runsOf, type Face } from './faces.ts';
+import { fill, wordingOf } from './texts/index.ts';
 
 export type Paper = PDFKit.PDFDocument;
-
-const require = createRequire(import.meta.url);
-const font = (path: string) => require.resolve(`@fontsource/${path}.woff`);
-const FACES = {
-  text: font('instrument-sans/files/instrument-sans-latin-400-normal'),
-  bold: font('instrument-sans/files/instrument-sans-latin-600-normal'),
-  figures: font('spline-sans-mono/files/spline-sans-mono-latin-400-normal'),
-};
 
 export const INK = '#14213d';
 export const SOFT = '#5b6478';
@@ -27,8 +20,10 @@ export interface PaperJob {
   readonly shopName: string;
   readonly version: number;
   readonly printedAt: Date;
-  /** The print as it will look, with how it is seen in words; absent where it can't be drawn. */
-  readonly picture?: { readonly png: Buffer; readonly seen: string } | undefined;
+  /** The print as it will look, with how it is seen; absent where it can't be drawn. */
+  readonly picture?:
+    | { readonly png: Buffer; readonly side: 'front' | 'back'; readonly place: PlaceName }
+    | undefined;
 }
 
 /** Signs that our faces lack, in words that say the same. */
@@ -41,6 +36,8 @@ const WORDS: readonly (readonly [RegExp, string])[] = [
 ];
 export const legible = (text: string): string =>
   WORDS.reduce((done, [sign, word]) => done.replace(sign, word), text);
+
+type TextOptions = PDFKit.Mixins.TextOptions;
 
 export function newDocument(
   title: string,
@@ -55,8 +52,39 @@ export function newDocument(
   });
   for (const [name, path] of Object.entries(FACES)) doc.registerFont(name, path);
   const text = doc.text.bind(doc) as (text: string, ...rest: unknown[]) => Paper;
-  doc.text = ((words: string, ...rest: unknown[]) =>
-    text(legible(words), ...rest)) as Paper['text'];
+  const font = doc.font.bind(doc) as (name: string) => Paper;
+  let face: Face = 'text';
+  doc.font = ((name: Face) => {
+    face = name;
+    return font(name);
+  }) as Paper['font'];
+  doc.text = ((words: string, ...rest: unknown[]) => {
+    const runs = runsOf(legible(words), face);
+    if (runs.length <= 1 && runs[0]?.path === undefined) return text(legible(words), ...rest);
+    return mixed(runs, face, rest);
+  }) as Paper['text'];
+
+  /** Text of several scripts: a face for each run, one after the other on the line. */
+  function mixed(runs: ReturnType<typeof runsOf>, own: Face, rest: unknown[]): Paper {
+    const options = (rest.find((one) => typeof one === 'object') ?? {}) as TextOptions;
+    const at = rest.filter((one): one is number => typeof one === 'number');
+    // Runs can't be set flush right: they are on one line, whose beginning is worked out.
+    if (options.align === 'right' || options.align === 'center') {
+      const width = runs.reduce((sum, { text: run, path }) => {
+        font(path ?? own);
+        return sum + doc.widthOfString(run);
+      }, 0);
+      const free = Math.max(0, (options.width ?? 0) - width);
+      at[0] = (at[0] ?? doc.x) + (options.align === 'right' ? free : free / 2);
+      at[1] ??= doc.y;
+    }
+    runs.forEach(({ text: run, path }, i) => {
+      font(path ?? own);
+      const more = { ...options, align: 'left', continued: i < runs.length - 1 };
+      text(run, ...(i === 0 ? at : []), more);
+    });
+    return font(own);
+  }
   return doc;
 }
 
@@ -73,9 +101,13 @@ export const noteLine = (doc: Paper, text: string): void => {
 const PICTURE = 132;
 
 /** The print as it will look, where there is a picture of it. */
-export function printPicture(doc: Paper, { picture }: Pick<PaperJob, 'picture'>): void {
+export function printPicture(
+  doc: Paper,
+  { picture }: Pick<PaperJob, 'picture'>,
+  { t } = wordingOf('en'),
+): void {
   if (!picture) return;
-  const { png, seen } = picture;
+  const { png, side, place } = picture;
   // The first chunk of a PNG begins with width and height (W3C PNG, 11.2.2).
   const [width, height] = [png.readUInt32BE(16), png.readUInt32BE(20)];
   const most = doc.page.width - 2 * MARGIN;
@@ -84,7 +116,7 @@ export function printPicture(doc: Paper, { picture }: Pick<PaperJob, 'picture'>)
   const y = room(doc, height * scale + 24);
   doc.image(png, MARGIN, y, { width: width * scale, height: height * scale });
   doc.y = y + height * scale + 4;
-  paragraph(doc, `As it will look, ${seen}. Simulation, not a contract proof.`, 8.5);
+  paragraph(doc, fill(t.picture, { side: t.sides[side], place: t.places[place] }), 8.5);
 }
 
 export function subheading(doc: Paper, text: string): void {
@@ -162,6 +194,7 @@ export function finished(
   doc: Paper,
   { version, printedAt }: { readonly version?: number; readonly printedAt: Date },
   note: string,
+  { t } = wordingOf('en'),
 ): Paper {
   const { count } = doc.bufferedPageRange();
   for (let page = 0; page < count; page++) {
@@ -173,7 +206,13 @@ export function finished(
       .fontSize(8)
       .fillColor(SOFT)
       .text(
-        `${version === undefined ? '' : `Version ${version}  ·  `}${printedAt.toISOString().slice(0, 16).replace('T', ' ')} UTC  ·  ${note}  ·  ${page + 1} of ${count}`,
+        fill(version === undefined ? t.footer.replace(/^.*?·  /, '') : t.footer, {
+          version: version ?? '',
+          time: printedAt.toISOString().slice(0, 16).replace('T', ' '),
+          note,
+          page: page + 1,
+          pages: count,
+        }),
         MARGIN,
         doc.page.height - 30,
         { width: doc.page.width - 2 * MARGIN, align: 'center', lineBreak: false },

@@ -1,5 +1,5 @@
 /** The quote for a customer: what is made, what it costs, and what more of it would cost. */
-import { formatMoney, type ArtworkPage, type Offer } from '@kyanos/core';
+import type { ArtworkPage, Offer } from '@kyanos/core';
 import {
   finished,
   heading,
@@ -14,12 +14,12 @@ import {
   type Paper,
   type PaperJob,
 } from './paper.ts';
-import { bothUnits, printInWords } from './words.ts';
+import { fill, wordingOf } from './texts/index.ts';
+import { printInWords, sizeInWords } from './words.ts';
 
 /** A quote stands for so many days. */
 const VALID_DAYS = 30;
 const DAY_MS = 86_400_000;
-const day = (date: Date) => date.toISOString().slice(0, 10);
 
 export interface QuoteJob extends PaperJob {
   readonly page: Pick<ArtworkPage, 'trimMm'>;
@@ -30,10 +30,15 @@ export function quotePdf(job: QuoteJob): Paper {
   const { plan, work, page, offers, printedAt } = job;
   const { cost } = work;
   const copies = plan.layout.copies;
-  const doc = newDocument(`Quote: ${plan.name}`, printedAt);
+  const wording = wordingOf(plan.language ?? 'en');
+  const { t, number, day, money } = wording;
+  const doc = newDocument(`${t.quote}: ${plan.name}`, printedAt);
   heading(doc, job.shopName, [
-    `Quote of ${day(printedAt)}, good until ${day(new Date(printedAt.getTime() + VALID_DAYS * DAY_MS))}`,
-    ...(plan.customer ? [`For ${plan.customer}`] : []),
+    fill(t.quoteOf, {
+      day: day(printedAt),
+      until: day(new Date(printedAt.getTime() + VALID_DAYS * DAY_MS)),
+    }),
+    ...(plan.customer ? [fill(t.forCustomer, { customer: plan.customer })] : []),
   ]);
   rule(doc);
   noteLine(doc, plan.name);
@@ -42,64 +47,56 @@ export function quotePdf(job: QuoteJob): Paper {
     doc,
     [{ share: 0.25 }, { share: 0.75 }],
     [
-      ['Pieces', `${copies}`],
+      [t.pieces, number(copies)],
       ...(plan.versions ?? [])
         .filter((version) => version.copies > 0)
-        .map((version) => ['', `page ${version.page}: ${version.copies}`]),
-      ['Size of one', bothUnits(page.trimMm.width, page.trimMm.height)],
-      ['Material', plan.material.name],
-      ['Print', printInWords(plan)],
+        .map((version) => [
+          '',
+          fill(t.ofPage, { page: version.page, copies: number(version.copies) }),
+        ]),
+      [t.size, sizeInWords(page.trimMm.width, page.trimMm.height, wording)],
+      [t.material, plan.material.name],
+      [t.print, printInWords(plan, wording)],
       ...(plan.extras ?? [])
         .filter(({ kind }) => kind !== 'labour')
-        .map(({ name }) => ['With', name]),
+        .map(({ name }) => [t.with, name]),
     ],
   );
-  printPicture(doc, job);
-  subheading(doc, 'Price');
+  printPicture(doc, job, wording);
+  subheading(doc, t.price);
   const { taxPercent = 0 } = plan.prices;
   table(
     doc,
     [{ share: 0.7 }, { share: 0.3, right: true }],
     [
-      [`${copies} pieces, ${formatMoney(cost.perPiece)} each (rounded)`, formatMoney(cost.price)],
+      [fill(t.priceOf, { copies: number(copies), each: money(cost.perPiece) }), money(cost.price)],
       ...(taxPercent > 0
         ? [
-            [`Tax, ${taxPercent} %`, formatMoney(cost.tax)],
-            ['To pay', formatMoney(cost.withTax)],
+            [fill(t.tax, { percent: number(taxPercent, taxPercent % 1 ? 1 : 0) }), money(cost.tax)],
+            [t.toPay, money(cost.withTax)],
           ]
         : []),
     ],
     { bold: taxPercent > 0 ? [2] : [0] },
   );
   if (offers.length > 1) {
-    subheading(doc, 'Other quantities');
+    subheading(doc, t.others);
     table(
       doc,
       [{ share: 0.34 }, { share: 0.33, right: true }, { share: 0.33, right: true }],
       [
-        ['Pieces', 'Each (rounded)', taxPercent > 0 ? 'In all, before tax' : 'In all'],
-        ...offers.map((offer) => [
-          `${offer.copies}`,
-          formatMoney(offer.perPiece),
-          formatMoney(offer.price),
-        ]),
+        [t.pieces, t.each, taxPercent > 0 ? t.beforeTax : t.inAll],
+        ...offers.map((offer) => [number(offer.copies), money(offer.perPiece), money(offer.price)]),
       ],
       { bold: [0] },
     );
   }
   doc.moveDown(1);
-  paragraph(
-    doc,
-    'Colours on clear, dark and metallic material look otherwise than on white paper. A test print is made first and shown to you; printing begins when you have agreed to it.',
-  );
-  if (plan.viewing.light !== 'front')
-    paragraph(
-      doc,
-      'Light boxes are electrical signs: a licensed installer connects them. That is not part of this quote.',
-    );
+  paragraph(doc, t.proof);
+  if (plan.viewing.light !== 'front') paragraph(doc, t.licensed);
   doc.moveDown(2);
   const y = doc.y;
-  for (const [i, what] of ['Agreed, date', 'Name and signature'].entries()) {
+  for (const [i, what] of [t.agreed, t.signature].entries()) {
     const left = MARGIN + i * 250;
     doc
       .moveTo(left, y)
@@ -113,5 +110,5 @@ export function quotePdf(job: QuoteJob): Paper {
       .fillColor('#5b6478')
       .text(what, left, y + 4);
   }
-  return finished(doc, job, 'Quote');
+  return finished(doc, job, t.quote, wording);
 }

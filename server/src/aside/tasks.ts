@@ -13,7 +13,6 @@ import {
   offersOf,
   pageOf,
   pieceOf,
-  PLACES,
   printPixels,
   quantitiesOf,
   patchesOf,
@@ -105,7 +104,7 @@ async function pictureOf({ plan, info, previews }: PaperOrder): Promise<PaperJob
   const print = await printPixels(plan, { info, raster: (page) => rasters.get(page)! });
   const { day } = viewsOf(plan.viewing);
   const png = await pngOf(screened(lookAt(sceneOf(plan, info), print, day.side), day));
-  return { png, seen: `seen from the ${day.side}, ${PLACES[day.place].name}` };
+  return { png, side: day.side, place: day.place };
 }
 
 async function paper(order: PaperOrder): Promise<Uint8Array> {
@@ -219,9 +218,16 @@ const fitted = ({
   };
 };
 
-/** What a job takes off the shelf; undefined if it can't be printed. */
-const need = ({ plan, info, measures }: PlannedJob): JobNeed | undefined =>
-  calculate(plan, info, measures).work?.need;
+/** What a job takes off the shelf, undefined if it can't be printed, and how much was found against it. */
+function need({ plan, info, measures }: PlannedJob): {
+  readonly need: JobNeed | undefined;
+  readonly errors: number;
+  readonly warnings: number;
+} {
+  const { work, findings } = calculate(plan, info, measures);
+  const count = (severity: string) => findings.filter((one) => one.severity === severity).length;
+  return { need: work?.need, errors: count('error'), warnings: count('warning') };
+}
 
 const labels = ({ labels: list }: { readonly labels: readonly StockLabel[] }) =>
   bytesOf(stockLabelsPdf(list, new Date()));

@@ -96,8 +96,10 @@ export async function listJobs(
     `select h.job_id as id, h.name, h.version, h.saved_at as "savedAt", h.saved_by as "savedBy", h.artwork_id as "artworkId",
             a.state as "artworkState", h.file_name as "fileName", h.machine, h.material, h.stack, h.copies,
             j.state, j.due,
+            case when n.job_id is null then null else jsonb_build_object('errors', n.errors, 'warnings', n.warnings) end as decide,
             count(*) over ()::int as total
      from job_head h join job j on j.id = h.job_id left join artwork a on a.id = h.artwork_id
+     left join job_need n on n.job_id = h.job_id and n.version = h.version
      where not exists (select from unnest($1::text[]) word where position(word in h.words) = 0)
        and j.state = any ($4::text[])
      order by ${SORTED[sort]} ${order === 'up' ? 'asc' : 'desc'} nulls last, h.job_id

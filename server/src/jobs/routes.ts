@@ -3,7 +3,7 @@ import { Router } from 'express';
 import type pg from 'pg';
 import { inTransaction } from '../db.ts';
 import { on, onOnce } from '../route.ts';
-import { foresee, onState } from '../stock/jobs.ts';
+import { foresee, foreseeSome, onState } from '../stock/jobs.ts';
 import { artworksOf, insertJob, jobById, listJobs, saveJob, setJobOrder } from './queries.ts';
 
 /** A job on the wire: its stack in the short notation. */
@@ -12,7 +12,11 @@ const onWire = (job: Job) => ({ ...job, plan: encodePlan(job.plan) });
 export function jobRoutes(pool: pg.Pool): Router {
   const router = Router();
 
-  on(router, API.listJobs, ({ query }) => listJobs(pool, query));
+  on(router, API.listJobs, async ({ query }, _context, req) => {
+    const list = await listJobs(pool, query);
+    foreseeSome(pool, list.jobs).catch((error: unknown) => req.log.error(error));
+    return list;
+  });
 
   onOnce(router, pool, API.makeJob, async (db, { body }, { res }) => {
     const job = await insertJob(db, body);

@@ -11,6 +11,7 @@ import {
   type Machine,
   type Measures,
 } from '@kyanos/core';
+import { LRUCache } from 'lru-cache';
 import type pg from 'pg';
 import { readyArtwork } from '../artwork/queries.ts';
 import { aside } from '../aside/aside.ts';
@@ -25,11 +26,11 @@ import { act, fittedIn, jobEvents, stockThere, undo, type Telling } from './quer
 /** What a version takes, worked out once. Undefined while its plates are not built, or where it can't be printed. */
 export async function needOf(db: Db, jobId: string): Promise<JobNeed | undefined> {
   const { plan, artworkId, version } = await jobById(db, jobId);
-  const { rows } = await db.query<{ data: JobNeed }>(
+  const { rows } = await db.query<{ data: JobNeed | null }>(
     'select data from job_need where job_id = $1::uuid and version = $2::int',
     [jobId, version],
   );
-  if (rows[0]) return rows[0].data;
+  if (rows[0]) return rows[0].data ?? undefined;
   if (!artworkId) return undefined;
   let measures: Measures;
   try {
@@ -39,11 +40,11 @@ export async function needOf(db: Db, jobId: string): Promise<JobNeed | undefined
     throw error;
   }
   const info = await readyArtwork(db, artworkId);
-  const need = await aside('need', { plan, info, measures });
-  if (!need) return undefined;
+  const { need, errors, warnings } = await aside('need', { plan, info, measures });
   await db.query(
-    `insert into job_need (job_id, version, data) values ($1::uuid, $2::int, $3::jsonb) on conflict do nothing`,
-    [jobId, version, JSON.stringify(need)],
+    `insert into job_need (job_id, version, data, errors, warnings)
+     values ($1::uuid, $2::int, $3::jsonb, $4::int, $5::int) on conflict do nothing`,
+    [jobId, version, need ? JSON.stringify(need) : null, errors, warnings],
   );
   return need;
 }
@@ -389,21 +390,41 @@ export const foresee = (pool: pg.Pool, jobId: string): Promise<unknown> =>
     if (!(error instanceof DomainError)) throw error;
   });
 
-/** Plates of an artwork are built: jobs that were accepted before reserve what they take now. */
+/** Plates of an artwork are built: what its jobs take is worked out, and those that were accepted before reserve it now. */
 export async function reserveWaiting(pool: pg.Pool, buildId: string): Promise<void> {
-  const { rows } = await pool.query<{ id: JobId }>(
-    `select h.job_id as id from plate_build b
-     join job_head h on h.artwork_id = b.artwork_id join job j on j.id = h.job_id
-     where b.id = $1::uuid and b.state = 'done' and j.state = any ($2::text[])
-       and not exists (select from stock_event e where e.job_id = j.id and e.holds)`,
+  const { rows } = await pool.query<{ id: JobId; waits: boolean }>(
+    `select h.job_id as id, j.state = any ($2::text[])
+            and not exists (select from stock_event e where e.job_id = j.id and e.holds) as waits
+     from plate_build b join job_head h on h.artwork_id = b.artwork_id join job j on j.id = h.job_id
+     where b.id = $1::uuid and b.state = 'done'`,
     [buildId, TO_BE_MADE],
   );
-  for (const { id } of rows) {
+  for (const { id, waits } of rows) {
     await foresee(pool, id);
+    if (!waits) continue;
     await inTransaction(pool, (db) => reserve(db, id, null, { by: 'Kyanos' })).catch(
       (error: unknown) => {
         if (!(error instanceof DomainError)) throw error;
       },
     );
+  }
+}
+
+/** Versions that were asked for a while ago: one whose plates are not built is not asked for at every look at the board. */
+const asked = new LRUCache<string, true>({ max: 5000, ttl: 30_000 });
+/** So many at once, so that a board of many new versions is answered at once. */
+const MOST_FORESEEN = 6;
+
+/** Works out in the background what is not known yet of jobs that somebody looks at. */
+export async function foreseeSome(
+  pool: pg.Pool,
+  jobs: readonly { readonly id: JobId; readonly version: number; readonly decide: unknown }[],
+): Promise<void> {
+  const unknown = jobs.filter(
+    ({ id, version, decide }) => decide === null && !asked.has(`${id}/${version}`),
+  );
+  for (const { id, version } of unknown.slice(0, MOST_FORESEEN)) {
+    asked.set(`${id}/${version}`, true);
+    await foresee(pool, id);
   }
 }

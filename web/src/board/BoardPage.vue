@@ -13,6 +13,7 @@ import {
 } from '@kyanos/contract';
 import {
   DomainError,
+  isOpen,
   jobsOf,
   newPlan,
   type PageJob,
@@ -89,6 +90,15 @@ async function load() {
 onMounted(load);
 watch([search, sort, state], () => (page.value = 1));
 
+/** What somebody has to look at before it is printed. */
+function decideWords({ decide, state: now }: JobSummary): string {
+  if (!decide || !isOpen(now) || now === 'done') return '';
+  const { errors, warnings } = decide;
+  return [
+    ...(errors > 0 ? [`${errors} will fail`] : []),
+    ...(warnings > 0 ? [`${warnings} to decide`] : []),
+  ].join(', ');
+}
 /** Where none is shown. */
 const NOTHING: Partial<Record<JobFilter, string>> = { open: 'No open jobs.', all: 'No jobs yet.' };
 
@@ -256,6 +266,9 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
             <p>{{ job.material }} · {{ job.copies }} cop{{ job.copies === 1 ? 'y' : 'ies' }}</p>
             <p v-if="job.problem" class="unread">{{ job.problem.message }}</p>
             <p v-else class="figures stack">{{ job.stack }}</p>
+            <p v-if="decideWords(job)" class="decide" :class="{ fails: job.decide!.errors > 0 }">
+              {{ decideWords(job) }}
+            </p>
             <p class="soft foot">
               {{ job.machine }} · saved {{ formatDistanceToNow(new Date(job.savedAt)) }} ago by
               {{ job.savedBy }}
@@ -275,6 +288,15 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
 </template>
 
 <style scoped>
+.decide {
+  font-weight: 650;
+  color: rgb(var(--v-theme-warning));
+}
+
+.decide.fails {
+  color: rgb(var(--v-theme-error));
+}
+
 .board {
   overflow-y: auto;
   padding: 22px 28px 40px;

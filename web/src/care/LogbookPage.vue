@@ -1,14 +1,6 @@
 <script setup lang="ts">
 /** The logbook of a machine: weeks as a strip, and every entry. */
-import {
-  addressOf,
-  API,
-  type CareDay,
-  type FileId,
-  type ToldAct,
-  type ToldCare,
-} from '@kyanos/contract';
-import { mdiBookPlusOutline } from '@mdi/js';
+import { addressOf, API, type CareDay, type FileId, type ToldCare } from '@kyanos/contract';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { call } from '../shared/api.ts';
 import { loadDue } from '../shared/due.ts';
@@ -17,7 +9,7 @@ import { timeWords } from '../stock/stockWords.ts';
 import { careWords } from './careWords.ts';
 import MachineTabs from './MachineTabs.vue';
 import PatternGrid from './PatternGrid.vue';
-import TellDialog from './TellDialog.vue';
+import TellButton from './TellButton.vue';
 import { useMachines } from './useMachines.ts';
 import WeekStrip from './WeekStrip.vue';
 
@@ -59,12 +51,6 @@ const answer = computed(() => {
     : 'Looking at the machines…';
 });
 
-const telling = ref(false);
-async function write(act: ToldAct) {
-  if (!(await tell(act))) return;
-  telling.value = false;
-  await read();
-}
 async function undo({ id }: ToldCare) {
   await trying(() => call(API.undoCare, { params: { id } }));
   if (problem.value) return;
@@ -88,16 +74,15 @@ const shown = computed(() =>
         <h1 class="question">What was done for this machine?</h1>
         <p class="answer" data-testid="answer">{{ answer }}</p>
       </div>
-      <v-btn
+      <tell-button
         v-if="machine"
-        color="primary"
-        variant="flat"
-        :prepend-icon="mdiBookPlusOutline"
-        @click="telling = true"
-        >Write down</v-btn
-      >
+        :machine="machine"
+        :problem="problem"
+        :tell="tell"
+        @told="read()"
+      />
     </header>
-    <p v-if="problem && !telling" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <machine-tabs v-if="machines" :machines="machines" :selected="machine?.id" @select="choose" />
     <div v-if="machine" class="panel pad">
       <week-strip :days="days" :weeks="WEEKS" />
@@ -147,13 +132,6 @@ const shown = computed(() =>
       </table>
       <v-btn v-if="more" class="mt-3" @click="read(events[events.length - 1].id)">Show older</v-btn>
     </div>
-    <tell-dialog
-      v-if="machine"
-      v-model="telling"
-      :machine="machine"
-      :problem="problem"
-      @tell="write"
-    />
     <v-dialog
       :model-value="looked !== undefined"
       max-width="860"

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 /** A machine as it stands, and what is due on it. */
-import type { ToldAct } from '@kyanos/contract';
-import { mdiBookPlusOutline, mdiCalendarSync } from '@mdi/js';
+import { mdiCalendarSync } from '@mdi/js';
 import { useNow } from '@vueuse/core';
-import { computed, ref } from 'vue';
+import { computed } from 'vue';
 import FigureValue from '../shared/FigureValue.vue';
 import { ml } from '../shared/format.ts';
 import { agoWords, SLOT_WORDS } from './careWords.ts';
@@ -11,7 +10,7 @@ import CarriageDrawing from './CarriageDrawing.vue';
 import DueList from './DueList.vue';
 import MachineTabs from './MachineTabs.vue';
 import ProcedureButtons from './ProcedureButtons.vue';
-import TellDialog from './TellDialog.vue';
+import TellButton from './TellButton.vue';
 import { useMachines } from './useMachines.ts';
 
 const { machines, machine, problem, choose, tell, begin } = useMachines();
@@ -47,11 +46,6 @@ const facts = computed(() => {
       : []),
   ] as const;
 });
-
-const telling = ref(false);
-async function write(what: ToldAct) {
-  if (await tell(what)) telling.value = false;
-}
 </script>
 
 <template>
@@ -62,16 +56,9 @@ async function write(what: ToldAct) {
         <p class="answer" data-testid="answer">{{ answer }}</p>
       </div>
       <v-btn :prepend-icon="mdiCalendarSync" href="/api/care/due.ics">Calendar</v-btn>
-      <v-btn
-        v-if="machine"
-        color="primary"
-        variant="flat"
-        :prepend-icon="mdiBookPlusOutline"
-        @click="telling = true"
-        >Write down</v-btn
-      >
+      <tell-button v-if="machine" :machine="machine" :problem="problem" :tell="tell" />
     </header>
-    <p v-if="problem && !telling" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <machine-tabs v-if="machines" :machines="machines" :selected="machine?.id" @select="choose" />
     <div v-if="machine" class="stage-columns">
       <div class="stage">
@@ -99,13 +86,6 @@ async function write(what: ToldAct) {
       </div>
       <due-list :due="machine.due" @begin="begin" />
     </div>
-    <tell-dialog
-      v-if="machine"
-      v-model="telling"
-      :machine="machine"
-      :problem="problem"
-      @tell="write"
-    />
   </section>
 </template>
 

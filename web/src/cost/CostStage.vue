@@ -8,6 +8,7 @@ import {
   type CostGroup,
   type Extra,
   type Prices,
+  type PaperLanguage,
 } from '@kyanos/core';
 import { mdiFilePdfBox } from '@mdi/js';
 import { computed, shallowRef, watch } from 'vue';
@@ -31,6 +32,10 @@ const work = computed(() => job.shown?.work);
 const cost = computed(() => work.value?.cost);
 
 const setPrices = (prices: Prices) => job.update({ prices });
+const LANGUAGES: readonly { value: PaperLanguage; title: string }[] = [
+  { value: 'en', title: 'English' },
+  { value: 'de', title: 'German' },
+];
 const setExtras = (extras: readonly Extra[]) => job.update({ extras });
 
 const GROUPS: Record<CostGroup, string> = {
@@ -218,12 +223,18 @@ const paper = (name: Paper) =>
         </div>
       </div>
       <teleport defer to="#job-side">
-        <div class="panel pad">
+        <div class="panel pad customer">
           <v-text-field
             label="Customer"
             maxlength="200"
             :model-value="plan.customer ?? ''"
             @change="job.update({ customer: ($event.target as HTMLInputElement).value })"
+          />
+          <v-select
+            label="Language of the quote"
+            :items="LANGUAGES"
+            :model-value="plan.language ?? 'en'"
+            @update:model-value="job.update({ language: $event })"
           />
         </div>
         <div class="panel pad">
@@ -266,6 +277,11 @@ const paper = (name: Paper) =>
 </template>
 
 <style scoped>
+.customer {
+  display: grid;
+  gap: 12px;
+}
+
 .head {
   display: flex;
   flex-wrap: wrap;

@@ -18,10 +18,11 @@ import {
 import { mdiFileUploadOutline } from '@mdi/js';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { call, Refused } from '../shared/api.ts';
+import { call } from '../shared/api.ts';
 import { plain } from '../shared/format.ts';
 import JobPicker from '../shared/JobPicker.vue';
 import RemoveButton from '../shared/RemoveButton.vue';
+import { useTrying } from '../shared/useTrying.ts';
 import { useItems } from './useItems.ts';
 
 const route = useRoute();
@@ -33,20 +34,9 @@ const machine = computed<Machine | undefined>(
 const choose = (id: string) => router.replace({ name: 'shop-use', params: { item: id } });
 
 const stored = shallowRef<readonly StoredReport[]>([]);
-const problem = ref<string>();
+const { problem, trying } = useTrying();
 const taken = shallowRef<ReportsTaken>();
 
-/** Whatever the server refuses is told in its own sentence. */
-async function trying<T>(work: () => Promise<T>): Promise<T | undefined> {
-  problem.value = undefined;
-  try {
-    return await work();
-  } catch (error) {
-    if (!(error instanceof Refused)) throw error;
-    problem.value = error.problem.message;
-    return undefined;
-  }
-}
 const load = () =>
   trying(async () => {
     if (!machine.value) return;

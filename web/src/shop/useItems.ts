@@ -1,26 +1,16 @@
 /** The things of one kind that the shop keeps: listed, made, planned with or retired. */
 import { SHOP_ENDPOINTS, type ShopData, type ShopKind, type Standing } from '@kyanos/contract';
 import { freeId } from '@kyanos/core';
-import { ref, shallowRef, type Ref } from 'vue';
-import { call, Refused } from '../shared/api.ts';
+import { shallowRef, type Ref } from 'vue';
+import { call } from '../shared/api.ts';
 import { listItems, type ShopItem } from '../shared/shopItems.ts';
+import { useTrying } from '../shared/useTrying.ts';
 
 export function useItems<K extends ShopKind>(kind: K) {
   const items = shallowRef<readonly ShopItem<K>[]>() as Ref<readonly ShopItem<K>[] | undefined>;
-  const problem = ref<string>();
+  const { problem, trying: tried } = useTrying();
   // Each kind has a type of its own, and all are kept alike.
   const endpoints = SHOP_ENDPOINTS[kind as 'preset'];
-
-  async function tried<T>(act: () => Promise<T>): Promise<T | undefined> {
-    problem.value = undefined;
-    try {
-      return await act();
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      problem.value = error.message;
-      return undefined;
-    }
-  }
 
   const load = () => tried(async () => (items.value = await listItems(kind)));
 

@@ -2,6 +2,7 @@
 declare module 'fontkit' {
   export interface Font {
     readonly unitsPerEm: number;
+    hasGlyphForCodePoint(point: number): boolean;
     layout(text: string): {
       glyphs: {
         path: {
