@@ -1,6 +1,8 @@
-/** Writes to the stock as fast as it can, one kind of write after another, until it is killed. */
-import type { StockAct } from '@kyanos/core';
+/** Writes to stock and logbook as fast as it can, one kind of write after another, until it is killed. */
+import type { CareAct, StockAct } from '@kyanos/core';
+import * as care from '../src/care/queries.ts';
 import { inTransaction, openPool } from '../src/db.ts';
+import { itemById } from '../src/shop/items.ts';
 import { act, eventsOf, receive, undo } from '../src/stock/queries.ts';
 
 const pool = openPool(process.env.DATABASE_URL!);
@@ -28,6 +30,16 @@ const acts: readonly Exclude<StockAct, { act: 'received' }>[] = [
   { act: 'discarded', reason: 'crushed' },
 ];
 
+const { data: machine } = await itemById(pool, 'machine', 'roll-1');
+const done: readonly CareAct[] = [
+  { act: 'agitated' },
+  { act: 'pattern', missing: [{ channel: 'W', row: 0, nozzle: 3 }] },
+  { act: 'cleaned', ml: 4, minutes: 3 },
+  { act: 'slot', to: 'under' },
+  { act: 'waste-emptied' },
+  { act: 'flushed', channel: 'W', ml: 60, minutes: 25 },
+];
+
 console.log('ready');
 for (;;) {
   const lot = await inTransaction(pool, (db) => receive(db, film, by));
@@ -39,4 +51,9 @@ for (;;) {
   );
   const fitted = { act: 'fitted', machineId: 'roll-1', channel: 'C' } as const;
   await inTransaction(pool, (db) => act(db, ink.id, fitted, by));
+  for (const what of done) {
+    const { id } = await inTransaction(pool, (db) => care.tell(db, machine, what, by));
+    if (what.act === 'cleaned')
+      await inTransaction(pool, (db) => care.undo(db, id, () => Promise.resolve(machine), by));
+  }
 }

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { mdiKeyboardOutline, mdiMagnify, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js';
-import { useIntervalFn, useStorage } from '@vueuse/core';
-import { computed, ref, watchEffect } from 'vue';
+import { useStorage } from '@vueuse/core';
+import { ref, watchEffect } from 'vue';
 import { useRoute } from 'vue-router';
 import { useTheme } from 'vuetify';
+import DueMenu from './shared/DueMenu.vue';
 import SearchDialog from './shared/SearchDialog.vue';
 import ShortcutsDialog from './shared/ShortcutsDialog.vue';
-import { due, loadDue } from './shared/due.ts';
 import { nextUnit, units } from './shared/format.ts';
 import { useKeys } from './shared/keys.ts';
 
@@ -16,11 +16,6 @@ watchEffect(() => theme.change(chosen.value === 'night' ? 'night' : 'day'));
 const shortcuts = ref(false);
 const finding = ref(false);
 const route = useRoute();
-/** Looked at again and again: hours pass without anybody telling anything. */
-const DUE_MS = 120_000;
-void loadDue();
-useIntervalFn(() => void loadDue(), DUE_MS);
-const dueNow = computed(() => due.value.filter(({ when }) => when === 'now').length);
 /** Those that are there. */
 const ROOMS = [
   { name: 'Jobs', path: '/', has: (path: string) => path === '/' || path.startsWith('/jobs') },
@@ -57,17 +52,12 @@ useKeys('everywhere', {
             :to="room.path"
             class="room-name"
             :aria-current="room.has(route.path) ? 'page' : undefined"
-            >{{ room.name
-            }}<span
-              v-if="room.name === 'Care' && dueNow > 0"
-              class="badge figures"
-              :aria-label="`, ${dueNow} due now`"
-              >{{ dueNow }}</span
-            ></router-link
+            >{{ room.name }}</router-link
           >
         </nav>
         <div id="bar-middle" class="middle"></div>
         <div class="tools">
+          <due-menu />
           <v-btn variant="text" icon aria-label="Find" @click="finding = true">
             <v-icon :icon="mdiMagnify" />
           </v-btn>
@@ -148,21 +138,6 @@ useKeys('everywhere', {
 .room-name[aria-current] {
   color: #f4efe4;
   border-bottom-color: #e2763c;
-}
-
-/* What needs a decision. */
-.badge {
-  display: grid;
-  place-items: center;
-  min-width: 20px;
-  height: 20px;
-  margin-left: 7px;
-  padding: 0 5px;
-  border-radius: 10px;
-  background: #e2763c;
-  color: #14213d;
-  font-size: 0.8rem;
-  font-weight: 700;
 }
 
 .tools {

@@ -21,7 +21,7 @@ import { keepingIn, products, today } from '../floor.ts';
 import { jobById } from '../jobs/queries.ts';
 import { measuresFor } from '../plates/queries.ts';
 import { itemById } from '../shop/items.ts';
-import { act, fittedIn, jobEvents, stockThere, undo, type Telling } from './queries.ts';
+import { act, fittedIn, jobEvents, lockAll, stockThere, undo, type Telling } from './queries.ts';
 
 /** What a version takes, worked out once. Undefined while its plates are not built, or where it can't be printed. */
 export async function needOf(db: Db, jobId: string): Promise<JobNeed | undefined> {
@@ -98,6 +98,10 @@ async function itemsOfJob(db: Db, jobId: string): Promise<Stocked[]> {
 
 async function release(db: Db, jobId: string, telling: Telling): Promise<string[]> {
   const said: string[] = [];
+  await lockAll(
+    db,
+    (await itemsOfJob(db, jobId)).map(({ id }) => id),
+  );
   for (const { item, amount } of reservedBy(await itemsOfJob(db, jobId), jobId)) {
     await act(db, item.id, { act: 'reserved', jobId, amount: 0 }, telling);
     said.push(
@@ -132,6 +136,8 @@ export async function reserve(
       ? (inPlan ?? choice.chosen)
       : choice.offers.find(({ item }) => item.id === itemId);
   if (itemId !== null && !taken) throw new DomainError('STOCK_UNKNOWN');
+  const before = (await itemsOfJob(db, jobId)).map(({ id }) => id);
+  await lockAll(db, [...before, ...(taken ? [taken.item.id] : [])]);
   await release(db, jobId, telling);
   if (!taken) return [`No ${material.name} is reserved. ${choice.reason}`];
   await act(db, taken.item.id, { act: 'reserved', jobId, amount: material.amount }, telling);
@@ -167,6 +173,8 @@ async function draw(db: Db, jobId: string, telling: Telling): Promise<string[]> 
     const { chosen, offers } = await choiceFor(db, jobId, need);
     lot = (offers.find(({ item }) => wanted.lot !== '' && item.lot === wanted.lot) ?? chosen)?.item;
   }
+  const fitted = await fittedIn(db, machineId);
+  await lockAll(db, [...(lot ? [lot.id] : []), ...fitted.map(({ id }) => id)]);
   if (lot) {
     const { amount, unit } = need.material;
     const after = await act(
@@ -182,7 +190,6 @@ async function draw(db: Db, jobId: string, telling: Telling): Promise<string[]> 
 
   const reported = await reportedInk(db, jobId);
   const source = reported ? ('report' as const) : ('estimate' as const);
-  const fitted = await fittedIn(db, machineId);
   const used: Record<string, number> = {};
   for (const ink of need.inks) {
     const ml = reported?.[ink.channel] ?? ink.ml;
@@ -225,6 +232,10 @@ async function draw(db: Db, jobId: string, telling: Telling): Promise<string[]> 
 /** Takes back what was drawn for a job, by events of their own; what can't be undone stays and is said. */
 async function takeBack(db: Db, jobId: string, telling: Telling): Promise<string[]> {
   const said: string[] = [];
+  await lockAll(
+    db,
+    (await itemsOfJob(db, jobId)).map(({ id }) => id),
+  );
   for (const { id, item } of (await drawsOf(db, jobId)).toReversed())
     try {
       await db.query('savepoint take_back');

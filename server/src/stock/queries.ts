@@ -118,6 +118,16 @@ async function locked(db: Db, id: string): Promise<Row> {
 }
 
 /**
+ * Takes several things for this transaction, in one order for everybody: two that want the same ones wait for one another and never
+ * for each other.
+ */
+export async function lockAll(db: Db, ids: readonly string[]): Promise<void> {
+  await db.query('select from stock_item where id = any ($1::uuid[]) order by id for update', [
+    [...new Set(ids)],
+  ]);
+}
+
+/**
  * Tells one more act on a thing, in the transaction it is called in. A container that is fitted takes the place of the one that was
  * there, which is taken out.
  * @throws DomainError `STOCK_UNKNOWN`, or `STOCK_REFUSED`
@@ -130,6 +140,8 @@ export async function act(
 ): Promise<Stocked> {
   const at = timeOf(telling);
   if (what.act === 'fitted') {
+    // One at a time: of two that are fitted at once in one place, the later takes the other out.
+    await db.query('select pg_advisory_xact_lock(hashtextextended($1::text, 3))', [what.machineId]);
     for (const other of await fittedIn(db, what.machineId))
       if (other.fitted?.channel === what.channel && other.id !== id)
         await act(db, other.id, { act: 'taken-out' }, { ...telling, at });

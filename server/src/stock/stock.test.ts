@@ -7,7 +7,7 @@ import type {
   Stocked,
   ToldStock,
 } from '@kyanos/contract';
-import { itemFrom, stockFrom, type JobState, type StockEvent } from '@kyanos/core';
+import { careFrom, itemFrom, stockFrom, type JobState, type StockEvent } from '@kyanos/core';
 import { floorHistory, SHOP, SHOP_STATE } from '@kyanos/demo';
 import { openArtwork } from '@kyanos/intake';
 import { describe, expect, it } from 'vitest';
@@ -20,7 +20,8 @@ import { testDatabase } from '../../test/database.ts';
 import { inTransaction } from '../db.ts';
 import { loadFloor } from '../floorHistory.ts';
 import { prepareShop } from '../shop/demo.ts';
-import { act, eventsOf, receive } from './queries.ts';
+import { eventsOf as careEvents } from '../care/queries.ts';
+import { act, eventsOf, fittedIn, receive } from './queries.ts';
 
 const WRITER = fileURLToPath(new URL('../../test/endlessWriter.ts', import.meta.url));
 const ROOT = fileURLToPath(new URL('../../..', import.meta.url));
@@ -63,6 +64,13 @@ async function compared() {
        select from stock_event u where u.undoes = e.id and u.holds)`,
   );
   expect(wrong).toEqual([]);
+  const { rows: machines } = await served.database.pool.query<{ id: string; data: object }>(
+    'select machine_id as id, data from care_state',
+  );
+  for (const { id, data } of machines) {
+    const rebuilt = careFrom(await careEvents(served.database.pool, id), ['W']);
+    expect(data).toEqual(JSON.parse(JSON.stringify(rebuilt)));
+  }
   return rows.length;
 }
 
@@ -324,7 +332,7 @@ describe('the books', () => {
     const { pool: older, drop } = await testDatabase();
     await prepareShop(older, {});
     await older.query(
-      'drop table job_need, care_state, care_event, stock_event, stock_item cascade',
+      'drop table job_need, care_day, care_state, care_event, stock_event, stock_item cascade',
     );
     await older.query(
       'create table machine_state (machine_id text primary key, data jsonb not null)',
@@ -364,6 +372,36 @@ describe('the books', () => {
       ),
     );
     expect((await item(lot.code)).left).toBe(60);
+  });
+
+  it('have one container in a place, however many are fitted at once', async () => {
+    const { pool } = served.database;
+    const ink = { ...FILM, kind: 'ink', unit: 'mL', product: 'flatbed-2.V', lot: 'FIT' } as const;
+    const made = await Promise.all(
+      Array.from({ length: 6 }, () => inTransaction(pool, (db) => receive(db, ink, { by: 'x' }))),
+    );
+    const fitted = { act: 'fitted', machineId: 'flatbed-2', channel: 'V' } as const;
+    await Promise.all(
+      made.map(({ id }) => inTransaction(pool, (db) => act(db, id, fitted, { by: 'x' }))),
+    );
+    const inside = (await fittedIn(pool, 'flatbed-2')).filter((one) => one.fitted?.channel === 'V');
+    expect(inside).toHaveLength(1);
+    await compared();
+  });
+
+  it('let many jobs be done at once, and a stocktake beside them', async () => {
+    const jobs = await Promise.all([printable(), printable(), printable()]);
+    const { products } = await get<{ products: ShelfProduct[] }>('/stock/shelf');
+    const counts = products.flatMap(({ items }) =>
+      items.map(({ item: { id, left } }) => ({ id, left, reason: 'walked past' })),
+    );
+    const answers = await Promise.all([
+      ...jobs.map((job) => order(job, 'quoted', 'done')),
+      post('/stock/counts', { counts }),
+      post('/stock/counts', { counts }),
+    ]);
+    expect(answers.map(({ status }) => status)).toEqual([200, 200, 200, 200, 200]);
+    await compared();
   });
 
   it('list the shelf by product, the oldest first, also what the shop has no more', async () => {

@@ -84,7 +84,7 @@ function serve() {
   vi.stubGlobal('fetch', async (path: string, { method, body }: RequestInit) => {
     const name = `${method} ${path.replace(/^\/api/, '')}`;
     asked.push(name);
-    const answer = answers[name];
+    const answer = answers[name.split('?')[0]];
     if (!answer) return new Response('{}', { status: 404 });
     return Response.json(answer((body ? JSON.parse(body as string) : undefined) as never));
   });
@@ -181,6 +181,10 @@ describe('the job that is open', () => {
     expect(found()).toBeUndefined();
     expect(minutes - job.result!.work!.minutes).toBeCloseTo(10);
     expect(asked).not.toContain(`PUT /jobs/${JOB}`);
+    // The shelf of its material is told with the state, and what it has reserved is its own.
+    expect(asked).toContain(
+      `GET /shop/machines/${slot.id}/state?material=${PLAN.material.id}&job=${JOB}`,
+    );
   });
 
   it('says what is wrong where there is no such job', async () => {

@@ -1,0 +1,98 @@
+<script setup lang="ts">
+/** What is due on any machine, from any screen; nothing where nothing is. */
+import { mdiBellRingOutline } from '@mdi/js';
+import { useIntervalFn } from '@vueuse/core';
+import { computed, ref } from 'vue';
+import { due, loadDue } from './due.ts';
+
+/** Looked at again and again: hours pass without anybody telling anything. */
+const DUE_MS = 120_000;
+void loadDue();
+useIntervalFn(() => void loadDue(), DUE_MS);
+const now = computed(() => due.value.filter(({ when }) => when === 'now').length);
+const open = ref(false);
+</script>
+
+<template>
+  <v-menu v-if="due.length > 0" v-model="open" max-width="460">
+    <template #activator="{ props: activator }">
+      <button
+        v-bind="activator"
+        type="button"
+        class="due"
+        :aria-label="`${due.length} due on the machines${now > 0 ? `, ${now} of them now` : ''}`"
+      >
+        <v-icon :icon="mdiBellRingOutline" />
+        <span class="badge figures" :class="{ soon: now === 0 }">{{ now || due.length }}</span>
+      </button>
+    </template>
+    <ul class="panel list">
+      <li v-for="one in due" :key="`${one.machine} ${one.code} ${one.run ?? ''}`">
+        <router-link
+          :to="
+            one.run
+              ? { name: 'care-procedures-run', params: { run: one.run } }
+              : { name: 'care-machines', params: { item: one.machine } }
+          "
+          class="one"
+          @click="open = false"
+        >
+          <b>{{ one.name }}, {{ one.when }}.</b> {{ one.says }}
+        </router-link>
+      </li>
+    </ul>
+  </v-menu>
+</template>
+
+<style scoped>
+.due {
+  position: relative;
+  display: grid;
+  place-items: center;
+  width: 48px;
+  height: 44px;
+  color: inherit;
+}
+
+/* What needs a decision. */
+.badge {
+  position: absolute;
+  top: 2px;
+  right: 2px;
+  display: grid;
+  place-items: center;
+  min-width: 18px;
+  height: 18px;
+  padding: 0 4px;
+  border-radius: 9px;
+  background: #e2763c;
+  color: #14213d;
+  font-size: 0.75rem;
+  font-weight: 700;
+}
+
+.badge.soon {
+  background: #8db4e2;
+}
+
+.list {
+  display: grid;
+  max-height: 70vh;
+  padding: 8px;
+  overflow-y: auto;
+  list-style: none;
+}
+
+.one {
+  display: block;
+  padding: 8px 10px;
+  color: inherit;
+  text-decoration: none;
+  border-radius: 8px;
+}
+
+.one:hover,
+.one:focus-visible {
+  background: color-mix(in srgb, rgb(var(--v-theme-primary)) 10%, transparent);
+}
+</style>
