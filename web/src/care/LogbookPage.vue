@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** The logbook of a machine: weeks as a strip, and every entry. */
-import { addressOf, API, type CareDay, type FileId, type ToldCare } from '@kyanos/contract';
+import { API, type CareDay, type FileId, type ToldCare } from '@kyanos/contract';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { call } from '../shared/api.ts';
+import { addressIn, call } from '../shared/api.ts';
 import { loadDue } from '../shared/due.ts';
 import { duration, ml } from '../shared/format.ts';
 import { timeWords } from '../stock/stockWords.ts';
@@ -59,7 +59,7 @@ async function undo({ id }: ToldCare) {
   void loadDue();
 }
 const looked = shallowRef<ToldCare>();
-const picture = (id: string) => `/api${addressOf(API.getCarePicture, { id: id as FileId })}`;
+const picture = (id: string) => addressIn(API.getCarePicture, { params: { id: id as FileId } });
 const shown = computed(() =>
   events.value.filter((event) =>
     careWords(event.what).toLowerCase().includes(what.value.toLowerCase()),

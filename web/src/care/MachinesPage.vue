@@ -1,8 +1,10 @@
 <script setup lang="ts">
 /** A machine as it stands, and what is due on it. */
+import { API } from '@kyanos/contract';
 import { mdiCalendarSync } from '@mdi/js';
 import { useNow } from '@vueuse/core';
 import { computed } from 'vue';
+import { addressIn } from '../shared/api.ts';
 import FigureValue from '../shared/FigureValue.vue';
 import { ml } from '../shared/format.ts';
 import { agoWords, SLOT_WORDS } from './careWords.ts';
@@ -55,7 +57,9 @@ const facts = computed(() => {
         <h1 class="question">What does each machine need now?</h1>
         <p class="answer" data-testid="answer">{{ answer }}</p>
       </div>
-      <v-btn :prepend-icon="mdiCalendarSync" href="/api/care/due.ics">Calendar</v-btn>
+      <v-btn :prepend-icon="mdiCalendarSync" :href="addressIn(API.getDueCalendar, {})"
+        >Calendar</v-btn
+      >
       <tell-button v-if="machine" :machine="machine" :problem="problem" :tell="tell" />
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
@@ -84,12 +88,19 @@ const facts = computed(() => {
         </div>
         <procedure-buttons :ids="machine.procedures" @begin="begin" />
       </div>
-      <due-list :due="machine.due" @begin="begin" />
+      <due-list class="first" :due="machine.due" @begin="begin" />
     </div>
   </section>
 </template>
 
 <style scoped>
+/* What is due leads where there is one column. */
+@media (max-width: 1180px) {
+  .first {
+    order: -1;
+  }
+}
+
 .facts {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 /** A day. Empty: none. */
 const day = defineModel<string | undefined>({ required: true });
-defineProps<{ label: string }>();
+defineProps<{
+  /** Which day it is. */
+  label: string;
+}>();
 </script>
 
 <template>

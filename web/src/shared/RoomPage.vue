@@ -7,6 +7,7 @@ defineProps<{
   label: string;
   /** Names of routes are the room's, a dash, and the part's. */
   room: string;
+  /** The parts in the order of the bar, each with the last part of its route's name. */
   sections: readonly { readonly id: string; readonly name: string }[];
 }>();
 const route = useRoute();

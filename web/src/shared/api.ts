@@ -48,10 +48,10 @@ const asProblem = (body: unknown): Problem =>
   Problem.safeParse(body).data ?? problem('ANSWER_UNREADABLE');
 
 /** Where an endpoint lies, for links and pictures. */
-export const addressIn = <E extends SomeEndpoint>(
-  endpoint: E,
-  { params }: Given<E> extends { readonly params: infer P } ? { readonly params: P } : never,
-): string => `/api${addressOf(endpoint, params as Readonly<Record<string, unknown>>)}`;
+export const addressIn = <E extends SomeEndpoint>(endpoint: E, given: Given<E>): string => {
+  const { params, query } = given as AnyGiven;
+  return `/api${addressOf(endpoint, params, query)}`;
+};
 
 interface AnyGiven {
   readonly params?: Readonly<Record<string, unknown>>;

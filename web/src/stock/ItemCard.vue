@@ -4,8 +4,7 @@ import { API, type LaterAct, type ToldStock } from '@kyanos/contract';
 import { amountText, freeIn, reservedIn, type Machine, dayWords } from '@kyanos/core';
 import { mdiTagOutline } from '@mdi/js';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { addressOf } from '@kyanos/contract';
-import { call } from '../shared/api.ts';
+import { addressIn, call } from '../shared/api.ts';
 import NumberField from '../shared/NumberField.vue';
 import { actWords, AGE_WORDS, timeWords } from './stockWords.ts';
 import type { ShelfEntry } from './useShelf.ts';
@@ -72,7 +71,7 @@ function tell() {
   emit('act', acts[asking.value!]);
   asking.value = undefined;
 }
-const label = computed(() => `/api${addressOf(API.getLabels, {}, { codes: item.value.code })}`);
+const label = computed(() => addressIn(API.getLabels, { query: { codes: item.value.code } }));
 const LABELS = {
   drawn: 'How much was used?',
   counted: 'How much is left?',

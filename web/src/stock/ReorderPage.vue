@@ -4,7 +4,7 @@ import { API, type ReorderLineOnWire } from '@kyanos/contract';
 import { amountText, total, type ProductSupply, dayWords } from '@kyanos/core';
 import { mdiFilePdfBox, mdiTable } from '@mdi/js';
 import { computed, ref, shallowRef } from 'vue';
-import { call } from '../shared/api.ts';
+import { addressIn, call } from '../shared/api.ts';
 import FigureValue from '../shared/FigureValue.vue';
 import { currency, percent } from '../shared/format.ts';
 import NumberField from '../shared/NumberField.vue';
@@ -76,8 +76,15 @@ async function setChance(share: number) {
           :model-value="Math.round(floor.value.value.quoteChance * 100)"
           @update:model-value="setChance"
         />
-        <v-btn :prepend-icon="mdiTable" href="/api/stock/purchase.csv">CSV</v-btn>
-        <v-btn :prepend-icon="mdiFilePdfBox" href="/api/stock/purchase.pdf" target="_blank"
+        <v-btn
+          :prepend-icon="mdiTable"
+          :href="addressIn(API.getPurchaseList, { params: { format: 'csv' } })"
+          >CSV</v-btn
+        >
+        <v-btn
+          :prepend-icon="mdiFilePdfBox"
+          :href="addressIn(API.getPurchaseList, { params: { format: 'pdf' } })"
+          target="_blank"
           >PDF</v-btn
         >
       </div>

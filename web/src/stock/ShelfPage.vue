@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** What lies on the shelf, by age. */
-import { addressOf, API, type Stocked } from '@kyanos/contract';
+import { API, type Stocked } from '@kyanos/contract';
 import type { Received, Shop } from '@kyanos/core';
 import { mdiDownload, mdiPlus, mdiTagMultipleOutline, mdiUpload } from '@mdi/js';
 import { computed, ref, shallowRef } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { call } from '../shared/api.ts';
+import { addressIn, call } from '../shared/api.ts';
 import ItemCard from './ItemCard.vue';
 import ReceiveDialog from './ReceiveDialog.vue';
 import ShelfDrawing from './ShelfDrawing.vue';
@@ -58,19 +58,10 @@ async function fromFile(event: Event) {
   }
   input.value = '';
 }
-const labels = computed(
-  () =>
-    `/api${addressOf(
-      API.getLabels,
-      {},
-      {
-        codes: shown.value
-          .flatMap(({ items }) => items.map(({ item }) => item.code))
-          .slice(0, 480)
-          .join(','),
-      },
-    )}`,
-);
+const labels = computed(() => {
+  const codes = shown.value.flatMap(({ items }) => items.map(({ item }) => item.code));
+  return addressIn(API.getLabels, { query: { codes: codes.slice(0, 480).join(',') } });
+});
 const KINDS = [
   { value: 'material', title: 'Material' },
   { value: 'ink', title: 'Ink' },
@@ -85,8 +76,14 @@ const KINDS = [
         <p class="answer" data-testid="answer">{{ answer }}</p>
       </div>
       <div class="tools">
-        <v-btn :prepend-icon="mdiTagMultipleOutline" :href="labels" target="_blank">Labels</v-btn>
-        <v-btn :prepend-icon="mdiDownload" href="/api/stock/stock.csv">Export</v-btn>
+        <v-btn
+          v-if="shown.some(({ items }) => items.length > 0)"
+          :prepend-icon="mdiTagMultipleOutline"
+          :href="labels"
+          target="_blank"
+          >Labels</v-btn
+        >
+        <v-btn :prepend-icon="mdiDownload" :href="addressIn(API.exportStock, {})">Export</v-btn>
         <v-btn tag="label" :prepend-icon="mdiUpload" class="file"
           >Import
           <input
