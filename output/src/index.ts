@@ -1,5 +1,5 @@
 export { exportPlates, type Exported, type ExportOptions } from './export.ts';
-export { pngOf, webpOf, writePicture } from './picture.ts';
+export { pngOf, writePicture } from './picture.ts';
 export { innerSheetPdf } from './paper/innerSheet.ts';
 export { formPdf, type FormJob } from './paper/form.ts';
 export { jigPdf, type JigJob } from './paper/jig.ts';

@@ -137,7 +137,7 @@ export const getCarePicture = endpoint({
   path: '/care/pictures/{id}',
   summary: 'A picture that stands beside a note',
   params: z.object({ id: FileId }),
-  answer: { type: 'image/webp', what: 'At most 1600 pixels on its longer side' },
+  answer: { type: 'image/*', what: 'A JPEG, PNG or WebP as it was sent' },
 });
 
 /** Built in, or the shop’s own in its place. */

@@ -51,7 +51,6 @@ import {
   quotePdf,
   runSheetPdf,
   stockLabelsPdf,
-  webpOf,
   type PaperJob,
   type StockLabel,
 } from '@kyanos/output';
@@ -245,16 +244,12 @@ const stockRows = ({ text, today }: { readonly text: string; readonly today: str
 
 const white = (input: ForecastInput) => whiteForecast(input);
 
-/** A picture as a browser shows it, turned as its camera was held. */
-const shownPicture = ({ bytes }: { readonly bytes: Uint8Array }) => webpOf(bytes, 1600);
-
 const TASKS = {
   need,
   labels,
   purchase,
   stockRows,
   white,
-  shownPicture,
   form,
   fitted,
   paper,

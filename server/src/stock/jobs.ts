@@ -57,10 +57,16 @@ interface Wanted {
   readonly name: string;
 }
 
+/** Undefined where nothing is known of it, be it that its plan can't be read: its state may be changed all the same. */
 async function wantedBy(db: Db, jobId: string): Promise<Wanted | undefined> {
-  const { plan } = await jobById(db, jobId);
-  const need = await needOf(db, jobId);
-  return need && { need, lot: plan.lot, machineId: plan.machine.id, name: plan.name };
+  try {
+    const { plan } = await jobById(db, jobId);
+    const need = await needOf(db, jobId);
+    return need && { need, lot: plan.lot, machineId: plan.machine.id, name: plan.name };
+  } catch (error) {
+    if (error instanceof DomainError) return undefined;
+    throw error;
+  }
 }
 
 /** The machine that a job is planned on; undefined if the shop has it no more. */

@@ -242,6 +242,17 @@ describe('a job', () => {
     await compared();
   });
 
+  it('whose plan can’t be read changes its state all the same', async () => {
+    const job = await served.newJob();
+    const broken = `update job_version set plan = '{"format": 4}' where job_id = $1::uuid`;
+    await served.database.pool.query(broken, [job.id]);
+    const { status, body } = await order(job, 'quoted', 'done');
+    expect([status, body.stock]).toEqual([
+      200,
+      ['Nothing was drawn: what this job takes is not known. Draw it by hand in the stock.'],
+    ]);
+  });
+
   it('takes another lot knowingly, and tells where none is long enough', async () => {
     const [old] = await received({ lot: 'OVER', madeOn: '2024-01-01' });
     const job = await printable();

@@ -6,6 +6,7 @@ import { computed, ref, watch } from 'vue';
 import { upload } from '../shared/api.ts';
 import NumberField from '../shared/NumberField.vue';
 import PatternGrid from './PatternGrid.vue';
+import { smallPicture } from './smallPicture.ts';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ machine: MachineCare; problem: string | undefined; first?: string }>();
@@ -38,6 +39,8 @@ const minutes = ref(4);
 const words = ref('');
 const picture = ref<string>();
 const sending = ref(false);
+/** The browser can't read what was chosen. */
+const unread = ref(false);
 watch(open, (now) => {
   if (!now) return;
   act.value = (props.first as Act | undefined) ?? 'pattern';
@@ -75,8 +78,11 @@ async function attach(event: Event) {
   const [file] = (event.target as HTMLInputElement).files ?? [];
   if (!file) return;
   sending.value = true;
+  unread.value = false;
   try {
-    picture.value = (await upload(file, () => undefined).done).id;
+    const small = await smallPicture(file).catch(() => undefined);
+    if (small) picture.value = (await upload(small, () => undefined).done).id;
+    else unread.value = true;
   } finally {
     sending.value = false;
   }
@@ -107,6 +113,10 @@ async function attach(event: Event) {
           Picture
           <input type="file" accept="image/*" capture="environment" @change="attach" />
         </label>
+        <p v-if="unread" class="problem small" role="alert">
+          This picture can’t be read here. Choose a JPEG, PNG or WebP.
+        </p>
+        <p v-else-if="picture" class="soft small">The picture is with the note.</p>
       </template>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <div class="dialog-buttons">
