@@ -82,7 +82,8 @@ test('a stranger sets a printer of nine inks up, plans and quotes a job, from an
       if (!here!.includes(name)) await page.keyboard.press('ArrowDown');
       expect(here).toContain(name);
     }).toPass({ intervals: [50] });
-    await page.keyboard.press('Enter');
+    // By its name: the list may have moved the focus once more since.
+    await page.getByRole('option', { name }).press('Enter');
     await expect(page.getByRole('option', { name })).toHaveAttribute('aria-selected', 'true');
   }
   await page.keyboard.press('Escape');
