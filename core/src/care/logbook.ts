@@ -178,19 +178,19 @@ export const planningState = (
   ...(heads === 'parked' && { headsParked: true as const }),
 });
 
-/** @throws DomainError `CARE_REFUSED` where an act can't be what happened */
-export function checkCare(state: CareState, what: CareAct): void {
+/**
+ * @param whites keys of the machine's white inks
+ * @throws DomainError `CARE_REFUSED` where an act can't be what happened
+ */
+export function checkCare(state: CareState, what: CareAct, whites: readonly Channel[]): void {
   const refused = (message: string) => {
     throw new DomainError('CARE_REFUSED', message);
   };
-  if (what.act === 'parked' && state.heads === 'parked')
+  const parked = state.heads === 'parked';
+  if (what.act === 'parked' && parked)
     refused('The heads are parked already. Fit them first, or undo the entry that parked them.');
   if (what.act === 'heads-fitted' && state.heads === 'fitted')
     refused('The heads are in the carriage already.');
-  if (
-    what.act === 'printed' &&
-    state.heads === 'parked' &&
-    Object.keys(what.ml).some((key) => key.startsWith('W'))
-  )
+  if (what.act === 'printed' && parked && whites.some((key) => (what.ml[key] ?? 0) > 0))
     refused('The white heads are parked: nothing can have been printed in white. Fit them first.');
 }

@@ -10,6 +10,7 @@ import {
   type StockKind,
   type StockUnit,
 } from './item.ts';
+import type { ReorderLine } from './reorder.ts';
 
 const COLUMNS = [
   'code',
@@ -66,6 +67,38 @@ export const stockCsv = (items: readonly (StockItem & { readonly code: string })
         plain(item.place),
         (item.paid / 100).toFixed(2),
       ]),
+    },
+    { newline: '\n' },
+  ) + '\n';
+
+/** What to order as a table, a line an order. */
+export const purchaseCsv = (lines: readonly ReorderLine[]): string =>
+  Papa.unparse(
+    {
+      fields: [
+        'order_by',
+        'product',
+        'name',
+        'count',
+        'size',
+        'unit',
+        'cost',
+        'currency',
+        'reason',
+      ],
+      data: lines
+        .filter(({ count }) => count > 0)
+        .map(({ orderBy, product, size, count, cost, reason }) => [
+          orderBy ?? '',
+          product.key,
+          plain(product.name),
+          count,
+          size?.amount ?? '',
+          product.unit,
+          (cost.minor / 100).toFixed(2),
+          cost.currency,
+          plain(reason),
+        ]),
     },
     { newline: '\n' },
   ) + '\n';

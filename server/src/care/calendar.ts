@@ -2,7 +2,7 @@
 import ical from 'ical-generator';
 import type { DueOnWire } from '@kyanos/contract';
 
-/** A day's work begins then, UTC hour aside: what is due is for the whole day. */
+/** iCalendar (RFC 5545) with an entry for the whole day for each thing that is due. */
 export function dueCalendar(
   due: readonly (DueOnWire & { readonly machine: string; readonly name: string })[],
   now: Date,

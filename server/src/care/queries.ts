@@ -91,7 +91,7 @@ export async function tell(
   { by, at = new Date().toISOString(), run }: Telling & { readonly run?: string | undefined },
 ): Promise<ToldCare> {
   const state = await locked(db, machine.id);
-  checkCare(state, what);
+  checkCare(state, what, whitesOf(machine));
   const { rows } = await db.query<Row>(
     `insert into care_event (machine_id, at, by, act, run, job_id, data)
      values ($1::text, $2::timestamptz, $3::text, $4::text, $5::uuid, $6::uuid, $7::jsonb) returning ${COLUMNS}`,

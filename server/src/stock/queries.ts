@@ -59,6 +59,16 @@ export async function stockByCode(db: Db, code: string): Promise<Stocked> {
   return onWire(rows[0]);
 }
 
+/** @throws DomainError `STOCK_UNKNOWN` */
+export async function stockById(db: Db, id: string): Promise<Stocked> {
+  const { rows } = await db.query<Row>(
+    `select ${COLUMNS} from stock_item where id = $1::uuid and data is not null`,
+    [id],
+  );
+  if (!rows[0]) throw new DomainError('STOCK_UNKNOWN');
+  return onWire(rows[0]);
+}
+
 export interface Telling {
   readonly by: string;
   /** ISO 8601; now if absent. */

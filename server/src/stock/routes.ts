@@ -1,4 +1,5 @@
 import { API, type Stocked } from '@kyanos/contract';
+import { purchaseCsv } from '@kyanos/core';
 import { Router } from 'express';
 import type pg from 'pg';
 import { aside } from '../aside/aside.ts';
@@ -6,11 +7,11 @@ import { today } from '../floor.ts';
 import { on, onOnce } from '../route.ts';
 import { shopOf } from '../shop/queries.ts';
 import { jobStock, reserve } from './jobs.ts';
-import { act, receive, stockByCode, toldOf, undo } from './queries.ts';
+import { receive, stockByCode, toldOf, undo } from './queries.ts';
 import {
+  actChecked,
   labelsFor,
   lineOnWire,
-  purchaseCsv,
   reorder,
   shelf,
   stockTable,
@@ -32,7 +33,7 @@ export function stockRoutes(pool: pg.Pool): Router {
   on(router, API.findStock, ({ params: { code } }) => stockByCode(pool, code));
 
   onOnce(router, pool, API.actOnStock, (db, { params: { id }, body }, { actor }) =>
-    act(db, id, body, { by: actor.name }),
+    actChecked(db, id, body, { by: actor.name }),
   );
 
   on(router, API.listStockEvents, ({ query }) => toldOf(pool, query));

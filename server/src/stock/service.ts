@@ -1,11 +1,19 @@
 /** What the stock says: the shelf, what to order, labels, tables. */
-import type { ReorderLineOnWire, ShelfProduct, Stocked } from '@kyanos/contract';
+import type {
+  LaterAct,
+  ReorderLineOnWire,
+  ShelfProduct,
+  StockItemId,
+  Stocked,
+} from '@kyanos/contract';
 import {
   ageOf,
   amountText,
   dayWords,
   byAge,
   DomainError,
+  inkOf,
+  inkProductOf,
   productKey,
   reorderList,
   stockCsv,
@@ -18,13 +26,44 @@ import type pg from 'pg';
 import { aside } from '../aside/aside.ts';
 import type { Db } from '../db.ts';
 import { keepingIn, products, today } from '../floor.ts';
-import { shopOf } from '../shop/queries.ts';
+import { machineById, shopOf } from '../shop/queries.ts';
 import { comingJobs } from './jobs.ts';
-import { act, drawsSince, receive, stockByCode, stockThere, type Telling } from './queries.ts';
+import {
+  act,
+  drawsSince,
+  receive,
+  stockByCode,
+  stockById,
+  stockThere,
+  type Telling,
+} from './queries.ts';
 
 /** Weeks in which is looked how much is usual. */
 const USUAL_WEEKS = 12;
 const DAY_MS = 24 * 3_600_000;
+
+/**
+ * Tells one more act on a thing, in the transaction it is called in; a container is fitted only where its ink belongs.
+ * @throws DomainError `STOCK_UNKNOWN`, `MACHINE_UNKNOWN` or `STOCK_REFUSED`
+ */
+export async function actChecked(
+  db: Db,
+  id: StockItemId,
+  what: LaterAct,
+  telling: Telling,
+): Promise<Stocked> {
+  if (what.act === 'fitted') {
+    const item = await stockById(db, id);
+    const machine = await machineById(db, what.machineId);
+    const ink = inkOf(machine, what.channel);
+    if (!ink || inkProductOf(machine, ink) !== item.product)
+      throw new DomainError(
+        'STOCK_REFUSED',
+        `${item.name} is not the ink of ${ink ? `${ink.name.toLowerCase()} in` : `${what.channel} in`} ${machine.name}. Fit the container that belongs there.`,
+      );
+  }
+  return act(db, id, what, telling);
+}
 
 /** Products with what lies on the shelf of each; things of a product that the shop has no more stand at the end. */
 export async function shelf(db: Db): Promise<{ today: string; products: ShelfProduct[] }> {
@@ -160,33 +199,6 @@ export const lineOnWire = (line: ReorderLine): ReorderLineOnWire => ({
   reason: line.reason,
   working: { ...line.working, terms: [...line.working.terms] },
 });
-
-/** What to order as a table. */
-export function purchaseCsv(lines: readonly ReorderLine[]): string {
-  const cell = (value: string | number) => {
-    const text = String(value);
-    const safe = /^[=+\-@]/.test(text) ? `'${text}` : text;
-    return /[",\n]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe;
-  };
-  const rows = lines
-    .filter(({ count }) => count > 0)
-    .map(({ orderBy, product, size, count, cost, reason }) =>
-      [
-        orderBy ?? '',
-        product.key,
-        product.name,
-        count,
-        size!.amount,
-        product.unit,
-        (cost.minor / 100).toFixed(2),
-        cost.currency,
-        reason,
-      ]
-        .map(cell)
-        .join(','),
-    );
-  return ['order_by,product,name,count,size,unit,cost,currency,reason', ...rows, ''].join('\n');
-}
 
 export const stockTable = async (db: Db): Promise<string> => stockCsv(await stockThere(db));
 

@@ -113,6 +113,20 @@ describe('a lot on the shelf', () => {
     await compared();
   });
 
+  it('of ink is fitted only where its ink belongs', async () => {
+    const [white] = await received({ kind: 'ink', unit: 'mL', product: 'roll-1.W', name: 'White' });
+    const fit = (machineId: string, channel: string) =>
+      told(white, { act: 'fitted', machineId, channel });
+    const wrong = await fit('roll-1', 'C');
+    expect([wrong.status, (wrong.body as unknown as { message: string }).message]).toEqual([
+      409,
+      'White is not the ink of cyan in Roll printer No. 1. Fit the container that belongs there.',
+    ]);
+    expect((await fit('flatbed-2', 'W')).status).toBe(409);
+    expect((await fit('none', 'W')).status).toBe(404);
+    expect((await fit('roll-1', 'W')).body.fitted).toEqual({ machineId: 'roll-1', channel: 'W' });
+  });
+
   it('sent twice with one key is received once', async () => {
     const body = { received: { ...FILM, lot: 'ONCE' }, count: 2 };
     const headers = { 'Idempotency-Key': 'stock-once' };

@@ -31,6 +31,7 @@ const words = ref('');
 const place = ref<string>();
 function ask(what: NonNullable<typeof asking.value>) {
   asking.value = what;
+  place.value = undefined;
   amount.value = what === 'counted' ? item.value.left : 0;
   words.value = what === 'moved' ? item.value.place : '';
 }
