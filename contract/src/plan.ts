@@ -1,37 +1,39 @@
 /** The plan file and what it is made of. Lengths mm, money minor units, shares percent unless a field says otherwise. */
 import {
-  PAPER_LANGUAGES,
   ASSUMED_DROPS,
   backAndThrough,
   CHANNEL_PATTERN,
   CHANNEL_ROLES,
   CURRENCIES,
+  decimal,
   DomainError,
   formatStack,
   isSpecialKey,
   letterOf,
+  type MachineState,
   MATERIAL_FIGURES,
   mostContrast,
-  parseStack,
   OTHER_ROLES,
+  PAPER_LANGUAGES,
+  parseStack,
   PLAN_FORMAT,
+  type PrintPlan,
   PROCESS_CHANNELS,
   RAMP_TINTS,
   ROLE_LETTERS,
+  type Shop,
   SPECIAL_KEY,
   type SpecialKey,
-  type MachineState,
-  type PrintPlan,
-  type Shop,
   type Stack,
 } from '@kyanos/core';
 import { z } from 'zod';
 import { prove, type Same } from './proof.ts';
+import { t } from './texts/texts.ts';
 
 const text = z.string().min(1).max(200);
 export const ShopId = z
   .string()
-  .regex(/^[a-z0-9-]{1,60}$/, 'is lower-case letters, digits and hyphens');
+  .regex(/^[a-z0-9-]{1,60}$/, { error: () => t('request.lowerCaseLettersDigits') });
 const length = z.number().positive().max(200_000);
 const percent = z.number().min(0).max(100);
 const minorUnits = z.int().min(0).max(1_000_000_000);
@@ -88,13 +90,13 @@ const Tone = z
   .refine(
     (points) =>
       points.every(([x, y], i) => i === 0 || (x > points[i - 1][0] && y >= points[i - 1][1])),
-    { error: 'rises from point to point' },
+    { error: () => t('request.risesFromPointPoint') },
   );
 
 /** Key of an ink, its own on its machine. */
 export const ChannelKey = z
   .string()
-  .regex(CHANNEL_PATTERN, 'is a capital and up to three letters or figures, such as C, Lc or W');
+  .regex(CHANNEL_PATTERN, { error: () => t('request.capitalUpThreeLetters') });
 
 /** What a separation is used for: a special by the key of its ink, or what has no ink of its own. */
 export const RoleSchema = z.union([
@@ -107,7 +109,7 @@ const Curve = z
   .min(1)
   .max(33)
   .refine((points) => points.every(([x], i) => i === 0 || x > points[i - 1][0]), {
-    error: 'goes from point to point in rising coverage',
+    error: () => t('request.goesFromPointPoint'),
   });
 
 const Split = z
@@ -118,11 +120,11 @@ const Split = z
   })
   .refine(({ of }) => of.length === 1 || (of[0] !== of[1] && !of.includes('K')), {
     path: ['of'],
-    error: 'is one process ink, or two of C, M and Y',
+    error: () => t('request.oneProcessInkTwo'),
   })
   .refine(({ of, curve, saves = 0 }) => of.length < 2 || curve.every(([x, y]) => y * saves <= x), {
     path: ['saves'],
-    error: 'would take away more of C, M or Y than is there; lower it or the curve',
+    error: () => t('request.wouldTakeAwayMore'),
   });
 
 /** What the role of an ink asks for, and what it has no use for. */
@@ -132,17 +134,14 @@ function checkRole(
 ): void {
   const letter = ROLE_LETTERS[role];
   if (letter !== 'CMYK' && !(isSpecialKey(channel) && letterOf(channel) === letter))
-    wrong(
-      'channel',
-      `is ${channel}; the key of a ${role} ink is ${letter}, or ${letter} with one or two small letters, without x`,
-    );
+    wrong('channel', t('request.keyInkOneTwo', { channel, role, letter }));
   if (role === 'process' && !split && !(PROCESS_CHANNELS as readonly string[]).includes(channel))
-    wrong('channel', `is ${channel}; a process ink without a split is C, M, Y or K`);
+    wrong('channel', t('request.processInkWithoutSplit', { channel }));
   if ((role === 'light' || role === 'extra') && !split)
-    wrong('split', 'is needed: what this ink lays where the artwork has C, M, Y or K');
-  if (letter !== 'CMYK' && split) wrong('split', 'is for process, light and extra inks');
+    wrong('split', t('request.neededWhatInkLays'));
+  if (letter !== 'CMYK' && split) wrong('split', t('request.processLightExtraInks'));
   if (role === 'white' && contrastRatio === undefined)
-    wrong('contrastRatio', 'is needed for white ink');
+    wrong('contrastRatio', t('request.neededWhiteInk'));
 }
 
 const InkFields = z.strictObject({
@@ -184,7 +183,7 @@ export const Ink = InkFields.superRefine((ink, context) => {
     context.addIssue({
       code: 'custom',
       path: ['contrastRatio'],
-      message: `is ${contrastRatio}, and ${drops} drops on one another leave so much bare that a solid has at most ${most.toFixed(3)}; measure the wedge again`,
+      message: t('request.dropsOneAnotherLeave', { contrastRatio, drops, most: decimal(most, 3) }),
     });
 });
 
@@ -254,7 +253,7 @@ export const Machine = z.strictObject({
     .min(1)
     .max(40)
     .refine((inks) => new Set(inks.map(({ channel }) => channel)).size === inks.length, {
-      error: 'has two inks with one key',
+      error: () => t('request.hasTwoInksOne'),
     }),
   modes: z.array(Mode).min(1),
   hourRate: minorUnits,
@@ -350,7 +349,12 @@ export const Material = z.strictObject({
       if (all > 1.005)
         context.addIssue({
           code: 'custom',
-          message: `gives back more light than it gets: ${percentText(all - mirror - transmittance)} scattered, ${percentText(mirror)} mirrored and ${percentText(transmittance)} passed are ${percentText(all)} together. Measure again, or lower one of them`,
+          message: t('request.givesBackMoreLight', {
+            all: percentText(all - mirror - transmittance),
+            mirror: percentText(mirror),
+            transmittance: percentText(transmittance),
+            all2: percentText(all),
+          }),
         });
     }),
   adhesive: z.boolean(),
@@ -490,14 +494,12 @@ export const Plan = PlanFields.superRefine((plan, context) => {
     context.addIssue({ code: 'custom', path: [path], message });
   const pages = new Set(versions.map(({ page }) => page));
   const copies = versions.reduce((sum, version) => sum + version.copies, 0);
-  if (pages.size < versions.length)
-    wrong('versions', 'has a page twice; add its copies up in one line');
+  if (pages.size < versions.length) wrong('versions', t('request.hasPageTwiceAdd'));
   else if (!pages.has(artwork.page))
-    wrong('artwork.page', `is ${artwork.page}, which is none of the versions`);
-  else if (artwork.rearPage !== null)
-    wrong('artwork.rearPage', 'is for a print of one page in front; with versions it is null');
+    wrong('artwork.page', t('request.whichNoneVersions', { page: artwork.page }));
+  else if (artwork.rearPage !== null) wrong('artwork.rearPage', t('request.printOnePageFront'));
   else if (copies !== layout.copies)
-    wrong('layout.copies', `is ${layout.copies}, and the versions add up to ${copies}`);
+    wrong('layout.copies', t('request.versionsAddUp', { copies: layout.copies, copies2: copies }));
 });
 export type PlanJson = z.input<typeof Plan>;
 
@@ -557,11 +559,16 @@ prove<Same<z.output<typeof ShopSchema>, Shop>>();
 /** The first thing wrong with a value, in a sentence that names the field. */
 export function problemOf(error: z.ZodError, whole: string): string {
   const [issue] = error.issues;
-  const where = issue.path.length ? `the field ${issue.path.join('.')}` : whole;
+  const where = issue.path.length ? t('request.field', { path: issue.path.join('.') }) : whole;
   if (issue.code === 'unrecognized_keys')
-    return `There is no field ${issue.keys.map((key) => `"${key}"`).join(', ')} in ${where}. Remove it, or see docs/plan-files.md for the fields there are.`;
-  const message = issue.message.replace(/^Invalid input: /, '').replace(/\.$/, '');
-  return `Something is wrong with ${where}: ${message}.`;
+    return t('request.thereNoFieldRemove', {
+      keys: issue.keys.map((key) => `"${key}"`).join(', '),
+      where,
+    });
+  const message = issue.message
+    .replace(/^(Invalid input|Ungültige Eingabe): /, '')
+    .replace(/\.$/, '');
+  return t('request.somethingWrong', { where, message });
 }
 
 /** A plan as it is written to a file or sent. The schema's arrays are not readonly, the program's are. */

@@ -9,6 +9,7 @@ import {
 import { z } from 'zod';
 import { MaterialClass, RoleSchema } from './plan.ts';
 import { prove, type Same, type Wire } from './proof.ts';
+import { t } from './texts/texts.ts';
 
 const minorUnits = z.int().min(0).max(1_000_000_000);
 const minutes = z.number().min(0).max(10_000);
@@ -79,7 +80,9 @@ export type WhiteSettings = Wire<z.output<typeof WhiteSettings>>;
 /** What the shop said of spots, by their names: remembered for the files that come. */
 export const SpotNames = z
   .record(z.string().max(1000), RoleSchema)
-  .refine((names) => Object.keys(names).length <= 1000, 'at most 1000 names');
+  .refine((names) => Object.keys(names).length <= 1000, {
+    error: () => t('request.most1000Names'),
+  });
 export type SpotNames = z.output<typeof SpotNames>;
 
 /** How products are bought, and how long open ink keeps; by the key of the product. */
@@ -94,7 +97,9 @@ export const SupplySettings = z
         .max(6),
     }),
   )
-  .refine((supplies) => Object.keys(supplies).length <= 2000, 'at most 2000 products');
+  .refine((supplies) => Object.keys(supplies).length <= 2000, {
+    error: () => t('request.most2000Products'),
+  });
 prove<Same<z.output<typeof SupplySettings>, Record<string, ProductSupply>>>();
 
 /** How likely a quote becomes an order, 0 to 1. */

@@ -29,8 +29,9 @@ import {
   StackText,
 } from './plan.ts';
 import { prove, type Same } from './proof.ts';
+import { t } from './texts/texts.ts';
 
-const Day = z.iso.date('is a day such as 2026-11-27');
+const Day = z.iso.date({ error: () => t('request.daySuch202611') });
 
 export const PriceListSchema = z.strictObject({ holdsFrom: Day.exactOptional(), prices: Prices });
 export const RuleBookSchema = z.strictObject({
@@ -169,13 +170,13 @@ const KeptShopFile = z.looseObject({ kyanosShop: z.int().min(1) });
 export function readShopFile(value: unknown): ShopFile {
   const kept = KeptShopFile.safeParse(value);
   const wrong = (message: string) => new DomainError('SHOP_FILE_WRONG', message);
-  if (!kept.success)
-    throw wrong(
-      'This is no file of a shop: it has no "kyanosShop" with the number of its format. Choose a file that was written by “Export”.',
-    );
+  if (!kept.success) throw wrong(t('request.noFileShopHas'));
   if (kept.data.kyanosShop > SHOP_FILE_FORMAT)
     throw wrong(
-      `This shop was written by a newer version of Kyanos (format ${kept.data.kyanosShop}; this one reads up to ${SHOP_FILE_FORMAT}). Update this one first.`,
+      t('request.shopWrittenNewerVersion', {
+        kyanosShop: kept.data.kyanosShop,
+        newest: SHOP_FILE_FORMAT,
+      }),
     );
   const upToDate = (list: unknown, kind: ShopKind) =>
     Array.isArray(list)
@@ -191,6 +192,6 @@ export function readShopFile(value: unknown): ShopFile {
     ...(machines !== undefined && { machines: upToDate(machines, 'machine') }),
     ...(materials !== undefined && { materials: upToDate(materials, 'material') }),
   });
-  if (!parsed.success) throw wrong(problemOf(parsed.error, 'the file'));
+  if (!parsed.success) throw wrong(problemOf(parsed.error, t('request.file')));
   return parsed.data;
 }

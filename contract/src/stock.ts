@@ -12,10 +12,11 @@ import { z } from 'zod';
 import { StockEventId, StockItemId } from './ids.ts';
 import { ChannelKey, ShopId } from './plan.ts';
 import { prove, type Same } from './proof.ts';
+import { t } from './texts/texts.ts';
 
 const amount = z.number().min(0).max(1_000_000);
 const words = z.string().trim().max(200);
-const Day = z.iso.date('is a day such as 2026-11-27');
+const Day = z.iso.date({ error: () => t('request.daySuch202611') });
 
 const received = {
   kind: z.enum(STOCK_KINDS),

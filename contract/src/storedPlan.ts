@@ -7,6 +7,7 @@ import { machineFrom2 } from './format2.ts';
 import { machineFrom3 } from './format3.ts';
 import { Plan, problemOf, ShopSchema } from './plan.ts';
 import { SHOP_KINDS } from './shopItems.ts';
+import { t } from './texts/texts.ts';
 
 type Raw = Readonly<Record<string, unknown>>;
 /** By the format that it begins with: what makes the next one of a plan. */
@@ -41,14 +42,17 @@ export function upToDate(
 /** A plan of any format that this version knows, or the sentence that says what is wrong with it. */
 export function readPlan(
   value: unknown,
-  whole = 'the plan',
+  whole = t('request.plan'),
 ): { readonly plan: PrintPlan } | { readonly problem: Problem } {
   const formatted = Formatted.safeParse(value);
   if (formatted.success && formatted.data.format > PLAN_FORMAT)
     return {
       problem: {
         code: 'PLAN_NEWER',
-        message: `This was saved by a newer version of Kyanos (plan format ${formatted.data.format}; this one reads up to ${PLAN_FORMAT}). Open it with that version, or update this one.`,
+        message: t('request.savedNewerVersionKyanos', {
+          format: formatted.data.format,
+          newest: PLAN_FORMAT,
+        }),
       },
     };
   const parsed = Plan.safeParse(upToDate(value));

@@ -25,3 +25,26 @@ export * from './trips/index.ts';
 export * from './units/index.ts';
 export * from './whatif/index.ts';
 export * from './whitecare/index.ts';
+export {
+  addCoreTexts,
+  ago,
+  dated,
+  decimal,
+  eitherOf,
+  grouped,
+  inSentence,
+  language,
+  LANGUAGE_COOKIE,
+  LANGUAGE_NAMES,
+  LANGUAGES,
+  languageFrom,
+  listed,
+  LOCALES,
+  speakerOf,
+  spokenOf,
+  type Catalogue,
+  type Language,
+  type Speak,
+  type Speaker,
+  type Translated,
+} from './texts/index.ts';

@@ -1,10 +1,11 @@
 /** Interleaved pixels of any colour to process plates, with the alpha channel keeping the material bare. */
 import { finding, type Finding } from '@kyanos/core';
 import { isTurned, PlanarWriter, type Orientation, type PlanarFile } from './planar.ts';
-import { pictureConverter, RENDERING, type Converter } from './profile.ts';
+import { pictureConverter, rendering, type Converter } from './profile.ts';
+import { t } from './texts/texts.ts';
 
 /** How colour came about where nothing was converted. */
-export const IN_FILE = 'process ink as in the file';
+export const inFile = () => t('reading.processInkFile');
 
 export class CmykBands {
   readonly #writer: PlanarWriter;
@@ -66,16 +67,21 @@ export class CmykBands {
   }
 
   get colour(): string {
-    if (this.#colours === 1) return 'taken as black ink';
+    if (this.#colours === 1) return t('reading.takenBlackInk');
     return this.#converter
-      ? `converted to process ink by ICC profile (${this.#converter.sourceName}), ${RENDERING}`
-      : IN_FILE;
+      ? t('reading.convertedProcessInkIcc', {
+          sourceName: this.#converter.sourceName,
+          rendering: rendering(),
+        })
+      : inFile();
   }
 
   conversionNote(): Finding {
     return finding(
       'RGB_CONVERTED',
-      `The picture is ${this.#colours === 1 ? 'grey' : 'RGB'}; it was ${this.colour}.`,
+      this.#colours === 1
+        ? t('reading.pictureGrey', { colour: this.colour })
+        : t('reading.pictureRgb', { colour: this.colour }),
     );
   }
 

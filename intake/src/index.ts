@@ -12,7 +12,7 @@ export {
   type OpenPage,
 } from './intake.ts';
 export { planarRaster } from './planar.ts';
-export { anchorOf, PRINTING_CONDITION, printingProfile } from './profile.ts';
+export { anchorOf, printingCondition, printingProfile } from './profile.ts';
 export { ArtworkRefused, MAX_PAGES, MAX_PIXELS, MAX_SIDE_PX } from './refusal.ts';
 export { run } from './run.ts';
 export { sniff } from './sniff.ts';

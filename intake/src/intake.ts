@@ -7,6 +7,7 @@ import { sniff } from './sniff.ts';
 import type { CoveredPage } from './reading.ts';
 import { refuse } from './refusal.ts';
 import type { TempFolder } from './temp.ts';
+import { t } from './texts/texts.ts';
 
 export const DEFAULT_DPI = 300;
 export const MIN_SCALE = 0.01;
@@ -124,8 +125,11 @@ const common = (path: string, { signal }: IntakeOptions): Pick<Reading, 'path' |
 
 function orderOf({ dpi = DEFAULT_DPI, scale = 1, pages }: IntakeOptions) {
   if (!(dpi >= 36 && dpi <= 1200))
-    refuse('DPI_RANGE', `The resolution must be within 36 to 1200 dpi; got ${dpi}.`);
+    refuse('DPI_RANGE', t('reading.resolutionMustWithin36', { dpi }));
   if (!(scale >= MIN_SCALE && scale <= MAX_SCALE))
-    refuse('SCALE_RANGE', `The scale must be within ${MIN_SCALE} to ${MAX_SCALE}; got ${scale}.`);
+    refuse(
+      'SCALE_RANGE',
+      t('reading.scaleMustWithinGot', { least: MIN_SCALE, most: MAX_SCALE, scale }),
+    );
   return { dpi, scale, pages };
 }

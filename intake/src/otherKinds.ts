@@ -1,4 +1,5 @@
 /** Files that come as artwork and can't be read here: what each is, and what to send in its place. */
+import { t } from './texts/texts.ts';
 
 interface OtherKind {
   readonly name: string;
@@ -6,37 +7,138 @@ interface OtherKind {
   readonly instead: string;
 }
 
-const PDF = 'Open it in the program that made it and save a PDF with spot colours kept.';
-const PICTURE = 'Save it as PNG or TIFF at the resolution it is printed at.';
-
 /** First bytes, in Latin-1, at a place; sources are the formats' own specifications. */
 const SEPARATION_KINDS: readonly (OtherKind & { readonly at?: number; readonly begins: string })[] =
   [
-    { begins: '%!PS-Adobe-', name: 'an EPS or PostScript file', instead: PDF },
-    { begins: '%!', name: 'a PostScript file', instead: PDF },
-    { begins: '\xC5\xD0\xD3\xC6', name: 'an EPS file with a preview in it', instead: PDF },
+    {
+      begins: '%!PS-Adobe-',
+      get name() {
+        return t('reading.epsPostscriptFile');
+      },
+      get instead() {
+        return t('reading.openProgramMadeSave');
+      },
+    },
+    {
+      begins: '%!',
+      get name() {
+        return t('reading.postscriptFile');
+      },
+      get instead() {
+        return t('reading.openProgramMadeSave');
+      },
+    },
+    {
+      begins: '\xC5\xD0\xD3\xC6',
+      get name() {
+        return t('reading.epsFilePreview');
+      },
+      get instead() {
+        return t('reading.openProgramMadeSave');
+      },
+    },
     {
       begins: '8BPS',
-      name: 'a layered picture (PSD)',
-      instead: 'Save it as TIFF with its spot channels, or as PDF.',
+      get name() {
+        return t('reading.layeredPicturePsd');
+      },
+      get instead() {
+        return t('reading.saveTiffSpotChannels');
+      },
     },
-    { begins: 'GIF8', name: 'a GIF', instead: PICTURE },
-    { begins: 'BM', name: 'a BMP', instead: PICTURE },
-    { begins: '\0\0\0\x0CjP  \r\n\x87\n', name: 'a JPEG 2000', instead: PICTURE },
-    { begins: '\xFF\x4F\xFF\x51', name: 'a JPEG 2000', instead: PICTURE },
-    { at: 4, begins: 'ftyphei', name: 'a HEIC photograph', instead: PICTURE },
-    { at: 4, begins: 'ftyphev', name: 'a HEIC photograph', instead: PICTURE },
-    { at: 4, begins: 'ftypmif1', name: 'a HEIC photograph', instead: PICTURE },
-    { at: 4, begins: 'ftypavif', name: 'an AVIF picture', instead: PICTURE },
+    {
+      begins: 'GIF8',
+      get name() {
+        return t('reading.gif');
+      },
+      get instead() {
+        return t('reading.savePngTiffResolution');
+      },
+    },
+    {
+      begins: 'BM',
+      get name() {
+        return t('reading.bmp');
+      },
+      get instead() {
+        return t('reading.savePngTiffResolution');
+      },
+    },
+    {
+      begins: '\0\0\0\x0CjP  \r\n\x87\n',
+      get name() {
+        return t('reading.jpeg2000');
+      },
+      get instead() {
+        return t('reading.savePngTiffResolution');
+      },
+    },
+    {
+      begins: '\xFF\x4F\xFF\x51',
+      get name() {
+        return t('reading.jpeg2000');
+      },
+      get instead() {
+        return t('reading.savePngTiffResolution');
+      },
+    },
+    {
+      at: 4,
+      begins: 'ftyphei',
+      get name() {
+        return t('reading.heicPhotograph');
+      },
+      get instead() {
+        return t('reading.savePngTiffResolution');
+      },
+    },
+    {
+      at: 4,
+      begins: 'ftyphev',
+      get name() {
+        return t('reading.heicPhotograph');
+      },
+      get instead() {
+        return t('reading.savePngTiffResolution');
+      },
+    },
+    {
+      at: 4,
+      begins: 'ftypmif1',
+      get name() {
+        return t('reading.heicPhotograph');
+      },
+      get instead() {
+        return t('reading.savePngTiffResolution');
+      },
+    },
+    {
+      at: 4,
+      begins: 'ftypavif',
+      get name() {
+        return t('reading.avifPicture');
+      },
+      get instead() {
+        return t('reading.savePngTiffResolution');
+      },
+    },
     {
       begins: 'PK\x03\x04',
-      name: 'a ZIP archive',
-      instead: 'Unpack it and send the artwork that is in it.',
+      get name() {
+        return t('reading.zipArchive');
+      },
+      get instead() {
+        return t('reading.unpackSendArtwork');
+      },
     },
     {
       begins: 'AutoCAD Binary DXF',
-      name: 'a DXF drawing',
-      instead: 'Export it as PDF or SVG at its true size.',
+      get name() {
+        return t('reading.dxfDrawing');
+      },
+      get instead() {
+        return t('reading.exportPdfSvgTrue');
+      },
     },
   ];
 
@@ -46,6 +148,6 @@ const DXF = /^\s*(?:999[^\n]*\n[^\n]*\n\s*)?0\s*\r?\nSECTION\b/;
 /** What a file is, by its beginning, if it is a kind of artwork that can't be read; undefined if it may be one that can. */
 export function otherKind(head: string): OtherKind | undefined {
   if (DXF.test(head.slice(0, 400)))
-    return { name: 'a DXF drawing', instead: 'Export it as PDF or SVG at its true size.' };
+    return { name: t('reading.dxfDrawing'), instead: t('reading.exportPdfSvgTrue') };
   return SEPARATION_KINDS.find(({ begins, at = 0 }) => head.startsWith(begins, at));
 }

@@ -1,7 +1,7 @@
 /** PNG, JPEG and WebP: decoded by libvips to a file of raw pixels, converted band by band. */
 import { closeSync, openSync, readSync } from 'node:fs';
 import { join } from 'node:path';
-import { BAND_ROWS, finding, PROCESS_NAMES, pxToMm, type Finding } from '@kyanos/core';
+import { BAND_ROWS, decimal, finding, type Finding, PROCESS_NAMES, pxToMm } from '@kyanos/core';
 import sharp from 'sharp';
 import { CmykBands } from './cmykbands.ts';
 import type { Source, SourceFile } from './source.ts';
@@ -11,6 +11,7 @@ import { anchorOf } from './profile.ts';
 import { checkSize, MAX_PIXELS, refuse } from './refusal.ts';
 import { statedDpi } from './resolution.ts';
 import { breath } from './run.ts';
+import { t } from './texts/texts.ts';
 
 /** Resolution of a picture that states none. Common practice for artwork at final size. */
 const ASSUMED_DPI = 300;
@@ -19,7 +20,11 @@ export const assumedResolution = {
   note: ({ width, height, dpi }: PlanarFile): Finding =>
     finding(
       'RESOLUTION_ASSUMED',
-      `The picture states no resolution; ${ASSUMED_DPI} dpi is assumed, which makes it ${pxToMm(width, dpi).toFixed(1)} × ${pxToMm(height, dpi).toFixed(1)} mm.`,
+      t('reading.pictureStatesNoResolution', {
+        assumed: ASSUMED_DPI,
+        width: decimal(pxToMm(width, dpi), 1),
+        height: decimal(pxToMm(height, dpi), 1),
+      }),
     ),
 };
 
@@ -113,12 +118,6 @@ export async function readPicture(source: Source): Promise<SourceFile> {
 
 function unreadable(error: Error): never {
   if (/pixel limit/i.test(error.message))
-    return refuse(
-      'ARTWORK_TOO_LARGE',
-      `The picture has more than ${MAX_PIXELS / 1e6} million pixels. Choose a lower resolution, or print it in tiles.`,
-    );
-  return refuse(
-    'ARTWORK_DAMAGED',
-    'The picture ends too early or is damaged. Export it again, or send it as TIFF or PDF.',
-  );
+    return refuse('ARTWORK_TOO_LARGE', t('reading.pictureHasMoreThan', { most: MAX_PIXELS / 1e6 }));
+  return refuse('ARTWORK_DAMAGED', t('reading.pictureEndsTooEarly'));
 }

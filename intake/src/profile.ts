@@ -6,6 +6,7 @@ import { readFileSync } from 'node:fs';
 import { RAMP_TINTS, type ProcessAnchor, type Triple } from '@kyanos/core';
 import * as lcms from 'lcms-wasm';
 import { assetPath } from './assets.ts';
+import { t } from './texts/texts.ts';
 
 /** Black point compensation, from lcms2.h. */
 const BLACK_POINT_COMPENSATION = 0x2000;
@@ -37,13 +38,13 @@ function openProfile(cms: lcms.Lcms, bytes: Uint8Array): lcms.Handle {
 }
 
 /** The printing condition for artwork that names none: a public-domain CMYK profile. */
-export const PRINTING_CONDITION = 'Process inks on coated paper';
+export const printingCondition = () => t('reading.processInksCoatedPaper');
 let printing: Uint8Array | undefined;
 export const printingProfile = (): Uint8Array =>
   (printing ??= readFileSync(assetPath('process.icc')));
 
 /** How colour is converted, for the operator. */
-export const RENDERING = 'relative colorimetric with black point compensation';
+export const rendering = () => t('reading.relativeColorimetricBlackPoint');
 
 export interface Converter {
   /** Interleaved pixels in, interleaved C, M, Y, K out (0–255 ink). */
@@ -82,7 +83,9 @@ export async function pictureConverter(embedded: Uint8Array | undefined): Promis
   return {
     sourceName: own
       ? cms.cmsGetProfileInfoASCII(source, lcms.cmsInfoDescription, 'en', 'US')
-      : `sRGB, as ${embedded ? 'its own profile can’t be used' : 'none is embedded'}`,
+      : t('reading.srgb', {
+          rest: embedded ? t('reading.ownProfileCantUsed') : t('reading.noneEmbedded'),
+        }),
     toCmyk(pixels, count) {
       return cms.cmsDoTransform(transform, pixels, count) as Uint8Array;
     },

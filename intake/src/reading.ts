@@ -5,6 +5,7 @@ import { lcmsEngine, printingProfile } from './profile.ts';
 import { refuse } from './refusal.ts';
 import { sniff } from './sniff.ts';
 import type { PageFile, ReadingOptions, Source, SourceFile } from './source.ts';
+import { t } from './texts/texts.ts';
 
 type Format = ArtworkInfo['format'];
 
@@ -38,7 +39,7 @@ export async function loadReader(path: string): Promise<ReadFile> {
     if (count === 0)
       refuse(
         'PAGE_UNKNOWN',
-        `The file has no page ${options.pages?.join(', ')}. Choose one that it has.`,
+        t('reading.fileHasNoPage', { pages: options.pages?.join(', ') ?? '' }),
       );
     for await (const page of pages) await each(page);
     return { format, colour, anchor, ...(document && { document }) };

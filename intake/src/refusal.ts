@@ -1,4 +1,5 @@
 import { DomainError, type ErrorCode } from '@kyanos/core';
+import { t } from './texts/texts.ts';
 
 /** A file that can't be taken in: what is wrong, where the limit is, and the way out, in one sentence or two. */
 export class ArtworkRefused extends DomainError {}
@@ -16,13 +17,15 @@ export const MAX_SPOTS = 56;
 
 export function checkSize(width: number, height: number): void {
   if (!(width >= 1 && height >= 1))
-    refuse(
-      'ARTWORK_EMPTY',
-      `The picture is ${width} × ${height} pixels: there is nothing to print. Export it again.`,
-    );
+    refuse('ARTWORK_EMPTY', t('reading.picturePixelsThereNothing', { width, height }));
   if (width > MAX_SIDE_PX || height > MAX_SIDE_PX || width * height > MAX_PIXELS)
     refuse(
       'ARTWORK_TOO_LARGE',
-      `The picture would be ${width} × ${height} pixels; the most is ${MAX_SIDE_PX} on a side and ${MAX_PIXELS / 1e6} million in all. Choose a lower resolution, or print it in tiles.`,
+      t('reading.pictureWouldPixelsMost', {
+        width,
+        height,
+        side: MAX_SIDE_PX,
+        most: MAX_PIXELS / 1e6,
+      }),
     );
 }

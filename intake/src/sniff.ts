@@ -1,8 +1,9 @@
 /** The format of a file, by its first bytes. */
 import { closeSync, openSync, readSync, statSync } from 'node:fs';
-import { FORMAT_NAMES, formatOf, type ArtworkFormat } from '@kyanos/core';
+import { formatNames, formatOf, type ArtworkFormat } from '@kyanos/core';
 import { otherKind } from './otherKinds.ts';
 import { refuse } from './refusal.ts';
+import { t } from './texts/texts.ts';
 
 /** Bytes looked at: comments and a document type may stand before the root element of a drawing. */
 const HEAD_BYTES = 65_536;
@@ -34,8 +35,7 @@ function isSvg(text: string): boolean {
 
 /** The format by the first bytes; a file's name says nothing about what is in it. */
 export function sniff(path: string): ArtworkFormat {
-  if (statSync(path).size === 0)
-    refuse('ARTWORK_EMPTY', 'The file is empty: 0 bytes. Export or copy it again.');
+  if (statSync(path).size === 0) refuse('ARTWORK_EMPTY', t('reading.fileEmpty0Bytes'));
   const buffer = Buffer.alloc(HEAD_BYTES);
   const handle = openSync(path, 'r');
   let head: Buffer;
@@ -48,11 +48,12 @@ export function sniff(path: string): ArtworkFormat {
   const found = formatOf(latin);
   if (found) return found;
   const kind = otherKind(latin);
-  if (kind) return refuse('ARTWORK_UNKNOWN', `This is ${kind.name}. ${kind.instead}`);
+  if (kind)
+    return refuse(
+      'ARTWORK_UNKNOWN',
+      t('reading.thisIs', { kind: kind.name, instead: kind.instead }),
+    );
   if (latin.slice(0, PDF_HEADER_BYTES).includes('%PDF-')) return 'pdf';
   if (isSvg(head.toString('utf8'))) return 'svg';
-  return refuse(
-    'ARTWORK_UNKNOWN',
-    `This is not a ${FORMAT_NAMES}. Export the artwork as one of these.`,
-  );
+  return refuse('ARTWORK_UNKNOWN', t('reading.notExportArtworkOne', { formats: formatNames() }));
 }

@@ -7,15 +7,16 @@ import { join } from 'node:path';
 import { DOMParser, XMLSerializer, type Document, type Element, type Node } from '@xmldom/xmldom';
 import {
   BAND_ROWS,
+  decimal,
   finding,
+  type Finding,
   guessKind,
   isLineRole,
+  type LineUse,
   mmToPx,
   PROCESS_NAMES,
   pxToMm,
   SURE,
-  type Finding,
-  type LineUse,
 } from '@kyanos/core';
 import sharp from 'sharp';
 import { CmykBands } from './cmykbands.ts';
@@ -25,6 +26,7 @@ import { pictureFile } from './picture.ts';
 import { anchorOf } from './profile.ts';
 import { checkSize, MAX_PIXELS, MAX_SPOTS, refuse } from './refusal.ts';
 import { breath, run } from './run.ts';
+import { t } from './texts/texts.ts';
 
 const MAX_MB = 32;
 const MAX_ELEMENTS = 400_000;
@@ -78,7 +80,7 @@ export async function readSvg(source: Source): Promise<SourceFile> {
   if (layers.size > MAX_SPOTS)
     refuse(
       'TOO_MANY_SPOTS',
-      `The drawing has ${layers.size} layers named as specials; the most is ${MAX_SPOTS}. Merge those that belong together.`,
+      t('reading.drawingHasLayersNamed', { size: layers.size, most: MAX_SPOTS }),
     );
   const specials = [...layers.values()].flat();
   const base = await draw(source, drawing, 'colour', { width, height }, specials);
@@ -121,23 +123,22 @@ export async function readSvg(source: Source): Promise<SourceFile> {
       ? [
           finding(
             'RESOLUTION_ASSUMED',
-            `The drawing states no size in mm; ${CSS_DPI} of its units are taken for an inch, which makes it ${size.width.toFixed(1)} × ${size.height.toFixed(1)} mm.`,
+            t('reading.drawingStatesNoSize', {
+              units: CSS_DPI,
+              width: decimal(size.width, 1),
+              height: decimal(size.height, 1),
+            }),
           ),
         ]
       : []),
     ...[...unsure].map((name): Finding =>
-      finding(
-        'LAYER_UNSURE',
-        `The layer "${name}" may be meant as a special, and prints as colour. Name it as the machine wants it, or make it part of the picture.`,
-      ),
+      finding('LAYER_UNSURE', t('reading.layerMayMeantSpecial', { name })),
     ),
     ...(texts > 0
       ? [
-          finding(
-            'FONT_MISSING',
-            `${texts} ${texts === 1 ? 'text is' : 'texts are'} set in a typeface that an SVG does not carry with it: what this machine has was put in its place. Turn text into outlines.`,
-            { measure: { value: texts, unit: 'count' as const } },
-          ),
+          finding('FONT_MISSING', t('reading.textSetTypefaceSvg', { n: texts }), {
+            measure: { value: texts, unit: 'count' as const },
+          }),
         ]
       : []),
   ];
@@ -158,25 +159,20 @@ export async function readSvg(source: Source): Promise<SourceFile> {
   };
 }
 
-const damaged = () =>
-  refuse('ARTWORK_DAMAGED', 'The SVG is damaged or ends too early. Export or copy it again.');
-const unsafe = (what: string) =>
-  refuse(
-    'SVG_UNSAFE',
-    `The SVG ${what}, which is not followed here. Save it as plain SVG with everything embedded.`,
-  );
+const damaged = () => refuse('ARTWORK_DAMAGED', t('reading.svgDamagedEndsToo'));
+const unsafe = (what: string) => refuse('SVG_UNSAFE', t('reading.svgWhichNotFollowed', { what }));
 
 function parse(path: string): Document {
   const size = statSync(path).size;
   if (size > MAX_MB * 1024 * 1024)
     refuse(
       'ARTWORK_TOO_LARGE',
-      `The SVG has ${Math.ceil(size / 1024 / 1024)} MB; the most is ${MAX_MB} MB. Simplify it, or send it as PDF.`,
+      t('reading.svgHasMbMost', { size: Math.ceil(size / 1024 / 1024), most: MAX_MB }),
     );
   const text = readFileSync(path, 'utf8');
   // An entity can stand for a file, or for another entity a billion times.
-  if (/<!ENTITY/i.test(text)) unsafe('declares entities');
-  if (/<\?xml-stylesheet/i.test(text)) unsafe('takes its style from another file');
+  if (/<!ENTITY/i.test(text)) unsafe(t('reading.declaresEntities'));
+  if (/<\?xml-stylesheet/i.test(text)) unsafe(t('reading.takesStyleFromAnother'));
   try {
     const drawing = new DOMParser({
       onError: (level, message) => {
@@ -200,7 +196,7 @@ function elementsOf(root: Element): Element[] {
     if (depth > MAX_DEPTH || out.length > MAX_ELEMENTS)
       return refuse(
         'ARTWORK_TOO_LARGE',
-        `The SVG has more than ${MAX_ELEMENTS / 1000} thousand elements, or nests them more than ${MAX_DEPTH} deep. Simplify it, or send it as PDF.`,
+        t('reading.svgHasMoreThan', { most: MAX_ELEMENTS / 1000, depth: MAX_DEPTH }),
       );
     for (let child: Node | null = element.lastChild; child; child = child.previousSibling)
       if (child.nodeType === 1) waiting.push([child as Element, depth + 1]);
@@ -216,23 +212,24 @@ function inspect(elements: readonly Element[]): number {
   let texts = 0;
   for (const element of elements) {
     const name = (element.localName ?? '').toLowerCase();
-    if (name === 'script') unsafe('holds a script');
-    if (name === 'foreignobject') unsafe('holds a page of another kind');
+    if (name === 'script') unsafe(t('reading.holdsScript'));
+    if (name === 'foreignobject') unsafe(t('reading.holdsPageAnotherKind'));
     if (name === 'text' && (element.textContent ?? '').trim() !== '') texts++;
     if (name === 'style' && /@import/i.test(element.textContent ?? ''))
-      unsafe('takes its style from another file');
+      unsafe(t('reading.takesStyleFromAnother'));
     const values = name === 'style' ? [element.textContent ?? ''] : [];
     for (let i = 0; i < element.attributes.length; i++) {
       const attribute = element.attributes.item(i)!;
       const key = attribute.name.toLowerCase();
-      if (/^on[a-z]+$/.test(key)) unsafe('holds a script');
+      if (/^on[a-z]+$/.test(key)) unsafe(t('reading.holdsScript'));
       if (/(^|:)href$/.test(key) && name !== 'a' && !isOwn(attribute.value))
-        unsafe(`points to another file ("${attribute.value.slice(0, 60)}")`);
+        unsafe(t('reading.pointsAnotherFile', { attribute: attribute.value.slice(0, 60) }));
       values.push(attribute.value);
     }
     for (const value of values)
       for (const [, target] of value.matchAll(REFERENCE))
-        if (!isOwn(target)) unsafe(`points to another file ("${target.slice(0, 60)}")`);
+        if (!isOwn(target))
+          unsafe(t('reading.pointsToAnotherFile', { target: target.slice(0, 60) }));
   }
   return texts;
 }
@@ -259,10 +256,7 @@ function sizeOf(root: Element): { width: number; height: number; assumed: boolea
       return { width: (height.mm * box[2]) / box[3], height: height.mm, assumed: height.px };
     return { width: box[2] * UNITS.px, height: box[3] * UNITS.px, assumed: true };
   }
-  return refuse(
-    'SVG_NO_SIZE',
-    'The SVG states neither a size nor a viewBox. Export it with width and height in mm.',
-  );
+  return refuse('SVG_NO_SIZE', t('reading.svgStatesNeitherSize'));
 }
 
 /** The name of a layer: a group's label, else its id, with the escapes that exporters write undone. */
@@ -332,11 +326,7 @@ async function draw(
     signal,
     limits: { seconds: RENDER_SECONDS, fileMb: Math.ceil(mb) + 16 },
   });
-  if (timedOut)
-    refuse(
-      'SVG_TOO_SLOW',
-      `The SVG took more than ${RENDER_SECONDS} s to draw. Flatten its filters, or lower the resolution.`,
-    );
+  if (timedOut) refuse('SVG_TOO_SLOW', t('reading.svgTookMoreThan', { seconds: RENDER_SECONDS }));
   if (code !== 0) damaged();
   return out;
 }

@@ -22,7 +22,7 @@ import {
   type PrintFile,
   type PrintPlan,
 } from '@kyanos/core';
-import { makeTemp, planarRaster, PRINTING_CONDITION, printingProfile } from '@kyanos/intake';
+import { makeTemp, planarRaster, printingCondition, printingProfile } from '@kyanos/intake';
 import sharp from 'sharp';
 import { writeLines } from './lines.ts';
 import { PdfWriter } from './pdf.ts';
@@ -384,7 +384,7 @@ async function writePdf(
   const writer = new PdfWriter(
     path,
     { ...size, trim: page.trimPx },
-    { title, createdAt, profile: printingProfile(), condition: PRINTING_CONDITION },
+    { title, createdAt, profile: printingProfile(), condition: printingCondition() },
   );
   const process = planes.length > 0 && planes[0].channel === 'Cyan' ? PROCESS_NAMES.length : 0;
   const rows = async function* (pick: (band: readonly Uint8Array[]) => Uint8Array) {

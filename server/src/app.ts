@@ -15,6 +15,7 @@ import type { WorkEvents } from './events/workEvents.ts';
 import { exportRoutes } from './exports/routes.ts';
 import { fileRoutes } from './files/routes.ts';
 import { answerErrors } from './http.ts';
+import { inTheirLanguage } from './language.ts';
 import { jobRoutes } from './jobs/routes.ts';
 import { plateRoutes } from './plates/routes.ts';
 import type { Queue } from './queue.ts';
@@ -24,6 +25,7 @@ import { settingRoutes } from './settings/routes.ts';
 import { formRoutes } from './shop/forms.ts';
 import { shopRoutes } from './shop/routes.ts';
 import { stockRoutes } from './stock/routes.ts';
+import { t } from './texts/texts.ts';
 
 export function makeApp(
   pool: pg.Pool,
@@ -51,6 +53,7 @@ export function makeApp(
       },
     }),
   );
+  app.use(inTheirLanguage);
   app.use(onlyOurPages);
   app.use(compression());
 
@@ -75,7 +78,7 @@ export function makeApp(
   const document = openApi(version);
   api.get('/openapi.json', (_req, res) => void res.json(document));
   api.use(() => {
-    throw new DomainError('NOT_FOUND', 'There is nothing at this address.');
+    throw new DomainError('NOT_FOUND', t('shared.thereNothingAddress'));
   });
   app.use('/api', api);
 

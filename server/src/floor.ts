@@ -18,6 +18,7 @@ import { careOf, tell, whiteSince } from './care/queries.ts';
 import type { Db } from './db.ts';
 import { itemsOf } from './shop/items.ts';
 import { act, fittedIn, receive, stockThere, type Telling } from './stock/queries.ts';
+import { t } from './texts/texts.ts';
 
 export const today = (): string => dayText(new Date());
 
@@ -177,6 +178,6 @@ export async function tellState(
       ));
     if (!there) await act(db, item.id, { act: 'fitted', machineId: machine.id, channel }, telling);
     if (Math.abs(item.left - left) >= 0.005)
-      await act(db, item.id, { act: 'counted', left, reason: 'told at the machine' }, telling);
+      await act(db, item.id, { act: 'counted', left, reason: t('shared.toldMachine') }, telling);
   }
 }

@@ -2,6 +2,7 @@
 import type { Problem } from '@kyanos/contract';
 import { DomainError, ERRORS, type ErrorCode } from '@kyanos/core';
 import type { ErrorRequestHandler } from 'express';
+import { t } from './texts/texts.ts';
 
 /** Rules the database keeps, by constraint name. */
 export const RULES: Readonly<Record<string, ErrorCode>> = {
@@ -37,7 +38,10 @@ export function refusalFor(error: unknown): DomainError {
   if (!expose || !status) return new DomainError('INTERNAL');
   return status === TOO_LARGE
     ? new DomainError('REQUEST_TOO_LARGE')
-    : new DomainError('REQUEST_UNREADABLE', `The request can’t be read: ${message ?? ''}.`);
+    : new DomainError(
+        'REQUEST_UNREADABLE',
+        t('shared.requestCantRead', { message: message ?? '' }),
+      );
 }
 
 /** Mounted last: the one place where errors become answers. */

@@ -7,6 +7,7 @@ import { createHash } from 'node:crypto';
 import type { Request, Response } from 'express';
 import type pg from 'pg';
 import { inTransaction, type Db } from './db.ts';
+import { t } from './texts/texts.ts';
 
 interface Answer {
   readonly status: number;
@@ -28,7 +29,7 @@ export async function once(
   if (key !== undefined && (key === '' || key.length > MAX_KEY))
     throw new DomainError(
       'REQUEST_INVALID',
-      `The header Idempotency-Key must have 1 to ${MAX_KEY} characters.`,
+      t('shared.headerIdempotencyKeyMust', { most: MAX_KEY }),
     );
   const { status, body } = await inTransaction(pool, (db) =>
     key === undefined ? act(db) : known(db, key, digest(req), act),

@@ -6,6 +6,9 @@ import { randomUUID } from 'node:crypto';
 import { Logger, makeWorkerUtils, type WorkerUtils } from 'graphile-worker';
 import type pg from 'pg';
 import { inTransaction, type Db } from './db.ts';
+import { LANGUAGES, spokenOf } from '@kyanos/core';
+import { speaking } from './language.ts';
+import { t } from './texts/texts.ts';
 
 /** Kinds of work, and the table that keeps the state of each. */
 const TABLE = { rip: 'artwork', plates: 'plate_build', export: 'plate_export' } as const;
@@ -62,12 +65,15 @@ export const askedAgain = (table: string): string => {
     asked = case when ${ended} then ${table}.asked + 1 else ${table}.asked end,
     tries = case when ${ended} then 0 else ${table}.tries end,
     progress = case when ${ended} then 0 else ${table}.progress end,
+    language = excluded.language,
     problem = null`;
 };
 
 const abandoned = {
   code: 'WORK_ABANDONED',
-  message: `This was begun ${MAX_ATTEMPTS} times, and each time the program that did it ended in the middle. The file may need more than this machine has: lower its resolution, then take it in again.`,
+  get message() {
+    return t('shared.begunTimesEachTime', { attempts: MAX_ATTEMPTS });
+  },
 };
 
 /**
@@ -76,11 +82,12 @@ const abandoned = {
  */
 export async function takeOver(db: Db, queue: Queue): Promise<void> {
   for (const task of TASKS) {
-    await db.query(
-      `update ${TABLE[task]} set state = 'failed', problem = $1::jsonb, owner = null, touched_at = now()
-       where state = 'running' and lease_until < now() and tries >= ${MAX_ATTEMPTS}`,
-      [JSON.stringify(abandoned)],
-    );
+    for (const language of LANGUAGES)
+      await db.query(
+        `update ${TABLE[task]} set state = 'failed', problem = $1::jsonb, owner = null, touched_at = now()
+         where state = 'running' and lease_until < now() and tries >= ${MAX_ATTEMPTS} and language = $2::text`,
+        [speaking(language, () => JSON.stringify(abandoned)), language],
+      );
     const lost = await db.query<{ id: string }>(
       `update ${TABLE[task]} set state = 'queued', progress = 0, owner = null, touched_at = now()
        where ((state = 'running' and (lease_until is null or lease_until < now()))
@@ -170,14 +177,14 @@ export async function perform(
   stopping: AbortSignal,
 ): Promise<void> {
   const table = TABLE[task];
-  const begun = await db.query<{ attempt: number }>(
+  const begun = await db.query<{ attempt: number; language: string }>(
     `update ${table} set state = 'running', progress = 0, problem = null, owner = $2::uuid, attempt = attempt + 1, tries = tries + 1,
        lease_until = now() + interval '${LEASE}', touched_at = now()
-     where id = $1::uuid and state = 'queued' returning attempt`,
+     where id = $1::uuid and state = 'queued' returning attempt, language`,
     [id, owner],
   );
   if (begun.rows.length === 0) return;
-  const { attempt: number } = begun.rows[0];
+  const { attempt: number, language } = begun.rows[0];
   const mine = `id = $1::uuid and owner = $2::uuid and attempt = $3::int and state = 'running'`;
   const stop = new AbortController();
   let share = 0;
@@ -201,7 +208,9 @@ export async function perform(
   }, REPORT_MS);
   const signal = AbortSignal.any([stop.signal, stopping]);
   try {
-    await work((value) => (share = value), signal, { owner, number });
+    await speaking(spokenOf([language]), () =>
+      work((value) => (share = value), signal, { owner, number }),
+    );
     await db.query(
       `update ${table} set state = 'done', progress = 1, owner = null, touched_at = now() where ${mine}`,
       [id, owner, number],
@@ -211,7 +220,7 @@ export async function perform(
     if (error instanceof Cancelled || signal.aborted) return;
     await db.query(
       `update ${table} set state = 'failed', problem = $4::jsonb, owner = null, touched_at = now() where ${mine}`,
-      [id, owner, number, JSON.stringify(refusal(error))],
+      [id, owner, number, JSON.stringify(speaking(spokenOf([language]), () => refusal(error)))],
     );
   } finally {
     clearInterval(beat);

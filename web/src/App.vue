@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiKeyboardOutline, mdiMagnify, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js';
+import { LANGUAGE_NAMES, LANGUAGES } from '@kyanos/core';
 import { useStorage } from '@vueuse/core';
 import { ref, watchEffect } from 'vue';
 import { useRoute } from 'vue-router';
@@ -9,6 +10,8 @@ import SearchDialog from './shared/SearchDialog.vue';
 import ShortcutsDialog from './shared/ShortcutsDialog.vue';
 import { nextUnit, units } from './shared/format.ts';
 import { useKeys } from './shared/keys.ts';
+import { choose, LANGUAGE } from './texts/language.ts';
+import { t } from './texts/texts.ts';
 
 const theme = useTheme();
 const chosen = useStorage<'day' | 'night'>('kyanos-theme', 'day');
@@ -18,10 +21,14 @@ const finding = ref(false);
 const route = useRoute();
 /** Those that are there. */
 const ROOMS = [
-  { name: 'Jobs', path: '/', has: (path: string) => path === '/' || path.startsWith('/jobs') },
-  { name: 'Stock', path: '/stock', has: (path: string) => path.startsWith('/stock') },
-  { name: 'Care', path: '/care', has: (path: string) => path.startsWith('/care') },
-  { name: 'Shop', path: '/shop', has: (path: string) => path.startsWith('/shop') },
+  {
+    name: t('app.jobs'),
+    path: '/',
+    has: (path: string) => path === '/' || path.startsWith('/jobs'),
+  },
+  { name: t('app.stock'), path: '/stock', has: (path: string) => path.startsWith('/stock') },
+  { name: t('app.care'), path: '/care', has: (path: string) => path.startsWith('/care') },
+  { name: t('app.shop'), path: '/shop', has: (path: string) => path.startsWith('/shop') },
 ];
 
 useKeys('everywhere', {
@@ -37,7 +44,7 @@ useKeys('everywhere', {
   <v-app>
     <div class="frame">
       <header class="bar">
-        <router-link to="/" class="brand" aria-label="Kyanos: to the board">
+        <router-link to="/" class="brand" :aria-label="t('app.kyanosBoard')">
           <svg viewBox="0 0 32 32" width="26" height="26" aria-hidden="true">
             <rect x="3" y="5" width="26" height="5" rx="1.5" fill="#f4efe4" />
             <rect x="3" y="13.500" width="26" height="5" rx="1.5" fill="#8db4e2" />
@@ -45,7 +52,7 @@ useKeys('everywhere', {
           </svg>
           Kyanos
         </router-link>
-        <nav class="rooms" aria-label="Rooms">
+        <nav class="rooms" :aria-label="t('app.rooms')">
           <router-link
             v-for="room in ROOMS"
             :key="room.path"
@@ -58,25 +65,47 @@ useKeys('everywhere', {
         <div id="bar-middle" class="middle"></div>
         <div class="tools">
           <due-menu />
-          <v-btn variant="text" icon aria-label="Find" @click="finding = true">
+          <v-btn variant="text" icon :aria-label="t('app.find')" @click="finding = true">
             <v-icon :icon="mdiMagnify" />
           </v-btn>
           <v-btn
             variant="text"
-            :aria-label="`Lengths in ${units}. Change`"
+            :aria-label="t('app.lengthsChange', { units })"
             @click="units = nextUnit(units)"
           >
             {{ units }}
           </v-btn>
+          <v-menu close-on-content-click>
+            <template #activator="{ props: opens }">
+              <v-btn variant="text" :aria-label="t('app.languageChange')" v-bind="opens">
+                {{ LANGUAGE.toUpperCase() }}
+              </v-btn>
+            </template>
+            <v-list density="compact">
+              <v-list-item
+                v-for="one in LANGUAGES"
+                :key="one"
+                :lang="one"
+                :title="LANGUAGE_NAMES[one]"
+                :active="one === LANGUAGE"
+                @click="choose(one)"
+              />
+            </v-list>
+          </v-menu>
           <v-btn
             variant="text"
             icon
-            :aria-label="chosen === 'day' ? 'Dark theme' : 'Light theme'"
+            :aria-label="chosen === 'day' ? t('app.darkTheme') : t('app.lightTheme')"
             @click="chosen = chosen === 'day' ? 'night' : 'day'"
           >
             <v-icon :icon="chosen === 'day' ? mdiWeatherNight : mdiWhiteBalanceSunny" />
           </v-btn>
-          <v-btn variant="text" icon aria-label="Keyboard shortcuts" @click="shortcuts = true">
+          <v-btn
+            variant="text"
+            icon
+            :aria-label="t('app.keyboardShortcuts')"
+            @click="shortcuts = true"
+          >
             <v-icon :icon="mdiKeyboardOutline" />
           </v-btn>
         </div>

@@ -13,6 +13,7 @@ import {
 } from '../plan/index.ts';
 import { isWholeSheet, usesSource } from '../rule/index.ts';
 import {
+  SIDE_NAMES,
   allLayers,
   CATALOGUE,
   inkName,
@@ -22,6 +23,7 @@ import {
   usesInkRole,
   type Stack,
 } from '../stack/index.ts';
+import { decimal, inSentence, t } from '../texts/index.ts';
 
 /** What is wanted of the print. */
 export type Effect = 'colour' | 'pearl' | 'metal' | 'gloss' | 'relief' | 'white';
@@ -105,8 +107,8 @@ export function whyImpossible(
   if (obstacle) return obstacle.message;
   if (usesInkRole(stack, 'CMYK') !== (requirements.effect !== 'white'))
     return requirements.effect === 'white'
-      ? 'It lays colour, and white alone is wanted.'
-      : 'It lays no colour.';
+      ? t('advisor.laysColourWhiteAlone')
+      : t('advisor.laysNoColour');
   return (
     againstPictures(stack, requirements.twoPictures) ??
     againstViewing(stack, requirements, plan) ??
@@ -117,9 +119,7 @@ export function whyImpossible(
 function againstPictures(stack: Stack, wanted: boolean): string | undefined {
   const two = allLayers(stack).some(({ picture }) => picture === 'rear');
   if (two === wanted) return undefined;
-  return two
-    ? 'It is for two different pictures, and one is wanted.'
-    : 'It shows one picture, and two are wanted.';
+  return two ? t('advisor.twoDifferentPicturesOne') : t('advisor.showsOnePictureTwo');
 }
 
 function againstEffect(
@@ -132,14 +132,11 @@ function againstEffect(
   if (pictures) return pictures;
   const pearl = layers.some(({ parts }) => parts.length === 1 && parts[0].inkRole === 'S');
   if ((effect === 'pearl') !== pearl)
-    return pearl
-      ? 'Silver under colour takes saturation away, and no pearl is wanted.'
-      : 'It has no silver under the colour, and a pearl is wanted.';
-  if (effect === 'white' && lays('CMYK')) return 'It lays colour, and white alone is wanted.';
-  if (effect !== 'white' && !lays('CMYK')) return 'It lays no colour.';
-  if (effect === 'metal' && !lays('S')) return 'It lays no metal, and metal is wanted.';
-  if (effect !== 'metal' && effect !== 'pearl' && lays('S'))
-    return 'It lays silver, which is not wanted: a trip and an ink for nothing.';
+    return pearl ? t('advisor.silverUnderColourTakes') : t('advisor.hasNoSilverUnder');
+  if (effect === 'white' && lays('CMYK')) return t('advisor.laysColourWhiteAlone');
+  if (effect !== 'white' && !lays('CMYK')) return t('advisor.laysNoColour');
+  if (effect === 'metal' && !lays('S')) return t('advisor.laysNoMetalMetal');
+  if (effect !== 'metal' && effect !== 'pearl' && lays('S')) return t('advisor.laysSilverWhichNot');
   const hits = Math.max(
     0,
     ...layers
@@ -147,15 +144,11 @@ function againstEffect(
       .map((l) => l.hits),
   );
   if (effect === 'gloss' && hits !== 1)
-    return hits
-      ? 'It lays clear several times, and gloss needs it once.'
-      : 'It lays no clear, and gloss is wanted.';
-  if (effect === 'relief' && hits < 2)
-    return 'It does not lay clear high enough to be felt, and a relief is wanted.';
-  if (effect !== 'gloss' && effect !== 'relief' && hits)
-    return 'It lays clear, which is not wanted: a layer for nothing.';
+    return hits ? t('advisor.laysClearSeveralTimes') : t('advisor.laysNoClearGloss');
+  if (effect === 'relief' && hits < 2) return t('advisor.doesNotLayClear');
+  if (effect !== 'gloss' && effect !== 'relief' && hits) return t('advisor.laysClearWhichNot');
   if (keepBare && layers.some(({ parts }) => parts.some(({ rule }) => rule && isWholeSheet(rule))))
-    return 'It covers the whole sheet, and something of the material is to stay bare.';
+    return t('advisor.coversWholeSheetSomething');
   return undefined;
 }
 
@@ -170,16 +163,16 @@ function againstViewing(
   const sides = side === 'both' ? (['front', 'back'] as const) : [side];
   const backwards = sides.filter((one) => readsBackwards(stack, one));
   if (backwards.length === sides.length || (twoPictures && backwards.length))
-    return `It reads backwards from the ${backwards[0]}.`;
+    return t('advisor.readsBackwardsFrom', { backwards: SIDE_NAMES[backwards[0]] });
   if (side === 'both' && !twoPictures && material.optics.transmittance < PASSES)
-    return `${material.name} lets no light through: nothing is seen from the other side.`;
+    return t('advisor.letsNoLightThrough', { material: material.name });
   if (light === 'front')
     return hiddenLayer(stack, side === 'back' ? 'back' : 'front') === undefined
       ? undefined
-      : 'Its hidden colour is brought out by a lamp behind it, and there is none.';
+      : t('advisor.hiddenColourBroughtOut');
   if (material.optics.transmittance < PASSES)
-    return `${material.name} lets no light through, and the print is lit from behind.`;
-  if (usesInkRole(stack, 'B')) return 'Its block-out stops the lamp behind it.';
+    return t('advisor.letsNoLightThroughPrintLit', { material: material.name });
+  if (usesInkRole(stack, 'B')) return t('advisor.blockOutStopsLamp');
   return undefined;
 }
 
@@ -193,7 +186,9 @@ function missingArt(stack: Stack, plan: PrintPlan, info: ArtworkInfo): string | 
         usesSource(part.rule, 'art') &&
         !drawnSeparation(plan, page, keyOf(part))
       )
-        return `It lays ${inkName(part, plan.machine).toLowerCase()} as drawn, and the artwork has no such separation.`;
+        return t('advisor.laysDrawnArtworkHas', {
+          part: inSentence(inkName(part, plan.machine)),
+        });
   return undefined;
 }
 
@@ -269,12 +264,12 @@ function reasonsFor(
   const { deltaE, night, minutes, ink, price, opacity } = figures;
   const best = (key: keyof Figures) => count > 1 && figures[key] === least(key);
   return [
-    `${best('deltaE') ? 'Nearest to the art on white paper' : 'Colour shift from the art on white paper'}: ΔE2000 ${deltaE.toFixed(1)}.`,
-    ...(night ? [`By night ΔE2000 ${night.toFixed(1)} from the picture by day.`] : []),
-    `Opacity ${(opacity * 100).toFixed(0)} %.`,
-    ...(best('minutes') ? [`The quickest: ${minutes.toFixed(0)} min.`] : []),
-    ...(best('ink') ? [`The least ink: ${ink.toFixed(1)} mL.`] : []),
-    ...(best('price') && Number.isFinite(price) ? ['The cheapest.'] : []),
+    `${best('deltaE') ? t('advisor.nearestArtWhitePaper') : t('advisor.colourShiftFromArt')}: ΔE2000 ${decimal(deltaE, 1)}.`,
+    ...(night ? [t('advisor.nightE2000FromPicture', { night: decimal(night, 1) })] : []),
+    t('advisor.opacity', { opacity: decimal(opacity * 100, 0) }),
+    ...(best('minutes') ? [t('advisor.quickestMin', { minutes: decimal(minutes, 0) })] : []),
+    ...(best('ink') ? [t('advisor.leastInkMl', { ink: decimal(ink, 1) })] : []),
+    ...(best('price') && Number.isFinite(price) ? [t('advisor.cheapest')] : []),
   ];
 }
 
@@ -286,21 +281,38 @@ function reasonsAgainst(own: Figures, first: Figures): string[] {
   const parts: string[] = [];
   if (Math.abs(own.deltaE - first.deltaE) > SAME_LOOK)
     parts.push(
-      `${own.deltaE > first.deltaE ? 'Farther from' : 'Nearer to'} the art on white paper: ΔE2000 ${own.deltaE.toFixed(1)} against ${first.deltaE.toFixed(1)}.`,
+      t('advisor.artWhitePaperE2000', {
+        rest: own.deltaE > first.deltaE ? t('advisor.fartherFrom') : t('advisor.nearer'),
+        deltaE: decimal(own.deltaE, 1),
+        deltaE2: decimal(first.deltaE, 1),
+      }),
     );
   if (Math.abs(own.night - first.night) > SAME_LOOK)
     parts.push(
-      `Day and night differ by ΔE2000 ${own.night.toFixed(1)} against ${first.night.toFixed(1)}.`,
+      t('advisor.dayNightDifferE2000', {
+        night: decimal(own.night, 1),
+        night2: decimal(first.night, 1),
+      }),
     );
   if (Math.abs(own.opacity - first.opacity) > 0.03)
     parts.push(
-      `Opacity ${(own.opacity * 100).toFixed(0)} % against ${(first.opacity * 100).toFixed(0)} %.`,
+      t('advisor.opacityAgainst', {
+        opacity: decimal(own.opacity * 100, 0),
+        opacity2: decimal(first.opacity * 100, 0),
+      }),
     );
   const minutes = own.minutes - first.minutes;
   if (Math.abs(minutes) >= 1)
-    parts.push(`${Math.abs(minutes).toFixed(0)} min ${minutes > 0 ? 'longer' : 'quicker'}.`);
+    parts.push(
+      t('advisor.min', {
+        minutes: decimal(Math.abs(minutes), 0),
+        rest: minutes > 0 ? t('advisor.longer') : t('advisor.quicker'),
+      }),
+    );
   const share = own.price / Math.max(1, first.price) - 1;
   if (Math.abs(share) > SAME_SHARE)
-    parts.push(`${Math.abs(share * 100).toFixed(0)} % ${share > 0 ? 'dearer' : 'cheaper'}.`);
-  return parts.length ? parts : ['Much the same; the first is simpler.'];
+    parts.push(
+      `${decimal(Math.abs(share * 100), 0)} % ${share > 0 ? t('advisor.dearer') : t('advisor.cheaper')}.`,
+    );
+  return parts.length ? parts : [t('advisor.muchSameFirstSimpler')];
 }

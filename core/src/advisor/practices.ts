@@ -2,6 +2,7 @@
 import type { PlanChange } from '../findings/index.ts';
 import type { PrintPlan } from '../plan/index.ts';
 import { allLayers, formatStack, turnedOver, usesInkRole } from '../stack/index.ts';
+import { t } from '../texts/index.ts';
 
 export interface PracticeOption {
   readonly name: string;
@@ -31,10 +32,10 @@ function drying({ machine, stack, trips: { waitMinutes } }: PrintPlan): Question
   return [
     {
       about: 'drying',
-      asks: 'How long does white dry before it is touched?',
+      asks: t('advisor.howLongDoesWhite'),
       options: [
-        option('Short wait', 3, 'the heaters do the rest while the head moves on.'),
-        option('Long wait', 15, 'white is thick, and glass-like surfaces dry slowly.'),
+        option(t('advisor.shortWait'), 3, t('advisor.heatersDoRestWhile')),
+        option(t('advisor.longWait'), 15, t('advisor.whiteThickGlassLike')),
       ],
     },
   ];
@@ -46,16 +47,16 @@ function trips({ stack, machine, trips: { split } }: PrintPlan): Question[] {
   return [
     {
       about: 'trips',
-      asks: 'White and colour as the head goes, or one after the other?',
+      asks: t('advisor.whiteColourHeadGoes'),
       options: [
         {
-          name: 'One trip',
-          says: 'registration can’t drift, whatever the length; one hit each.',
+          name: t('advisor.oneTrip'),
+          says: t('advisor.registrationCantDriftWhatever'),
           change: split === 'together' ? undefined : { split: 'together' },
         },
         {
-          name: 'Two trips',
-          says: 'white dries in between and may have more hits; often quicker in all, up to about a metre.',
+          name: t('advisor.twoTrips'),
+          says: t('advisor.whiteDriesBetweenMay'),
           change: split === 'apart' ? undefined : { split: 'apart' },
         },
       ],
@@ -73,18 +74,16 @@ function surface({ stack, material, viewing }: PrintPlan): Question[] {
     {
       about: 'surface',
       asks:
-        viewing.light === 'front'
-          ? 'Print on the face, or behind it?'
-          : 'Which side of the sheet for a print lit from behind?',
+        viewing.light === 'front' ? t('advisor.printFaceBehind') : t('advisor.whichSideSheetPrint'),
       options: [
         {
-          name: 'On the face',
-          says: 'no glare between eye and ink; for prints lit from the front.',
+          name: t('advisor.face'),
+          says: t('advisor.noGlareBetweenEye'),
           change: onFront ? undefined : { stack: other },
         },
         {
-          name: 'Behind the face',
-          says: 'mirrored, white behind; the sheet protects the ink, and light comes through the white.',
+          name: t('advisor.behindFace'),
+          says: t('advisor.mirroredWhiteBehindSheet'),
           change: onFront ? { stack: other } : undefined,
         },
       ],

@@ -1,4 +1,5 @@
 /** The formats that artwork may come in: read by the intake, offered where files are dropped, named where another is refused. */
+import { eitherOf } from '../texts/index.ts';
 
 interface FormatFacts {
   /** As it is said. */
@@ -45,9 +46,8 @@ export const formatOf = (head: string): ArtworkFormat | undefined =>
   });
 
 /** `PDF, TIFF, SVG, PNG, JPEG or WebP`. */
-export const FORMAT_NAMES = new Intl.ListFormat('en-GB', { type: 'disjunction' }).format(
-  ARTWORK_FORMATS.map((format) => FORMATS[format].name),
-);
+export const formatNames = (): string =>
+  eitherOf(ARTWORK_FORMATS.map((format) => FORMATS[format].name));
 
 /** What a picker of files offers. */
 export const ACCEPTED_FILES = ARTWORK_FORMATS.flatMap((format) =>

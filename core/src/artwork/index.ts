@@ -18,7 +18,7 @@ export { documentFindings, LABEL_EXCESS_MM, pageFindings, type Use } from './fin
 export {
   ACCEPTED_FILES,
   ARTWORK_FORMATS,
-  FORMAT_NAMES,
+  formatNames,
   formatOf,
   type ArtworkFormat,
 } from './formats.ts';

@@ -3,6 +3,7 @@ import { guessKind, isLineRole, SURE, type Role } from './names.ts';
 import type { LineRole } from './nameWords.ts';
 import type { ArtworkPage } from './page.ts';
 import type { LineUse } from './structure.ts';
+import { t } from '../texts/index.ts';
 
 /** Strokes wider than this are drawn to be seen, mm. Common practice: a quarter to one point. */
 const WIDEST_MM = 0.6;
@@ -61,10 +62,20 @@ export function drawnCutting(
 
 /** What the lines are, as the trade calls them. */
 export const LINE_NAMES: Readonly<Record<LineRole, string>> = {
-  cut: 'cutting line, cut through',
-  'kiss-cut': 'kiss cut, the backing stays whole',
-  crease: 'crease line',
+  get cut() {
+    return t('artwork.cuttingLineCutThrough');
+  },
+  get 'kiss-cut'() {
+    return t('artwork.kissCutBackingStays');
+  },
+  get crease() {
+    return t('artwork.creaseLine');
+  },
   perforate: 'perforation',
-  register: 'registration or jig',
-  technical: 'technical, does not print',
+  get register() {
+    return t('artwork.registrationJig');
+  },
+  get technical() {
+    return t('artwork.technicalDoesNotPrint');
+  },
 };

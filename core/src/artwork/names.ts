@@ -14,6 +14,7 @@ import {
   type LineRole,
   type NamedKind,
 } from './nameWords.ts';
+import { t } from '../texts/index.ts';
 
 export const SEPARATION_KINDS = [
   'process',
@@ -178,11 +179,11 @@ export function nearMiss(name: string, machine: Machine): SpecialKey | undefined
 
 /** How a name misses the one that is wanted, to end a sentence with. */
 export function missReason(name: string, wanted: string): string {
-  if (name.trim() === wanted) return 'it has a blank at its beginning or end';
-  if (name.toLowerCase() === wanted.toLowerCase()) return 'its capitals differ';
+  if (name.trim() === wanted) return t('artwork.hasBlankBeginningEnd');
+  if (name.toLowerCase() === wanted.toLowerCase()) return t('artwork.capitalsDiffer');
   if (wordsOf(name).join() === wordsOf(wanted).join())
-    return 'its blanks, hyphens or underscores differ';
-  return 'it is another word';
+    return t('artwork.blanksHyphensUnderscoresDiffer');
+  return t('artwork.anotherWord');
 }
 
 /** A name with blanks at its ends made visible. */

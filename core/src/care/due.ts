@@ -1,12 +1,12 @@
 /** What is to be done for a machine now: from what happened to it, not from the calendar alone. */
 import { ageOf, dayWords, type Day, type Keeping, type StockItem } from '../stock/index.ts';
 import { USUAL_CARE, type CareFigures, type Machine } from '../stack/index.ts';
-import type { Working } from '../units/index.ts';
-import { term } from '../units/index.ts';
+import { term, type Working } from '../units/index.ts';
 import { STOOD_HOURS, type CareState } from './logbook.ts';
 import { patternVerdict } from './pattern.ts';
 import { settling, USUAL_SETTLING } from './settling.ts';
 import type { ProcedureId } from './procedures.ts';
+import { decimal, t } from '../texts/index.ts';
 
 export type DueCode =
   | 'agitate'
@@ -60,7 +60,7 @@ export function careDue(input: DueInput): readonly CareDue[] {
       code: 'running',
       when: 'now',
       run,
-      says: 'A procedure was begun and not ended. Go on with it, or stop it.',
+      says: t('care.procedureBegunNotEnded'),
     });
   const whites = machine.inks.filter(({ role }) => role === 'white');
   const out = whites.length > 0 && whites.every(({ channel }) => care.filled[channel] === false);
@@ -86,7 +86,10 @@ function whiteDue(
     due.push({
       code: 'stood',
       when: 'now',
-      says: `White has not moved for ${Math.floor(rest / 24)} days. Follow “When it has stood” before you print with it. About ${working.value.toFixed(0)} % of its pigment may have settled in the container.`,
+      says: t('care.whiteHasNotMoved', {
+        rest: Math.floor(rest / 24),
+        working: decimal(working.value, 0),
+      }),
       procedure: 'has-stood',
       working,
     });
@@ -95,7 +98,12 @@ function whiteDue(
     due.push({
       code: 'agitate',
       when: 'now',
-      says: `White has not moved for ${rest < 48 ? `${Math.floor(rest)} hours` : `${Math.floor(rest / 24)} days`}. Agitate it, about 25 strokes from side to side.`,
+      says: t('care.whiteHasNotMovedAgitateAbout', {
+        rest:
+          rest < 48
+            ? t('care.hours', { rest: Math.floor(rest) })
+            : t('care.days', { rest: Math.floor(rest / 24) }),
+      }),
       procedure: 'daily',
       working,
     });
@@ -105,7 +113,7 @@ function whiteDue(
     due.push({
       code: 'pattern',
       when: 'now',
-      says: `No nozzle pattern was seen since white stood for ${STOOD_HOURS} hours or more, or was moved. Print one on clear or coloured stock and look at every white row.`,
+      says: t('care.noNozzlePatternSeen', { hours: STOOD_HOURS }),
       procedure: 'daily',
     });
   else if (care.pattern && care.pattern.missing.length > 0) {
@@ -117,21 +125,25 @@ function whiteDue(
     due.push({
       code: 'use-white',
       when: 'soon',
-      says: `${whiteTwoWeeksMl.toFixed(0)} mL of white were printed in two weeks, and ${figures.movingMl} mL keep it moving. Print ${(figures.movingMl - whiteTwoWeeksMl).toFixed(0)} mL, or take white out.`,
+      says: t('care.mlWhiteWerePrinted', {
+        whiteTwoWeeksMl: decimal(whiteTwoWeeksMl, 0),
+        movingMl: figures.movingMl,
+        movingMl2: decimal(figures.movingMl - whiteTwoWeeksMl, 0),
+      }),
       procedure: 'take-white-out',
       working: {
-        label: 'White to be printed to keep it moving',
+        label: t('care.whitePrintedKeepMoving'),
         value: figures.movingMl - whiteTwoWeeksMl,
         unit: 'mL',
-        formula: 'what the school wants in two weeks − printed in the last two weeks',
+        formula: t('care.whatSchoolWantsTwo'),
         terms: [
           term(
-            'wanted in two weeks',
+            t('care.wantedTwoWeeks'),
             figures.movingMl,
             'mL',
-            machine.care ? machine.name : 'common practice',
+            machine.care ? machine.name : t('care.commonPractice'),
           ),
-          term('printed', whiteTwoWeeksMl, 'mL', 'from the logbook'),
+          term(t('care.printed'), whiteTwoWeeksMl, 'mL', t('care.fromLogbook')),
         ],
       },
     });
@@ -145,7 +157,11 @@ function wasteDue(wasteMl: number, holds: number): CareDue[] {
     {
       code: 'waste',
       when: share >= WASTE_NOW ? 'now' : 'soon',
-      says: `The waste container has about ${wasteMl.toFixed(0)} of ${holds} mL in it. Empty it${share >= WASTE_NOW ? ' before the next job' : ''}; it is regulated waste.`,
+      says: t('care.wasteContainerHasAbout', {
+        wasteMl: decimal(wasteMl, 0),
+        holds,
+        rest: share >= WASTE_NOW ? t('care.beforeNextJob') : '',
+      }),
       procedure: 'empty-waste',
     },
   ];
@@ -163,8 +179,8 @@ const expiryDue = ({ machine, fitted, keeping }: DueInput, today: Day): CareDue[
         when: age === 'over' ? 'now' : 'soon',
         says:
           age === 'over'
-            ? `${name} in the machine is past its day, ${dayWords(until!)} (${from}). Change the container.`
-            : `${name} in the machine is good until ${dayWords(until!)} (${from}): use it first.`,
+            ? t('care.machinePastDayChange', { name, until: dayWords(until!), from })
+            : t('care.machineGoodUntilUse', { name, until: dayWords(until!), from }),
         procedure: 'change-container',
       },
     ];

@@ -6,6 +6,7 @@ import {
   type WhiteUse,
 } from '../whitecare/index.ts';
 import { daysBetween, type Day } from '../stock/index.ts';
+import { inSentence, t } from '../texts/index.ts';
 
 /** A job that wants white. */
 export interface WhiteJob {
@@ -119,8 +120,12 @@ function sentence(
   cheapestIn: WhiteForecast['cheapestIn'],
 ): string {
   const sure = cheapestIn[best.id] ?? 0;
-  const how = sure >= 90 ? 'Sure' : sure >= 70 ? 'Fairly sure' : 'Close';
-  return `${best.name}. ${how}: it is the cheapest in ${Math.round(sure / 10)} of 10 possible futures${
-    sure < 70 ? `, and ${next.name.toLowerCase()} comes near` : ''
-  }.${best.id === 'send' ? ' White work costs less at another shop than keeping white alive for it.' : ''}`;
+  const how = sure >= 90 ? t('care.sure') : sure >= 70 ? t('care.fairlySure') : t('care.close');
+  return t('care.cheapest10PossibleFutures', {
+    best: best.name,
+    how,
+    sure: Math.round(sure / 10),
+    rest: sure < 70 ? t('care.comesNear', { next: inSentence(next.name) }) : '',
+    rest2: best.id === 'send' ? t('care.whiteWorkCostsLess') : '',
+  });
 }

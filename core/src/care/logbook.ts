@@ -2,6 +2,7 @@
 import { DomainError } from '../errors/index.ts';
 import type { Channel, MachineState } from '../stack/index.ts';
 import { inForce, type DrawSource } from '../stock/index.ts';
+import { t } from '../texts/index.ts';
 
 /** A nozzle that lays nothing, as it is tapped on the drawn pattern; row and nozzle from 0. */
 export interface MissingNozzle {
@@ -187,10 +188,9 @@ export function checkCare(state: CareState, what: CareAct, whites: readonly Chan
     throw new DomainError('CARE_REFUSED', message);
   };
   const parked = state.heads === 'parked';
-  if (what.act === 'parked' && parked)
-    refused('The heads are parked already. Fit them first, or undo the entry that parked them.');
+  if (what.act === 'parked' && parked) refused(t('care.headsParkedAlreadyFit'));
   if (what.act === 'heads-fitted' && state.heads === 'fitted')
-    refused('The heads are in the carriage already.');
+    refused(t('care.headsCarriageAlready'));
   if (what.act === 'printed' && parked && whites.some((key) => (what.ml[key] ?? 0) > 0))
-    refused('The white heads are parked: nothing can have been printed in white. Fit them first.');
+    refused(t('care.whiteHeadsParkedNothing'));
 }

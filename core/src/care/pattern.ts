@@ -1,6 +1,7 @@
 /** The nozzle pattern: a short line by each nozzle, as it is drawn on a screen and tapped, and what missing ones mean. */
 import type { Channel, Ink } from '../stack/index.ts';
 import type { MissingNozzle } from './logbook.ts';
+import { decimal, t } from '../texts/index.ts';
 
 /** Lines in one step of the stairs: nozzles that lie so far apart print beside one another. */
 export const STEP_NOZZLES = 16;
@@ -63,25 +64,28 @@ export function patternVerdict(
   missing: readonly MissingNozzle[],
   nozzles: number,
 ): { readonly verdict: PatternVerdict; readonly says: string } {
-  if (missing.length === 0) return { verdict: 'whole', says: 'All nozzles print.' };
+  if (missing.length === 0) return { verdict: 'whole', says: t('care.allNozzlesPrint') };
   const byRow = new Map<string, number>();
   for (const { channel, row } of missing)
     byRow.set(`${channel}/${row}`, (byRow.get(`${channel}/${row}`) ?? 0) + 1);
   const worst = Math.max(...byRow.values()) / nozzles;
   const gap = longestGap(missing);
-  const count = `${missing.length} nozzle${missing.length > 1 ? 's' : ''} missing`;
+  const count = t('care.nozzleMissing', { n: missing.length });
   if (worst >= 0.1)
     return {
       verdict: 'service',
-      says: `${count}, ${(worst * 100).toFixed(0)} % of one row. Clean once, let it rest an hour, look again; then ask the service. Cleaning again and again draws air in.`,
+      says: t('care.oneRowCleanOnce', { count, worst: decimal(worst * 100, 0) }),
     };
   if (gap > 1 || worst > 0.01)
     return {
       verdict: 'clean',
-      says: `${count}${gap > 1 ? `, ${gap} of them side by side` : ''}. Clean once and print the pattern again before the next job.`,
+      says: t('care.cleanOncePrintPattern', {
+        count,
+        rest: gap > 1 ? t('care.themSideSide', { gap }) : '',
+      }),
     };
   return {
     verdict: 'few',
-    says: `${count}, none beside another: other passes cover them. Look again tomorrow.`,
+    says: t('care.noneBesideAnotherOther', { count }),
   };
 }

@@ -3,20 +3,31 @@
  * are common practice; a shop edits them and adds its own. Makers' data sheets and local codes have the last word.
  */
 import type { Machine } from '../stack/index.ts';
+import { t } from '../texts/index.ts';
 
 /** What may hurt somebody at a step. */
 export const CAUTIONS = {
-  waste:
-    'Waste ink and cleaning fluid are regulated waste. Catch them, label the container, and follow the maker’s safety data sheet and local codes.',
-  gloves:
-    'Wear gloves and eye protection: ink and cleaning fluid irritate, and uncured UV ink sensitises skin. See the safety data sheet.',
-  solvent:
-    'Vapour: keep the ventilation running and sources of ignition away. See the safety data sheet.',
-  carriage:
-    'The carriage moves without warning and pinches. Wait until it has stopped; keep hands out.',
-  hot: 'Heads and platen are hot. Let them cool before you touch them.',
-  needle: 'The needle under the head is sharp and wet with ink. Hold the cloth under it.',
-  uv: 'UV lamps harm eyes and skin. Never look into them; keep shields closed.',
+  get waste() {
+    return t('care.wasteInkCleaningFluid');
+  },
+  get gloves() {
+    return t('care.wearGlovesEyeProtection');
+  },
+  get solvent() {
+    return t('care.vapourKeepVentilationRunning');
+  },
+  get carriage() {
+    return t('care.carriageMovesWithoutWarning');
+  },
+  get hot() {
+    return t('care.headsPlatenHotLet');
+  },
+  get needle() {
+    return t('care.needleUnderHeadSharp');
+  },
+  get uv() {
+    return t('care.uvLampsHarmEyes');
+  },
 } as const;
 export type CautionId = keyof typeof CAUTIONS;
 
@@ -77,24 +88,49 @@ export interface Procedure {
   readonly ml?: number;
 }
 
-const mixture: StepField = { id: 'ml', label: 'Drawn by the cleaning', kind: 'number', unit: 'mL' };
-const note: StepField = { id: 'note', label: 'What was seen', kind: 'text' };
+const mixture: StepField = {
+  id: 'ml',
+  get label() {
+    return t('care.drawnCleaning');
+  },
+  kind: 'number',
+  unit: 'mL',
+};
+const note: StepField = {
+  id: 'note',
+  get label() {
+    return t('care.whatSeen');
+  },
+  kind: 'text',
+};
 
 const look: ProcedureStep = {
-  do: 'Print the nozzle pattern on clear or coloured stock. Tilt it to the light and look at every row, both of white. Tap the missing ones.',
-  why: 'White on white can’t be seen, and a missing row shows only on the finished print.',
+  get do() {
+    return t('care.printNozzlePatternClear');
+  },
+  get why() {
+    return t('care.whiteWhiteCantSeen');
+  },
   minutes: 2,
   effect: 'pattern',
 };
 const agitate: ProcedureStep = {
-  do: 'Move the white container gently from side to side, about 25 strokes.',
-  why: 'Titanium dioxide is heavy and settles. Shaking makes bubbles, and bubbles stop nozzles.',
+  get do() {
+    return t('care.moveWhiteContainerGently');
+  },
+  get why() {
+    return t('care.titaniumDioxideHeavySettles');
+  },
   minutes: 1,
   effect: 'agitated',
 };
 const empty: ProcedureStep = {
-  do: 'Empty the waste container, and put it back.',
-  why: 'A swap or a cleaning fills it, and it runs over unseen.',
+  get do() {
+    return t('care.emptyWasteContainerPut');
+  },
+  get why() {
+    return t('care.swapCleaningFillsRuns');
+  },
   minutes: 2,
   cautions: ['waste', 'gloves'],
   effect: 'waste-emptied',
@@ -102,266 +138,343 @@ const empty: ProcedureStep = {
 
 export const PROCEDURES: Readonly<Record<ProcedureId, Procedure>> = {
   daily: {
-    title: 'Daily care',
-    when: 'Every working day before the first print.',
-    have: ['A strip of clear or coloured stock'],
-    steps: [
-      { ...agitate, cautions: ['carriage'] },
-      look,
-      {
-        do: 'Look at the waste container.',
-        why: 'More goes into it than one thinks: spit, cleanings, swaps.',
-        minutes: 0.5,
-        write: [note],
-      },
-    ],
+    get title() {
+      return t('care.dailyCare');
+    },
+    get when() {
+      return t('care.everyWorkingDayBefore');
+    },
+    get have() {
+      return [t('care.stripClearColouredStock')];
+    },
+    get steps(): readonly ProcedureStep[] {
+      return [
+        { ...agitate, cautions: ['carriage'] },
+        look,
+        {
+          do: t('care.lookWasteContainer'),
+          why: t('care.moreGoesIntoThan'),
+          minutes: 0.5,
+          write: [note],
+        },
+      ];
+    },
     ml: 1,
   },
   'has-stood': {
-    title: 'When it has stood',
-    when: 'White has not moved for a week or more, or nozzles are missing.',
-    have: ['Gloves', 'A strip of clear or coloured stock', 'Lint-free cloth'],
-    steps: [
-      {
-        ...agitate,
-        why: 'Pigment lies on the bottom of the container; draw nothing before it is in the ink again.',
-      },
-      look,
-      {
-        do: 'Are nozzles missing? Run one ordinary cleaning. If none is missing, go on.',
-        why: 'One cleaning draws settled ink out of the lines. A second at once draws air in.',
-        minutes: 1,
-        waitMinutes: 3,
-        cautions: ['carriage', 'waste'],
-        write: [mixture],
-        effect: 'cleaned',
-      },
-      {
-        ...look,
-        do: 'Print the pattern again. If rows are still missing, let it rest for an hour, then look once more; replace the container or ask the service after that.',
-      },
-    ],
+    get title() {
+      return t('care.whenHasStood');
+    },
+    get when() {
+      return t('care.whiteHasNotMovedWeekMore');
+    },
+    get have() {
+      return [t('care.gloves'), t('care.stripClearColouredStock'), t('care.lintFreeCloth')];
+    },
+    get steps(): readonly ProcedureStep[] {
+      return [
+        {
+          ...agitate,
+          why: t('care.pigmentLiesBottomContainer'),
+        },
+        look,
+        {
+          do: t('care.nozzlesMissingRunOne'),
+          why: t('care.oneCleaningDrawsSettled'),
+          minutes: 1,
+          waitMinutes: 3,
+          cautions: ['carriage', 'waste'],
+          write: [mixture],
+          effect: 'cleaned',
+        },
+        {
+          ...look,
+          do: t('care.printPatternAgainIf'),
+        },
+      ];
+    },
   },
   'put-white-in': {
-    title: 'Put white in',
-    when: 'Cleaning fluid stands in its place and white is wanted.',
-    have: [
-      'A full or almost full container of white',
-      'An empty cleaning container',
-      'Gloves',
-      'A strip of clear or coloured stock',
-    ],
-    steps: [
-      {
-        do: 'Choose the ink set with white at the machine’s panel. It checks that every container has enough for the exchange.',
-        why: 'It stops half-way if one runs dry, with both inks in the lines.',
-        minutes: 1,
-      },
-      empty,
-      {
-        do: 'Agitate the new container before it is fitted: 60 tilts of a box, or 100 shakes of a bottle, by its kind.',
-        why: 'It has stood on the shelf for weeks.',
-        minutes: 2,
-        effect: 'agitated',
-      },
-      {
-        do: 'Take the cleaning container out and put the empty one in, when the panel says so.',
-        minutes: 0.5,
-        cautions: ['gloves', 'carriage'],
-      },
-      {
-        do: 'Let the lines drain.',
-        why: 'All fluid in the lines goes into the waste.',
-        minutes: 0,
-        waitMinutes: 5,
-        cautions: ['waste', 'solvent'],
-      },
-      {
-        do: 'Put the white in. Don’t strain the joint between bag and port.',
-        minutes: 0.5,
-        cautions: ['gloves'],
-      },
-      {
-        do: 'Let the white charge.',
-        minutes: 0,
-        waitMinutes: 15,
-        cautions: ['carriage'],
-        effect: 'filled',
-      },
-      look,
-    ],
+    get title() {
+      return t('care.putWhite');
+    },
+    get when() {
+      return t('care.cleaningFluidStandsPlace');
+    },
+    get have() {
+      return [
+        t('care.fullAlmostFullContainer'),
+        t('care.emptyCleaningContainer'),
+        t('care.gloves'),
+        t('care.stripClearColouredStock'),
+      ];
+    },
+    get steps(): readonly ProcedureStep[] {
+      return [
+        {
+          do: t('care.chooseInkSetWhite'),
+          why: t('care.stopsHalfWayIf'),
+          minutes: 1,
+        },
+        empty,
+        {
+          do: t('care.agitateNewContainerBefore'),
+          why: t('care.hasStoodShelfWeeks'),
+          minutes: 2,
+          effect: 'agitated',
+        },
+        {
+          do: t('care.takeCleaningContainerOut'),
+          minutes: 0.5,
+          cautions: ['gloves', 'carriage'],
+        },
+        {
+          do: t('care.letLinesDrain'),
+          why: t('care.allFluidLinesGoes'),
+          minutes: 0,
+          waitMinutes: 5,
+          cautions: ['waste', 'solvent'],
+        },
+        {
+          do: t('care.putWhiteDontStrain'),
+          minutes: 0.5,
+          cautions: ['gloves'],
+        },
+        {
+          do: t('care.letWhiteCharge'),
+          minutes: 0,
+          waitMinutes: 15,
+          cautions: ['carriage'],
+          effect: 'filled',
+        },
+        look,
+      ];
+    },
   },
   'take-white-out': {
-    title: 'Take white out',
-    when: 'No white is planned for weeks.',
-    have: ['A full cleaning container', 'An empty container', 'Gloves'],
-    steps: [
-      {
-        do: 'Choose the ink set without white at the machine’s panel.',
-        why: 'What is in the lines is lost each time: be sure that no white job is near.',
-        minutes: 1,
-      },
-      empty,
-      {
-        do: 'Take the white out and put the empty container in. Seal the white and write the day on it.',
-        minutes: 1,
-        cautions: ['gloves', 'carriage'],
-      },
-      {
-        do: 'Let the lines drain.',
-        minutes: 0,
-        waitMinutes: 5,
-        cautions: ['waste', 'solvent'],
-      },
-      { do: 'Put the cleaning container in.', minutes: 0.5, cautions: ['gloves'] },
-      {
-        do: 'Let the fluid charge.',
-        minutes: 0,
-        waitMinutes: 15,
-        cautions: ['carriage'],
-        effect: 'flushed',
-      },
-    ],
+    get title() {
+      return t('care.takeWhiteOut');
+    },
+    get when() {
+      return t('care.noWhitePlannedWeeks');
+    },
+    get have() {
+      return [t('care.fullCleaningContainer'), t('care.emptyContainer'), t('care.gloves')];
+    },
+    get steps(): readonly ProcedureStep[] {
+      return [
+        {
+          do: t('care.chooseInkSetWithout'),
+          why: t('care.whatLinesLostEach'),
+          minutes: 1,
+        },
+        empty,
+        {
+          do: t('care.takeWhiteOutPut'),
+          minutes: 1,
+          cautions: ['gloves', 'carriage'],
+        },
+        {
+          do: t('care.letLinesDrain'),
+          minutes: 0,
+          waitMinutes: 5,
+          cautions: ['waste', 'solvent'],
+        },
+        { do: t('care.putCleaningContainer'), minutes: 0.5, cautions: ['gloves'] },
+        {
+          do: t('care.letFluidCharge'),
+          minutes: 0,
+          waitMinutes: 15,
+          cautions: ['carriage'],
+          effect: 'flushed',
+        },
+      ];
+    },
   },
   'park-heads': {
-    title: 'Park the heads',
-    when: 'No white for days, on a machine with a holder that turns the ink.',
-    have: ['Gloves', 'Lint-free cloth', 'Distilled water', 'The stand-ins'],
-    steps: [
-      {
-        do: 'See that no job prints or waits. Choose “park” at the panel.',
-        minutes: 0.5,
-      },
-      {
-        do: 'Let the machine finish its own routine and the heads cool down.',
-        why: 'Hot heads drip and burn.',
-        minutes: 0,
-        waitMinutes: 10,
-        cautions: ['hot'],
-      },
-      {
-        do: 'Wait until the carriage has stopped. Unlatch, and lift the head out by its handle, a cloth below.',
-        minutes: 1,
-        cautions: ['carriage', 'hot', 'needle'],
-      },
-      {
-        do: 'Wipe the underside of the head and the tower it sat in, with a lint-free cloth and distilled water.',
-        why: 'Dried white on the underside turns the drops aside.',
-        minutes: 1,
-        cautions: ['gloves', 'needle'],
-      },
-      {
-        do: 'Set each head into its own numbered place in the holder.',
-        why: 'In another place it must be aligned again.',
-        minutes: 0.5,
-      },
-      {
-        do: 'Put the stand-ins into the carriage.',
-        why: 'Never print with an empty place.',
-        minutes: 0.5,
-        cautions: ['carriage'],
-        effect: 'parked',
-      },
-    ],
+    get title() {
+      return t('care.parkHeads');
+    },
+    get when() {
+      return t('care.noWhiteDaysMachine');
+    },
+    get have() {
+      return [
+        t('care.gloves'),
+        t('care.lintFreeCloth'),
+        t('care.distilledWater'),
+        t('care.standIns'),
+      ];
+    },
+    get steps(): readonly ProcedureStep[] {
+      return [
+        {
+          do: t('care.seeNoJobPrints'),
+          minutes: 0.5,
+        },
+        {
+          do: t('care.letMachineFinishOwn'),
+          why: t('care.hotHeadsDripBurn'),
+          minutes: 0,
+          waitMinutes: 10,
+          cautions: ['hot'],
+        },
+        {
+          do: t('care.waitUntilCarriageHas'),
+          minutes: 1,
+          cautions: ['carriage', 'hot', 'needle'],
+        },
+        {
+          do: t('care.wipeUndersideHeadTower'),
+          why: t('care.driedWhiteUndersideTurns'),
+          minutes: 1,
+          cautions: ['gloves', 'needle'],
+        },
+        {
+          do: t('care.setEachHeadInto'),
+          why: t('care.anotherPlaceMustAligned'),
+          minutes: 0.5,
+        },
+        {
+          do: t('care.putStandInsInto'),
+          why: t('care.neverPrintEmptyPlace'),
+          minutes: 0.5,
+          cautions: ['carriage'],
+          effect: 'parked',
+        },
+      ];
+    },
     ml: 1,
   },
   'fit-heads': {
-    title: 'Fit the heads',
-    when: 'Before white work, when the heads are parked.',
-    have: ['Gloves', 'Lint-free cloth', 'A strip of clear or coloured stock'],
-    steps: [
-      {
-        do: 'Wait until the carriage has stopped. Take the stand-ins out.',
-        minutes: 0.2,
-        cautions: ['carriage'],
-      },
-      {
-        do: 'Lift each head out of the holder and set it into the place with its number. Latch it.',
-        why: 'Another place means aligning again.',
-        minutes: 0.9,
-        cautions: ['needle', 'gloves'],
-        effect: 'heads-fitted',
-      },
-      {
-        do: 'Let the machine check its electronics and its drops.',
-        why: 'The longer the heads stood, the longer it takes.',
-        minutes: 0,
-        waitMinutes: 2,
-        cautions: ['carriage'],
-      },
-      look,
-    ],
+    get title() {
+      return t('care.fitHeads');
+    },
+    get when() {
+      return t('care.beforeWhiteWorkWhen');
+    },
+    get have() {
+      return [t('care.gloves'), t('care.lintFreeCloth'), t('care.stripClearColouredStock')];
+    },
+    get steps(): readonly ProcedureStep[] {
+      return [
+        {
+          do: t('care.waitUntilCarriageHasStoppedTake'),
+          minutes: 0.2,
+          cautions: ['carriage'],
+        },
+        {
+          do: t('care.liftEachHeadOut'),
+          why: t('care.anotherPlaceMeansAligning'),
+          minutes: 0.9,
+          cautions: ['needle', 'gloves'],
+          effect: 'heads-fitted',
+        },
+        {
+          do: t('care.letMachineCheckElectronics'),
+          why: t('care.longerHeadsStoodLonger'),
+          minutes: 0,
+          waitMinutes: 2,
+          cautions: ['carriage'],
+        },
+        look,
+      ];
+    },
     ml: 2,
   },
   'move-slot': {
-    title: 'Move the white slot',
-    when: 'The next job wants white in the other slot: under colour, or for all else.',
-    have: ['Gloves', 'Lint-free cloth', 'A strip of clear or coloured stock'],
-    steps: [
-      { do: 'Hold the queue: nothing prints while the slot is moved.', minutes: 0.5 },
-      {
-        do: 'Move the white to its other slot as the machine’s maker says, and tell the panel.',
-        minutes: 5,
-        cautions: ['carriage', 'gloves'],
-        effect: 'slot',
-      },
-      {
-        do: 'Let the machine charge the moved line.',
-        minutes: 0,
-        waitMinutes: 2,
-        cautions: ['carriage'],
-      },
-      look,
-      { do: 'Release the queue.', minutes: 0.2 },
-    ],
+    get title() {
+      return t('care.moveWhiteSlot');
+    },
+    get when() {
+      return t('care.nextJobWantsWhite');
+    },
+    get have() {
+      return [t('care.gloves'), t('care.lintFreeCloth'), t('care.stripClearColouredStock')];
+    },
+    get steps(): readonly ProcedureStep[] {
+      return [
+        { do: t('care.holdQueueNothingPrints'), minutes: 0.5 },
+        {
+          do: t('care.moveWhiteOtherSlot'),
+          minutes: 5,
+          cautions: ['carriage', 'gloves'],
+          effect: 'slot',
+        },
+        {
+          do: t('care.letMachineChargeMoved'),
+          minutes: 0,
+          waitMinutes: 2,
+          cautions: ['carriage'],
+        },
+        look,
+        { do: t('care.releaseQueue'), minutes: 0.2 },
+      ];
+    },
     ml: 3,
   },
   'change-container': {
-    title: 'Change a container',
-    when: 'A container is empty, or past its day.',
-    have: ['The new container: the oldest good one', 'Gloves'],
-    steps: [
-      {
-        do: 'Read the lot and the day of the new container.',
-        why: 'The oldest good one goes first.',
-        minutes: 0.5,
-        write: [{ id: 'lot', label: 'Lot of the new container', kind: 'text' }],
-      },
-      {
-        do: 'Agitate white and metallic before they are fitted: 60 tilts of a box, or 100 shakes of a bottle, by its kind.',
-        minutes: 2,
-        effect: 'agitated',
-      },
-      {
-        do: 'Take the old one out and put the new one in. Don’t swap the container with the mixing vessel: they look alike.',
-        minutes: 1,
-        cautions: ['gloves', 'carriage'],
-      },
-      {
-        do: 'Tell the stock which container is fitted, and what becomes of the old one.',
-        minutes: 0.5,
-      },
-    ],
+    get title() {
+      return t('care.changeContainer');
+    },
+    get when() {
+      return t('care.containerEmptyPastDay');
+    },
+    get have() {
+      return [t('care.newContainerOldestGood'), t('care.gloves')];
+    },
+    get steps(): readonly ProcedureStep[] {
+      return [
+        {
+          do: t('care.readLotDayNew'),
+          why: t('care.oldestGoodOneGoes'),
+          minutes: 0.5,
+          write: [{ id: 'lot', label: t('care.lotNewContainer'), kind: 'text' }],
+        },
+        {
+          do: t('care.agitateWhiteMetallicBefore'),
+          minutes: 2,
+          effect: 'agitated',
+        },
+        {
+          do: t('care.takeOldOneOut'),
+          minutes: 1,
+          cautions: ['gloves', 'carriage'],
+        },
+        {
+          do: t('care.tellStockWhichContainer'),
+          minutes: 0.5,
+        },
+      ];
+    },
     ml: 0,
   },
   'empty-waste': {
-    title: 'Empty the waste',
-    when: 'The waste container is nearly full, and before every swap.',
-    have: ['Gloves', 'Eye protection', 'The labelled drum for waste ink'],
-    steps: [
-      {
-        do: 'See that no job prints and no cleaning runs.',
-        minutes: 0.5,
-        cautions: ['carriage'],
-      },
-      empty,
-      {
-        do: 'Write down how much it was.',
-        why: 'It shows whether the machine spits more than it says.',
-        minutes: 0.5,
-        write: [{ id: 'ml', label: 'Poured off', kind: 'number', unit: 'mL' }],
-      },
-    ],
+    get title() {
+      return t('care.emptyWaste');
+    },
+    get when() {
+      return t('care.wasteContainerNearlyFull');
+    },
+    get have() {
+      return [t('care.gloves'), t('care.eyeProtection'), t('care.labelledDrumWasteInk')];
+    },
+    get steps(): readonly ProcedureStep[] {
+      return [
+        {
+          do: t('care.seeNoJobPrintsNoCleaning'),
+          minutes: 0.5,
+          cautions: ['carriage'],
+        },
+        empty,
+        {
+          do: t('care.writeDownHowMuch'),
+          why: t('care.showsWhetherMachineSpits'),
+          minutes: 0.5,
+          write: [{ id: 'ml', label: t('care.pouredOff'), kind: 'number', unit: 'mL' }],
+        },
+      ];
+    },
     ml: 0,
   },
 };

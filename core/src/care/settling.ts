@@ -4,6 +4,7 @@
  */
 import type { SettlingFigures } from '../stack/index.ts';
 import { term, type Working } from '../units/index.ts';
+import { t } from '../texts/index.ts';
 
 /** Usual of titanium dioxide in ink (from memory): rutile has 4.2 g/cm³. Assumed until the shop sets its own. */
 export const USUAL_SETTLING: SettlingFigures = {
@@ -57,7 +58,7 @@ export function settledShare(figures: SettlingFigures, hours: number): number {
 
 /** With what it was worked out from. */
 export function settling(figures: SettlingFigures, hours: number, assumed: boolean): Working {
-  const from = assumed ? 'assumed, usual of titanium dioxide' : 'figure of the ink';
+  const from = assumed ? t('care.assumedUsualTitaniumDioxide') : t('care.figureInk');
   const perDay =
     stokesVelocity(
       figures.diameterNm * 1e-9,
@@ -67,20 +68,20 @@ export function settling(figures: SettlingFigures, hours: number, assumed: boole
     86_400 *
     1000;
   return {
-    label: 'Pigment settled since white last moved',
+    label: t('care.pigmentSettledSinceWhite'),
     value: settledShare(figures, hours) * 100,
     unit: '%',
-    formula: 'share of the height that particles have sunk, v = (ρp − ρf) g d² ÷ 18 μ',
+    formula: t('care.shareHeightParticlesHave'),
     terms: [
-      term('at rest', hours, 'h', 'since the last agitation, print or cleaning'),
-      term('diameter, median by mass', figures.diameterNm, 'nm', from),
-      term('spread', figures.spread, '', from),
-      term('density of the pigment', figures.pigmentDensity, 'g/cm³', from),
-      term('density of the fluid', figures.fluidDensity, 'g/cm³', from),
-      term('viscosity at rest', figures.viscosity, 'mPa·s', from),
-      term('height of the ink', figures.heightMm, 'mm', from),
-      term('the median sinks', perDay, 'mm a day'),
+      term(t('care.rest'), hours, 'h', t('care.sinceLastAgitationPrint')),
+      term(t('care.diameterMedianMass'), figures.diameterNm, 'nm', from),
+      term(t('care.spread'), figures.spread, '', from),
+      term(t('care.densityPigment'), figures.pigmentDensity, 'g/cm³', from),
+      term(t('care.densityFluid'), figures.fluidDensity, 'g/cm³', from),
+      term(t('care.viscosityRest'), figures.viscosity, 'mPa·s', from),
+      term(t('care.heightInk'), figures.heightMm, 'mm', from),
+      term(t('care.medianSinks'), perDay, t('care.mmDay')),
     ],
-    source: 'G. G. Stokes, On the effect of the internal friction of fluids, 1851',
+    source: t('care.gGStokesEffect'),
   };
 }

@@ -14,6 +14,7 @@ import {
 } from '../units/index.ts';
 import { priceOf, type Price } from './price.ts';
 import type { Extra, Prices } from './prices.ts';
+import { inSentence, t } from '../texts/index.ts';
 
 export const COST_GROUPS = [
   'ink',
@@ -107,10 +108,10 @@ export function costOf(input: CostInput): Cost {
     workings: {
       ...price.workings,
       total: {
-        label: 'Cost',
+        label: t('cost.cost'),
         value: total.minor / 100,
         unit: currency,
-        formula: 'sum of the lines',
+        formula: t('cost.sumLines'),
         terms: lines.map(({ label, amount }) => term(label, amount.minor / 100, currency)),
       },
     },
@@ -138,34 +139,32 @@ const inkLines = ({ inks, machine, prices: { currency } }: CostInput): CostLine[
     const ink = inkOf(machine, channel)!;
     return line(
       'ink',
-      `Ink ${channel}`,
+      t('cost.ink', { channel }),
       inkPrice(ml, ink.pricePerLitre, currency),
-      'mL × price per litre ÷ 1000',
-      [term('ink', ml, 'mL'), term('price', ink.pricePerLitre / 100, `${currency}/L`, ink.name)],
+      t('cost.mlPricePerLitre'),
+      [
+        term(t('cost.inkWithin'), ml, 'mL'),
+        term(t('cost.priceWithin'), ink.pricePerLitre / 100, `${currency}/L`, ink.name),
+      ],
     );
   });
 
 /** The part of something that several jobs share. */
 const shareTerms = ({ share }: Layout): Working['terms'] =>
-  share < 1 ? [term('share of this job', share, '', 'of everything printed on its loads')] : [];
+  share < 1 ? [term(t('cost.shareJob'), share, '', t('cost.everythingPrintedLoads'))] : [];
 
 function materialLine({ layout, testMm2, material, prices: { currency } }: CostInput): CostLine {
   const areaM2 = mm2ToM2(layout.materialMm2 * layout.share + testMm2);
   return line(
     'material',
-    'Material with waste',
+    t('cost.materialWaste'),
     money(areaM2 * material.pricePerM2, currency),
-    'area drawn × price per m²',
+    t('cost.areaDrawnPricePer'),
     [
-      term('area drawn', areaM2, 'm²', 'whole width of roll or sheet, test print included'),
-      term(
-        'waste',
-        mm2ToM2(layout.wasteMm2),
-        'm²',
-        'of it: margins, gaps, and what no piece covers',
-      ),
+      term(t('cost.areaDrawn'), areaM2, 'm²', t('cost.wholeWidthRollSheet')),
+      term(t('cost.waste'), mm2ToM2(layout.wasteMm2), 'm²', t('cost.marginsGapsWhatNo')),
       ...shareTerms(layout),
-      term('price', material.pricePerM2 / 100, `${currency}/m²`, material.name),
+      term(t('cost.priceWithin'), material.pricePerM2 / 100, `${currency}/m²`, material.name),
     ],
   );
 }
@@ -182,25 +181,26 @@ function timeLines({ phases, machine, prices, layout }: CostInput): CostLine[] {
     if (phase.attended && !isChangeover(phase))
       steps.set(phase.label, [...(steps.get(phase.label) ?? []), phase]);
   return [
-    line('machine', 'Machine', byHour(sum(taken), machine.hourRate), 'minutes ÷ 60 × hourly rate', [
-      term(
-        'machine',
-        sum(taken),
-        'min',
-        'setting up, loading, printing, returning, cutting and waiting: it does nothing else meanwhile',
-      ),
-      term('rate', machine.hourRate / 100, `${currency}/h`, machine.name),
-      ...shareTerms(layout),
-    ]),
+    line(
+      'machine',
+      t('cost.machine'),
+      byHour(sum(taken), machine.hourRate),
+      t('cost.minutes60HourlyRate'),
+      [
+        term(t('cost.machineWithin'), sum(taken), 'min', t('cost.settingUpLoadingPrinting')),
+        term(t('cost.rate'), machine.hourRate / 100, `${currency}/h`, machine.name),
+        ...shareTerms(layout),
+      ],
+    ),
     ...[...steps].map(([label, of]) =>
       line(
         'labour',
-        `Labour: ${label.toLowerCase()}`,
+        t('cost.labour', { label: inSentence(label) }),
         byHour(sum(of), labourRate),
-        'minutes ÷ 60 × hourly rate',
+        t('cost.minutes60HourlyRate'),
         [
-          term('operator', sum(of), 'min', `${of.length} time(s)`),
-          term('rate', labourRate / 100, `${currency}/h`),
+          term(t('cost.operator'), sum(of), 'min', t('cost.timeS', { n: of.length })),
+          term(t('cost.rate'), labourRate / 100, `${currency}/h`),
           ...shareTerms(layout),
         ],
       ),
@@ -220,13 +220,13 @@ function changeoverLines({ phases, machine, prices, fittedFor }: CostInput): Cos
       'changeover',
       label,
       money(((minutes / MINUTES) * (labourRate + machine.hourRate) + cleaning) / jobs, currency),
-      '(minutes ÷ 60 × hourly rates + cleaning fluid) ÷ jobs',
+      t('cost.minutes60HourlyRates'),
       [
-        term('operator', minutes, 'min'),
-        term('rate', labourRate / 100, `${currency}/h`),
-        term('machine', machine.hourRate / 100, `${currency}/h`, machine.name),
-        term('cleaning fluid', cleaning / 100, currency),
-        term('jobs', jobs, '', 'that share it'),
+        term(t('cost.operator'), minutes, 'min'),
+        term(t('cost.rate'), labourRate / 100, `${currency}/h`),
+        term(t('cost.machineWithin'), machine.hourRate / 100, `${currency}/h`, machine.name),
+        term(t('cost.cleaningFluid'), cleaning / 100, currency),
+        term(t('cost.jobs'), jobs, '', t('cost.share')),
       ],
     );
   });
@@ -241,17 +241,17 @@ function extraLines(input: CostInput): CostLine[] {
       groups[extra.kind],
       extra.name,
       money(count * ((extra.minutes / MINUTES) * prices.labourRate + extra.minor), prices.currency),
-      'count × (minutes ÷ 60 × hourly rate + price)',
+      t('cost.countMinutes60Hourly'),
       [
         term(
-          'count',
+          t('cost.count'),
           count,
           extra.per === 'm2' ? 'm²' : '',
-          `one per ${extra.per === 'm2' ? 'm²' : extra.per}`,
+          t('cost.onePer', { rest: extra.per === 'm2' ? 'm²' : extra.per }),
         ),
-        term('operator', extra.minutes, 'min', 'for each'),
-        term('rate', prices.labourRate / 100, `${prices.currency}/h`),
-        term('price', extra.minor / 100, prices.currency, 'for each'),
+        term(t('cost.operator'), extra.minutes, 'min', t('cost.each')),
+        term(t('cost.rate'), prices.labourRate / 100, `${prices.currency}/h`),
+        term(t('cost.priceWithin'), extra.minor / 100, prices.currency, t('cost.each')),
       ],
     );
   });
@@ -268,9 +268,12 @@ function spoilageLine({ prices }: CostInput, lines: readonly CostLine[]): CostLi
   const more = 1 / (1 - spoilagePercent / 100) - 1;
   return line(
     'spoilage',
-    'Spoilage',
+    t('cost.spoilage'),
     money(base * more, currency),
-    '(ink + material + machine) × spoilt ÷ (1 − spoilt)',
-    [term('ink, material, machine', base / 100, currency), term('spoilt', spoilagePercent, '%')],
+    t('cost.inkMaterialMachineSpoilt'),
+    [
+      term(t('cost.inkMaterialMachine'), base / 100, currency),
+      term(t('cost.spoilt'), spoilagePercent, '%'),
+    ],
   );
 }

@@ -1,6 +1,7 @@
 /** What to ask for a job that costs so much, and what that earns. */
 import { mm2ToFt2, mm2ToM2, money, term, times, type Money, type Working } from '../units/index.ts';
 import { DAY_HOURS, type Prices } from './prices.ts';
+import { t } from '../texts/index.ts';
 
 export interface Price {
   /** Before tax. */
@@ -46,12 +47,12 @@ function asked({ cost, copies, finishedMm2, prices }: PriceInput): Pick<
   readonly minor: number;
 } {
   const { currency, pricing = 'markup', markupPercent, marginPercent = 0, market } = prices;
-  const costTerm = term('cost', cost.minor / 100, currency);
+  const costTerm = term(t('cost.costWithin'), cost.minor / 100, currency);
   if (pricing === 'margin')
     return {
       minor: cost.minor / (1 - marginPercent / PERCENT),
-      formula: 'cost ÷ (1 − margin)',
-      terms: [costTerm, term('margin', marginPercent, '%')],
+      formula: t('cost.cost1Margin'),
+      terms: [costTerm, term(t('cost.margin'), marginPercent, '%')],
     };
   if (pricing === 'market' && market) {
     const area = { piece: copies, m2: mm2ToM2(finishedMm2), ft2: mm2ToFt2(finishedMm2) }[
@@ -60,17 +61,17 @@ function asked({ cost, copies, finishedMm2, prices }: PriceInput): Pick<
     const unit = { piece: '', m2: 'm²', ft2: 'ft²' }[market.per];
     return {
       minor: market.minor * area,
-      formula: market.per === 'piece' ? 'going rate × copies' : 'going rate × finished area',
+      formula: market.per === 'piece' ? t('cost.goingRateCopies') : t('cost.goingRateFinishedArea'),
       terms: [
-        term('going rate', market.minor / 100, `${currency}/${unit || 'piece'}`),
-        term(market.per === 'piece' ? 'copies' : 'finished area', area, unit),
+        term(t('cost.goingRate'), market.minor / 100, `${currency}/${unit || 'piece'}`),
+        term(market.per === 'piece' ? 'copies' : t('cost.finishedArea'), area, unit),
       ],
     };
   }
   return {
     minor: cost.minor * (1 + markupPercent / PERCENT),
-    formula: 'cost × (1 + markup)',
-    terms: [costTerm, term('markup', markupPercent, '%')],
+    formula: t('cost.cost1Markup'),
+    terms: [costTerm, term(t('cost.markup'), markupPercent, '%')],
   };
 }
 
@@ -91,7 +92,7 @@ export function priceOf(input: PriceInput): Price {
   const perFt2 = times(price, 1 / ft2);
   const perHour = hours > 0 ? times(price, 1 / hours) : money(0, currency);
   const perDay = hours > 0 ? times(price, dayHours / hours) : money(0, currency);
-  const priceTerm = term('price', price.minor / 100, currency);
+  const priceTerm = term(t('cost.priceWithin'), price.minor / 100, currency);
   const shown = (
     label: string,
     amount: Money,
@@ -112,40 +113,46 @@ export function priceOf(input: PriceInput): Price {
     perDay,
     workings: {
       price: shown(
-        'Price',
+        t('cost.price'),
         price,
         currency,
-        `${wanted.formula}${off ? ' × (1 − quantity break)' : ''}, at least the minimum`,
+        t('cost.leastMinimum', {
+          formula: wanted.formula,
+          rest: off ? t('cost.n1QuantityBreak') : '',
+        }),
         [
           ...wanted.terms,
-          ...(off ? [term('quantity break', off, '%', `from ${copies} copies`)] : []),
-          term('minimum', minimum / 100, currency),
+          ...(off
+            ? [term(t('cost.quantityBreak'), off, '%', t('cost.fromCopies', { copies }))]
+            : []),
+          term(t('cost.minimum'), minimum / 100, currency),
         ],
       ),
-      tax: shown('Tax', tax, currency, 'price × tax', [priceTerm, term('tax', taxPercent, '%')]),
-      perPiece: shown('Price per piece', perPiece, currency, 'price ÷ copies', [
+      tax: shown(t('cost.tax'), tax, currency, t('cost.priceTax'), [
         priceTerm,
-        term('copies', copies),
+        term(t('cost.taxWithin'), taxPercent, '%'),
       ]),
-      perM2: shown('Price per m²', perM2, `${currency}/m²`, 'price ÷ finished area', [
+      perPiece: shown(t('cost.pricePerPiece'), perPiece, currency, t('cost.priceCopies'), [
         priceTerm,
-        term('finished area', m2, 'm²'),
+        term(t('cost.copies'), copies),
       ]),
-      perFt2: shown('Price per ft²', perFt2, `${currency}/ft²`, 'price ÷ finished area', [
+      perM2: shown(t('cost.pricePerM'), perM2, `${currency}/m²`, t('cost.priceFinishedArea'), [
         priceTerm,
-        term('finished area', ft2, 'ft²'),
+        term(t('cost.finishedArea'), m2, 'm²'),
       ]),
-      perHour: shown('Earned an hour', perHour, `${currency}/h`, 'price ÷ time in all', [
+      perFt2: shown(t('cost.pricePerFt'), perFt2, `${currency}/ft²`, t('cost.priceFinishedArea'), [
         priceTerm,
-        term('time in all', minutes, 'min'),
+        term(t('cost.finishedArea'), ft2, 'ft²'),
       ]),
-      perDay: shown(
-        'Earned a day',
-        perDay,
-        `${currency}/day`,
-        'price ÷ time in all × hours a day',
-        [priceTerm, term('time in all', minutes, 'min'), term('hours a day', dayHours, 'h')],
-      ),
+      perHour: shown(t('cost.earnedHour'), perHour, `${currency}/h`, t('cost.priceTimeAll'), [
+        priceTerm,
+        term(t('cost.timeAll'), minutes, 'min'),
+      ]),
+      perDay: shown(t('cost.earnedDay'), perDay, `${currency}/day`, t('cost.priceTimeAllHours'), [
+        priceTerm,
+        term(t('cost.timeAll'), minutes, 'min'),
+        term(t('cost.hoursDay'), dayHours, 'h'),
+      ]),
     },
   };
 }

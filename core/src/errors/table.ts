@@ -2,6 +2,7 @@
  * Every code with which Kyanos refuses something: the HTTP status that it is answered with, and its sentence where the place that
  * refuses has nothing to add. docs/errors.md is this table in words; a test keeps them one.
  */
+import { t } from '../texts/index.ts';
 
 interface ErrorFacts {
   /** Of RFC 9110; read by the HTTP edge alone. Null for what never goes over the wire. */
@@ -13,255 +14,563 @@ export const ERRORS = {
   // What is asked for is not there.
   NOT_FOUND: {
     status: 404,
-    sentence: 'There is nothing at this address. Go back to the board and open it from there.',
+    get sentence() {
+      return t('errors.thereNothingAddressGo');
+    },
   },
   JOB_UNKNOWN: {
     status: 404,
-    sentence: 'There is no such job. It may have been removed; go back to the board.',
+    get sentence() {
+      return t('errors.thereNoSuchJob');
+    },
   },
   ARTWORK_UNKNOWN: {
     status: 404,
-    sentence: 'There is no such artwork. Take the file in again.',
+    get sentence() {
+      return t('errors.thereNoSuchArtwork');
+    },
   },
-  FILE_UNKNOWN: { status: 404, sentence: 'There is no such file. Upload it again.' },
-  PAGE_UNKNOWN: { status: 404, sentence: 'The artwork has no such page. Choose one that it has.' },
-  NO_TILE: { status: 404, sentence: 'There is no such part of the page.' },
-  NO_FIRST_LOOK: { status: 404, sentence: 'There is no first picture of this artwork yet.' },
+  FILE_UNKNOWN: {
+    status: 404,
+    get sentence() {
+      return t('errors.thereNoSuchFile');
+    },
+  },
+  PAGE_UNKNOWN: {
+    status: 404,
+    get sentence() {
+      return t('errors.artworkHasNoSuch');
+    },
+  },
+  NO_TILE: {
+    status: 404,
+    get sentence() {
+      return t('errors.thereNoSuchPart');
+    },
+  },
+  NO_FIRST_LOOK: {
+    status: 404,
+    get sentence() {
+      return t('errors.thereNoFirstPicture');
+    },
+  },
   BUILD_UNKNOWN: {
     status: 404,
-    sentence: 'These plates are not being built. Change a rule to begin again.',
+    get sentence() {
+      return t('errors.thesePlatesNotBeing');
+    },
   },
   EXPORT_UNKNOWN: {
     status: 404,
-    sentence: 'These files are not being made. Ask for them again at the plates of the job.',
+    get sentence() {
+      return t('errors.theseFilesNotBeing');
+    },
   },
   MACHINE_UNKNOWN: {
     status: 404,
-    sentence: 'This shop has no such machine. Choose one it has.',
+    get sentence() {
+      return t('errors.shopHasNoSuch');
+    },
   },
   SHOP_UNKNOWN: {
     status: 404,
-    sentence:
-      'The shop has no such thing. It may have been made under another name; look at the list.',
+    get sentence() {
+      return t('errors.shopHasNoSuchThingMay');
+    },
   },
   REPORT_UNKNOWN: {
     status: 404,
-    sentence: 'There is no such report. It may have been removed.',
+    get sentence() {
+      return t('errors.thereNoSuchReport');
+    },
   },
-  SETTING_UNKNOWN: { status: 404, sentence: 'There is no such setting.' },
+  SETTING_UNKNOWN: {
+    status: 404,
+    get sentence() {
+      return t('errors.thereNoSuchSetting');
+    },
+  },
 
   STOCK_UNKNOWN: {
     status: 404,
-    sentence: 'There is no such lot or container. Look for it in the stock.',
+    get sentence() {
+      return t('errors.thereNoSuchLot');
+    },
   },
-  EVENT_UNKNOWN: { status: 404, sentence: 'There is no such entry. Load the list again.' },
+  EVENT_UNKNOWN: {
+    status: 404,
+    get sentence() {
+      return t('errors.thereNoSuchEntry');
+    },
+  },
   RUN_UNKNOWN: {
     status: 404,
-    sentence: 'This procedure was not begun here. Begin it at the machine again.',
+    get sentence() {
+      return t('errors.procedureNotBegunHere');
+    },
   },
   PROCEDURE_UNKNOWN: {
     status: 404,
-    sentence: 'The shop has no such procedure. Choose one from the list.',
+    get sentence() {
+      return t('errors.shopHasNoSuchProcedureChoose');
+    },
   },
 
   // It is there, and not in that state.
   STOCK_REFUSED: {
     status: 409,
-    sentence: 'The stock has it otherwise. Look at it again.',
+    get sentence() {
+      return t('errors.stockHasOtherwiseLook');
+    },
   },
   CARE_REFUSED: {
     status: 409,
-    sentence: 'The logbook has it otherwise. Look at it again.',
+    get sentence() {
+      return t('errors.logbookHasOtherwiseLook');
+    },
   },
   UNDO_REFUSED: {
     status: 409,
-    sentence: 'Later entries rest on this one. Undo those first, the newest before the others.',
+    get sentence() {
+      return t('errors.laterEntriesRestOne');
+    },
   },
   ARTWORK_NOT_READY: {
     status: 409,
-    sentence: 'The artwork is still being read. Wait until it is done.',
+    get sentence() {
+      return t('errors.artworkStillBeingRead');
+    },
   },
   PLATES_NOT_READY: {
     status: 409,
-    sentence:
-      'The plates of this plan are still being built at full resolution. Wait until they are done.',
+    get sentence() {
+      return t('errors.platesPlanStillBeing');
+    },
   },
   EXPORT_NOT_READY: {
     status: 409,
-    sentence: 'The files are still being made. Wait until they are done.',
+    get sentence() {
+      return t('errors.filesStillBeingMade');
+    },
   },
-  NO_ARTWORK: { status: 409, sentence: 'This job has no artwork yet. Take a file in first.' },
+  NO_ARTWORK: {
+    status: 409,
+    get sentence() {
+      return t('errors.jobHasNoArtwork');
+    },
+  },
   NOT_PRINTABLE: {
     status: 409,
-    sentence: 'This job can’t be printed as it is planned. See what was found against it.',
+    get sentence() {
+      return t('errors.jobCantPrintedPlanned');
+    },
   },
   JOB_CONFLICT: {
     status: 409,
-    sentence: 'Somebody saved this job while you were changing it.',
+    get sentence() {
+      return t('errors.somebodySavedJobWhile');
+    },
   },
   ORDER_CONFLICT: {
     status: 409,
-    sentence: 'Somebody changed the state or the due time of this job meanwhile. Look at it again.',
+    get sentence() {
+      return t('errors.somebodyChangedStateDue');
+    },
   },
   SHOP_EXISTS: {
     status: 409,
-    sentence: 'The shop has one of this name already. Choose another name.',
+    get sentence() {
+      return t('errors.shopHasOneName');
+    },
   },
   SHOP_CONFLICT: {
     status: 409,
-    sentence: 'Somebody changed this while you did. Look at what it is now, then change it again.',
+    get sentence() {
+      return t('errors.somebodyChangedWhileYou');
+    },
   },
   MACHINE_CONFLICT: {
     status: 409,
-    sentence:
-      'Somebody changed this machine while you did. Look at what it is now, then change it again.',
+    get sentence() {
+      return t('errors.somebodyChangedMachineWhile');
+    },
   },
   STATE_CONFLICT: {
     status: 409,
-    sentence:
-      'Somebody said something else of this machine while you did. Look at what it is now, then say it again.',
+    get sentence() {
+      return t('errors.somebodySaidSomethingElse');
+    },
   },
   SETTING_CONFLICT: {
     status: 409,
-    sentence:
-      'Somebody changed these figures while you did. Look at what they are now, then change them again.',
+    get sentence() {
+      return t('errors.somebodyChangedTheseFigures');
+    },
   },
 
   // The request.
   SHOP_CONTRADICTION: {
     status: 422,
-    sentence: 'Its figures contradict one another. Correct them, or keep it as a draft.',
+    get sentence() {
+      return t('errors.figuresContradictOneAnother');
+    },
   },
-  MEASUREMENT_WRONG: { status: 422, sentence: 'The measurement can’t be read.' },
-  FORM_WRONG: { status: 422, sentence: 'Nothing can be fitted to this reading of the form.' },
+  MEASUREMENT_WRONG: {
+    status: 422,
+    get sentence() {
+      return t('errors.measurementCantRead');
+    },
+  },
+  FORM_WRONG: {
+    status: 422,
+    get sentence() {
+      return t('errors.nothingCanFittedReading');
+    },
+  },
   STOCK_FILE_WRONG: {
     status: 422,
-    sentence: 'The file of stock can’t be taken in.',
+    get sentence() {
+      return t('errors.fileStockCantTaken');
+    },
   },
-  SHOP_FILE_WRONG: { status: 422, sentence: 'The file of the shop can’t be taken in.' },
-  REQUEST_INVALID: { status: 422, sentence: 'The request is not what is expected here.' },
-  REQUEST_UNREADABLE: { status: 400, sentence: 'The request can’t be read.' },
+  SHOP_FILE_WRONG: {
+    status: 422,
+    get sentence() {
+      return t('errors.fileShopCantTaken');
+    },
+  },
+  REQUEST_INVALID: {
+    status: 422,
+    get sentence() {
+      return t('errors.requestNotWhatExpected');
+    },
+  },
+  REQUEST_UNREADABLE: {
+    status: 400,
+    get sentence() {
+      return t('errors.requestCantRead');
+    },
+  },
   REQUEST_TOO_LARGE: {
     status: 413,
-    sentence: 'The request is too large. A plan of this size can’t be kept: take some of it out.',
+    get sentence() {
+      return t('errors.requestTooLargePlan');
+    },
   },
   KEY_REUSED: {
     status: 422,
-    sentence: 'Another request had this Idempotency-Key. Give each request a key of its own.',
+    get sentence() {
+      return t('errors.anotherRequestHadIdempotency');
+    },
   },
   FOREIGN_PAGE: {
     status: 403,
-    sentence: 'This request comes from another page. Open Kyanos at its own address.',
+    get sentence() {
+      return t('errors.requestComesFromAnother');
+    },
   },
   FILE_TOO_LARGE: {
     status: 413,
-    sentence: 'The file is too large. Lower its resolution or flatten it, and send it again.',
+    get sentence() {
+      return t('errors.fileTooLargeLower');
+    },
   },
 
   // The plan.
-  PLAN_NEWER: { status: 422, sentence: 'The plan was saved by a newer version of Kyanos.' },
-  PLAN_UNREADABLE: { status: 422, sentence: 'The plan can’t be read.' },
-  STACK_NOTATION: { status: 422, sentence: 'The notation of the stack can’t be read.' },
-  RULE_TEXT: { status: 422, sentence: 'The rule of a plate can’t be read.' },
-  MODE_UNKNOWN: { status: 422, sentence: 'The machine has no such mode.' },
-  PLATE_UNKNOWN: { status: 422, sentence: 'The plan has no such plate.' },
-  PLATE_ELSEWHERE: { status: 422, sentence: 'The plate of another job can’t be had here.' },
+  PLAN_NEWER: {
+    status: 422,
+    get sentence() {
+      return t('errors.planSavedNewerVersion');
+    },
+  },
+  PLAN_UNREADABLE: {
+    status: 422,
+    get sentence() {
+      return t('errors.planCantRead');
+    },
+  },
+  STACK_NOTATION: {
+    status: 422,
+    get sentence() {
+      return t('errors.notationStackCantRead');
+    },
+  },
+  RULE_TEXT: {
+    status: 422,
+    get sentence() {
+      return t('errors.rulePlateCantRead');
+    },
+  },
+  MODE_UNKNOWN: {
+    status: 422,
+    get sentence() {
+      return t('errors.machineHasNoSuch');
+    },
+  },
+  PLATE_UNKNOWN: {
+    status: 422,
+    get sentence() {
+      return t('errors.planHasNoSuch');
+    },
+  },
+  PLATE_ELSEWHERE: {
+    status: 422,
+    get sentence() {
+      return t('errors.plateAnotherJobCant');
+    },
+  },
   NO_MACHINE: {
     status: 422,
-    sentence:
-      'No machine of the shop can print this stack on any of its materials. Begin with another preset.',
+    get sentence() {
+      return t('errors.noMachineShopCan');
+    },
   },
-  LAYOUT_TOO_LARGE: { status: 422, sentence: 'Not one piece fits.' },
+  LAYOUT_TOO_LARGE: {
+    status: 422,
+    get sentence() {
+      return t('errors.notOnePieceFits');
+    },
+  },
   LAYOUT_TOO_MANY: {
     status: 422,
-    sentence: 'There are more pieces than can be laid out together.',
+    get sentence() {
+      return t('errors.thereMorePiecesThan');
+    },
   },
-  LOOK_PLATES: { status: 422, sentence: 'The stack has more special plates than a look can show.' },
-  VIEW_UNKNOWN: { status: 422, sentence: 'There is no such view.' },
-  WHITE_RANGE: { status: 422, sentence: 'No white is as opaque as that.' },
-  SPECTRUM_UNREACHABLE: { status: 422, sentence: 'Nothing reflects that colour.' },
-  MONEY_RANGE: { status: 422, sentence: 'The amount is too large to be kept exactly.' },
-  REPORT_WRONG: { status: 422, sentence: 'The reports can’t be read.' },
-  OTHER_MACHINE: { status: 422, sentence: 'This job is planned on another machine.' },
+  LOOK_PLATES: {
+    status: 422,
+    get sentence() {
+      return t('errors.stackHasMoreSpecial');
+    },
+  },
+  VIEW_UNKNOWN: {
+    status: 422,
+    get sentence() {
+      return t('errors.thereNoSuchView');
+    },
+  },
+  WHITE_RANGE: {
+    status: 422,
+    get sentence() {
+      return t('errors.noWhiteOpaque');
+    },
+  },
+  SPECTRUM_UNREACHABLE: {
+    status: 422,
+    get sentence() {
+      return t('errors.nothingReflectsColour');
+    },
+  },
+  MONEY_RANGE: {
+    status: 422,
+    get sentence() {
+      return t('errors.amountTooLargeKept');
+    },
+  },
+  REPORT_WRONG: {
+    status: 422,
+    get sentence() {
+      return t('errors.reportsCantRead');
+    },
+  },
+  OTHER_MACHINE: {
+    status: 422,
+    get sentence() {
+      return t('errors.jobPlannedAnotherMachine');
+    },
+  },
 
   // The file.
   ARTWORK_DAMAGED: {
     status: 422,
-    sentence: 'The file is damaged or ends too early. Export or copy it again.',
+    get sentence() {
+      return t('errors.fileDamagedEndsToo');
+    },
   },
-  ARTWORK_EMPTY: { status: 422, sentence: 'The file is empty. Export or copy it again.' },
+  ARTWORK_EMPTY: {
+    status: 422,
+    get sentence() {
+      return t('errors.fileEmptyExportCopy');
+    },
+  },
   ARTWORK_TOO_LARGE: {
     status: 422,
-    sentence: 'The artwork is too large. Choose a lower resolution, or print it in tiles.',
+    get sentence() {
+      return t('errors.artworkTooLargeChoose');
+    },
   },
-  DPI_RANGE: { status: 422, sentence: 'The resolution is out of range.' },
-  SCALE_RANGE: { status: 422, sentence: 'The scale is out of range.' },
-  TOO_MANY_PAGES: { status: 422, sentence: 'The file has too many pages. Split it.' },
-  TOO_MANY_SPOTS: { status: 422, sentence: 'The file has too many spot colours. Merge some.' },
-  PDF_ENCRYPTED: { status: 422, sentence: 'The PDF is locked with a password.' },
-  PDF_NOT_RIPPED: { status: 422, sentence: 'The PDF can’t be turned into plates.' },
+  DPI_RANGE: {
+    status: 422,
+    get sentence() {
+      return t('errors.resolutionOutRange');
+    },
+  },
+  SCALE_RANGE: {
+    status: 422,
+    get sentence() {
+      return t('errors.scaleOutRange');
+    },
+  },
+  TOO_MANY_PAGES: {
+    status: 422,
+    get sentence() {
+      return t('errors.fileHasTooMany');
+    },
+  },
+  TOO_MANY_SPOTS: {
+    status: 422,
+    get sentence() {
+      return t('errors.fileHasTooManySpotColours');
+    },
+  },
+  PDF_ENCRYPTED: {
+    status: 422,
+    get sentence() {
+      return t('errors.pdfLockedPassword');
+    },
+  },
+  PDF_NOT_RIPPED: {
+    status: 422,
+    get sentence() {
+      return t('errors.pdfCantTurnedInto');
+    },
+  },
   PDF_TOO_SLOW: {
     status: 422,
-    sentence: 'The PDF takes too long. Flatten it, or lower its resolution.',
+    get sentence() {
+      return t('errors.pdfTakesTooLong');
+    },
   },
-  SVG_NO_SIZE: { status: 422, sentence: 'The SVG has no size.' },
-  SVG_TOO_SLOW: { status: 422, sentence: 'The SVG takes too long to draw.' },
-  SVG_UNSAFE: { status: 422, sentence: 'The SVG takes in what lies outside it.' },
-  TIFF_BLOCK_TOO_LARGE: { status: 422, sentence: 'A strip or tile of the TIFF is too large.' },
-  TIFF_COLOUR: { status: 422, sentence: 'The colour space of the TIFF can’t be read.' },
-  TIFF_DEPTH: { status: 422, sentence: 'The bit depth of the TIFF can’t be read.' },
-  TIFF_PACKING: { status: 422, sentence: 'The compression of the TIFF can’t be read.' },
-  TIFF_PAGES: { status: 422, sentence: 'The TIFF has several pages.' },
+  SVG_NO_SIZE: {
+    status: 422,
+    get sentence() {
+      return t('errors.svgHasNoSize');
+    },
+  },
+  SVG_TOO_SLOW: {
+    status: 422,
+    get sentence() {
+      return t('errors.svgTakesTooLong');
+    },
+  },
+  SVG_UNSAFE: {
+    status: 422,
+    get sentence() {
+      return t('errors.svgTakesWhatLies');
+    },
+  },
+  TIFF_BLOCK_TOO_LARGE: {
+    status: 422,
+    get sentence() {
+      return t('errors.stripTileTiffToo');
+    },
+  },
+  TIFF_COLOUR: {
+    status: 422,
+    get sentence() {
+      return t('errors.colourSpaceTiffCant');
+    },
+  },
+  TIFF_DEPTH: {
+    status: 422,
+    get sentence() {
+      return t('errors.bitDepthTiffCant');
+    },
+  },
+  TIFF_PACKING: {
+    status: 422,
+    get sentence() {
+      return t('errors.compressionTiffCantRead');
+    },
+  },
+  TIFF_PAGES: {
+    status: 422,
+    get sentence() {
+      return t('errors.tiffHasSeveralPages');
+    },
+  },
   READER_BROKE: {
     status: 422,
-    sentence: 'The file could not be read: the reader ended in the middle of it.',
+    get sentence() {
+      return t('errors.fileCouldNotRead');
+    },
   },
-  READING_TOO_LARGE: { status: 422, sentence: 'Reading the file takes more room than there is.' },
-  READING_TOO_SLOW: { status: 422, sentence: 'Reading the file takes too long.' },
+  READING_TOO_LARGE: {
+    status: 422,
+    get sentence() {
+      return t('errors.readingFileTakesMore');
+    },
+  },
+  READING_TOO_SLOW: {
+    status: 422,
+    get sentence() {
+      return t('errors.readingFileTakesToo');
+    },
+  },
   DISK_LIMIT: {
     status: 422,
-    sentence: 'The plates take more room on the disk than they may. Choose a lower resolution.',
+    get sentence() {
+      return t('errors.platesTakeMoreRoom');
+    },
   },
   WORK_ABANDONED: {
     status: 422,
-    sentence: 'This was begun several times and never came to its end.',
+    get sentence() {
+      return t('errors.begunSeveralTimesNever');
+    },
   },
 
   // Us.
   TOO_SLOW: {
     status: 503,
-    sentence:
-      'Working this out takes too long. Plan fewer pieces or fewer jobs on a sheet, or try again when less is going on.',
+    get sentence() {
+      return t('errors.workingOutTakesToo');
+    },
   },
   TOO_BUSY: {
     status: 503,
-    sentence: 'Too much is being worked out just now. Try again in a moment.',
+    get sentence() {
+      return t('errors.tooMuchBeingWorked');
+    },
   },
   DISK_FULL: {
     status: 507,
-    sentence:
-      'There is no room left on the disk. Free some space and try again; what was stored before is safe.',
+    get sentence() {
+      return t('errors.thereNoRoomLeft');
+    },
   },
   DATABASE_GONE: {
     status: 503,
-    sentence: 'The database does not answer. What was saved before is safe; try again in a moment.',
+    get sentence() {
+      return t('errors.databaseDoesNotAnswer');
+    },
   },
   INTERNAL: {
     status: 500,
-    sentence: 'Something went wrong on our side. What was saved before is safe; try again.',
+    get sentence() {
+      return t('errors.somethingWentWrongOur');
+    },
   },
 
   // The browser's own.
   UNREACHABLE: {
     status: null,
-    sentence:
-      'The server does not answer. What you typed is kept here and saved as soon as it is back.',
+    get sentence() {
+      return t('errors.serverDoesNotAnswer');
+    },
   },
   ANSWER_UNREADABLE: {
     status: null,
-    sentence: 'The server gave an answer that can’t be read. Load the page again.',
+    get sentence() {
+      return t('errors.serverGaveAnswerCant');
+    },
   },
-  CANCELLED: { status: null, sentence: 'The upload was cancelled.' },
+  CANCELLED: {
+    status: null,
+    get sentence() {
+      return t('errors.uploadCancelled');
+    },
+  },
 } as const satisfies Readonly<Record<string, ErrorFacts>>;
 
 export type ErrorCode = keyof typeof ERRORS;

@@ -5,6 +5,7 @@
  */
 import { DomainError } from '../errors/index.ts';
 import { D50, spectrumOf, spectrumToLab, xyzToLab, type Triple } from '../spectrum/index.ts';
+import { t } from '../texts/index.ts';
 
 /** One measured patch. */
 export interface CgatsSample {
@@ -21,7 +22,7 @@ const MOST_BYTES = 5_000_000;
 const MOST_SAMPLES = 20_000;
 
 const wrong = (line: number, what: string): never => {
-  throw new DomainError('MEASUREMENT_WRONG', `Line ${line} of the measurement: ${what}`, 'file');
+  throw new DomainError('MEASUREMENT_WRONG', t('forms.lineMeasurement', { line, what }), 'file');
 };
 
 /** Parts of a line: by tabs where there are any, else by blanks; quotes hold a value together. */
@@ -66,14 +67,10 @@ function columnsOf(fields: readonly string[], line: number): Columns {
     xyz: triple(['XYZX', 'X'], ['XYZY', 'Y'], ['XYZZ', 'Z']),
     bands: bands.toSorted((a, b) => a.nm - b.nm),
   };
-  if (columns.id < 0 && columns.name < 0)
-    wrong(line, 'no field names the patches. One of them must be SAMPLE_ID or SAMPLE_NAME.');
+  if (columns.id < 0 && columns.name < 0) wrong(line, t('forms.noFieldNamesPatches'));
   const has = (triple: readonly number[]) => triple.every((i) => i >= 0);
   if (!has(columns.lab) && !has(columns.xyz) && bands.length < 10)
-    wrong(
-      line,
-      'no field holds a colour. There must be LAB_L, LAB_A, LAB_B, or XYZ_X, XYZ_Y, XYZ_Z, or a spectrum (SPECTRAL_380 …).',
-    );
+    wrong(line, t('forms.noFieldHoldsColour'));
   return columns;
 }
 
@@ -82,7 +79,7 @@ function numberIn(value: string | undefined, field: string, line: number): numbe
   const text = (value ?? '').trim();
   const point = /^[^.]*,[^.,]*$/.test(text) ? text.replace(',', '.') : text;
   if (!/^[-+]?(\d+\.?\d*|\.\d+)([eE][-+]?\d+)?$/.test(point))
-    return wrong(line, `the field ${field} is “${text}”, and must be a number.`);
+    return wrong(line, t('forms.fieldMustNumber', { field, text }));
   return Number(point);
 }
 
@@ -112,13 +109,13 @@ function colourOf(
   if (columns.lab.every((i) => i >= 0)) {
     const lab = columns.lab.map(value) as unknown as Triple;
     if (lab[0] < -1 || lab[0] > 110 || Math.abs(lab[1]) > 150 || Math.abs(lab[2]) > 150)
-      wrong(line, `no surface has the colour Lab ${lab.join(', ')}. Is the decimal point right?`);
+      wrong(line, t('forms.noSurfaceHasColour', { lab: lab.join(', ') }));
     return lab;
   }
   if (columns.xyz.every((i) => i >= 0)) {
     const xyz = columns.xyz.map(value);
     if (xyz.some((part) => part < -0.5 || part > 130))
-      wrong(line, `no surface has the colour XYZ ${xyz.join(', ')}. They go from 0 to about 100.`);
+      wrong(line, t('forms.noSurfaceHasColourXyzThey', { xyz: xyz.join(', ') }));
     const shares = xyz.map((part) => Math.max(0, part) / 100) as unknown as Triple;
     return xyzToLab(shares, D50_XYZ);
   }
@@ -127,7 +124,7 @@ function colourOf(
   const scale = Math.max(...read.map(({ r }) => r)) > 2 ? 100 : 1;
   const spectrum = read.map(({ nm, r }) => ({ nm, r: r / scale }));
   if (spectrum.some(({ r }) => r < -0.05 || r > 1.5))
-    wrong(line, 'a reflectance is below 0 or above 150 %. Is the decimal point right?');
+    wrong(line, t('forms.reflectanceBelow0Above'));
   return labOfSpectrum(spectrum);
 }
 
@@ -139,7 +136,10 @@ export function readCgats(text: string): readonly CgatsSample[] {
   if (text.length > MOST_BYTES)
     throw new DomainError(
       'MEASUREMENT_WRONG',
-      `The file has ${Math.round(text.length / 1e6)} MB, and a measurement has less than ${MOST_BYTES / 1e6}. Choose the file that the instrument wrote.`,
+      t('forms.fileHasMbMeasurement', {
+        n: Math.round(text.length / 1e6),
+        most: MOST_BYTES / 1e6,
+      }),
     );
   const lines = text.replace(/^\uFEFF/, '').split(/\r\n|\r|\n/);
   const fields: string[] = [];
@@ -164,57 +164,48 @@ export function readCgats(text: string): readonly CgatsSample[] {
       if (fieldCount && fieldCount.count !== fields.length)
         wrong(
           fieldCount.line,
-          `it states ${fieldCount.count} fields, and ${fields.length} are named up to line ${line}.`,
+          t('forms.statesFieldsNamedUp', { count: fieldCount.count, n: fields.length, line }),
         );
       columns = columnsOf(fields, line);
     } else if (inFormat) fields.push(...partsOf(body).filter(Boolean));
     else if (word === 'BEGINDATA') {
-      if (!columns)
-        wrong(line, 'the data begin, and no BEGIN_DATA_FORMAT before says what they are.');
+      if (!columns) wrong(line, t('forms.dataBeginNoBegin'));
       inData = line;
     } else if (word === 'ENDDATA') {
       if (declared && declared.count !== samples.length)
         wrong(
           declared.line,
-          `it states ${declared.count} patches, and there are ${samples.length} up to line ${line}. Is the file whole?`,
+          t('forms.statesPatchesThereUp', { count: declared.count, n: samples.length, line }),
         );
       inData = 0;
-      return samples.length > 0 ? samples : wrong(line, 'the table of data is empty.');
+      return samples.length > 0 ? samples : wrong(line, t('forms.tableDataEmpty'));
     } else if (inData) {
       const parts = partsOf(body);
       // An empty name at the end may be left out.
       if (parts.length !== fields.length)
-        wrong(line, `it has ${parts.length} values, and ${fields.length} fields are named.`);
+        wrong(line, t('forms.hasValuesFieldsNamed', { n: parts.length, n2: fields.length }));
       if (samples.length === MOST_SAMPLES)
-        wrong(line, `there are more than ${MOST_SAMPLES} patches.`);
+        wrong(line, t('forms.thereMoreThanPatches', { most: MOST_SAMPLES }));
       const { id: idAt, name: nameAt } = columns!;
       const name = nameAt < 0 ? undefined : parts[nameAt];
       const id = idAt < 0 ? name! : parts[idAt];
-      if (!id) wrong(line, 'the patch has no name.');
+      if (!id) wrong(line, t('forms.patchHasNoName'));
       const before = known.get(id);
-      if (before !== undefined) wrong(line, `the patch “${id}” stands in line ${before} already.`);
+      if (before !== undefined) wrong(line, t('forms.patchStandsLineAlready', { id, before }));
       known.set(id, line);
       const lab = colourOf(columns!, parts, fields, line);
       samples.push({ id, ...(name ? { name } : {}), lab, line });
     } else if (word === 'NUMBEROFSETS') declared = countIn(body, line);
     else if (word === 'NUMBEROFFIELDS') fieldCount = countIn(body, line);
   }
-  if (inData)
-    wrong(inData, 'the data begin here and end nowhere: END_DATA is missing. Is the file whole?');
-  if (inFormat)
-    wrong(
-      inFormat,
-      'the names of the fields begin here and end nowhere: END_DATA_FORMAT is missing.',
-    );
-  throw new DomainError(
-    'MEASUREMENT_WRONG',
-    'The file has no table of measurements (BEGIN_DATA … END_DATA). Choose the text file that the instrument’s program exports as CGATS or ISO 28178.',
-  );
+  if (inData) wrong(inData, t('forms.dataBeginHereEnd'));
+  if (inFormat) wrong(inFormat, t('forms.namesFieldsBeginHere'));
+  throw new DomainError('MEASUREMENT_WRONG', t('forms.fileHasNoTable'));
 }
 
 function countIn(body: string, line: number): { count: number; line: number } {
   const value = partsOf(body)[1] ?? '';
-  if (!/^\d+$/.test(value)) wrong(line, `“${value}” is no count.`);
+  if (!/^\d+$/.test(value)) wrong(line, t('forms.noCount', { value }));
   return { count: Number(value), line };
 }
 

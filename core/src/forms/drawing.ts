@@ -1,6 +1,7 @@
 /** What each test form looks like: its patches, fields and marks, in mm and in the inks of the machine. */
 import type { Machine } from '../stack/index.ts';
 import type { FormKind } from './forms.ts';
+import { decimal, t } from '../texts/index.ts';
 
 /** Ink of a place by the key of the ink, 0 to 1. */
 export type Inks = Readonly<Record<string, number>>;
@@ -87,7 +88,7 @@ function marksOf(title: string, width: number, height: number): FormMark[] {
     ...corner(5, height - 5),
     ...corner(width - 5, height - 5),
     { kind: 'rect', x: MARGIN, y: height - 8, width: 100, height: 0.6, inks: black },
-    text(MARGIN, height - 3.5, '100 mm: measure this bar before you read the form'),
+    text(MARGIN, height - 3.5, t('forms.n100MmMeasureBar')),
     text(MARGIN, 8, title, 4),
   ];
 }
@@ -153,19 +154,13 @@ function whiteLadder(machine: Machine): Drawing {
     widthMm: drawn.width,
     heightMm: drawn.height,
     pages: pages.map(({ hits, drawn: { patches, labels, width, height } }) => ({
-      how: hits === 1 ? 'with one hit' : `with ${hits} hits, on another place of the same material`,
+      how: hits === 1 ? t('forms.oneHit') : t('forms.hitsAnotherPlaceSame', { hits }),
       hits,
       patches,
-      marks: [
-        ...labels,
-        ...marksOf(`White ladder, ${hits} hit${hits > 1 ? 's' : ''}`, width, height),
-      ],
+      marks: [...labels, ...marksOf(t('forms.whiteLadderHit', { n: hits }), width, height)],
     })),
     steps: [],
-    instructions: [
-      'Measure each patch (D50, 2°, M1 or M0) with a black card under it, then with white paper under it.',
-      'Name them W50x1-black, W50x1-white and so on; or type their L* below.',
-    ],
+    instructions: [t('forms.measureEachPatchD50'), t('forms.nameThemW50x1Black')],
   };
 }
 
@@ -189,17 +184,14 @@ function primaries(): Drawing {
     heightMm: height,
     pages: [
       {
-        how: 'with one hit',
+        how: t('forms.oneHit'),
         hits: 1,
         patches,
-        marks: [...labels, ...marksOf('Primaries', width, height)],
+        marks: [...labels, ...marksOf(t('forms.primaries'), width, height)],
       },
     ],
     steps: [],
-    instructions: [
-      'On dark or clear material print a solid white under it first.',
-      'Let it dry, lay white paper under it, and measure each patch (D50, 2°, M1 or M0).',
-    ],
+    instructions: [t('forms.darkClearMaterialPrint'), t('forms.letDryLayWhite')],
   };
 }
 
@@ -224,7 +216,7 @@ function fields(
     heightMm: height,
     pages: [
       {
-        how: 'with one hit',
+        how: t('forms.oneHit'),
         hits: 1,
         patches: [],
         marks: [...marks, ...marksOf(title, Math.max(width, 130), height)],
@@ -240,11 +232,11 @@ const RICH = { C: 0.6, M: 0.9, Y: 0.1, K: 0.1 };
 
 function chokeLadder(): Drawing {
   const steps = Array.from({ length: 7 }, (_, px) => ({
-    label: `${px} px, ${(px * PIXEL_MM).toFixed(2)} mm`,
+    label: t('forms.pxMm', { px, px2: decimal(px * PIXEL_MM, 2) }),
     value: Math.round(px * PIXEL_MM * 100) / 100,
   }));
   return {
-    ...fields('Choke ladder, pixels of 360 dpi', steps, 28, ({ value }, x, y) => {
+    ...fields(t('forms.chokeLadderPixels360'), steps, 28, ({ value }, x, y) => {
       const shapes: (Place & { kind: 'rect' | 'ellipse' })[] = [
         { kind: 'ellipse', x: x + 1, y: y + 1, width: 14, height: 14 },
         { kind: 'rect', x: x + 18, y: y + 1, width: 1.2, height: 24 },
@@ -264,7 +256,7 @@ function chokeLadder(): Drawing {
         return [...(left ? [{ ...white, inks: { W: 1 } }] : []), { ...shape, inks: RICH }];
       });
     }),
-    instructions: ['Print white and colour as you print jobs, on dark or clear material.'],
+    instructions: [t('forms.printWhiteColourYou')],
   };
 }
 
@@ -329,17 +321,17 @@ function vernier(machine: Machine): Drawing {
     heightMm: height,
     pages: [
       {
-        how: 'as the first trip',
+        how: t('forms.firstTrip'),
         hits: 1,
         patches: [],
         marks: [
           ...lines({ K: 1 }, 1, 0),
           ...used.map((length) => text(58, 21 + length, `${length} mm`)),
-          ...marksOf('Two-trip vernier: first trip', width, height),
+          ...marksOf(t('forms.twoTripVernierFirst'), width, height),
         ],
       },
       {
-        how: 'as the second trip, on the same print',
+        how: t('forms.secondTripSamePrint'),
         hits: 1,
         patches: [],
         marks: lines({ M: 1 }, 1.1, 13),
@@ -347,9 +339,9 @@ function vernier(machine: Machine): Drawing {
     ],
     steps: used.map((length) => ({ label: `${length} mm`, value: length })),
     instructions: [
-      'Print the second page as a second trip over the first: the machine goes back to its beginning.',
-      'At each length see which magenta line meets a black one. Each line further from the middle is 0.1 mm.',
-      'Two trips meet where the middle line, or the one beside it, does.',
+      t('forms.printSecondPageSecond'),
+      t('forms.eachLengthSeeWhich'),
+      t('forms.twoTripsMeetWhere'),
     ],
   };
 }
@@ -358,7 +350,7 @@ function vernier(machine: Machine): Drawing {
 const REDUCTIONS = [0, 0.02, 0.04, 0.06, 0.08, 0.1] as const;
 
 function barLadder(): Drawing {
-  const steps = REDUCTIONS.map((value) => ({ label: `− ${value.toFixed(2)} mm`, value }));
+  const steps = REDUCTIONS.map((value) => ({ label: `− ${decimal(value, 2)} mm`, value }));
   const modules = [0.33, 0.25, 0.2];
   const width = 250;
   const rowMm = 18;
@@ -384,31 +376,26 @@ function barLadder(): Drawing {
     heightMm: height,
     pages: [
       {
-        how: 'with one hit, on white or over a solid white',
+        how: t('forms.oneHitWhiteOver'),
         hits: 1,
         patches: [],
-        marks: [
-          ...marks,
-          ...marksOf('Bar ladder: modules of 0.33, 0.25 and 0.20 mm', width, height),
-        ],
+        marks: [...marks, ...marksOf(t('forms.barLadderModules0'), width, height)],
       },
     ],
     steps,
-    instructions: ['Scan each symbol ten times, or grade it with a verifier.'],
+    instructions: [t('forms.scanEachSymbolTen')],
   };
 }
 
 const DRYING_MINUTES = [1, 3, 5, 10, 15] as const;
 
 function dryingLadder(): Drawing {
-  const steps = DRYING_MINUTES.map((value) => ({ label: `${value} min`, value }));
+  const steps = DRYING_MINUTES.map((value) => ({ label: t('forms.min', { value }), value }));
   return {
-    ...fields('Drying ladder', steps, 24, (_step, x, y) => [
+    ...fields(t('forms.dryingLadder'), steps, 24, (_step, x, y) => [
       { kind: 'rect', x, y, width: 24, height: 24, inks: { W: 1 } },
     ]),
-    instructions: [
-      'Start a watch when the print is done. Rub each field with a gloved finger once, at its time.',
-    ],
+    instructions: [t('forms.startWatchWhenPrint')],
   };
 }
 
@@ -422,18 +409,23 @@ export function drawForm(kind: FormKind, machine: Machine): Drawing {
     case 'choke-ladder':
       return chokeLadder();
     case 'silver-ladder':
-      return percentFields('Silver ladder', 10, 100, 10, (share) => ({ ...RICH, S: share }), [
-        'Print silver under colour, in one trip. After ten minutes touch each field.',
-      ]);
+      return percentFields(
+        t('forms.silverLadder'),
+        10,
+        100,
+        10,
+        (share) => ({ ...RICH, S: share }),
+        [t('forms.printSilverUnderColour')],
+      );
     case 'total-ink':
-      return percentFields('Total ink wedge', 120, 400, 20, totalInks, [
-        'Look at the edges of each field through a loupe: where they bleed there is too much ink.',
+      return percentFields(t('forms.totalInkWedge'), 120, 400, 20, totalInks, [
+        t('forms.lookEdgesEachField'),
       ]);
     case 'vernier':
       return vernier(machine);
     case 'grain-ladder':
-      return percentFields('Grain ladder', 30, 100, 10, (share) => ({ W: share }), [
-        'Print it on the wood or kraft of the job, and look at it where the job will hang.',
+      return percentFields(t('forms.grainLadder'), 30, 100, 10, (share) => ({ W: share }), [
+        t('forms.printWoodKraftJob'),
       ]);
     case 'drying-ladder':
       return dryingLadder();

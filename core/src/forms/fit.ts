@@ -5,6 +5,7 @@ import { oneWhite, testForm, type FormKind } from './forms.ts';
 import { measuredOn, refuse, type FormFit, type FormReading } from './reading.ts';
 import type { HouseRules } from '../shop/index.ts';
 import type { Machine } from '../stack/index.ts';
+import { decimal, t } from '../texts/index.ts';
 
 /**
  * What a form says of the machine; of its other whites it says nothing.
@@ -26,7 +27,7 @@ function fitOne(kind: FormKind, reading: FormReading): FormFit {
   const step = steps.find(({ value }) => value === reading.step);
   if (!step)
     return refuse(
-      `Choose the field that the form asks for: ${steps.map(({ label }) => label).join(', ')}.`,
+      t('forms.chooseFieldFormAsks', { steps: steps.map(({ label }) => label).join(', ') }),
     );
   return fitStep(kind, reading, step.value);
 }
@@ -49,38 +50,35 @@ function fitStep(kind: FormKind, reading: FormReading, step: number): FormFit {
     case 'choke-ladder':
       return house(
         { chokeMm: { [machine.id]: step } },
-        `White under colour is choked by ${step} mm on ${machine.name}, in every new job.`,
+        t('forms.whiteUnderColourChoked', { step, machine: machine.name }),
       );
     case 'silver-ladder':
       return own(
         { ...machine, silverUnderLimit: step },
         'silverUnderLimit',
-        `At most ${step} % of silver under colour; it was ${machine.silverUnderLimit} %.`,
+        t('forms.mostSilverUnderColour', { step, silverUnderLimit: machine.silverUnderLimit }),
       );
     case 'total-ink':
       return own(
         { ...machine, inkLimit: step },
         'inkLimit',
-        `At most ${step} % of ink dries at one place; it was ${machine.inkLimit} %.`,
+        t('forms.mostInkDriesOne', { step, inkLimit: machine.inkLimit }),
       );
     case 'vernier':
       return own(
         { ...machine, maxTwoTripLength: Math.min(step, machine.maxLength) },
         'maxTwoTripLength',
-        `Two trips meet up to ${step} mm; it was ${machine.maxTwoTripLength} mm.`,
+        t('forms.twoTripsMeetUp', { step, maxTwoTripLength: machine.maxTwoTripLength }),
       );
     case 'grain-ladder':
-      return house({ grainWhite: step }, `White of ${step} % lets a hint of the grain through.`);
+      return house({ grainWhite: step }, t('forms.whiteLetsHintGrain', { step }));
     case 'drying-ladder':
-      return house(
-        { waitMinutes: step },
-        `White waits ${step} min before another trip, in every new job.`,
-      );
+      return house({ waitMinutes: step }, t('forms.whiteWaitsMinBefore', { step }));
     case 'bar-ladder':
       return own(
         { ...machine, barReduction: step },
         'barReduction',
-        `Ink makes bars ${step.toFixed(2)} mm wider: they are plated so much narrower.`,
+        t('forms.inkMakesBarsMm', { step: decimal(step, 2) }),
       );
     default:
       throw new RangeError(`A ${kind} is not read by a step.`);

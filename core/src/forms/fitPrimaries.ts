@@ -15,6 +15,7 @@ import {
   type FormFit,
   type FormReading,
 } from './reading.ts';
+import { decimal, t } from '../texts/index.ts';
 
 /** Lab as it is beside the paper it is printed on: ICC's media-relative colour, by the ratio of XYZ (ICC.1:2022, 6.3.2). */
 export function mediaRelative(lab: Triple, paper: Triple): Triple {
@@ -31,10 +32,7 @@ export function fitPrimaries(reading: FormReading): FormFit {
   const { machine, material } = reading;
   const measured = new Map((reading.readings ?? []).map((one) => [one.id, one]));
   const labOf = (id: string): Triple =>
-    measured.get(id)?.lab ??
-    refuse(
-      `The patch “${id}” is missing, or has no a* and b*. Measure the whole form and read it in again.`,
-    );
+    measured.get(id)?.lab ?? refuse(t('forms.patchMissingHasNo', { id }));
   const paper = labOf('paper');
   const relative = (id: string) => mediaRelative(labOf(id), paper);
   const anchor: ProcessAnchor = {
@@ -82,8 +80,8 @@ export function fitPrimaries(reading: FormReading): FormFit {
     ),
     rules: {},
     says: [
-      `Colour on ${material.name} is shown as ${machine.name} prints it, and no longer as the artwork’s profile states it.`,
-      `${CHECK_MIXTURES.length} mixtures that were not used come out within ΔE2000 ${own.median.toFixed(1)} in the middle.`,
+      t('forms.colourShownPrintsNo', { material: material.name, machine: machine.name }),
+      t('forms.mixturesWereNotUsed', { n: CHECK_MIXTURES.length, median: decimal(own.median, 1) }),
       ...doubts(residual),
     ],
     residual,

@@ -15,6 +15,7 @@ import {
   type FormReading,
   type Reading,
 } from './reading.ts';
+import { decimal, inSentence, t } from '../texts/index.ts';
 
 interface LadderReading extends Reading {
   readonly density: number;
@@ -70,28 +71,20 @@ const MOST_DROPS = 60;
 export function fitWhite(reading: FormReading): FormFit {
   const { machine } = reading;
   const white = inkFor(machine, 'W');
-  if (!white) return refuse(`${machine.name} has no white ink.`);
+  if (!white) return refuse(t('forms.hasNoWhiteInk', { machine: machine.name }));
   const patches = (reading.readings ?? []).flatMap((one) => ladderReading(one) ?? []);
   const onBlack = patches.filter(({ backing }) => backing === 'black');
   const solids = onBlack.filter(({ density, hits }) => density === 100 && hits === 1);
   const tints = new Set(
     onBlack.filter(({ density }) => density < 100).map(({ density }) => density),
   );
-  if (solids.length === 0)
-    return refuse(
-      'The solid on black is missing: the patch W100x1, measured with a black card under it. It decides how much white hides.',
-    );
-  if (tints.size < 2)
-    return refuse(
-      'At least two tints on black are needed, such as W30x1 and W60x1: they decide how the drops lie.',
-    );
+  if (solids.length === 0) return refuse(t('forms.solidBlackMissingPatch'));
+  if (tints.size < 2) return refuse(t('forms.leastTwoTintsBlack'));
   const [bare] = ladderLook(reading, { ...white, contrastRatio: 0.05 }, [
     { ...solids[0], density: 1 },
   ]);
   if (bare[0] > 60)
-    return refuse(
-      `${reading.material.name} is too light for this form: white on it can’t be told from it. Print it on clear or dark material.`,
-    );
+    return refuse(t('forms.tooLightFormWhite', { material: reading.material.name }));
 
   const inkAt = ([ratio, log]: readonly number[]): Ink => {
     const drops = Math.min(MOST_DROPS, Math.max(LEAST_DROPS, Math.exp(log)));
@@ -131,14 +124,21 @@ export function fitWhite(reading: FormReading): FormFit {
   };
   for (const field of ['contrastRatio', 'drops'])
     changed = measuredOn(changed, `inks.${white.channel}.${field}`, reading, 'white-ladder');
-  const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
+  const percent = (share: number) => `${decimal(share * 100, 1)} %`;
   const told = residualOf(patches, fitted);
   return {
     machine: changed,
     rules: {},
     says: [
-      `A solid of ${white.name.toLowerCase()} hides ${percent(next.contrastRatio!)}; it was ${percent(white.contrastRatio ?? 0)}.`,
-      `${next.drops} drops lie on one another in it; it was ${white.drops ?? `${ASSUMED_DROPS}, assumed`}.`,
+      t('forms.solidHides', {
+        white: inSentence(white.name),
+        contrastRatio: percent(next.contrastRatio!),
+        contrastRatio2: percent(white.contrastRatio ?? 0),
+      }),
+      t('forms.dropsLieOneAnother', {
+        drops: next.drops!,
+        drops2: white.drops ?? t('forms.assumed', { drops: ASSUMED_DROPS }),
+      }),
       ...doubts(told.residual),
     ],
     ...told,

@@ -12,6 +12,7 @@ import {
   type Material,
 } from '../stack/index.ts';
 import { drawForm, type Drawing } from './drawing.ts';
+import { t } from '../texts/index.ts';
 
 export const FORM_KINDS = [
   'white-ladder',
@@ -44,80 +45,133 @@ interface FormFacts {
 
 export const FORMS: Readonly<Record<FormKind, FormFacts>> = {
   'white-ladder': {
-    title: 'White ladder',
+    get title() {
+      return t('forms.whiteLadder');
+    },
     readBy: 'instrument',
-    question: 'What does each patch measure, on black and on white?',
-    sets: 'how much a solid of white hides, and how its drops lie',
+    get question() {
+      return t('forms.whatDoesEachPatch');
+    },
+    get sets() {
+      return t('forms.howMuchSolidWhite');
+    },
     needs: ['W'],
   },
   primaries: {
-    title: 'Primaries',
+    get title() {
+      return t('forms.primaries');
+    },
     readBy: 'instrument',
-    question: 'What does each patch measure?',
-    sets: 'the colours of this machine on this material: solids, overprints and tints',
+    get question() {
+      return t('forms.whatDoesEachPatchMeasure');
+    },
+    get sets() {
+      return t('forms.coloursMachineMaterialSolids');
+    },
     needs: ['CMYK'],
   },
   'choke-ladder': {
-    title: 'Choke ladder',
+    get title() {
+      return t('forms.chokeLadder');
+    },
     readBy: 'eye',
-    question: 'Which is the first field in which no shape shows a rim of white?',
-    sets: 'the choke of white under colour, as a rule of the house',
+    get question() {
+      return t('forms.whichFirstFieldWhich');
+    },
+    get sets() {
+      return t('forms.chokeWhiteUnderColour');
+    },
     needs: ['W', 'CMYK'],
   },
   'silver-ladder': {
-    title: 'Silver ladder',
+    get title() {
+      return t('forms.silverLadder');
+    },
     readBy: 'finger',
-    question: 'Which is the last field that is dry and does not smear?',
-    sets: 'the most silver under colour',
+    get question() {
+      return t('forms.whichLastFieldDry');
+    },
+    get sets() {
+      return t('forms.theMostSilverUnderColour');
+    },
     needs: ['S', 'CMYK'],
   },
   'total-ink': {
-    title: 'Total ink wedge',
+    get title() {
+      return t('forms.totalInkWedge');
+    },
     readBy: 'eye',
-    question: 'Which is the last field with clean edges, dry after the usual wait?',
-    sets: 'the most ink that dries at one place',
+    get question() {
+      return t('forms.whichLastFieldClean');
+    },
+    get sets() {
+      return t('forms.mostInkDriesOnePlace');
+    },
     needs: ['CMYK'],
   },
   vernier: {
-    title: 'Two-trip vernier',
+    get title() {
+      return t('forms.twoTripVernier');
+    },
     readBy: 'eye',
-    question: 'At which length does the second trip still meet the first, within a line?',
-    sets: 'the longest print that two trips meet on',
+    get question() {
+      return t('forms.whichLengthDoesSecond');
+    },
+    get sets() {
+      return t('forms.longestPrintTwoTrips');
+    },
     needs: ['CMYK'],
   },
   'grain-ladder': {
-    title: 'Grain ladder',
+    get title() {
+      return t('forms.grainLadder');
+    },
     readBy: 'eye',
-    question: 'Which field shows as much of the grain as you like?',
-    sets: 'the white for a hint of grain, as a rule of the house',
+    get question() {
+      return t('forms.whichFieldShowsMuch');
+    },
+    get sets() {
+      return t('forms.whiteHintGrainRule');
+    },
     needs: ['W'],
   },
   'drying-ladder': {
-    title: 'Drying ladder',
+    get title() {
+      return t('forms.dryingLadder');
+    },
     readBy: 'finger',
-    question: 'After how long does rubbed white no longer smear?',
-    sets: 'the wait after white, as a rule of the house',
+    get question() {
+      return t('forms.afterHowLongDoes');
+    },
+    get sets() {
+      return t('forms.waitAfterWhiteRule');
+    },
     needs: ['W'],
   },
   'bar-ladder': {
-    title: 'Bar ladder',
+    get title() {
+      return t('forms.barLadder');
+    },
     readBy: 'scanner',
-    question: 'Which bar reduction reads best at the smallest module?',
-    sets: 'how much wider ink makes a bar',
+    get question() {
+      return t('forms.whichBarReductionReads');
+    },
+    get sets() {
+      return t('forms.howMuchWiderInk');
+    },
     needs: ['CMYK'],
   },
 };
 
 /** How a thing is told to be printed on this machine. */
 const printIt = (machine: Machine, material: Material) => [
-  `Load ${material.name} on ${machine.name}, in the mode that you print with.`,
-  'Print at 100 %, without scaling, colour management or the machine’s own choke or boost.',
+  t('forms.loadModeYouPrint', { material: material.name, machine: machine.name }),
+  t('forms.print100WithoutScaling'),
 ];
 
-const TOUCH =
-  'Wear gloves: ink that is not dry or cured harms the skin. See its safety data sheet.';
-const CARRIAGE = 'Keep hands away while the carriage moves.';
-const LAMP = 'Don’t look into the lamp: its light harms eyes and skin.';
+const touch = () => t('forms.wearGlovesInkNot');
+const carriage = () => t('forms.keepHandsAwayWhile');
+const lamp = () => t('forms.dontLookIntoLamp');
 
 /** A form for a machine on a material, drawn. */
 export function testForm(kind: FormKind, machine: Machine, material: Material): TestForm {
@@ -128,7 +182,11 @@ export function testForm(kind: FormKind, machine: Machine, material: Material): 
     title: FORMS[kind].title,
     ...drawn,
     instructions: [...printIt(machine, material), ...drawn.instructions],
-    cautions: [CARRIAGE, ...(machine.cure === 'uv' ? [LAMP] : []), ...(touched ? [TOUCH] : [])],
+    cautions: [
+      carriage(),
+      ...(machine.cure === 'uv' ? [lamp()] : []),
+      ...(touched ? [touch()] : []),
+    ],
   };
 }
 

@@ -5,6 +5,7 @@ import { deltaE2000, type Triple } from '../spectrum/index.ts';
 import type { Channel, Machine, Material } from '../stack/index.ts';
 import type { CgatsSample } from './cgats.ts';
 import type { FormKind } from './forms.ts';
+import { decimal, t } from '../texts/index.ts';
 
 /** A measured patch: its colour, or its L* alone where that was typed. */
 export interface Reading {
@@ -113,9 +114,7 @@ const POOR = 2;
 /** A sentence about a fit that can't be trusted; nothing where it can. */
 export const doubts = ({ mean, worst, unit }: Residual): readonly string[] =>
   mean > POOR
-    ? [
-        `The reading fits badly: ${mean.toFixed(1)} ${unit} on the average, worst at ${worst.id}. Look at the cards under the patches and at their names, and measure again before you take it over.`,
-      ]
+    ? [t('forms.readingFitsBadlyAverage', { mean: decimal(mean, 1), unit, worst: worst.id })]
     : [];
 
 /** How far apart measured and fitted are, and the points of a plot. */

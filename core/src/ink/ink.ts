@@ -15,6 +15,7 @@ import {
 import type { Trip } from '../trips/index.ts';
 import { mm2ToM2, term, type Working } from '../units/index.ts';
 import { laidShare } from './laydown.ts';
+import { decimal, t } from '../texts/index.ts';
 
 /** A plate as ink sees it. */
 export interface Cover {
@@ -72,12 +73,12 @@ interface Laid {
 /** What each channel lays, as shares of solid over one copy. */
 function laidBy({ trips, coverages, machine }: InkInput): ReadonlyMap<Channel, Laid> {
   const laid = new Map<Channel, Laid>();
-  const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
+  const percent = (share: number) => `${decimal(share * 100, 1)} %`;
   const lay = (trip: Trip, layer: StackLayer, ink: Ink, share: number, from: string) => {
     const entry = laid.get(ink.channel) ?? { share: 0, trips: new Set<number>(), from: [] };
     entry.share += share * layer.hits;
     entry.trips.add(trip.number);
-    entry.from.push(`trip ${trip.number}: ${from} × ${layer.hits} hit(s)`);
+    entry.from.push(t('ink.tripHitS', { number: trip.number, from, n: layer.hits }));
     laid.set(ink.channel, entry);
   };
   for (const trip of trips)
@@ -95,7 +96,12 @@ function laidBy({ trips, coverages, machine }: InkInput): ReadonlyMap<Channel, L
               layer,
               ink,
               share,
-              `${percent(cover)} covered × ${part.density} %${curveNote(ink)}${saved > 0 ? `, less ${percent(saved)} that other inks stand in for` : ''}`,
+              t('ink.covered', {
+                cover: percent(cover),
+                density: part.density,
+                ink: curveNote(ink),
+                rest: saved > 0 ? t('ink.lessOtherInksStand', { saved: percent(saved) }) : '',
+              }),
             );
         else {
           const ink = inkFor(machine, keyOf(part));
@@ -106,14 +112,22 @@ function laidBy({ trips, coverages, machine }: InkInput): ReadonlyMap<Channel, L
               layer,
               ink,
               laidShare(ink.tone, mean, levels, part.density / 100),
-              `${percent(mean)} covered × ${part.density} %${curveNote(ink)}`,
+              t('ink.coveredMean', {
+                mean: percent(mean),
+                density: part.density,
+                ink: curveNote(ink),
+              }),
             );
         }
   return laid;
 }
 
 const curveNote = ({ tone, split }: Ink) =>
-  split ? `, by its split from ${split.of.join(' and ')}` : tone ? ', through its tone curve' : '';
+  split
+    ? t('ink.splitFrom', { of: split.of.join(t('ink.and')) })
+    : tone
+      ? t('ink.throughToneCurve')
+      : '';
 
 interface ColourInk {
   readonly ink: Ink;
@@ -212,37 +226,50 @@ function workingOf(
 ): Working {
   const { areaM2, laidMl, purge, begun, spit, change } = figures;
   return {
-    label: `Ink ${ink.channel}`,
+    label: t('ink.ink', { channel: ink.channel }),
     value: laidMl + purge + spit + change,
     unit: 'mL',
-    formula: 'covered share × area × laydown + what is lost',
+    formula: t('ink.coveredShareAreaLaydown'),
     terms: [
-      term('covered share', entry?.share ?? 0, '', entry?.from.join('; ') ?? 'not used'),
       term(
-        'area',
+        t('ink.coveredShare'),
+        entry?.share ?? 0,
+        '',
+        entry?.from.join('; ') ?? t('ink.notUsed'),
+      ),
+      term(
+        t('ink.area'),
         areaM2,
         'm²',
-        `${copies} copies of ${(pieceMm2 / 100).toFixed(1)} cm², test print included if wanted`,
+        t('ink.copiesCmTestPrint', { copies, pieceMm2: decimal(pieceMm2 / 100, 1) }),
       ),
-      term('laydown', ink.laydown, 'mL/m²', laydownNote(ink, machine)),
-      term('purge', purge, 'mL', `${ink.lossPerTrip} mL × ${begun} start(s) of a trip`),
+      term(t('ink.laydownWithin'), ink.laydown, 'mL/m²', laydownNote(ink, machine)),
+      term(
+        t('ink.purge'),
+        purge,
+        'mL',
+        t('ink.mlStartSTrip', { lossPerTrip: ink.lossPerTrip, n: begun }),
+      ),
       ...(spit
         ? [
             term(
-              'spitting',
+              t('ink.spitting'),
               spit,
               'mL',
-              `${ink.spitPerHour} mL an hour × ${minutes.toFixed(0)} min`,
+              t('ink.mlHourMin', {
+                spitPerHour: ink.spitPerHour ?? 0,
+                minutes: decimal(minutes, 0),
+              }),
             ),
           ]
         : []),
       ...(change
         ? [
             term(
-              'changing inks',
+              t('ink.changingInks'),
               change,
               'mL',
-              `${machine.fitting?.lossMl} mL in the lines, shared by ${fittedFor} job(s)`,
+              t('ink.mlLinesSharedJob', { lossMl: change, n: fittedFor }),
             ),
           ]
         : []),
@@ -253,13 +280,13 @@ function workingOf(
 function laydownNote({ name, channel, laydownFrom }: Ink, { learnt, ...machine }: Machine): string {
   const reports = learnt?.inks[channel]?.reports ?? 0;
   const from = reports
-    ? `, learnt from ${reports} report(s)`
+    ? t('ink.learntFromReportS', { n: reports })
     : laydownFrom?.kind === 'drops'
-      ? `, from drops of ${laydownFrom.picolitres} pL`
+      ? t('ink.fromDropsPl', { picolitres: laydownFrom.picolitres })
       : laydownFrom?.kind === 'job'
-        ? ', from a measured job'
+        ? t('ink.fromMeasuredJob')
         : laydownFrom?.kind === 'usual'
-          ? ', assumed for this kind of machine'
+          ? t('ink.assumedKindMachine')
           : '';
   return `${name} on ${machine.name}${from}`;
 }

@@ -1,6 +1,7 @@
 /** How much ink a solid lays, and how much a tint. */
 import type { Ink, LaydownSource, Machine } from '../stack/index.ts';
 import { mm2ToM2, MM_PER_INCH, term, type Working } from '../units/index.ts';
+import { t } from '../texts/index.ts';
 
 const PL_PER_ML = 1e9;
 const MM_PER_M = 1000;
@@ -21,34 +22,41 @@ export function laydownOf(source: LaydownSource): Working {
     const { picolitres, dpiAcross, dpiAlong } = source;
     const perM2 = ((dpiAcross * MM_PER_M) / MM_PER_INCH) * ((dpiAlong * MM_PER_M) / MM_PER_INCH);
     return {
-      label: 'Laydown',
+      label: t('ink.laydown'),
       value: (picolitres * perM2) / PL_PER_ML,
       unit: 'mL/m²',
-      formula: 'drop volume × drops per m²',
+      formula: t('ink.dropVolumeDropsPer'),
       terms: [
-        term('drop volume', picolitres, 'pL', 'sum of all drops on one point, one hit'),
-        term('drops per m²', perM2, '', `${dpiAcross} × ${dpiAlong} an inch, 25.4 mm`),
+        term(t('ink.dropVolume'), picolitres, 'pL', t('ink.sumAllDropsOne')),
+        term(t('ink.dropsPerM'), perM2, '', t('ink.inch254Mm', { dpiAcross, dpiAlong })),
       ],
     };
   }
   if (source.kind === 'usual')
     return {
-      label: 'Laydown',
+      label: t('ink.laydown'),
       value: USUAL_WHITE[source.cure],
       unit: 'mL/m²',
-      formula: 'what white of such machines usually lays',
-      terms: [term('laydown', USUAL_WHITE[source.cure], 'mL/m²', 'assumed: common practice')],
+      formula: t('ink.whatWhiteSuchMachines'),
+      terms: [
+        term(
+          t('ink.laydownWithin'),
+          USUAL_WHITE[source.cure],
+          'mL/m²',
+          t('ink.assumedCommonPractice'),
+        ),
+      ],
     };
   const { ml, areaMm2, cover } = source;
   return {
-    label: 'Laydown',
+    label: t('ink.laydown'),
     value: ml / (mm2ToM2(areaMm2) * cover),
     unit: 'mL/m²',
-    formula: 'ink used ÷ (area × cover)',
+    formula: t('ink.inkUsedAreaCover'),
     terms: [
-      term('ink used', ml, 'mL', 'the machine’s own report, without purge'),
-      term('area', mm2ToM2(areaMm2), 'm²'),
-      term('cover', cover, '', 'mean of the plate × density × hits'),
+      term(t('ink.inkUsed'), ml, 'mL', t('ink.machinesOwnReportWithout')),
+      term(t('ink.area'), mm2ToM2(areaMm2), 'm²'),
+      term(t('ink.cover'), cover, '', t('ink.meanPlateDensityHits')),
     ],
   };
 }

@@ -3,6 +3,7 @@ import { finding, type Finding } from '../findings/index.ts';
 import { bedOverhang, type Machine, type Material } from '../stack/index.ts';
 import { rectanglesOf, SLACK, turnedSize, type Rectangle, type Size } from './pieces.ts';
 import { turnForGrain, type Layout, type LayoutSettings } from './layout.ts';
+import { decimal, t } from '../texts/index.ts';
 
 /** Hand placements are checked pair by pair up to this many. */
 const MOST_CHECKED = 600;
@@ -16,14 +17,24 @@ export function fitProblems(machine: Machine, material: Material): Finding[] {
     found.push(
       finding(
         'OVERHANG',
-        `${material.name} sticks out ${Math.max(over.width, over.length).toFixed(0)} mm beyond the bed of ${machine.name}, which carries ${allowed} mm. Cut it down, or choose another machine.`,
+        t('layout.sticksOutMmBeyond', {
+          material: material.name,
+          width: decimal(Math.max(over.width, over.length), 0),
+          machine: machine.name,
+          allowed,
+        }),
       ),
     );
   if (machine.clearance !== undefined && material.thickness > machine.clearance)
     found.push(
       finding(
         'HEAD_CLEARANCE',
-        `${material.name} is ${material.thickness} mm thick, and ${machine.clearance} mm pass under the head of ${machine.name}: the head would strike it. Choose thinner material or another machine.`,
+        t('layout.mmThickMmPass', {
+          material: material.name,
+          thickness: material.thickness,
+          clearance: machine.clearance,
+          machine: machine.name,
+        }),
       ),
     );
   return found;
@@ -46,17 +57,15 @@ function handPlaced(layout: Layout, settings: LayoutSettings, piece: Size): Find
   const found: Finding[] = [];
   const again = {
     kind: 'plan' as const,
-    label: 'Lay them out anew',
+    label: t('layout.layThemOutAnew'),
     change: { layAnew: true },
   };
   const outside = boxes.filter((box) => !inside(box, layout.room)).length;
   if (outside)
     found.push(
-      finding(
-        'PLACED_OUTSIDE',
-        `${outside} of the pieces placed by hand ${outside > 1 ? 'lie' : 'lies'} outside what can be printed. Move ${outside > 1 ? 'them' : 'it'} inside the dashed line.`,
-        { repair: again },
-      ),
+      finding('PLACED_OUTSIDE', t('layout.piecesPlacedHandLies', { n: outside }), {
+        repair: again,
+      }),
     );
   let [touching, narrow] = [0, 0];
   const checked = boxes.slice(0, MOST_CHECKED);
@@ -69,17 +78,15 @@ function handPlaced(layout: Layout, settings: LayoutSettings, piece: Size): Find
   });
   if (touching)
     found.push(
-      finding(
-        'PLACED_OVERLAP',
-        `Pieces placed by hand lie on one another in ${touching} place${touching > 1 ? 's' : ''}. Move them apart.`,
-        { repair: again },
-      ),
+      finding('PLACED_OVERLAP', t('layout.piecesPlacedHandLie', { n: touching }), {
+        repair: again,
+      }),
     );
   else if (narrow)
     found.push(
       finding(
         'PLACED_CLOSE',
-        `Pieces placed by hand lie closer than the gap of ${layout.gap} mm in ${narrow} place${narrow > 1 ? 's' : ''}: a blade may not pass between them.`,
+        t('layout.piecesPlacedHandLieCloserThan', { n: narrow, gap: layout.gap }),
         { repair: again },
       ),
     );
@@ -101,13 +108,21 @@ const gapBetween = (a: Rectangle, b: Rectangle): number =>
     b.top - a.top - a.height,
   );
 
+const grainWords = (grain: 'along' | 'across' | undefined) =>
+  grain === 'across' ? t('layout.across') : t('layout.along');
+
 function grainProblems(settings: LayoutSettings, material: Material): Finding[] {
   const forced = turnForGrain(material, settings);
   if (forced === undefined || (forced === settings.turned && !settings.mixed)) return [];
   return [
     finding(
       'GRAIN',
-      `The grain of ${material.name} runs ${material.grain} the feed and is wanted ${settings.grain} in the piece, so pieces lie ${forced ? 'turned' : 'upright'} and all one way.`,
+      t('layout.grainRunsFeedWanted', {
+        material: material.name,
+        grain: grainWords(material.grain),
+        grain2: grainWords(settings.grain === 'sideways' ? 'across' : 'along'),
+        rest: forced ? t('layout.turned') : t('layout.upright'),
+      }),
     ),
   ];
 }

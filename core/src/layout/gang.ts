@@ -2,6 +2,7 @@
 import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
 import { DomainError } from '../errors/index.ts';
 import type { Rectangle, Size, Strip } from './pieces.ts';
+import { t } from '../texts/index.ts';
 
 /** Another job on the same load. Sizes as printed, mm. */
 export interface Companion {
@@ -49,7 +50,7 @@ export function gang(
   if (pieces > MOST_GANGED)
     throw new DomainError(
       'LAYOUT_TOO_MANY',
-      `The jobs on this load are ${pieces} pieces together; at most ${MOST_GANGED} can be laid out with others. Plan the long run by itself.`,
+      t('layout.jobsLoadPiecesTogether', { pieces, most: MOST_GANGED }),
       'layout.companions',
     );
   const items = itemsOf(own, companions, room, gap);

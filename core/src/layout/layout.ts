@@ -15,6 +15,7 @@ import {
   type Strip,
 } from './pieces.ts';
 import { leastRoll } from './roll.ts';
+import { decimal, t } from '../texts/index.ts';
 
 export interface LayoutSettings {
   readonly copies: number;
@@ -273,10 +274,20 @@ function tooLarge(
   material: Material,
   shared: boolean,
 ): DomainError {
-  const own = `The print is ${size.width.toFixed(1)} × ${size.height.toFixed(1)} mm${shared ? ', or one of the jobs that share its loads is larger' : ''}`;
+  const own = t('layout.printMm', {
+    width: decimal(size.width, 1),
+    height: decimal(size.height, 1),
+    rest: shared ? t('layout.oneJobsShareLoads') : '',
+  });
   return new DomainError(
     'LAYOUT_TOO_LARGE',
-    `${own}, and ${machine.name} with ${material.name} prints ${Math.max(0, room.width).toFixed(0)} × ${Math.max(0, room.height).toFixed(0)} mm inside the margins. Turn it, make it smaller, or choose another machine or material.`,
+    t('layout.printsMmInsideMargins', {
+      own,
+      machine: machine.name,
+      material: material.name,
+      value: decimal(Math.max(0, room.width), 0),
+      value2: decimal(Math.max(0, room.height), 0),
+    }),
     'layout',
   );
 }

@@ -17,6 +17,7 @@ import {
   type Observation,
 } from './estimate.ts';
 import type { JobReport } from './reports.ts';
+import { t } from '../texts/index.ts';
 
 export interface LearntFigure {
   readonly label: string;
@@ -159,7 +160,7 @@ export function learn(machine: Machine, reports: readonly JobReport[]): Learning
       figures: [
         figure('laydown', 'mL/m²', ink.laydown, lesson.estimate, 0),
         ...(ink.lossPerTrip > 0
-          ? [figure('loss at the start of a trip', 'mL', ink.lossPerTrip, lesson.estimate, 1)]
+          ? [figure(t('learning.lossStartTrip'), 'mL', ink.lossPerTrip, lesson.estimate, 1)]
           : []),
       ],
     });
@@ -171,13 +172,13 @@ export function learn(machine: Machine, reports: readonly JobReport[]): Learning
     if (lesson.reports.length > 0)
       lessons.push({
         about: 'time',
-        name: 'Time',
+        name: t('learning.time'),
         estimate: lesson.estimate,
         reports: lesson.reports,
         figures: [
           ...machine.modes.map(({ name, specialSpeed }) =>
             figure(
-              `speed with special ink, ${name}`,
+              t('learning.speedSpecialInk', { name }),
               'mm/s',
               specialSpeed,
               lesson.estimate,
@@ -185,7 +186,7 @@ export function learn(machine: Machine, reports: readonly JobReport[]): Learning
               true,
             ),
           ),
-          figure('turning round', 's', machine.turnSeconds, lesson.estimate, 1),
+          figure(t('learning.turningRound'), 's', machine.turnSeconds, lesson.estimate, 1),
         ],
       });
   }

@@ -2,6 +2,7 @@
 import Papa from 'papaparse';
 import { DomainError } from '../errors/index.ts';
 import type { Channel } from '../stack/index.ts';
+import { t } from '../texts/index.ts';
 
 /** A finished job as the machine tells it. */
 export interface ReportRow {
@@ -55,11 +56,11 @@ const wrong = (message: string) => new DomainError('REPORT_WRONG', message, 'rep
  */
 export function readReports(text: string, channels: readonly Channel[]): readonly ReportRow[] {
   const trimmed = text.replace(/^\uFEFF/, '').trim();
-  if (trimmed === '') throw wrong('The file of reports is empty. Choose another.');
+  if (trimmed === '') throw wrong(t('learning.fileReportsEmptyChoose'));
   const rows = /^[[{]/.test(trimmed) ? fromJson(trimmed) : fromCsv(trimmed, channels);
-  if (rows.length === 0) throw wrong('The file has headings and no report. Choose another.');
+  if (rows.length === 0) throw wrong(t('learning.fileHasHeadingsNo'));
   if (rows.length > MOST_ROWS)
-    throw wrong(`The file has ${rows.length} reports; ${MOST_ROWS} are read at a time. Split it.`);
+    throw wrong(t('learning.fileHasReportsRead', { n: rows.length, most: MOST_ROWS }));
   return rows.map(([where, row]) => readRow(row, where, channels));
 }
 
@@ -70,13 +71,13 @@ function fromJson(text: string): Raw[] {
   try {
     value = JSON.parse(text);
   } catch (error) {
-    throw wrong(`The file is not JSON that can be read: ${(error as Error).message}.`);
+    throw wrong(t('learning.fileNotJsonCan', { message: (error as Error).message }));
   }
   const list = Array.isArray(value) ? (value as unknown[]) : [value];
   return list.map((row, i): Raw => {
     if (typeof row !== 'object' || row === null || Array.isArray(row))
-      throw wrong(`Report ${i + 1} is not an object with fields such as "job" and "W".`);
-    return [`report ${i + 1}`, row as Record<string, unknown>];
+      throw wrong(t('learning.reportNotObjectFields', { i: i + 1 }));
+    return [t('learning.report', { i: i + 1 }), row as Record<string, unknown>];
   });
 }
 
@@ -84,7 +85,11 @@ function fromCsv(text: string, channels: readonly Channel[]): Raw[] {
   const [heads] = text.split('\n', 1);
   if (heads.length > MOST_HEADS)
     throw wrong(
-      `The first line of the file has ${heads.length} characters, and headings need at most ${MOST_HEADS}. It should begin with ${[...COLUMNS, channels[0]].join(',')}.`,
+      t('learning.firstLineFileHas', {
+        n: heads.length,
+        most: MOST_HEADS,
+        columns: [...COLUMNS, channels[0]].join(','),
+      }),
     );
   const parsed = Papa.parse<Record<string, string>>(text, {
     header: true,
@@ -95,9 +100,9 @@ function fromCsv(text: string, channels: readonly Channel[]): Raw[] {
   const [error] = parsed.errors.filter(({ code }) => code !== 'UndetectableDelimiter');
   if (error)
     throw wrong(
-      `Line ${(error.row ?? 0) + 2} of the file can’t be read: ${error.message}. Put values with commas in quotes.`,
+      t('learning.lineFileCantRead', { row: (error.row ?? 0) + 2, message: error.message }),
     );
-  return parsed.data.map((row, i): Raw => [`line ${i + 2}`, row]);
+  return parsed.data.map((row, i): Raw => [t('learning.line', { i: i + 2 }), row]);
 }
 
 function readRow(
@@ -108,11 +113,9 @@ function readRow(
   const columns: readonly string[] = [...COLUMNS, ...channels];
   for (const name of Object.keys(row))
     if (!columns.includes(name))
-      throw wrong(
-        `There is no field "${name}" in a report (${where}). Fields are ${columns.join(', ')}; ink in mL.`,
-      );
+      throw wrong(t('learning.thereNoFieldReport', { name, where, columns: columns.join(', ') }));
   const job = typeof row.job === 'string' ? row.job.trim() : '';
-  if (!job) throw wrong(`The field job of ${where} is empty. Give the name of the job.`);
+  if (!job) throw wrong(t('learning.fieldJobEmptyGive', { where }));
   const minutes = amount(row.minutes, 'minutes', where, MOST_MINUTES);
   const ml: Partial<Record<Channel, number>> = {};
   for (const channel of channels) {
@@ -120,7 +123,7 @@ function readRow(
     if (value !== undefined) ml[channel] = value;
   }
   if (minutes === undefined && Object.keys(ml).length === 0)
-    throw wrong(`There is neither ink nor time in ${where}. Fill in one of them, or take it out.`);
+    throw wrong(t('learning.thereNeitherInkNor', { where }));
   const finished = typeof row.finished === 'string' ? row.finished.trim() : '';
   return { job, finished, ...(minutes !== undefined && { minutes }), ml };
 }
@@ -137,8 +140,6 @@ function amount(value: unknown, name: string, where: string, most: number): numb
             .replace(/^(\d+),(\d+)$/, '$1.$2'),
         );
   if (!Number.isFinite(number) || number < 0 || number > most)
-    throw wrong(
-      `The field ${name} of ${where} must be a number from 0 to ${most}; it is "${String(value)}".`,
-    );
+    throw wrong(t('learning.fieldMustNumberFrom', { name, where, most, value: String(value) }));
   return number;
 }

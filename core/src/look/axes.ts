@@ -4,6 +4,7 @@ import type { ProcessModel } from '../optics/index.ts';
 import { plateKey, plateSpecs } from '../plates/index.ts';
 import { isWholeSheet } from '../rule/index.ts';
 import { allLayers, type ArtworkSide, type Stack } from '../stack/index.ts';
+import { t } from '../texts/index.ts';
 
 /** A process ink by index, or a plate by key. */
 export type Axis = (
@@ -81,7 +82,7 @@ export function axesOf(stack: Stack, process: ProcessModel, picture: ArtworkSide
   if (varying.length > MOST_PLATES)
     throw new DomainError(
       'LOOK_PLATES',
-      `The picture of the print can show ${MOST_PLATES} special plates that differ, and this stack has ${varying.length}. Give layers of the same ink the same rule.`,
+      t('look.picturePrintCanShow', { most: MOST_PLATES, n: varying.length }),
       'stack',
     );
   const base = PLATE_NODES[Math.max(0, varying.length - 1)];

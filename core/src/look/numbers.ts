@@ -6,6 +6,7 @@ import { areaSpread, withoutColour, type SpecialArea } from './opacity.ts';
 import { looker, makeScene, seen, type Point, type Scene } from './scene.ts';
 import { facingPicture, labOf, type LookTable, type Means } from './table.ts';
 import type { View } from './view.ts';
+import { t } from '../texts/index.ts';
 
 const BARE = [0, 0, 0, 0];
 /** Mixtures that are compared, at most; more would change no figure that is told. */
@@ -14,7 +15,9 @@ const MOST_COMPARED = 20_000;
 /** The sheet that profiles are anchored on: coated paper. */
 export const PAPER: Material = {
   id: 'paper',
-  name: 'White paper',
+  get name() {
+    return t('look.whitePaper');
+  },
   class: 'white',
   form: 'sheet',
   width: 1000,

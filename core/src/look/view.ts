@@ -5,6 +5,7 @@
  */
 import { DomainError } from '../errors/index.ts';
 import type { Background } from '../optics/index.ts';
+import { t } from '../texts/index.ts';
 
 export interface Surroundings {
   readonly name: string;
@@ -18,34 +19,96 @@ export interface Surroundings {
 const BOOTH = 2000;
 
 export const PLACES = {
-  white: { name: 'on white', lux: BOOTH, behind: 0, ground: 'white', lying: true },
-  black: { name: 'on black', lux: BOOTH, behind: 0, ground: 'black', lying: true },
-  wood: { name: 'on wood', lux: BOOTH, behind: 0, ground: 'wood', lying: true },
+  white: {
+    get name() {
+      return t('look.white');
+    },
+    lux: BOOTH,
+    behind: 0,
+    ground: 'white',
+    lying: true,
+  },
+  black: {
+    get name() {
+      return t('look.black');
+    },
+    lux: BOOTH,
+    behind: 0,
+    ground: 'black',
+    lying: true,
+  },
+  wood: {
+    get name() {
+      return t('look.wood');
+    },
+    lux: BOOTH,
+    behind: 0,
+    ground: 'wood',
+    lying: true,
+  },
   daylight: {
-    name: 'window by day',
+    get name() {
+      return t('look.windowDay');
+    },
     lux: 10_000,
     behind: 80,
     ground: 'room',
     lying: false,
   },
   night: {
-    name: 'window by night',
+    get name() {
+      return t('look.windowNight');
+    },
     lux: 10,
     behind: 60,
     ground: 'surroundings',
     lying: false,
   },
   indoors: {
-    name: 'window from inside',
+    get name() {
+      return t('look.windowFromInside');
+    },
     lux: 300,
     behind: 3000,
     ground: 'surroundings',
     lying: false,
   },
-  box: { name: 'light box on', lux: 100, behind: 400, ground: 'opal', lying: false },
-  'box-off': { name: 'light box off', lux: 500, behind: 0, ground: 'opal', lying: false },
-  behind: { name: 'lamp behind only', lux: 0, behind: 640, ground: 'nothing', lying: false },
-  both: { name: 'lamps on both sides', lux: BOOTH, behind: 640, ground: 'nothing', lying: false },
+  box: {
+    get name() {
+      return t('look.lightBox');
+    },
+    lux: 100,
+    behind: 400,
+    ground: 'opal',
+    lying: false,
+  },
+  'box-off': {
+    get name() {
+      return t('look.lightBoxOff');
+    },
+    lux: 500,
+    behind: 0,
+    ground: 'opal',
+    lying: false,
+  },
+  behind: {
+    get name() {
+      return t('look.lampBehindOnly');
+    },
+    lux: 0,
+    behind: 640,
+    ground: 'nothing',
+    lying: false,
+  },
+  both: {
+    get name() {
+      return t('look.lampsBothSides');
+    },
+    lux: BOOTH,
+    behind: 640,
+    ground: 'nothing',
+    lying: false,
+  },
 } satisfies Record<string, Surroundings>;
 export type PlaceName = keyof typeof PLACES;
 export const PLACE_NAMES = Object.keys(PLACES) as PlaceName[];
@@ -135,7 +198,7 @@ export function parseView(text: string, otherwise: View): View {
     if (!change || (luminance !== undefined && !(change.place && behind > 0 && behind <= 100_000)))
       throw new DomainError(
         'VIEW_UNKNOWN',
-        `There is no view "${word}". Say a side (front, back), a place (${PLACE_NAMES.join(', ')}), both with a comma between, or box:800 for a light box of 800 cd/m²; "tilted" turns metal into the light.`,
+        t('look.thereNoViewSay', { word, places: PLACE_NAMES.join(', ') }),
         'view',
       );
     view = { ...view, ...change, ...(luminance !== undefined && { behind }) };

@@ -18,6 +18,7 @@ import {
 import { bareShare, dropsLayer, nodesFor } from './drops.ts';
 import { evenLayer, meanOver, opaque, stack, type Layer, type MixedLayer } from './layer.ts';
 import { insideOf, surfaceLayer } from './surface.ts';
+import { decimal, t } from '../texts/index.ts';
 
 export interface Scatterer {
   /** Kubelka–Munk scattering, 1 per mL/m². */
@@ -145,7 +146,13 @@ export const calibrateWhite: (
   ))
     throw new DomainError(
       'WHITE_RANGE',
-      `A white ink needs a contrast ratio within 0.05 to 0.995 (got ${ratio}) and below ${most.toFixed(3)}, which ${drops} drops on one another leave possible, a laydown above 0 mL/m² (got ${laydown}) and an opaque reflectance within 0.5 to 0.95 (got ${reflectance}).`,
+      t('optics.whiteInkNeedsContrast', {
+        ratio,
+        most: decimal(most, 3),
+        drops,
+        laydown,
+        reflectance,
+      }),
     );
   const inside = insideOf(whiteness(reflectance));
   const inkOf = (s: number, nodes: number): WhiteInk => {

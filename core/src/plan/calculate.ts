@@ -53,6 +53,7 @@ import {
   versionsOf,
 } from './versions.ts';
 import { versionWorks, type VersionWork } from './versionWork.ts';
+import { inSentence, t } from '../texts/index.ts';
 
 export interface PlanResult {
   readonly notation: string;
@@ -303,10 +304,10 @@ function workOf(
     [...new Set(of.map(({ label }) => label))].map((label) => {
       const same = of.filter((phase) => phase.label === label);
       return term(
-        label.toLowerCase(),
+        inSentence(label),
         sum(same.map((phase) => phase.minutes)),
         'min',
-        same.length > 1 ? `${same.length} times` : undefined,
+        same.length > 1 ? t('plan.times', { n: same.length }) : undefined,
       );
     });
   const need = jobNeed(machine, material, { layout, testMm2, inks, minutes });
@@ -348,17 +349,17 @@ function workOf(
     },
     workings: {
       minutes: {
-        label: 'Time in all',
+        label: t('plan.timeAll'),
         value: minutes,
         unit: 'min',
-        formula: 'sum of the phases',
+        formula: t('plan.sumPhases'),
         terms: byLabel(phases),
       },
       operatorMinutes: {
-        label: 'Operator',
+        label: t('plan.operator'),
         value: operatorMinutes,
         unit: 'min',
-        formula: 'sum of the phases at the machine',
+        formula: t('plan.sumPhasesMachine'),
         terms: byLabel(attended),
       },
     },

@@ -12,7 +12,7 @@ import type { Layout } from '../layout/index.ts';
 import { contrastGrade, facingPicture, scannerSees, type Scene } from '../look/index.ts';
 import { plateSpecs, type Measures, type PlateMeasure } from '../plates/index.ts';
 import { cellsFrom } from '../raster/index.ts';
-import { allLayers, obstacles, type MachineState } from '../stack/index.ts';
+import { CLASS_NAMES, allLayers, obstacles, type MachineState } from '../stack/index.ts';
 import { splitTrips } from '../trips/index.ts';
 import { formatRule } from '../rule/index.ts';
 import { hasReflectance } from '../spectrum/index.ts';
@@ -21,6 +21,7 @@ import { sceneOf } from './model.ts';
 import { plateFindings } from './plateFindings.ts';
 import { stackFindings } from './stackFindings.ts';
 import { modeOf, pageOf, type PrintPlan } from './plan.ts';
+import { decimal, t } from '../texts/index.ts';
 
 /** What the artwork is used for, as the checks of the artwork want it. */
 export const useOf = ({ machine, material, stack, artwork }: PrintPlan) => ({
@@ -56,7 +57,10 @@ export function planFindings(
     found.push(
       finding(
         'MATERIAL_COLOUR',
-        `No material has the colour Lab ${material.optics.lab.join(', ')}: nothing reflects so strong a colour so light. The nearest that can be is shown; measure ${material.name} again.`,
+        t('plan.noMaterialHasColour', {
+          lab: material.optics.lab.join(', '),
+          material: material.name,
+        }),
       ),
     );
 
@@ -65,16 +69,11 @@ export function planFindings(
     found.push(
       finding(
         'MODE_MATERIAL',
-        `The mode ${mode.name} is not for ${material.class} material. Choose one that is.`,
+        t('plan.modeNotMaterialChoose', { mode: mode.name, class: CLASS_NAMES[material.class] }),
       ),
     );
   else if (!mode.specials && plateSpecs(stack).length > 0)
-    found.push(
-      finding(
-        'MODE_SPECIALS',
-        `The mode ${mode.name} lays colour only, and this stack has special ink. Choose another mode.`,
-      ),
-    );
+    found.push(finding('MODE_SPECIALS', t('plan.modeLaysColourOnly', { mode: mode.name })));
 
   for (const spec of plateSpecs(stack)) {
     const measure = measures.get(spec.key);
@@ -89,23 +88,24 @@ export function planFindings(
   const trips = splitTrips(stack, mode, plan.trips);
   const again = trips.some((trip, i) => i > 0 && trips[i - 1].side === trip.side);
   if (again && !machine.returnsToOrigin)
-    found.push(
-      finding(
-        'NO_SECOND_TRIP',
-        `${machine.name} can't go back to the origin for a second trip. Choose one trip, or another machine.`,
-      ),
-    );
+    found.push(finding('NO_SECOND_TRIP', t('plan.cantGoBackOrigin', { machine: machine.name })));
   const longest = layout?.longest ?? 0;
   if (again && longest > machine.maxTwoTripLength)
     found.push(
       finding(
         'TWO_TRIP_LENGTH',
-        `The print is ${(longest / 1000).toFixed(2)} m long, and ${machine.name} keeps two trips in register up to ${(machine.maxTwoTripLength / 1000).toFixed(2)} m. Print it in one trip, or in shorter loads.`,
+        t('plan.printMLongKeeps', {
+          longest: decimal(longest / 1000, 2),
+          machine: machine.name,
+          maxTwoTripLength: decimal(machine.maxTwoTripLength / 1000, 2),
+        }),
         {
           ...(pageOf(plan, info, 'front').heightMm <= machine.maxTwoTripLength && {
             repair: {
               kind: 'plan',
-              label: `Loads of at most ${(machine.maxTwoTripLength / 1000).toFixed(2)} m`,
+              label: t('plan.loadsMostM', {
+                maxTwoTripLength: decimal(machine.maxTwoTripLength / 1000, 2),
+              }),
               change: { loadLength: machine.maxTwoTripLength },
             },
           }),
@@ -114,16 +114,18 @@ export function planFindings(
     );
   if (again && machine.cure !== 'uv' && plan.trips.waitMinutes < 3)
     found.push(
-      finding(
-        'WHITE_WET',
-        `The first layer dries ${plan.trips.waitMinutes} min before the second trip. Wet white smears; common practice is 3 to 15 min.`,
-      ),
+      finding('WHITE_WET', t('plan.firstLayerDriesMin', { waitMinutes: plan.trips.waitMinutes })),
     );
   if (layout && material.width < machine.minWidth)
     found.push(
       finding(
         'TOO_NARROW',
-        `${material.name} is ${material.width} mm wide, and the rollers of ${machine.name} hold ${machine.minWidth} mm or more.`,
+        t('plan.mmWideRollersHold', {
+          material: material.name,
+          width: material.width,
+          machine: machine.name,
+          minWidth: machine.minWidth,
+        }),
       ),
     );
   return found;
@@ -164,7 +166,22 @@ function weakBarcodes(
     return [
       finding(
         'BARCODE_BARE',
-        `The ${barcode.type} ${barcode.content} has a symbol contrast of ${(contrast * 100).toFixed(0)} % at best on ${material.name}${white ? `, with white under ${(cover * 100).toFixed(0)} % of it` : ', with no white under it'}: grade ${grade}${grade === 'F' ? ', it won’t scan' : ', not every scanner reads it'}. ${enough ? 'Lay white under it and its quiet zones.' : white ? 'White under all of it is not enough: lay more hits, or print it elsewhere.' : 'Choose a stack with white under colour, or print it on a white label.'}`,
+        t('plan.hasSymbolContrastBest', {
+          type: barcode.type,
+          content: barcode.content,
+          contrast: decimal(contrast * 100, 0),
+          material: material.name,
+          rest: white
+            ? t('plan.whiteUnder', { cover: decimal(cover * 100, 0) })
+            : t('plan.noWhiteUnder'),
+          grade,
+          rest2: grade === 'F' ? t('plan.wontScan') : t('plan.notEveryScannerReads'),
+          rest3: enough
+            ? t('plan.layWhiteUnderQuiet')
+            : white
+              ? t('plan.whiteUnderAllNot')
+              : t('plan.chooseStackWhiteUnder'),
+        }),
         {
           severity: grade === 'F' ? 'error' : 'warning',
           page: page.number,
@@ -174,7 +191,7 @@ function weakBarcodes(
             enough && {
               repair: {
                 kind: 'rule' as const,
-                label: 'White under barcodes',
+                label: t('plan.whiteUnderBarcodes'),
                 key: white.key,
                 rule: formatRule({
                   ...white.rule,
@@ -228,7 +245,14 @@ function tooMuchInk(plan: PrintPlan, info: ArtworkInfo, pictures: Measures['pict
     return [
       finding(
         'TOTAL_INK',
-        `Trip ${i + 1} lays up to ${most.toFixed(0)} % of ink at one place, ${special.toFixed(0)} % of it special, and ${machine.name} takes ${limit} %: it stays wet or cracks on ${(shareAbove * 100).toFixed(1)} % of the print. Lower a density, lay fewer hits, or print it in two trips.`,
+        t('plan.tripLaysUpInk', {
+          i: i + 1,
+          most: decimal(most, 0),
+          special: decimal(special, 0),
+          machine: machine.name,
+          limit,
+          shareAbove: decimal(shareAbove * 100, 1),
+        }),
         {
           page: page.number,
           measure: { value: most, unit: '%' },

@@ -11,6 +11,7 @@ import type { MachineState } from '../stack/index.ts';
 import type { Work } from './calculate.ts';
 import type { PrintPlan } from './plan.ts';
 import { shelfFindings } from './shelfFindings.ts';
+import { decimal, inSentence, t } from '../texts/index.ts';
 
 interface Page {
   readonly widthMm: number;
@@ -41,23 +42,13 @@ function oversize({ material, machine }: PrintPlan, page: Page): Finding[] {
   const { width, height } = oversizeOf(pieceOf(page), page.trimMm);
   if (material.label || machine.kind !== 'label' || page.bleedDeclared) return [];
   return width < OVERSIZE_MM && height < OVERSIZE_MM
-    ? [
-        finding(
-          'NO_OVERSIZE',
-          `The art is as large as the finished label. Without bleed it is drawn ${OVERSIZE_MM} mm (0.03 in) larger both ways, common practice, so that a cut beside the line shows no material.`,
-        ),
-      ]
+    ? [finding('NO_OVERSIZE', t('plan.artLargeFinishedLabel', { excess: OVERSIZE_MM }))]
     : [];
 }
 
 function cutting({ cutting: paths, machine }: PrintPlan): Finding[] {
   if (!paths || paths.cutMm + paths.creaseMm === 0 || machine.cutter) return [];
-  return [
-    finding(
-      'NO_CUTTER',
-      `${machine.name} has no blade, and this job is to be cut or creased on it. Take the paths out, or choose another machine.`,
-    ),
-  ];
+  return [finding('NO_CUTTER', t('plan.hasNoBladeJob', { machine: machine.name }))];
 }
 
 /** What the finished work says: ink that runs out on the way. */
@@ -75,7 +66,13 @@ function containerFindings(containers: Work['containers']): readonly Finding[] {
     .map(({ name, ml, leftMl, opened, leftAfterMl }) =>
       finding(
         'CONTAINER_SHORT',
-        `The open container of ${name.toLowerCase()} holds ${leftMl.toFixed(0)} mL, and this job takes more: have ${opened} of ${ml.toFixed(0)} mL at hand. ${leftAfterMl.toFixed(0)} mL will be left.`,
+        t('plan.openContainerHoldsMl', {
+          name: inSentence(name),
+          leftMl: decimal(leftMl, 0),
+          opened,
+          ml: decimal(ml, 0),
+          leftAfterMl: decimal(leftAfterMl, 0),
+        }),
       ),
     );
 }

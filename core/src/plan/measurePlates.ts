@@ -28,6 +28,7 @@ import { sceneOf } from './model.ts';
 import { pageOf, type Artwork, type PrintPlan } from './plan.ts';
 import { printedRaster } from './printedRaster.ts';
 import { oneVersion } from './versions.ts';
+import { inSentence, t } from '../texts/index.ts';
 
 export interface MeasureOptions {
   readonly sink?: PlateSink;
@@ -154,7 +155,7 @@ async function othersOf(
       if (!found)
         throw new DomainError(
           'PLATE_ELSEWHERE',
-          `The plate "${from.inkKey}" of another job can’t be had here. Open the job in the app, where the others are, or take that source out of the rule.`,
+          t('plan.plateAnotherJobCant', { inkKey: from.inkKey }),
           'stack',
         );
       others.set(name, found);
@@ -170,7 +171,10 @@ export function plateRaster(plan: PrintPlan, artwork: Artwork, inkKey: string): 
   if (!spec)
     throw new DomainError(
       'PLATE_UNKNOWN',
-      `The job “${plan.name}” has no ${inkName(partOf(inkKey), plan.machine).toLowerCase()} plate. Choose another job, or another ink.`,
+      t('plan.jobHasNoPlate', {
+        plan: plan.name,
+        inkKey: inSentence(inkName(partOf(inkKey), plan.machine)),
+      }),
       'stack',
     );
   const { width, height, dpi } = artwork.raster(pageOf(plan, artwork.info, spec.picture).number);

@@ -13,6 +13,7 @@ import { catalogueStack, modesFor, obstacles, type Stack } from '../stack/index.
 import type { PageJob } from './jobPages.ts';
 import { originIn, type HouseRules, type Shop } from '../shop/index.ts';
 import { PLAN_FORMAT, type PrintPlan } from './plan.ts';
+import { t } from '../texts/index.ts';
 
 /** What spots were used for in earlier jobs, by their names. */
 type RememberedRoles = Readonly<Record<string, Role>>;
@@ -51,7 +52,7 @@ export function newPlan(
       const from = originIn(shop, machine.id, material.id);
       return {
         format: PLAN_FORMAT,
-        name: fileName.replace(/\.[a-z]+$/i, '').replace(/[-_]+/g, ' ') || 'New job',
+        name: fileName.replace(/\.[a-z]+$/i, '').replace(/[-_]+/g, ' ') || t('plan.newJob'),
         artwork: {
           page: page.number,
           rearPage: job.rear,
@@ -81,10 +82,7 @@ export function newPlan(
         ...(from && { from }),
       };
     }
-  throw new DomainError(
-    'NO_MACHINE',
-    'No machine of the shop can print this stack on any of its materials. Begin with another preset.',
-  );
+  throw new DomainError('NO_MACHINE', t('plan.noMachineShopCan'));
 }
 
 /** Roles that a new job begins with: what the shop remembers, and lines that say themselves what they are. */

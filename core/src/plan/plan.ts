@@ -12,6 +12,7 @@ import type { Raster } from '../raster/index.ts';
 import type { Machine, Material, Mode, ArtworkSide, Stack } from '../stack/index.ts';
 import type { PlanOrigin } from '../shop/index.ts';
 import type { Cutting, TripSettings } from '../trips/index.ts';
+import { t } from '../texts/index.ts';
 
 export const PLAN_FORMAT = 4;
 
@@ -96,7 +97,7 @@ export function pageOf(plan: PrintPlan, info: ArtworkInfo, picture: ArtworkSide)
   if (!page)
     throw new DomainError(
       'PAGE_UNKNOWN',
-      `The plan asks for page ${number}, and the artwork has ${info.pages.length}. Choose a page from 1 to ${info.pages.length}.`,
+      t('plan.planAsksPageArtwork', { number, n: info.pages.length }),
       'artwork.page',
     );
   return page;
@@ -108,7 +109,11 @@ export function modeOf({ machine, modeId }: PrintPlan): Mode {
   if (!mode)
     throw new DomainError(
       'MODE_UNKNOWN',
-      `${machine.name} has no mode "${modeId}". It has ${machine.modes.map(({ id }) => id).join(', ')}.`,
+      t('plan.hasNoModeHas', {
+        machine: machine.name,
+        modeId,
+        modes: machine.modes.map(({ id }) => id).join(', '),
+      }),
       'modeId',
     );
   return mode;

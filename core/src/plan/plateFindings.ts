@@ -12,6 +12,7 @@ import {
 } from '../rule/index.ts';
 import { inkName } from '../stack/index.ts';
 import type { PrintPlan } from './plan.ts';
+import { decimal, inSentence, t } from '../texts/index.ts';
 
 /** Below this a plate prints nothing that can be seen; 0.01 % of an A4 sheet is a 2.5 mm square. */
 const NOTHING = 0.0001;
@@ -49,15 +50,15 @@ export function plateFindings(
   const { material } = plan;
   const { rule, key } = spec;
   const found: Finding[] = [];
-  const name = inkName(spec, plan.machine).toLowerCase();
-  const cm2 = (mm2: number) => (mm2 / 100).toFixed(mm2 < 100 ? 2 : 1);
+  const name = inSentence(inkName(spec, plan.machine));
+  const cm2 = (mm2: number) => decimal(mm2 / 100, mm2 < 100 ? 2 : 1);
   if (measure.coverage < NOTHING)
     found.push(
       finding(
         'PLATE_EMPTY',
         rule.from.kind === 'art'
-          ? `The ${name} plate is empty: no separation of the artwork is used for it. Map a spot to ${name}, or lay it under the image.`
-          : `The ${name} plate is empty: nothing is left after ${formatRule(rule)}. Lower the haze or the choke, or begin with another source.`,
+          ? t('plan.plateEmptyNoSeparation', { name })
+          : t('plan.plateEmptyNothingLeft', { name, rule: formatRule(rule) }),
       ),
     );
   found.push(...holeFindings(plan, page, spec, measure));
@@ -65,12 +66,15 @@ export function plateFindings(
     found.push(
       finding(
         'OVERLAP_IN_LAYER',
-        `${inkName(spec, plan.machine)} and colour overlap on ${(measure.overlapMm2 / 100).toFixed(1)} cm² in one layer and would mix on the sheet. Lay them in two layers, or keep them apart in the artwork.`,
+        t('plan.colourOverlapCmOne', {
+          spec: inkName(spec, plan.machine),
+          overlapMm2: decimal(measure.overlapMm2 / 100, 1),
+        }),
         {
           page: page.number,
           measure: { value: measure.overlapMm2 / 100, unit: 'cm²' },
           ...(measure.overlap && { place: { kind: 'cells', cells: measure.overlap } }),
-          ...take(`Keep ${name} out of the colour`, key, {
+          ...take(t('plan.keepOutColour', { name }), key, {
             ...withStep(
               rule,
               { do: 'bare', with: { from: { kind: 'image', haze: 3 }, steps: [] } },
@@ -85,12 +89,16 @@ export function plateFindings(
     found.push(
       finding(
         'CHOKED_AWAY',
-        `The choke takes the ${name} from under ${cm2(measure.thinMm2)} cm² of fine strokes and small type: ${material.name} shows through there. Choke less, or leave them whole.`,
+        t('plan.chokeTakesFromUnder', {
+          name,
+          thinMm2: cm2(measure.thinMm2),
+          material: material.name,
+        }),
         {
           page: page.number,
           measure: { value: measure.thinMm2 / 100, unit: 'cm²' },
           ...(measure.thin && { place: { kind: 'cells', cells: measure.thin } }),
-          ...take('Leave fine strokes whole', key, {
+          ...take(t('plan.leaveFineStrokesWhole'), key, {
             ...rule,
             steps: rule.steps.map((step) =>
               step.do === 'choke' ? { ...step, least: Math.max(step.least, LEAST_STROKE) } : step,
@@ -103,11 +111,14 @@ export function plateFindings(
     found.push(
       finding(
         'CHOKED_TWICE',
-        `The ${name} in the artwork already lies inside the colour by about the choke, along ${(measure.chokedBefore * 100).toFixed(0)} % of its edge: it would be choked twice, and colour would show a rim without ${name}. Is the choke meant?`,
+        t('plan.artworkAlreadyLiesInside', {
+          name,
+          chokedBefore: decimal(measure.chokedBefore * 100, 0),
+        }),
         {
           page: page.number,
           measure: { value: measure.chokedBefore * 100, unit: '%' },
-          ...take('Lay it as drawn, without choke', key, {
+          ...take(t('plan.layDrawnWithoutChoke'), key, {
             ...rule,
             steps: rule.steps.filter((step) => step.do !== 'choke'),
           }),
@@ -118,12 +129,16 @@ export function plateFindings(
     found.push(
       finding(
         'OWN_TAKEN',
-        `The rule takes away ${cm2(measure.own.lostMm2)} cm² of the ${name} that the artist drew${rule.alone ? ', as it replaces it' : ''}.`,
+        t('plan.ruleTakesAwayCm', {
+          lostMm2: cm2(measure.own.lostMm2),
+          name,
+          rest: rule.alone ? t('plan.replaces') : '',
+        }),
         {
           severity: rule.alone ? 'warning' : 'note',
           page: page.number,
           measure: { value: measure.own.lostMm2 / 100, unit: 'cm²' },
-          ...(rule.alone && take('Add what the artist drew', key, { ...rule, alone: false })),
+          ...(rule.alone && take(t('plan.addWhatArtistDrew'), key, { ...rule, alone: false })),
         },
       ),
     );
@@ -168,17 +183,20 @@ function holeFindings(
   const found: Finding[] = [];
   if (shapes.length > 0) {
     const mm2 = shapes.reduce((sum, { areaMm2 }) => sum + areaMm2, 0);
-    const many = shapes.length > 1;
     found.push(
       finding(
         'PAPER_WHITE',
-        `${shapes.length} place${many ? 's' : ''} inside the image, ${(mm2 / 100).toFixed(2)} cm² in all, ${many ? 'have' : 'has'} no ink and so no white: ${material.name} shows there. Look whether eyes, highlights or letters are among them, and say which get white; a rule that begins with the image, cleaned, lets you say it place by place.`,
+        t('plan.placeInsideImageCm', {
+          n: shapes.length,
+          mm2: decimal(mm2 / 100, 2),
+          material: material.name,
+        }),
         {
           page: page.number,
           place: { kind: 'boxes', boxes: shapes.slice(0, MOST_BOXES) },
           measure: { value: mm2 / 100, unit: 'cm²' },
           ...(usesSource(spec.rule, 'image') &&
-            take('White in all of them', spec.key, withStep(spec.rule, PAPER_TOO, FROM_EDGE))),
+            take(t('plan.whiteAllThem'), spec.key, withStep(spec.rule, PAPER_TOO, FROM_EDGE))),
         },
       ),
     );
@@ -187,13 +205,17 @@ function holeFindings(
     found.push(
       finding(
         'PINHOLES',
-        `${dotCount} pinholes, ${(dotMm2 / 100).toFixed(2)} cm² in all, get no white inside the image: ${material.name} glints through the lightest parts.`,
+        t('plan.pinholesCmAllGet', {
+          dotCount,
+          dotMm2: decimal(dotMm2 / 100, 2),
+          material: material.name,
+        }),
         {
           page: page.number,
           place: { kind: 'boxes', boxes: dots.slice(0, MOST_BOXES) },
           measure: { value: dotCount, unit: 'count' },
           ...take(
-            'Close them',
+            t('plan.closeThem'),
             spec.key,
             withStep(
               spec.rule,

@@ -3,6 +3,7 @@ import { finding, type Finding } from '../findings/index.ts';
 import { amountText, ageMatters, dayWords, type JobNeed } from '../stock/index.ts';
 import { usesInkRole, type LotOnShelf, type MachineState } from '../stack/index.ts';
 import type { PrintPlan } from './plan.ts';
+import { t } from '../texts/index.ts';
 
 export function shelfFindings(
   plan: PrintPlan,
@@ -31,14 +32,14 @@ function lotFindings(
       ? {
           repair: {
             kind: 'plan' as const,
-            label: `Take lot ${better.lot}`,
+            label: t('plan.takeLot', { lot: better.lot }),
             change: { lot: better.lot },
           },
         }
       : {};
   const way =
     better && better.lot !== plan.lot
-      ? ` Lot ${better.lot}, ${better.place}, is good and long enough.`
+      ? t('plan.lotGoodLongEnough', { lot: better.lot, place: better.place })
       : '';
   if (plan.lot === '') {
     if (better || lots.some((one) => one.age !== 'over' && fits(one) && enough(one))) return [];
@@ -49,7 +50,11 @@ function lotFindings(
     return [
       finding(
         'LOT_SHORT',
-        `This job takes ${text(need.amount)} of ${plan.material.name}, and ${most > 0 ? `no good lot has more than ${text(most)} free` : 'no good lot is on the shelf'}. Order it, or print it in parts from two lots.`,
+        t('plan.jobTakesOrderPrint', {
+          amount: text(need.amount),
+          material: plan.material.name,
+          rest: most > 0 ? t('plan.noGoodLotHas', { most: text(most) }) : t('plan.noGoodLotShelf'),
+        }),
       ),
     ];
   }
@@ -58,7 +63,11 @@ function lotFindings(
     return [
       finding(
         'LOT_SHORT',
-        `Lot ${plan.lot} of ${plan.material.name} is not on the shelf.${way || ' Choose one that is.'}`,
+        t('plan.lotNotShelf', {
+          lot: plan.lot,
+          material: plan.material.name,
+          way: way || t('plan.chooseOne'),
+        }),
         take,
       ),
     ];
@@ -69,7 +78,16 @@ function lotFindings(
     found.push(
       finding(
         'LOT_OVER_AGE',
-        `Lot ${own.lot} of ${plan.material.name} was good until ${dayWords(own.until!)}. ${matters === 'much' ? 'Plasticiser migrates in clear film, and white on it crazes' : 'Adhesion and colour may be less'}.${way || ' Make a test print on it first, and order fresh material.'}`,
+        t('plan.lotGoodUntil', {
+          lot: own.lot,
+          material: plan.material.name,
+          until: dayWords(own.until!),
+          rest:
+            matters === 'much'
+              ? t('plan.plasticiserMigratesClearFilm')
+              : t('plan.adhesionColourMayLess'),
+          way: way || t('plan.makeTestPrintFirst'),
+        }),
         { severity: matters === 'much' ? 'warning' : 'note', ...take },
       ),
     );
@@ -77,14 +95,23 @@ function lotFindings(
     found.push(
       finding(
         'LOT_SOON_OVER',
-        `Lot ${own.lot} of ${plan.material.name} is good until ${dayWords(own.until!)}: use it first.`,
+        t('plan.lotGoodUntilUse', {
+          lot: own.lot,
+          material: plan.material.name,
+          until: dayWords(own.until!),
+        }),
       ),
     );
   if (!enough(own))
     found.push(
       finding(
         'LOT_SHORT',
-        `This job takes ${text(need.amount)}, and lot ${own.lot} has ${text(own.free)} free.${way || ' Order more, or print the rest from another lot.'}`,
+        t('plan.jobTakesLotHas', {
+          amount: text(need.amount),
+          lot: own.lot,
+          free: text(own.free),
+          way: way || t('plan.orderMorePrintRest'),
+        }),
         take,
       ),
     );
@@ -95,12 +122,7 @@ function machineFindings(plan: PrintPlan, { due = [], headsParked }: MachineStat
   const white = usesInkRole(plan.stack, 'W');
   return [
     ...(white && headsParked
-      ? [
-          finding(
-            'HEADS_PARKED',
-            `The white heads of ${plan.machine.name} are parked. Fit them and look at the nozzle pattern before the job; the time for it is counted.`,
-          ),
-        ]
+      ? [finding('HEADS_PARKED', t('plan.whiteHeadsParkedFit', { machine: plan.machine.name }))]
       : []),
     ...due
       .filter((one) => white || !one.white)

@@ -3,6 +3,7 @@ import type { ArtworkInfo } from '../artwork/index.ts';
 import { finding, type Finding, type PlanChange } from '../findings/index.ts';
 import { facingPicture, readsBackwards } from '../look/index.ts';
 import {
+  SIDE_NAMES,
   allLayers,
   formatStack,
   layerName,
@@ -17,6 +18,7 @@ import {
 } from '../stack/index.ts';
 import { slotWanted, splitTrips } from '../trips/index.ts';
 import { modeOf, type PrintPlan } from './plan.ts';
+import { inSentence, t } from '../texts/index.ts';
 
 /** Drying between two trips that suits any ink, minutes; common practice runs from 3 to 15. */
 const SHORT_WAIT = 3;
@@ -51,11 +53,11 @@ function mirroring({ stack, viewing }: PrintPlan): Finding[] {
     return finding(
       'READS_BACKWARDS',
       was
-        ? `From the ${side} the picture reads backwards: it is printed mirrored on the side it is looked at from. Print it as it reads.`
-        : `From the ${side} the picture reads backwards: it is read through the material and not mirrored. Print it mirrored.`,
+        ? t('plan.fromPictureReadsBackwards', { side: SIDE_NAMES[side] })
+        : t('plan.fromPictureReadsBackwardsReadThrough', { side: SIDE_NAMES[side] }),
       {
         ...take(
-          was ? 'Print as it reads' : 'Print mirrored',
+          was ? t('plan.printReads') : t('plan.printMirrored'),
           stackChange(mirrored(stack, picture)),
         ),
       },
@@ -78,8 +80,13 @@ function wetSilver({ stack, machine }: PrintPlan): Finding[] {
     return [
       finding(
         'SILVER_WET',
-        `Silver at ${density} % under colour stays wet and muddies it. ${machine.name} dries up to ${limit} %.`,
-        { ...take(`Lay silver at ${limit} %`, stackChange(withDensity(stack, index, 'S', limit))) },
+        t('plan.silverUnderColourStays', { density, machine: machine.name, limit }),
+        {
+          ...take(
+            t('plan.laySilver', { limit }),
+            stackChange(withDensity(stack, index, 'S', limit)),
+          ),
+        },
       ),
     ];
   });
@@ -89,15 +96,11 @@ function clearUnderLaminate({ stack, laminated }: PrintPlan): Finding[] {
   if (!laminated || !usesInkRole(stack, 'V')) return [];
   const without = withoutInkRole(stack, 'V');
   return [
-    finding(
-      'CLEAR_UNDER_LAMINATE',
-      'Clear under a laminate is not seen. Leave it out, or leave the print unlaminated.',
-      {
-        ...(without
-          ? take('Leave the clear out', stackChange(without))
-          : take('Leave it unlaminated', { laminated: false })),
-      },
-    ),
+    finding('CLEAR_UNDER_LAMINATE', t('plan.clearUnderLaminateNot'), {
+      ...(without
+        ? take(t('plan.leaveClearOut'), stackChange(without))
+        : take(t('plan.leaveUnlaminated'), { laminated: false })),
+    }),
   ];
 }
 
@@ -113,9 +116,12 @@ function wetHits({ stack, machine, trips }: PrintPlan): Finding[] {
   return [
     finding(
       'WHITE_HITS_WET',
-      `${hits} hits of white go down wet on wet, and colour on top of them: white is thick and dries slowly. Common practice is a wait of ${SHORT_WAIT} to ${LONG_WAIT} min, colour in a trip of its own.`,
+      t('plan.hitsWhiteGoDown', { hits, short: SHORT_WAIT, long: LONG_WAIT }),
       {
-        ...take(`Two trips, ${LONG_WAIT} min between`, { split: 'apart', waitMinutes: LONG_WAIT }),
+        ...take(t('plan.twoTripsMinBetween', { long: LONG_WAIT }), {
+          split: 'apart',
+          waitMinutes: LONG_WAIT,
+        }),
       },
     ),
   ];
@@ -126,11 +132,9 @@ function onePicture({ stack, artwork }: PrintPlan, info: ArtworkInfo): Finding[]
     return [];
   const other = info.pages.find(({ number }) => number !== artwork.page);
   return [
-    finding(
-      'ONE_PICTURE',
-      `This stack has two pictures and the plan gives one, so both sides show the same. Choose a page for the rear, or a stack with one picture.`,
-      { ...(other && take(`Page ${other.number} for the rear`, { rearPage: other.number })) },
-    ),
+    finding('ONE_PICTURE', t('plan.stackHasTwoPictures'), {
+      ...(other && take(t('plan.pageRear', { number: other.number }), { rearPage: other.number })),
+    }),
   ];
 }
 
@@ -142,8 +146,12 @@ function wrongSlot({ stack, machine }: PrintPlan, state: MachineState): Finding[
   return [
     finding(
       'WHITE_SLOT',
-      `${name} wants its white in the slot for ${wanted === 'under' ? 'white under colour' : 'all but white under colour'}, and it stands in the other one. Moving it by hand takes about ${whiteSlot.minutes} min; queue such jobs together.`,
-      { repair: { kind: 'state', label: 'It is moved', change: { whiteSlot: wanted } } },
+      t('plan.wantsWhiteSlotStands', {
+        name,
+        rest: wanted === 'under' ? t('plan.whiteUnderColour') : t('plan.allButWhiteUnder'),
+        minutes: whiteSlot.minutes,
+      }),
+      { repair: { kind: 'state', label: t('plan.moved'), change: { whiteSlot: wanted } } },
     ),
   ];
 }
@@ -165,8 +173,14 @@ function manyTrips(plan: PrintPlan): Finding[] {
   return [
     finding(
       'LAYERS_PER_TRIP',
-      `${mode.name} lays ${mode.layersPerTrip} layer(s) in one trip, and the ${over} has ${layers}: ${layerName(second, machine).toLowerCase()} waits for another trip, registered to the first.`,
-      { ...(better && take(`Use ${better.name}`, { modeId: better.id })) },
+      t('plan.laysLayerSOne', {
+        mode: mode.name,
+        layersPerTrip: mode.layersPerTrip,
+        over,
+        layers,
+        second: inSentence(layerName(second, machine)),
+      }),
+      { ...(better && take(t('plan.use', { better: better.name }), { modeId: better.id })) },
     ),
   ];
 }

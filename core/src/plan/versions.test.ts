@@ -3,8 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { artwork, measures, PLAN } from '../../test/shop.ts';
 import type { ArtworkInfo } from '../artwork/index.ts';
 import type { Layout, Load } from '../layout/index.ts';
-import type { Measures } from '../plates/index.ts';
-import { plateSpecs } from '../plates/index.ts';
+import { type Measures, plateSpecs } from '../plates/index.ts';
 import { calculate } from './calculate.ts';
 import {
   apportion,

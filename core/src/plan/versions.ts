@@ -5,6 +5,7 @@ import type { Layout } from '../layout/index.ts';
 import type { Measures } from '../plates/index.ts';
 import { allLayers } from '../stack/index.ts';
 import { pageOf, type PrintPlan, type Version, type VersionLoads } from './plan.ts';
+import { decimal, t } from '../texts/index.ts';
 
 /** Which pages a plan prints, so that only those are read. */
 export const pagesOf = (plan: PrintPlan): readonly number[] => [
@@ -126,7 +127,14 @@ export function versionFindings(plan: PrintPlan, info: ArtworkInfo): Finding[] {
     return [
       finding(
         'VERSION_SIZE',
-        `Page ${number} is ${page.widthMm.toFixed(1)} × ${page.heightMm.toFixed(1)} mm as printed, and page ${shown.number} is ${shown.widthMm.toFixed(1)} × ${shown.heightMm.toFixed(1)} mm. Versions of one job have one size: take page ${number} out and make it a job of its own.`,
+        t('plan.pageMmPrintedPage', {
+          number,
+          widthMm: decimal(page.widthMm, 1),
+          heightMm: decimal(page.heightMm, 1),
+          number2: shown.number,
+          widthMm2: decimal(shown.widthMm, 1),
+          heightMm2: decimal(shown.heightMm, 1),
+        }),
         { page: number, measure: { value: sizeDifference(page, shown), unit: 'mm' } },
       ),
     ];
@@ -159,7 +167,9 @@ export function mergedFindings(
   return [...groups.values()].map(({ finding, pages }) => {
     if (pages.length === found.length) return finding;
     const which =
-      pages.length === 1 ? `Version on page ${pages[0]}` : `Versions on pages ${listed(pages)}`;
+      pages.length === 1
+        ? t('plan.versionPage', { pages: pages[0] })
+        : t('plan.versionsPages', { pages: listed(pages) });
     return {
       ...finding,
       page: finding.page ?? pages[0],
@@ -180,6 +190,6 @@ export function listed(numbers: readonly number[]): string {
     to - from > 1 ? [`${from} to ${to}`] : from === to ? [`${from}`] : [`${from}`, `${to}`],
   );
   return words.length > 1
-    ? `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`
+    ? t('plan.and', { words: words.slice(0, -1).join(', '), words2: words[words.length - 1] })
     : (words[0] ?? '');
 }

@@ -2,6 +2,7 @@
 import { money, total, type Currency, type Money } from '../units/index.ts';
 import type { ProcessNeeds } from './needs.ts';
 import type { Process } from './processes.ts';
+import { t } from '../texts/index.ts';
 
 export interface ProcessCost {
   readonly total: Money;
@@ -31,19 +32,19 @@ export function processCost(
     ? [
         ['goods', Math.max(process.leastOrder, good * process.filmPerM2)],
         ['carriage', process.carriage],
-        ['ordering and checking', (process.handlingMinutes / MINUTES) * labourRate],
+        [t('processes.orderingChecking'), (process.handlingMinutes / MINUTES) * labourRate],
       ]
     : [
-        ['plates, frames or cylinders', process.plateEach * separations],
-        ['making ready', setupHours * process.hourRate],
+        [t('processes.platesFramesCylinders'), process.plateEach * separations],
+        [t('processes.makingReady'), setupHours * process.hourRate],
         ['running', runHours * process.hourRate],
         ['proof', process.proof],
         ['die', cut ? process.die : 0],
         ['handwork', hands * labourRate],
-        ['ordering and checking', (process.handlingMinutes / MINUTES) * labourRate],
+        [t('processes.orderingChecking'), (process.handlingMinutes / MINUTES) * labourRate],
         ['material', (drawn + process.setupM2 * separations) * material.pricePerM2],
         ['ink', m2 * separations * process.inkPerM2],
-        ['film and mask', m2 * separations * process.filmPerM2],
+        [t('processes.filmMask'), m2 * separations * process.filmPerM2],
       ];
   const lines = amounts
     .filter(([, minor]) => minor > 0)

@@ -2,9 +2,10 @@
  * Other ways to have a job made, each with what it costs to begin and to go on. All figures are defaults for a shop to overwrite:
  * the usual order of magnitude, from memory; what each process is good for is the trade's common knowledge.
  */
+import { CLASS_NAMES, FORM_NAMES, type Material } from '../stack/index.ts';
 import type { MaterialClass } from '../optics/index.ts';
-import type { Material } from '../stack/index.ts';
 import type { ProcessNeeds } from './needs.ts';
+import { decimal, t } from '../texts/index.ts';
 
 export const PROCESS_IDS = [
   'screen',
@@ -83,8 +84,12 @@ export const PROCESSES: readonly Process[] = [
     trimPercent: 10,
     spoilagePercent: 5,
     handlingMinutes: 15,
-    name: 'Screen printing',
-    about: 'The thickest and most opaque white, on any surface; a frame for each colour.',
+    get name() {
+      return t('processes.screenPrinting');
+    },
+    get about() {
+      return t('processes.thickestMostOpaqueWhite');
+    },
     plateEach: 4500,
     setupMinutes: 20,
     setupM2: 0.5,
@@ -108,8 +113,12 @@ export const PROCESSES: readonly Process[] = [
     trimPercent: 8,
     spoilagePercent: 3,
     handlingMinutes: 30,
-    name: 'Flexo',
-    about: 'A fairly opaque white for long runs on rolls; no fine gradients.',
+    get name() {
+      return t('processes.flexo');
+    },
+    get about() {
+      return t('processes.fairlyOpaqueWhiteLong');
+    },
     plateEach: 18_000,
     setupMinutes: 25,
     setupM2: 20,
@@ -133,8 +142,12 @@ export const PROCESSES: readonly Process[] = [
     trimPercent: 12,
     spoilagePercent: 4,
     handlingMinutes: 30,
-    name: 'Offset',
-    about: 'Fine detail with a thin white: good on metallised stock, grey on clear film.',
+    get name() {
+      return t('processes.offset');
+    },
+    get about() {
+      return t('processes.fineDetailThinWhite');
+    },
     plateEach: 2500,
     setupMinutes: 15,
     setupM2: 60,
@@ -158,8 +171,12 @@ export const PROCESSES: readonly Process[] = [
     trimPercent: 6,
     spoilagePercent: 2,
     handlingMinutes: 45,
-    name: 'Gravure',
-    about: 'Opaque and fine, with cylinders that cost thousands each: for millions of pieces.',
+    get name() {
+      return t('processes.gravure');
+    },
+    get about() {
+      return t('processes.opaqueFineCylindersCost');
+    },
     plateEach: 300_000,
     setupMinutes: 60,
     setupM2: 300,
@@ -183,8 +200,12 @@ export const PROCESSES: readonly Process[] = [
     trimPercent: 0,
     spoilagePercent: 0,
     handlingMinutes: 20,
-    name: 'Buying from another shop',
-    about: 'Sent out to somebody who prints white every day.',
+    get name() {
+      return t('processes.buyingFromAnotherShop');
+    },
+    get about() {
+      return t('processes.sentOutSomebodyWho');
+    },
     plateEach: 0,
     setupMinutes: 0,
     setupM2: 0,
@@ -212,8 +233,12 @@ export const PROCESSES: readonly Process[] = [
     spoilagePercent: 4,
     handlingMinutes: 5,
     covers: true,
-    name: 'Printed film, laminated and applied by hand',
-    about: 'Printed on white film, left to gas out, laminated or masked, and applied.',
+    get name() {
+      return t('processes.printedFilmLaminatedApplied');
+    },
+    get about() {
+      return t('processes.printedWhiteFilmLeft');
+    },
     plateEach: 0,
     setupMinutes: 2,
     setupM2: 0.02,
@@ -239,8 +264,12 @@ export const PROCESSES: readonly Process[] = [
     trimPercent: 15,
     spoilagePercent: 5,
     handlingMinutes: 5,
-    name: 'Coloured film, cut and weeded by hand',
-    about: 'Cut from coloured film, weeded, masked and applied: labour and waiting decide.',
+    get name() {
+      return t('processes.colouredFilmCutWeeded');
+    },
+    get about() {
+      return t('processes.cutFromColouredFilm');
+    },
     plateEach: 0,
     setupMinutes: 8,
     setupM2: 0.2,
@@ -266,24 +295,33 @@ export function whyNotProcess(process: Process, needs: ProcessNeeds): readonly s
   const { name } = process;
   const reasons: string[] = [];
   if (!process.materials.includes(needs.material.class))
-    reasons.push(`${name} does not print ${needs.material.class} material.`);
+    reasons.push(
+      t('processes.doesNotPrintMaterial', { name, class: CLASS_NAMES[needs.material.class] }),
+    );
   if (!process.forms.includes(needs.material.form))
-    reasons.push(`${name} does not print on a ${needs.material.form}.`);
+    reasons.push(t('processes.doesNotPrint', { name, form: FORM_NAMES[needs.material.form] }));
   if (needs.opacity > process.opacity + 0.005)
     reasons.push(
-      `Its white covers ${(process.opacity * 100).toFixed(0)} %, and ${(needs.opacity * 100).toFixed(0)} % are wanted.`,
+      t('processes.whiteCoversWanted', {
+        opacity: decimal(process.opacity * 100, 0),
+        opacity2: decimal(needs.opacity * 100, 0),
+      }),
     );
-  if (needs.bare && process.covers)
-    reasons.push('Its film hides the material, which is to be seen.');
-  if (needs.gradients && !process.gradients)
-    reasons.push('It prints no fine gradients, and this art has tints or pictures.');
+  if (needs.bare && process.covers) reasons.push(t('processes.filmHidesMaterialWhich'));
+  if (needs.gradients && !process.gradients) reasons.push(t('processes.printsNoFineGradients'));
   if (needs.detailMm !== null && needs.detailMm < process.detailMm)
     reasons.push(
-      `Its finest stroke is ${process.detailMm} mm, and this art has ${needs.detailMm.toFixed(2)} mm.`,
+      t('processes.finestStrokeMmArt', {
+        detailMm: process.detailMm,
+        detailMm2: decimal(needs.detailMm, 2),
+      }),
     );
   if (needs.separations > process.mostSeparations)
     reasons.push(
-      `It takes ${needs.separations} separations, and more than ${process.mostSeparations} are not sensible.`,
+      t('processes.takesSeparationsMoreThan', {
+        separations: needs.separations,
+        mostSeparations: process.mostSeparations,
+      }),
     );
   return reasons;
 }

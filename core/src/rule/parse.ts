@@ -27,6 +27,7 @@ import {
   type PagePoint,
   type Step,
 } from './rule.ts';
+import { t } from '../texts/index.ts';
 
 /** Largest of each kind of number: what a reader of a plan may be asked to do. */
 const MOST = { mm: 20_000, finishMm: 5, px: 100, mm2: 100, percent: 100 };
@@ -61,7 +62,8 @@ function tokens(text: string): Token[] {
   while (TOKEN.lastIndex < text.trimEnd().length) {
     const from = TOKEN.lastIndex;
     const match = TOKEN.exec(text);
-    if (!match) return refuse(`"${text.slice(from).trim()}" can’t be read in the rule "${text}".`);
+    if (!match)
+      return refuse(t('rule.cantReadRule', { text: text.slice(from).trim(), text2: text }));
     const [all, word, number, unit, place, out, quoted] = match;
     const other = place ?? out;
     found.push({
@@ -105,12 +107,12 @@ class Reader {
   }
 
   #fail(wanted: string): never {
-    const got = this.#next ? `"${this.#next.text}"` : 'the end';
-    return refuse(`The rule "${this.#text}" needs ${wanted} and has ${got} there.`);
+    const got = this.#next ? `"${this.#next.text}"` : t('rule.end');
+    return refuse(t('rule.ruleNeedsHasThere', { text: this.#text, wanted, got }));
   }
 
   end(): void {
-    if (this.#next) this.#fail('to end');
+    if (this.#next) this.#fail(t('rule.toEnd'));
   }
 
   #take(word: string): boolean {
@@ -127,7 +129,7 @@ class Reader {
     const { number, unit, joint } = this.#next ?? {};
     if (number === undefined || unit || joint) return this.#fail(what);
     if (number < least || number > most)
-      refuse(`In the rule "${this.#text}" ${what} must be ${least} to ${most}, and is ${number}.`);
+      refuse(t('rule.ruleMust', { text: this.#text, what, least, most, number }));
     this.#at++;
     return number;
   }
@@ -147,9 +149,7 @@ class Reader {
       return this.#fail(what);
     const limit = most[unit as Unit];
     if (number <= 0 || number > limit)
-      refuse(
-        `In the rule "${this.#text}" ${what} must be more than 0 and at most ${limit} ${unit}, and is ${number}.`,
-      );
+      refuse(t('rule.ruleMustMoreThan', { text: this.#text, what, limit, unit, number }));
     this.#at++;
     return { value: number, unit: unit as Unit };
   }
@@ -166,9 +166,9 @@ class Reader {
   #spot(): PagePoint {
     const { number, other, joint } = this.#next ?? {};
     if (number === undefined || other === undefined || joint !== ',')
-      return this.#fail('a place, two numbers with a comma between them');
+      return this.#fail(t('rule.placeTwoNumbersComma'));
     if (Math.max(Math.abs(number), Math.abs(other)) > MOST.mm)
-      refuse(`In the rule "${this.#text}" a place lies up to ${MOST.mm} mm away.`);
+      refuse(t('rule.rulePlaceLiesUp', { text: this.#text, mm: MOST.mm }));
     this.#at++;
     return { x: number, y: other };
   }
@@ -176,9 +176,9 @@ class Reader {
   #points(least: number): PagePoint[] {
     const points: PagePoint[] = [];
     while (this.#next?.joint === ',') points.push(this.#spot());
-    if (points.length < least) this.#fail(`at least ${least} places`);
+    if (points.length < least) this.#fail(t('rule.leastPlaces', { least }));
     if (points.length > MOST_POINTS)
-      refuse(`A drawn shape has at most ${MOST_POINTS} points, and this one ${points.length}.`);
+      refuse(t('rule.drawnShapeHasMost', { most: MOST_POINTS, n: points.length }));
     return points;
   }
 
@@ -191,10 +191,9 @@ class Reader {
 
   recipe(outermost: boolean): Recipe & { alone: boolean } {
     const kind = this.#next?.word;
-    if (kind === undefined) this.#fail('a source such as image, art or sheet');
+    if (kind === undefined) this.#fail(t('rule.sourceSuchImageArt'));
     this.#at++;
-    if (++this.#depth > MOST_DEPTH)
-      refuse(`A rule inside a rule goes ${MOST_DEPTH} deep at most. Take it apart into steps.`);
+    if (++this.#depth > MOST_DEPTH) refuse(t('rule.ruleInsideRuleGoes', { most: MOST_DEPTH }));
     const open = this.#take('(');
     const from = this.#source(kind!, open);
     const steps: Step[] = [];
@@ -202,7 +201,7 @@ class Reader {
     if (open) {
       for (let step = this.#step(); step; step = this.#step()) steps.push(step);
       alone = outermost && this.#take('alone');
-      if (!this.#take(')')) this.#fail('a step or ")"');
+      if (!this.#take(')')) this.#fail(t('rule.step'));
     }
     this.#depth--;
     return { from, steps, alone };
@@ -210,7 +209,7 @@ class Reader {
 
   #source(kind: string, open: boolean): Source {
     const haze = () =>
-      open ? this.#named('haze', 'the haze in percent', 0, 50, DEFAULT_HAZE) : DEFAULT_HAZE;
+      open ? this.#named('haze', t('rule.hazePercent'), 0, 50, DEFAULT_HAZE) : DEFAULT_HAZE;
     const needs = () => {
       if (!open) this.#fail('"("');
     };
@@ -230,7 +229,7 @@ class Reader {
       case 'cleaned': {
         const background = haze();
         const highlight = this.#take('highlight')
-          ? this.#measure('the area of a highlight', { mm2: MOST.mm2 }).value
+          ? this.#measure(t('rule.areaHighlight'), { mm2: MOST.mm2 }).value
           : DEFAULT_HIGHLIGHT;
         return {
           kind,
@@ -241,23 +240,23 @@ class Reader {
         };
       }
       case 'match':
-        return { kind, within: open ? this.#named('near', 'how near in L*', 0.5, 50, 2) : 2 };
+        return { kind, within: open ? this.#named('near', t('rule.howNearL'), 0.5, 50, 2) : 2 };
       case 'ink': {
         needs();
         const ink = INKS.find((name) => this.#take(name));
-        if (!ink) return this.#fail('one of C, M, Y, K');
-        return { kind, ink, above: this.#named('above', 'the tint in percent', 0, 100, 50) };
+        if (!ink) return this.#fail(t('rule.oneCMY'));
+        return { kind, ink, above: this.#named('above', t('rule.tintPercent'), 0, 100, 50) };
       }
       case 'separation':
         needs();
-        return { kind, name: this.#quoted('the name of a separation in quotes') };
+        return { kind, name: this.#quoted(t('rule.nameSeparationQuotes')) };
       case 'codes':
-        return { kind, margin: open ? this.#named('margin', 'the margin in mm', 0, 20, 0) : 0 };
+        return { kind, margin: open ? this.#named('margin', t('rule.marginMm'), 0, 20, 0) : 0 };
       case 'box':
       case 'ellipse': {
         needs();
-        const at = () => this.#number('a place in mm', -MOST.mm, MOST.mm);
-        const size = () => this.#number('a size in mm', 0, MOST.mm);
+        const at = () => this.#number(t('rule.placeMm'), -MOST.mm, MOST.mm);
+        const size = () => this.#number(t('rule.sizeMm'), 0, MOST.mm);
         const shape = {
           shape: kind,
           left: at(),
@@ -272,22 +271,20 @@ class Reader {
         return { kind: 'shape', shape: { shape: kind, points: this.#points(3) } };
       case 'brush': {
         needs();
-        const width = this.#number('the width of the brush in mm', 0.05, 1000);
+        const width = this.#number(t('rule.widthBrushMm'), 0.05, 1000);
         return { kind: 'shape', shape: { shape: kind, width, points: this.#points(1) } };
       }
       case 'plate': {
         needs();
-        const job = this.#quoted('the job in quotes');
+        const job = this.#quoted(t('rule.jobQuotes'));
         const inkKey = this.#next?.word;
         if (inkKey === undefined || !INK_KEY.test(inkKey))
-          return this.#fail('the key of a special ink, such as W or S');
+          return this.#fail(t('rule.keySpecialInkSuch'));
         this.#at++;
         return { kind, job, inkKey };
       }
       default:
-        return refuse(
-          `"${kind}" is not a source of a rule: write art, separation, sheet, image, outside, paper, cleaned, light, vivid, match, ink, codes, box, ellipse, polygon, brush or plate.`,
-        );
+        return refuse(t('rule.notSourceRuleWrite', { kind }));
     }
   }
 
@@ -295,8 +292,7 @@ class Reader {
     const word = this.#next?.word;
     if (word === undefined || word === 'alone') return undefined;
     this.#at++;
-    if (++this.#steps > MOST_STEPS)
-      refuse(`A rule has ${MOST_STEPS} steps at most. Leave out what changes nothing.`);
+    if (++this.#steps > MOST_STEPS) refuse(t('rule.ruleHasStepsMost', { most: MOST_STEPS }));
     switch (word) {
       case 'add':
       case 'bare':
@@ -308,45 +304,49 @@ class Reader {
       case 'drop':
         return {
           do: word,
-          upTo: this.#measure<Small['unit']>('an area such as 0.5mm2, or a width such as 0.2mm', {
+          upTo: this.#measure<Small['unit']>(t('rule.areaSuch05mm2'), {
             mm2: MOST.mm2,
             mm: MOST.finishMm,
           }),
         };
       case 'choke': {
         const by = this.#length();
-        return { do: word, by, least: this.#named('least', 'the stroke in mm', 0, 5, 0) };
+        return { do: word, by, least: this.#named('least', t('rule.strokeMm'), 0, 5, 0) };
       }
       case 'spread':
         return { do: word, by: this.#length() };
       case 'feather':
-        return { do: word, mm: this.#measure('a width', { mm: MOST.finishMm }, 'mm').value };
+        return { do: word, mm: this.#measure(t('rule.width'), { mm: MOST.finishMm }, 'mm').value };
       case 'density':
-        return { do: word, percent: this.#number('the density in percent', 1, 100) };
+        return { do: word, percent: this.#number(t('rule.densityPercent'), 1, 100) };
       case 'spare': {
         this.#expect('black');
-        const above = this.#number('the tint of black in percent', 50, 100);
-        return { do: word, above, inner: this.#named('inner', 'how far under in mm', 0, 5, 0) };
+        const above = this.#number(t('rule.tintBlackPercent'), 50, 100);
+        return { do: word, above, inner: this.#named('inner', t('rule.howFarUnderMm'), 0, 5, 0) };
       }
       case 'curve': {
         const points: [number, number][] = [];
         while (this.#next?.joint === ':') {
           const { number, other } = this.#next;
           if (number! > 100 || other! > 100 || number! < 0 || number! <= (points.at(-1)?.[0] ?? -1))
-            this.#fail('points of a curve that rise from 0 to 100');
+            this.#fail(t('rule.pointsCurveRiseFrom'));
           points.push([number!, other!]);
           this.#at++;
         }
-        if (points.length < 2) this.#fail('at least two points such as 0:0 100:80');
+        if (points.length < 2) this.#fail(t('rule.leastTwoPointsSuch'));
         return { do: word, points };
       }
       default:
         this.#at--;
-        return this.#fail('a step such as add, bare, within, close, drop, choke or spread');
+        return this.#fail(t('rule.stepSuchAddBare'));
     }
   }
 
   #length(): Length {
-    return this.#measure<Length['unit']>('a length', { mm: MOST.finishMm, px: MOST.px }, 'mm');
+    return this.#measure<Length['unit']>(
+      t('rule.length'),
+      { mm: MOST.finishMm, px: MOST.px },
+      'mm',
+    );
   }
 }

@@ -1,4 +1,5 @@
 /** Common wishes for a single plate, by names of our own. */
+import { t } from '../texts/index.ts';
 export interface Wish {
   readonly id: string;
   readonly name: string;
@@ -10,68 +11,112 @@ export interface Wish {
 export const WISHES: readonly Wish[] = [
   {
     id: 'as-drawn',
-    name: 'As drawn',
+    get name() {
+      return t('rule.drawn');
+    },
     rule: 'art',
-    about: 'Only what the artist drew into a separation of its own.',
+    get about() {
+      return t('rule.onlyWhatArtistDrew');
+    },
   },
   {
     id: 'snug',
-    name: 'Snug fit',
+    get name() {
+      return t('rule.snugFit');
+    },
     rule: 'image(close 0.5mm2 choke 0.2 least 0.3)',
-    about: 'Under any ink, pinholes closed, pulled in a little; fine strokes stay whole.',
+    get about() {
+      return t('rule.underAnyInkPinholes');
+    },
   },
   {
     id: 'faces',
-    name: 'Faces and photographs',
+    get name() {
+      return t('rule.facesPhotographs');
+    },
     rule: 'cleaned(choke 0.2 least 0.3)',
-    about: 'Eyes and highlights get it, the haze of a scan does not.',
+    get about() {
+      return t('rule.eyesHighlightsGetHaze');
+    },
   },
   {
     id: 'whole-sheet',
-    name: 'Whole sheet',
+    get name() {
+      return t('rule.wholeSheet');
+    },
     rule: 'sheet',
-    about: 'Edge to edge, whether there is image or not.',
+    get about() {
+      return t('rule.edgeEdgeWhetherThere');
+    },
   },
   {
     id: 'paper-bare',
-    name: 'Sheet, paper-white left bare',
+    get name() {
+      return t('rule.sheetPaperWhiteLeft');
+    },
     rule: 'sheet(bare paper)',
-    about: 'Everywhere but in shapes that the image encloses without ink.',
+    get about() {
+      return t('rule.everywhereButShapesImage');
+    },
   },
   {
     id: 'not-under-black',
-    name: 'Not under black',
+    get name() {
+      return t('rule.notUnderBlack');
+    },
     rule: 'image(close 0.5mm2 spare black 95 inner 0.2 choke 0.2 least 0.3)',
-    about: 'Solid black covers by itself; the plate still reaches a little under its edge.',
+    get about() {
+      return t('rule.solidBlackCoversItself');
+    },
   },
   {
     id: 'by-lightness',
-    name: 'Stronger where lighter',
+    get name() {
+      return t('rule.strongerWhereLighter');
+    },
     rule: 'light(within image(choke 0.2))',
-    about: 'Graded: full under the lightest ink, none under black.',
+    get about() {
+      return t('rule.gradedFullUnderLightest');
+    },
   },
   {
     id: 'by-saturation',
-    name: 'Stronger where more colourful',
+    get name() {
+      return t('rule.strongerWhereMoreColourful');
+    },
     rule: 'vivid(within image(choke 0.2))',
-    about: 'Graded: full under pure colour, none under grey.',
+    get about() {
+      return t('rule.gradedFullUnderPure');
+    },
   },
   {
     id: 'just-enough',
-    name: 'Just enough',
+    get name() {
+      return t('rule.justEnough');
+    },
     rule: 'match(within image(choke 0.2))',
-    about: 'As little as brings the print within 2 L* of the same art on white.',
+    get about() {
+      return t('rule.littleBringsPrintWithin');
+    },
   },
   {
     id: 'till-ground',
-    name: 'Ground for barcodes',
+    get name() {
+      return t('rule.groundBarcodes');
+    },
     rule: 'codes(margin 1)',
-    about: 'A box under each barcode, its quiet zones and 1 mm more.',
+    get about() {
+      return t('rule.boxUnderEachBarcode');
+    },
   },
   {
     id: 'around',
-    name: 'Around the image',
+    get name() {
+      return t('rule.aroundImage');
+    },
     rule: 'outside(choke 0.1)',
-    about: 'Where there is no ink.',
+    get about() {
+      return t('rule.whereThereNoInk');
+    },
   },
 ];

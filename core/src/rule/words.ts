@@ -1,11 +1,20 @@
 /** Rules in the operator's words. */
 import type { Length, PlateRule, Recipe, Shape, Small, Source, Step } from './rule.ts';
+import { t } from '../texts/index.ts';
 
 const SHAPES: Record<Shape['shape'], string> = {
-  box: 'a drawn box',
-  ellipse: 'a drawn ellipse',
-  polygon: 'a drawn outline',
-  brush: 'a brush stroke',
+  get box() {
+    return t('rule.drawnBox');
+  },
+  get ellipse() {
+    return t('rule.drawnEllipse');
+  },
+  get polygon() {
+    return t('rule.drawnOutline');
+  },
+  get brush() {
+    return t('rule.brushStroke');
+  },
 };
 const INKS = { C: 'cyan', M: 'magenta', Y: 'yellow', K: 'black' } as const;
 
@@ -13,66 +22,72 @@ const INKS = { C: 'cyan', M: 'magenta', Y: 'yellow', K: 'black' } as const;
 export function sourceWords(from: Source): string {
   switch (from.kind) {
     case 'art':
-      return 'as drawn in the artwork';
+      return t('rule.drawnArtwork');
     case 'separation':
-      return `where the separation “${from.name}” is`;
+      return t('rule.whereSeparation', { from: from.name });
     case 'sheet':
-      return 'on the whole sheet';
+      return t('rule.onTheWholeSheet');
     case 'image':
-      return `under the image, any ink above ${from.haze} %`;
+      return t('rule.underImageAnyInk', { haze: from.haze });
     case 'outside':
-      return `outside the image, no ink above ${from.haze} %`;
+      return t('rule.outsideImageNoInk', { haze: from.haze });
     case 'paper':
-      return 'on paper-white inside the image';
+      return t('rule.paperWhiteInsideImage');
     case 'cleaned':
-      return 'under the image, cleaned of haze and with its highlights';
+      return t('rule.underImageCleanedHaze');
     case 'light':
-      return 'more where the image is lighter';
+      return t('rule.moreWhereImageLighter');
     case 'vivid':
-      return 'more where the image is more saturated';
+      return t('rule.moreWhereImageMore');
     case 'match':
-      return `as much as brings it within ${from.within} L* of the art on white`;
+      return t('rule.muchBringsWithinL', { within: from.within });
     case 'ink':
-      return `where ${INKS[from.ink]} is above ${from.above} %`;
+      return t('rule.whereAbove', { inks: INKS[from.ink], above: from.above });
     case 'codes':
       return from.margin > 0
-        ? `under barcodes, their quiet zones and ${from.margin} mm more`
-        : 'under barcodes and their quiet zones';
+        ? t('rule.underBarcodesTheirQuiet', { margin: from.margin })
+        : t('rule.underBarcodesTheirQuietZones');
     case 'shape':
       return `in ${SHAPES[from.shape.shape]}`;
     case 'plate':
-      return 'where a plate of another job is';
+      return t('rule.wherePlateAnotherJob');
   }
 }
 
 const length = ({ value, unit }: Length) => `${value} ${unit}`;
 const small = ({ value, unit }: Small) =>
-  unit === 'mm2' ? `up to ${value} mm²` : `narrower than ${value} mm`;
+  unit === 'mm2' ? t('rule.upMm', { value }) : t('rule.narrowerThanMm', { value });
 
 export function stepWords(step: Step): string {
   switch (step.do) {
     case 'add':
-      return `and ${recipeWords(step.with)}`;
+      return t('rule.and', { with: recipeWords(step.with) });
     case 'bare':
-      return `but not ${recipeWords(step.with)}`;
+      return t('rule.butNot', { with: recipeWords(step.with) });
     case 'within':
-      return `only ${recipeWords(step.with)}`;
+      return t('rule.only', { with: recipeWords(step.with) });
     case 'close':
-      return `holes ${small(step.upTo)} closed`;
+      return t('rule.holesClosed', { upTo: small(step.upTo) });
     case 'drop':
-      return `specks ${small(step.upTo)} dropped`;
+      return t('rule.specksDropped', { upTo: small(step.upTo) });
     case 'choke':
-      return `choke ${length(step.by)}${step.least > 0 ? ` but for strokes under ${step.least} mm` : ''}`;
+      return t('rule.choke', {
+        by: length(step.by),
+        rest: step.least > 0 ? t('rule.butStrokesUnderMm', { least: step.least }) : '',
+      });
     case 'spread':
-      return `spread ${length(step.by)}`;
+      return t('rule.spread', { by: length(step.by) });
     case 'feather':
-      return `fading in over ${step.mm} mm`;
+      return t('rule.fadingOverMm', { mm: step.mm });
     case 'curve':
-      return 'along a tone curve';
+      return t('rule.alongToneCurve');
     case 'density':
-      return `thinned to ${step.percent} %`;
+      return t('rule.thinned', { percent: step.percent });
     case 'spare':
-      return `not under black from ${step.above} %${step.inner > 0 ? `, but ${step.inner} mm under its edge` : ''}`;
+      return t('rule.notUnderBlackFrom', {
+        above: step.above,
+        rest: step.inner > 0 ? t('rule.butMmUnderEdge', { inner: step.inner }) : '',
+      });
   }
 }
 
@@ -80,4 +95,4 @@ const recipeWords = ({ from, steps }: Recipe): string =>
   [sourceWords(from), ...steps.map(stepWords)].join(', ');
 
 export const ruleWords = ({ alone, ...recipe }: PlateRule): string =>
-  [recipeWords(recipe), ...(alone ? ['whatever the artist drew'] : [])].join(', ');
+  [recipeWords(recipe), ...(alone ? [t('rule.whateverArtistDrew')] : [])].join(', ');

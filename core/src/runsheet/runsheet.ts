@@ -16,6 +16,7 @@ import {
 import { ruleWords } from '../rule/index.ts';
 import { dayWords } from '../stock/index.ts';
 import { slotWanted, type Trip } from '../trips/index.ts';
+import { decimal, inSentence, t } from '../texts/index.ts';
 
 export interface Setting {
   readonly label: string;
@@ -46,15 +47,19 @@ export interface RunSheetInput {
   readonly findings: readonly Finding[];
 }
 
-const mm = (value: number) => `${value.toFixed(1)} mm`;
+const mm = (value: number) => `${decimal(value, 1)} mm`;
 const setting = (label: string, value: string): Setting => ({ label, value });
 
 const CURE_CAUTIONS: Record<PrintPlan['machine']['cure'], readonly string[]> = {
-  uv: [
-    'UV lamps harm eyes and skin: keep shields closed. Uncured UV ink sensitises skin: wear gloves.',
-  ],
-  solvent: ['Solvent vapour: keep the ventilation running and sources of ignition away.'],
-  water: ['Heaters can burn: let guides and platen cool before touching them.'],
+  get uv() {
+    return [t('runsheet.uvLampsHarmEyes')];
+  },
+  get solvent() {
+    return [t('runsheet.solventVapourKeepVentilation')];
+  },
+  get water() {
+    return [t('runsheet.heatersCanBurnLet')];
+  },
 };
 
 export function runSheet(input: RunSheetInput): readonly RunStep[] {
@@ -82,19 +87,21 @@ function prepare({ plan, state, inks, containers, findings }: RunSheetInput): Ru
   const slot = slotWanted(plan.stack);
   const special = inks.filter(({ channel }) => ['W', 'S', 'V'].includes(channel));
   return {
-    title: 'Get the machine ready',
+    title: t('runsheet.getMachineReady'),
     settings: [
-      setting('Machine', plan.machine.name),
+      setting(t('runsheet.machine'), plan.machine.name),
       ...inks.map(({ channel, ml }) => {
         const found = containers.find((one) => one.channel === channel);
-        const left = found ? `, ${found.leftMl.toFixed(0)} mL in the open container` : '';
-        return setting(`Ink ${channel}`, `${ml.toFixed(1)} mL${left}`);
+        const left = found
+          ? t('runsheet.mlOpenContainer', { leftMl: decimal(found.leftMl, 0) })
+          : '';
+        return setting(t('runsheet.ink', { channel }), `${decimal(ml, 1)} mL${left}`);
       }),
       ...(whiteSlot && special.some(({ channel }) => channel === 'W')
         ? [
             setting(
-              'Slot of the white',
-              `${slot === 'under' ? 'for white under colour' : 'for all other work'}${state.whiteSlot === undefined ? '' : state.whiteSlot === slot ? ', where it stands' : ': MOVE it there'}`,
+              t('runsheet.slotWhite'),
+              `${slot === 'under' ? t('runsheet.whiteUnderColour') : t('runsheet.allOtherWork')}${state.whiteSlot === undefined ? '' : state.whiteSlot === slot ? t('runsheet.whereStands') : t('runsheet.moveThere')}`,
             ),
           ]
         : []),
@@ -102,51 +109,47 @@ function prepare({ plan, state, inks, containers, findings }: RunSheetInput): Ru
     checks: [
       ...containers
         .filter(({ opened }) => opened > 0)
-        .map(
-          ({ name, opened, ml }) =>
-            `${opened} more container${opened > 1 ? 's' : ''} of ${name.toLowerCase()}, ${ml.toFixed(0)} mL, ${opened > 1 ? 'stand' : 'stands'} by: the open one runs out on the way.`,
+        .map(({ name, opened, ml }) =>
+          t('runsheet.moreContainerMlStands', {
+            n: opened,
+            name: inSentence(name),
+            ml: decimal(ml, 0),
+          }),
         ),
-      ...(plan.trips.fittedFor
-        ? [
-            'The waste container is emptied before inks are changed, and there is enough in both containers.',
-          ]
-        : []),
+      ...(plan.trips.fittedFor ? [t('runsheet.wasteContainerEmptiedBefore')] : []),
       ...(special.some(({ channel }) => channel === 'W' || channel === 'S')
-        ? ['White and silver settle: turn the containers gently from side to side before use.']
+        ? [t('runsheet.whiteSilverSettleTurn')]
         : []),
-      special.length
-        ? 'Print a nozzle check on clear or coloured stock: white on white can’t be seen.'
-        : 'Print a nozzle check.',
+      special.length ? t('runsheet.printNozzleCheckClear') : t('runsheet.printNozzleCheck'),
       ...findings.filter(({ severity }) => severity !== 'note').map(({ message }) => message),
     ],
-    cautions: [
-      'Waste ink and cleaning fluid are regulated waste; follow the makers’ safety data sheets and local codes.',
-      ...CURE_CAUTIONS[plan.machine.cure],
-    ],
+    cautions: [t('runsheet.wasteInkCleaningFluid'), ...CURE_CAUTIONS[plan.machine.cure]],
   };
 }
 
 /** The lot with where it lies and until when it is good, as far as the shelf knows it. */
 function lotText(lot: string, { shelf }: MachineState): string {
-  if (lot === '') return 'write it down here: ________';
+  if (lot === '') return t('runsheet.writeDownHere');
   const own = shelf?.lots.find((one) => one.lot === lot);
   if (!own) return lot;
   const age =
     own.age === 'over'
-      ? `OVER-AGE since ${dayWords(own.until!)}`
+      ? t('runsheet.overAgeSince', { until: dayWords(own.until!) })
       : own.until
-        ? `good until ${dayWords(own.until)}`
-        : 'no date known';
+        ? t('runsheet.goodUntil', { until: dayWords(own.until) })
+        : t('runsheet.noDateKnown');
   return [lot, ...(own.place ? [own.place] : []), age].join(', ');
 }
 
 /** `Loads 2 to 5`. */
 export const loadsName = ({ first, times }: VersionLoads): string =>
-  times > 1 ? `Loads ${first} to ${first + times - 1}` : `Load ${first}`;
+  times > 1
+    ? t('runsheet.loads', { first, first2: first + times - 1 })
+    : t('runsheet.load', { first });
 
 /** What lies on each of those loads: `page 2 × 40, page 3 × 8`. */
 export const piecesText = ({ pieces }: VersionLoads): string =>
-  pieces.map(({ page, copies }) => `page ${page} × ${copies}`).join(', ');
+  pieces.map(({ page, copies }) => t('runsheet.page', { page, copies })).join(', ');
 
 function material({ plan, state, layout, versionLoads }: RunSheetInput): RunStep {
   const { material: stock, machine } = plan;
@@ -154,69 +157,75 @@ function material({ plan, state, layout, versionLoads }: RunSheetInput): RunStep
   const rigid = stock.form === 'board';
   const over = bedOverhang(machine, stock);
   return {
-    title: 'Load the material',
+    title: t('runsheet.loadMaterial'),
     settings: [
-      setting('Material', stock.name),
-      setting('Lot', lotText(plan.lot, state)),
-      setting('Width', mm(stock.width)),
-      setting('Thickness', `${stock.thickness} mm`),
-      setting('Loads', `${layout.loadCount} × up to ${first.copies} copies`),
-      ...(layout.loadCount > 1
-        ? [setting('Last load', `${layout.loads[layout.loads.length - 1].copies} copies`)]
-        : []),
-      setting('Copies across', `${layout.columns}`),
-      ...[...new Set(layout.loads.flatMap(({ others }) => others.map(({ name }) => name)))].map(
-        (name) => setting('Shares its loads', name),
+      setting(t('runsheet.material'), stock.name),
+      setting(t('runsheet.lot'), lotText(plan.lot, state)),
+      setting(t('runsheet.width'), mm(stock.width)),
+      setting(t('runsheet.thickness'), `${stock.thickness} mm`),
+      setting(
+        t('runsheet.loads2'),
+        t('runsheet.upCopies', { loadCount: layout.loadCount, copies: first.copies }),
       ),
-      setting('Printed length', mm(first.length)),
+      ...(layout.loadCount > 1
+        ? [
+            setting(
+              t('runsheet.lastLoad'),
+              t('runsheet.copies', { copies: layout.loads[layout.loads.length - 1].copies }),
+            ),
+          ]
+        : []),
+      setting(t('runsheet.copiesAcross'), `${layout.columns}`),
+      ...[...new Set(layout.loads.flatMap(({ others }) => others.map(({ name }) => name)))].map(
+        (name) => setting(t('runsheet.sharesLoads'), name),
+      ),
+      setting(t('runsheet.printedLength'), mm(first.length)),
       ...versionLoads.map((loads) => setting(loadsName(loads), piecesText(loads))),
     ],
     checks: [
-      ...(stock.class === 'clear'
-        ? [
-            'Read the date of the lot: white crazes on over-age film. Use the oldest good roll first.',
-          ]
-        : []),
+      ...(stock.class === 'clear' ? [t('runsheet.readDateLotWhite')] : []),
       ...(rigid
         ? [
-            'Measure the thickness and set the head height; nothing may stand proud of the board.',
+            t('runsheet.measureThicknessSetHead'),
             ...(machine.clearance === undefined
               ? []
               : [
-                  `${(machine.clearance - stock.thickness).toFixed(1)} mm are left under the head: nothing on the bed may reach that high.`,
+                  t('runsheet.mmLeftUnderHead', {
+                    clearance: decimal(machine.clearance - stock.thickness, 1),
+                  }),
                 ]),
-            ...(over.width + over.length > 0
-              ? ['What sticks out beyond the bed is carried and does not tip.']
-              : []),
+            ...(over.width + over.length > 0 ? [t('runsheet.whatSticksOutBeyond')] : []),
           ]
-        : ['The material lies flat, without curl or dust.']),
-      'The right side is up.',
+        : [t('runsheet.materialLiesFlatWithout')]),
+      t('runsheet.rightSideUp'),
     ],
     cautions: [
-      'The carriage moves fast and rollers pinch: hands clear before starting.',
-      ...(rigid ? ['A raised or curled edge strikes the head.'] : []),
-      ...(machine.cure === 'water' || machine.cure === 'solvent' ? ['Heated platen: burns.'] : []),
+      t('runsheet.carriageMovesFastRollers'),
+      ...(rigid ? [t('runsheet.raisedCurledEdgeStrikes')] : []),
+      ...(machine.cure === 'water' || machine.cure === 'solvent'
+        ? [t('runsheet.heatedPlatenBurns')]
+        : []),
     ],
   };
 }
 
 function testPrint({ plan, opacity }: RunSheetInput): RunStep {
   return {
-    title: 'Make a test print of one copy',
+    title: t('runsheet.makeTestPrintOne'),
     settings: opacity.layers.map(({ layer, contrastRatio }) =>
       setting(
-        `Opacity of ${layer.toLowerCase()}`,
-        `${(contrastRatio * 100).toFixed(0)} % (contrast ratio)`,
+        t('runsheet.opacity', { layer: inSentence(layer) }),
+        t('runsheet.contrastRatio', { contrastRatio: decimal(contrastRatio * 100, 0) }),
       ),
     ),
     checks: [
-      'White sits under everything that needs it; look at eyes, highlights and small type.',
-      'No white peeks out beyond the colour.',
+      t('runsheet.whiteSitsUnderEverything'),
+      t('runsheet.noWhitePeeksOut'),
       ...(plan.stack.back.length || plan.stack.front.some(({ mirror }) => mirror)
-        ? ['Text reads right from the side it will be seen from.']
+        ? [t('runsheet.textReadsRightFrom')]
         : []),
-      'A barcode, if there is one, scans.',
-      'The customer has seen and signed the proof.',
+      t('runsheet.barcodeIfThereOne'),
+      t('runsheet.customerHasSeenSigned'),
     ],
     cautions: [],
   };
@@ -236,53 +245,71 @@ function tripStep({ plan, mode }: RunSheetInput, trip: Trip): RunStep {
       const name =
         part.inkRole === 'CMYK' ? undefined : inkFor(plan.machine, keyOf(part))?.spotName;
       return setting(
-        `Layer ${i + 1}: ${inkName(part, plan.machine)}`,
+        t('runsheet.layer', { i: i + 1, part: inkName(part, plan.machine) }),
         [
           `${density} %`,
-          `${layer.hits} hit${layer.hits > 1 ? 's' : ''}`,
+          t('runsheet.hit', { n: layer.hits }),
           ...(rule ? [ruleWords(rule)] : []),
-          ...(name ? [`spot name "${name}"`] : []),
-          ...(mixed ? [layer.mirror ? 'MIRRORED' : 'straight', `page ${pages[i]}`] : []),
+          ...(name ? [t('runsheet.spotName', { name })] : []),
+          ...(mixed
+            ? [
+                layer.mirror ? t('runsheet.mirrored') : t('runsheet.straight'),
+                t('runsheet.pagePages', { pages: pages[i] }),
+              ]
+            : []),
         ].join(', '),
       );
     }),
   );
   return {
     trip: trip.number,
-    title: `Trip ${trip.number}: ${trip.layers
-      .map((layer) => layerName(layer, plan.machine))
-      .join(', then ')
-      .toLowerCase()}`,
+    title: t('runsheet.trip', {
+      number: trip.number,
+      layers: inSentence(
+        trip.layers.map((layer) => layerName(layer, plan.machine)).join(t('runsheet.then')),
+      ),
+    }),
     settings: [
-      setting('Mode', mode.name),
+      setting(t('runsheet.mode'), mode.name),
       ...layers,
-      setting('Order', trip.layers.map((layer) => layerName(layer, plan.machine)).join(' → ')),
-      setting('Print', mixed ? 'as each layer says' : mirrored ? 'MIRRORED' : 'straight'),
       setting(
-        'Page',
+        t('runsheet.order'),
+        trip.layers.map((layer) => layerName(layer, plan.machine)).join(' → '),
+      ),
+      setting(
+        t('runsheet.print'),
+        mixed
+          ? t('runsheet.eachLayerSays')
+          : mirrored
+            ? t('runsheet.mirrored')
+            : t('runsheet.straight'),
+      ),
+      setting(
+        t('runsheet.page2'),
         plan.versions
-          ? 'of each version, as the loads say'
-          : `${[...new Set(pages)].join(' and ')} of the artwork`,
+          ? t('runsheet.eachVersionLoadsSay')
+          : t('runsheet.artwork', { value: [...new Set(pages)].join(t('runsheet.and')) }),
       ),
-      setting('Passes', `${trip.passes}`),
+      setting(t('runsheet.passes'), `${trip.passes}`),
       setting(
-        'Carriage',
-        `${trip.speed} mm/s, ${trip.bidirectional ? 'both directions' : 'one direction'}`,
+        t('runsheet.carriage'),
+        `${trip.speed} mm/s, ${trip.bidirectional ? t('runsheet.bothDirections') : t('runsheet.oneDirection')}`,
       ),
-      setting('Return to origin', trip.returnsToOrigin ? 'ON' : 'off'),
-      setting('Drying after', `${trip.waitSetting} min`),
-      setting('Printing time', `${trip.minutes.toFixed(1)} min`),
+      setting(
+        t('runsheet.returnOrigin'),
+        trip.returnsToOrigin ? t('runsheet.on') : t('runsheet.off'),
+      ),
+      setting(t('runsheet.dryingAfter'), `${trip.waitSetting} min`),
+      setting(t('runsheet.printingTime'), `${decimal(trip.minutes, 1)} min`),
     ],
     checks: [
       mixed
-        ? 'Only the layers that say so are mirrored, once.'
+        ? t('runsheet.onlyLayersSaySo')
         : mirrored
-          ? 'The preview is mirrored, once.'
-          : 'The preview is not mirrored.',
-      'Look at the white before committing to print.',
-      ...(trip.returnsToOrigin
-        ? ['Don’t touch or move the material until the last trip is done.']
-        : []),
+          ? t('runsheet.previewMirroredOnce')
+          : t('runsheet.previewNotMirrored'),
+      t('runsheet.lookWhiteBeforeCommitting'),
+      ...(trip.returnsToOrigin ? [t('runsheet.dontTouchMoveMaterial')] : []),
     ],
     cautions: CURE_CAUTIONS[plan.machine.cure],
   };
@@ -294,23 +321,22 @@ function bladeStep({ plan, layout }: RunSheetInput, what: 'crease' | 'cut'): Run
   const mm = what === 'crease' ? cutting!.creaseMm : cutting!.cutMm;
   const changed = cutting!.creaseMm > 0 && cutting!.cutMm > 0;
   return {
-    title: what === 'crease' ? 'Crease' : 'Cut',
+    title: what === 'crease' ? t('runsheet.crease') : t('runsheet.cut'),
     settings: [
-      setting('Tool', what === 'crease' ? 'creasing wheel' : 'knife'),
-      setting('Path of one copy', `${mm.toFixed(0)} mm`),
-      setting('Loads', `${layout.loadCount}`),
-      ...(machine.cutter ? [setting('Speed', `${machine.cutter.speed} mm/s`)] : []),
+      setting(
+        t('runsheet.tool'),
+        what === 'crease' ? t('runsheet.creasingWheel') : t('runsheet.knife'),
+      ),
+      setting(t('runsheet.pathOneCopy'), `${decimal(mm, 0)} mm`),
+      setting(t('runsheet.loads2'), `${layout.loadCount}`),
+      ...(machine.cutter ? [setting(t('runsheet.speed'), `${machine.cutter.speed} mm/s`)] : []),
     ],
     checks: [
-      ...(what === 'cut' && changed ? ['The creasing wheel is out and the knife is in.'] : []),
-      ...(what === 'crease' && changed ? ['The creasing wheel is in, not the knife.'] : []),
-      what === 'cut'
-        ? 'The print is dry.'
-        : 'Crease first, then white, colour and clear, then cut.',
+      ...(what === 'cut' && changed ? [t('runsheet.creasingWheelOutKnife')] : []),
+      ...(what === 'crease' && changed ? [t('runsheet.creasingWheelNotKnife')] : []),
+      what === 'cut' ? t('runsheet.printDry') : t('runsheet.creaseFirstThenWhite'),
     ],
-    cautions: [
-      'Blades are sharp, and the carriage moves by itself: hands clear, tool changed with the machine stopped.',
-    ],
+    cautions: [t('runsheet.bladesSharpCarriageMoves')],
   };
 }
 
@@ -318,22 +344,28 @@ function bladeStep({ plan, layout }: RunSheetInput, what: 'crease' | 'cut'): Run
 function putBackForOthers({ plan, mode, trips }: RunSheetInput): RunStep | undefined {
   const last = trips[trips.length - 1];
   const settings = [
-    ...(last.hits > 1 ? [setting('Hits', `from ${last.hits} back to 1`)] : []),
-    ...(last.waitSetting > 0 ? [setting('Drying', 'back to 0 min')] : []),
+    ...(last.hits > 1
+      ? [setting(t('runsheet.hits'), t('runsheet.fromBack1', { hits: last.hits }))]
+      : []),
+    ...(last.waitSetting > 0 ? [setting(t('runsheet.drying'), t('runsheet.back0Min'))] : []),
     ...(plan.trips.careful?.length
       ? [
           setting(
-            'Special ink',
-            `back to ${mode.specialSpeed} mm/s, ${mode.passes} passes, ${mode.bidirectional ? 'both directions' : 'one direction'}`,
+            t('runsheet.specialInk'),
+            t('runsheet.backMmSPasses', {
+              specialSpeed: mode.specialSpeed,
+              passes: mode.passes,
+              rest: mode.bidirectional ? t('runsheet.bothDirections') : t('runsheet.oneDirection'),
+            }),
           ),
         ]
       : []),
   ];
   if (settings.length === 0) return undefined;
   return {
-    title: 'Put the machine back for the next job',
+    title: t('runsheet.putMachineBackNext'),
     settings,
-    checks: ['The settings are back.'],
+    checks: [t('runsheet.settingsBack')],
     cautions: [],
   };
 }
@@ -341,54 +373,54 @@ function putBackForOthers({ plan, mode, trips }: RunSheetInput): RunStep | undef
 /** Settings of the trip before that would spoil the next one if they stayed. */
 function putBack(done: Trip, next: Trip): RunStep {
   return {
-    title: `Before trip ${next.number}: put the settings back`,
+    title: t('runsheet.beforeTripPutSettings', { number: next.number }),
     settings: [
-      setting('Hits', `from ${done.hits} to ${next.hits}`),
-      setting('Drying', `to ${next.waitSetting} min`),
-      setting('Return to origin', next.returnsToOrigin ? 'leave ON' : 'turn off'),
-      setting('Carriage', `to ${next.speed} mm/s`),
+      setting(t('runsheet.hits'), t('runsheet.from', { hits: done.hits, hits2: next.hits })),
+      setting(t('runsheet.drying'), t('runsheet.min', { waitSetting: next.waitSetting })),
+      setting(
+        t('runsheet.returnOrigin'),
+        next.returnsToOrigin ? t('runsheet.leave') : t('runsheet.turnOff'),
+      ),
+      setting(t('runsheet.carriage'), t('runsheet.mmS', { speed: next.speed })),
     ],
-    checks: [
-      'The first layer is dry to the touch at a spare edge.',
-      'The head is back at the origin.',
-    ],
+    checks: [t('runsheet.firstLayerDryTouch'), t('runsheet.headBackOrigin')],
     cautions: [],
   };
 }
 
 const turnOver = (): RunStep => ({
-  title: 'Turn the material over',
+  title: t('runsheet.turnMaterialOver'),
   settings: [],
-  checks: ['The print is dry.', 'The registration marks lie on the stops.'],
-  cautions: ['Hands clear of the carriage and rollers.'],
+  checks: [t('runsheet.printDry'), t('runsheet.registrationMarksLieStops')],
+  cautions: [t('runsheet.handsClearCarriageRollers')],
 });
 
 function finish({ plan, layout }: RunSheetInput): RunStep {
   const copies = layout.loads.reduce((sum, load) => sum + load.times * load.copies, 0);
   return {
-    title: 'Finish and count',
+    title: t('runsheet.finishCount'),
     settings: [
-      setting('Good copies', `${copies}`),
+      setting(t('runsheet.goodCopies'), `${copies}`),
       ...(plan.versions ?? [])
         .filter((version) => version.copies > 0)
-        .map((version) => setting(`Of page ${version.page}`, `${version.copies}`)),
+        .map((version) =>
+          setting(t('runsheet.ofPage', { page: version.page }), `${version.copies}`),
+        ),
     ],
     checks: [
       plan.machine.cure === 'solvent'
-        ? 'Let the print gas out before laminating or stacking.'
-        : 'Let the print come to rest before cutting or stacking.',
-      'Write down the machine’s own ink report beside the estimate.',
-      ...(plan.laminated ? ['Laminate or mask.'] : []),
+        ? t('runsheet.letPrintGasOut')
+        : t('runsheet.letPrintComeRest'),
+      t('runsheet.writeDownMachinesOwn'),
+      ...(plan.laminated ? [t('runsheet.laminateMask')] : []),
       ...(plan.extras ?? []).map(({ name }) => `${name}.`),
     ],
     cautions: [
-      'Blades: cut away from the hand.',
-      ...(plan.viewing.light !== 'front'
-        ? ['Light boxes are electrical signs: a licensed installer connects them.']
-        : []),
+      t('runsheet.bladesCutAwayFrom'),
+      ...(plan.viewing.light !== 'front' ? [t('runsheet.lightBoxesElectricalSigns')] : []),
       ...(plan.machine.kind === 'label'
-        ? ['Labels near food: only inks and barriers cleared for food contact.']
-        : ['Signs overhead, and film on safety or insulating glass, need a qualified fitter.']),
+        ? [t('runsheet.labelsNearFoodOnly')]
+        : [t('runsheet.signsOverheadFilmSafety')]),
     ],
   };
 }

@@ -3,14 +3,45 @@
  * where to look it up. Screens are drawn from it.
  */
 import { USUAL_CARE, type Machine } from '../stack/index.ts';
+import { t } from '../texts/index.ts';
 
 export const MACHINE_GROUPS = [
-  { id: 'what', title: 'What it is' },
-  { id: 'bed', title: 'What goes through it' },
-  { id: 'carriage', title: 'How it moves' },
-  { id: 'layers', title: 'What it can lay' },
-  { id: 'time', title: 'What it costs' },
-  { id: 'care', title: 'How white is looked after' },
+  {
+    id: 'what',
+    get title() {
+      return t('shop.what');
+    },
+  },
+  {
+    id: 'bed',
+    get title() {
+      return t('shop.whatGoesThrough');
+    },
+  },
+  {
+    id: 'carriage',
+    get title() {
+      return t('shop.howMoves');
+    },
+  },
+  {
+    id: 'layers',
+    get title() {
+      return t('shop.whatCanLay');
+    },
+  },
+  {
+    id: 'time',
+    get title() {
+      return t('shop.whatCosts');
+    },
+  },
+  {
+    id: 'care',
+    get title() {
+      return t('shop.howWhiteLookedAfter');
+    },
+  },
 ] as const;
 export type MachineGroup = (typeof MACHINE_GROUPS)[number]['id'];
 
@@ -43,389 +74,609 @@ export interface MachineBlock {
   readonly usual: Readonly<Record<string, number | string>>;
 }
 
-const DATA_SHEET = 'The machine’s data sheet.';
-const BY_HAND = 'Measure it once with a ruler.';
-const BY_WATCH = 'Time it once with a watch.';
-
 export const MACHINE_FIELDS: readonly MachineField[] = [
   {
     path: 'kind',
     group: 'what',
-    label: 'Kind',
+    get label() {
+      return t('shop.kind');
+    },
     kind: 'choice',
-    choices: [
-      { value: 'roll', title: 'Roll printer' },
-      { value: 'flatbed', title: 'Flatbed' },
-      { value: 'label', title: 'Label printer' },
-    ],
-    changes: 'Which materials it takes, and how loads are counted.',
-    lookUp: DATA_SHEET,
+    get choices() {
+      return [
+        { value: 'roll', title: t('shop.rollPrinter') },
+        { value: 'flatbed', title: t('shop.flatbed') },
+        { value: 'label', title: t('shop.labelPrinter') },
+      ];
+    },
+    get changes() {
+      return t('shop.whichMaterialsTakesHow');
+    },
+    get lookUp() {
+      return t('shop.machinesDataSheet');
+    },
   },
   {
     path: 'cure',
     group: 'what',
-    label: 'Ink',
+    get label() {
+      return t('shop.ink');
+    },
     kind: 'choice',
-    choices: [
-      { value: 'uv', title: 'UV, cures under the lamp' },
-      { value: 'solvent', title: 'Solvent, dries' },
-      { value: 'water', title: 'Water-based, dries' },
-    ],
-    changes: 'Waits between trips, cautions, and how white is looked after.',
-    lookUp: DATA_SHEET,
+    get choices() {
+      return [
+        { value: 'uv', title: t('shop.uvCuresUnderLamp') },
+        { value: 'solvent', title: t('shop.solventDries') },
+        { value: 'water', title: t('shop.waterBasedDries') },
+      ];
+    },
+    get changes() {
+      return t('shop.waitsBetweenTripsCautions');
+    },
+    get lookUp() {
+      return t('shop.machinesDataSheet');
+    },
   },
   {
     path: 'maxWidth',
     group: 'bed',
-    label: 'Print width',
+    get label() {
+      return t('shop.printWidth');
+    },
     kind: 'length',
     min: 1,
     max: 200_000,
-    changes: 'How many pieces lie beside each other.',
-    lookUp: DATA_SHEET,
+    get changes() {
+      return t('shop.howManyPiecesLie');
+    },
+    get lookUp() {
+      return t('shop.machinesDataSheet');
+    },
   },
   {
     path: 'minWidth',
     group: 'bed',
-    label: 'Narrowest media',
+    get label() {
+      return t('shop.narrowestMedia');
+    },
     kind: 'length',
     max: 200_000,
-    changes: 'Warns of strips that the rollers don’t hold.',
-    lookUp: DATA_SHEET,
+    get changes() {
+      return t('shop.warnsStripsRollersDont');
+    },
+    get lookUp() {
+      return t('shop.machinesDataSheet');
+    },
   },
   {
     path: 'maxLength',
     group: 'bed',
-    label: 'Max print length',
+    get label() {
+      return t('shop.maxPrintLength');
+    },
     kind: 'length',
     min: 1,
     max: 200_000,
-    changes: 'How many loads a job takes.',
-    lookUp: 'The bed, or the longest job that the machine’s own program takes.',
+    get changes() {
+      return t('shop.howManyLoadsJob');
+    },
+    get lookUp() {
+      return t('shop.bedLongestJobMachines');
+    },
   },
   {
     path: 'maxTwoTripLength',
     group: 'bed',
-    label: 'Longest two-trip print in register',
+    get label() {
+      return t('shop.longestTwoTripPrint');
+    },
     kind: 'length',
     min: 1,
     max: 200_000,
-    changes: 'Warns where white and colour of two trips drift apart.',
-    lookUp: 'Print a fine cross at both ends in two trips, and see where they still meet.',
+    get changes() {
+      return t('shop.warnsWhereWhiteColour');
+    },
+    get lookUp() {
+      return t('shop.printFineCrossBoth');
+    },
   },
   {
     path: 'clearance',
     group: 'bed',
-    label: 'Thickest media',
+    get label() {
+      return t('shop.thickestMedia');
+    },
     kind: 'length',
     min: 0.1,
     max: 1000,
     absent: 3,
-    changes: 'Warns of head strikes.',
-    lookUp: DATA_SHEET,
+    get changes() {
+      return t('shop.warnsHeadStrikes');
+    },
+    get lookUp() {
+      return t('shop.machinesDataSheet');
+    },
   },
   {
     path: 'overhang',
     group: 'bed',
-    label: 'Overhang allowed',
+    get label() {
+      return t('shop.overhangAllowed');
+    },
     kind: 'length',
     max: 10_000,
     absent: 0,
-    changes: 'Whether a large board fits.',
-    lookUp: BY_HAND,
+    get changes() {
+      return t('shop.whetherLargeBoardFits');
+    },
+    get lookUp() {
+      return t('shop.measureOnceRuler');
+    },
   },
   {
     path: 'held.leading',
     group: 'bed',
-    label: 'Gripped at the front',
+    get label() {
+      return t('shop.grippedFront');
+    },
     kind: 'length',
     max: 1000,
-    changes: 'Material that can’t be printed.',
-    lookUp: BY_HAND,
+    get changes() {
+      return t('shop.materialCantPrinted');
+    },
+    get lookUp() {
+      return t('shop.measureOnceRuler');
+    },
   },
   {
     path: 'held.trailing',
     group: 'bed',
-    label: 'Gripped at the end',
+    get label() {
+      return t('shop.grippedEnd');
+    },
     kind: 'length',
     max: 1000,
-    changes: 'Material that can’t be printed.',
-    lookUp: BY_HAND,
+    get changes() {
+      return t('shop.materialCantPrinted');
+    },
+    get lookUp() {
+      return t('shop.measureOnceRuler');
+    },
   },
   {
     path: 'held.sides',
     group: 'bed',
-    label: 'Gripped at each side',
+    get label() {
+      return t('shop.grippedEachSide');
+    },
     kind: 'length',
     max: 1000,
-    changes: 'Material that can’t be printed.',
-    lookUp: BY_HAND,
+    get changes() {
+      return t('shop.materialCantPrinted');
+    },
+    get lookUp() {
+      return t('shop.measureOnceRuler');
+    },
   },
   {
     path: 'headHeight',
     group: 'carriage',
-    label: 'Nozzle row',
+    get label() {
+      return t('shop.nozzleRow');
+    },
     kind: 'length',
     min: 0.1,
     max: 1000,
     precision: 1,
-    changes: 'Time: how many times the carriage goes over the print.',
-    lookUp: `${DATA_SHEET} Or nozzles of one row × 25.4 mm ÷ nozzles an inch.`,
+    get changes() {
+      return t('shop.timeHowManyTimes');
+    },
+    get lookUp() {
+      return t('shop.machinesDataSheetNozzles');
+    },
   },
   {
     path: 'headRows',
     group: 'carriage',
-    label: 'Rows of heads',
+    get label() {
+      return t('shop.rowsHeads');
+    },
     kind: 'number',
     min: 1,
     max: 12,
     absent: 1,
-    changes: 'Time of layers that go down in one trip.',
-    lookUp: 'Look at the carriage.',
+    get changes() {
+      return t('shop.timeLayersGoDown');
+    },
+    get lookUp() {
+      return t('shop.lookCarriage');
+    },
   },
   {
     path: 'sweeps',
     group: 'carriage',
-    label: 'Carriage sweeps',
+    get label() {
+      return t('shop.carriageSweeps');
+    },
     kind: 'choice',
-    choices: [
-      { value: 'print', title: 'the width of the print' },
-      { value: 'bed', title: 'the whole bed' },
-    ],
+    get choices() {
+      return [
+        { value: 'print', title: t('shop.widthPrint') },
+        { value: 'bed', title: t('shop.wholeBed') },
+      ];
+    },
     absent: 'print',
-    changes: 'Time of narrow prints.',
-    lookUp: 'Watch it print something narrow.',
+    get changes() {
+      return t('shop.timeNarrowPrints');
+    },
+    get lookUp() {
+      return t('shop.watchPrintSomethingNarrow');
+    },
   },
   {
     path: 'turnSeconds',
     group: 'carriage',
-    label: 'Turnaround',
+    get label() {
+      return t('shop.turnaround');
+    },
     kind: 'number',
     unit: 's',
     max: 60,
     precision: 2,
-    changes: 'Time, most of all of narrow prints.',
-    lookUp: 'Time ten turns with a watch, and divide.',
+    get changes() {
+      return t('shop.timeMostAllNarrow');
+    },
+    get lookUp() {
+      return t('shop.timeTenTurnsWatch');
+    },
   },
   {
     path: 'acceleration',
     group: 'carriage',
-    label: 'Acceleration',
+    get label() {
+      return t('shop.acceleration');
+    },
     kind: 'number',
     unit: 'mm/s²',
     min: 100,
     max: 100_000,
     absent: 4500,
-    changes: 'Time of fast modes: braking and starting take longer.',
-    lookUp: 'Seldom stated. Leave it out, and turning has it in it.',
+    get changes() {
+      return t('shop.timeFastModesBraking');
+    },
+    get lookUp() {
+      return t('shop.seldomStatedLeaveOut');
+    },
   },
   {
     path: 'returnSpeed',
     group: 'carriage',
-    label: 'Return to origin',
+    get label() {
+      return t('shop.returnOrigin');
+    },
     kind: 'number',
     unit: 'mm/s',
     min: 0.1,
     max: 10_000,
     precision: 1,
-    changes: 'Time of jobs of two trips.',
-    lookUp: BY_WATCH,
+    get changes() {
+      return t('shop.timeJobsTwoTrips');
+    },
+    get lookUp() {
+      return t('shop.timeOnceWatch');
+    },
   },
   {
     path: 'returnsToOrigin',
     group: 'carriage',
-    label: 'Can return for a second trip',
+    get label() {
+      return t('shop.canReturnSecondTrip');
+    },
     kind: 'switch',
-    changes: 'Whether layers may be laid in several trips.',
-    lookUp: DATA_SHEET,
+    get changes() {
+      return t('shop.whetherLayersMayLaid');
+    },
+    get lookUp() {
+      return t('shop.machinesDataSheet');
+    },
   },
   {
     path: 'maxLayers',
     group: 'layers',
-    label: 'Layers per side',
+    get label() {
+      return t('shop.layersPerSide');
+    },
     kind: 'number',
     min: 1,
     max: 12,
-    changes: 'Which stacks it can print.',
-    lookUp: 'Its own program: what it offers at most.',
+    get changes() {
+      return t('shop.whichStacksCanPrint');
+    },
+    get lookUp() {
+      return t('shop.ownProgramWhatOffers');
+    },
   },
   {
     path: 'maxHits',
     group: 'layers',
-    label: 'Hits per layer',
+    get label() {
+      return t('shop.hitsPerLayer');
+    },
     kind: 'number',
     min: 1,
     max: 20,
-    changes: 'How opaque white can get.',
-    lookUp: 'Its own program.',
+    get changes() {
+      return t('shop.howOpaqueWhiteCan');
+    },
+    get lookUp() {
+      return t('shop.ownProgram');
+    },
   },
   {
     path: 'inkLimit',
     group: 'layers',
-    label: 'Total ink limit',
+    get label() {
+      return t('shop.totalInkLimit');
+    },
     kind: 'number',
     unit: '%',
     min: 100,
     max: 2000,
-    changes: 'Warns where ink runs. One solid laid once is 100 %.',
-    lookUp: 'Print a wedge of total ink, and see where it runs.',
+    get changes() {
+      return t('shop.warnsWhereInkRuns');
+    },
+    get lookUp() {
+      return t('shop.printWedgeTotalInk');
+    },
   },
   {
     path: 'silverUnderLimit',
     group: 'layers',
-    label: 'Silver limit under colour',
+    get label() {
+      return t('shop.silverLimitUnderColour');
+    },
     kind: 'number',
     unit: '%',
     max: 100,
-    changes: 'Warns of silver that stays wet.',
-    lookUp: 'Print silver from 10 to 100 % under colour, and touch it.',
+    get changes() {
+      return t('shop.warnsSilverStaysWet');
+    },
+    get lookUp() {
+      return t('shop.printSilverFrom10');
+    },
   },
   {
     path: 'barReduction',
     group: 'layers',
-    label: 'Bar width gain',
+    get label() {
+      return t('shop.barWidthGain');
+    },
     kind: 'length',
     max: 0.5,
     precision: 3,
     absent: 0,
-    changes: 'How bars of codes are plated.',
-    lookUp: 'Print one symbol at several reductions, and scan them.',
+    get changes() {
+      return t('shop.howBarsCodesPlated');
+    },
+    get lookUp() {
+      return t('shop.printOneSymbolSeveral');
+    },
   },
   {
     path: 'whiteSlot.minutes',
     group: 'layers',
-    label: 'Moving the white slot',
+    get label() {
+      return t('shop.movingWhiteSlot');
+    },
     kind: 'number',
     unit: 'min',
     max: 240,
-    changes: 'Time between jobs with white under colour and all others.',
-    lookUp: BY_WATCH,
+    get changes() {
+      return t('shop.timeBetweenJobsWhite');
+    },
+    get lookUp() {
+      return t('shop.timeOnceWatch');
+    },
   },
   {
     path: 'hourRate',
     group: 'time',
-    label: 'Machine rate',
+    get label() {
+      return t('shop.machineRate');
+    },
     kind: 'money',
     unit: 'h',
-    changes: 'Cost of every minute.',
-    lookUp: 'Lease, service, power and wear of a year ÷ hours it prints.',
+    get changes() {
+      return t('shop.costEveryMinute');
+    },
+    get lookUp() {
+      return t('shop.leaseServicePowerWear');
+    },
   },
   {
     path: 'setupMinutes',
     group: 'time',
-    label: 'Setup per job',
+    get label() {
+      return t('shop.setupPerJob');
+    },
     kind: 'number',
     unit: 'min',
     max: 10_000,
     precision: 1,
-    changes: 'Time and cost of small jobs.',
-    lookUp: BY_WATCH,
+    get changes() {
+      return t('shop.timeCostSmallJobs');
+    },
+    get lookUp() {
+      return t('shop.timeOnceWatch');
+    },
   },
   {
     path: 'nozzleCheckMinutes',
     group: 'time',
-    label: 'Nozzle check',
+    get label() {
+      return t('shop.nozzleCheck');
+    },
     kind: 'number',
     unit: 'min',
     max: 10_000,
     precision: 1,
     absent: 2,
-    changes: 'Time of every job.',
-    lookUp: BY_WATCH,
+    get changes() {
+      return t('shop.timeEveryJob');
+    },
+    get lookUp() {
+      return t('shop.timeOnceWatch');
+    },
   },
   {
     path: 'cutter.speed',
     group: 'time',
-    label: 'Blade',
+    get label() {
+      return t('shop.blade');
+    },
     kind: 'number',
     unit: 'mm/s',
     min: 0.1,
     max: 10_000,
-    changes: 'Time of jobs that it cuts.',
-    lookUp: 'The setting for the material.',
+    get changes() {
+      return t('shop.timeJobsCuts');
+    },
+    get lookUp() {
+      return t('shop.settingMaterial');
+    },
   },
   {
     path: 'cutter.swapMinutes',
     group: 'time',
-    label: 'Tool change',
+    get label() {
+      return t('shop.toolChange');
+    },
     kind: 'number',
     unit: 'min',
     max: 10_000,
     precision: 1,
-    changes: 'Time of jobs that are cut and creased.',
-    lookUp: BY_WATCH,
+    get changes() {
+      return t('shop.timeJobsCutCreased');
+    },
+    get lookUp() {
+      return t('shop.timeOnceWatch');
+    },
   },
   {
     path: 'fitting.minutes',
     group: 'time',
-    label: 'Fitting and removing a special ink',
+    get label() {
+      return t('shop.fittingRemovingSpecialInk');
+    },
     kind: 'number',
     unit: 'min',
     max: 10_000,
-    changes: 'Time and cost where white is put in for a job.',
-    lookUp: BY_WATCH,
+    get changes() {
+      return t('shop.timeCostWhereWhite');
+    },
+    get lookUp() {
+      return t('shop.timeOnceWatch');
+    },
   },
   {
     path: 'fitting.lossMl',
     group: 'time',
-    label: 'Lost in the lines',
+    get label() {
+      return t('shop.lostLines');
+    },
     kind: 'number',
     unit: 'mL',
     max: 1_000_000,
     precision: 1,
-    changes: 'Ink and cost where white is put in for a job.',
-    lookUp: 'Weigh the waste before and after.',
+    get changes() {
+      return t('shop.inkCostWhereWhite');
+    },
+    get lookUp() {
+      return t('shop.weighWasteBeforeAfter');
+    },
   },
   {
     path: 'fitting.cleaning',
     group: 'time',
-    label: 'Cleaning fluid',
+    get label() {
+      return t('shop.cleaningFluid');
+    },
     kind: 'money',
-    changes: 'Cost where white is put in for a job.',
-    lookUp: 'What is used up × its price.',
+    get changes() {
+      return t('shop.costWhereWhitePut');
+    },
+    get lookUp() {
+      return t('shop.whatUsedUpPrice');
+    },
   },
   {
     path: 'care.school',
     group: 'care',
-    label: 'School',
+    get label() {
+      return t('shop.school');
+    },
     kind: 'choice',
-    choices: [
-      { value: 'moving', title: 'Keep it moving' },
-      { value: 'parking', title: 'Park the heads' },
-    ],
-    changes: 'Which care is due, and whether heads can be parked.',
-    lookUp: 'Park the heads only where the machine has a holder that turns their ink.',
+    get choices() {
+      return [
+        { value: 'moving', title: t('shop.keepMoving') },
+        { value: 'parking', title: t('shop.parkHeads') },
+      ];
+    },
+    get changes() {
+      return t('shop.whichCareDueWhether');
+    },
+    get lookUp() {
+      return t('shop.parkHeadsOnlyWhere');
+    },
   },
   {
     path: 'care.movingMl',
     group: 'care',
-    label: 'White to be printed in two weeks',
+    get label() {
+      return t('shop.whitePrintedTwoWeeks');
+    },
     kind: 'number',
     unit: 'mL',
     max: 10_000,
-    changes: 'When it is told that white stands too much.',
-    lookUp: 'The maker’s advice; about 30 mL is common practice.',
+    get changes() {
+      return t('shop.whenToldWhiteStands');
+    },
+    get lookUp() {
+      return t('shop.makersAdviceAbout30');
+    },
   },
   {
     path: 'care.wasteMl',
     group: 'care',
-    label: 'Waste container holds',
+    get label() {
+      return t('shop.wasteContainerHolds');
+    },
     kind: 'number',
     unit: 'mL',
     min: 10,
     max: 100_000,
-    changes: 'When the waste is to be emptied.',
-    lookUp: DATA_SHEET,
+    get changes() {
+      return t('shop.whenWasteEmptied');
+    },
+    get lookUp() {
+      return t('shop.machinesDataSheet');
+    },
   },
   {
     path: 'care.nozzles',
     group: 'care',
-    label: 'Nozzles in a row',
+    get label() {
+      return t('shop.nozzlesRow');
+    },
     kind: 'number',
     min: 8,
     max: 4096,
-    changes: 'How the nozzle pattern is drawn and judged.',
-    lookUp: DATA_SHEET,
+    get changes() {
+      return t('shop.howNozzlePatternDrawn');
+    },
+    get lookUp() {
+      return t('shop.machinesDataSheet');
+    },
   },
 ];
 
@@ -433,31 +684,41 @@ export const MACHINE_BLOCKS: readonly MachineBlock[] = [
   {
     path: 'held',
     group: 'bed',
-    label: 'Clamps or pinch rollers hold the edges',
+    get label() {
+      return t('shop.clampsPinchRollersHold');
+    },
     usual: { leading: 12, trailing: 12, sides: 5 },
   },
   {
     path: 'whiteSlot',
     group: 'layers',
-    label: 'White is moved by hand between two slots',
+    get label() {
+      return t('shop.whiteMovedHandBetween');
+    },
     usual: { minutes: 10 },
   },
   {
     path: 'cutter',
     group: 'time',
-    label: 'It cuts and creases',
+    get label() {
+      return t('shop.cutsCreases');
+    },
     usual: { speed: 150, swapMinutes: 4 },
   },
   {
     path: 'fitting',
     group: 'time',
-    label: 'Special inks are put in for a job and taken out again',
+    get label() {
+      return t('shop.specialInksPutJob');
+    },
     usual: { minutes: 25, lossMl: 60, cleaning: 900 },
   },
   {
     path: 'care',
     group: 'care',
-    label: 'Its own figures for care',
+    get label() {
+      return t('shop.ownFiguresCare');
+    },
     usual: { ...USUAL_CARE },
   },
 ];

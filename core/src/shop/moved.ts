@@ -1,6 +1,7 @@
 /** What the shop has changed since a plan took its copies, and the plan with the shop's own of today. */
 import type { PrintPlan } from '../plan/plan.ts';
 import type { Shop } from './shop.ts';
+import { t } from '../texts/index.ts';
 
 export const ORIGIN_PARTS = ['machine', 'material', 'prices'] as const;
 export type OriginPart = (typeof ORIGIN_PARTS)[number];
@@ -77,7 +78,7 @@ export function movedOn(plan: PrintPlan, shop: Shop): readonly Moved[] {
     if (!found || found.to <= found.from) return [];
     const fields = fieldChanges(plan[part], found.own);
     if (fields.length === 0) return [];
-    const name = part === 'prices' ? 'Prices' : plan[part].name;
+    const name = part === 'prices' ? t('shop.prices') : plan[part].name;
     return [{ part, name, from: found.from, to: found.to, fields }];
   });
 }

@@ -4,6 +4,7 @@ import type { Machine, Material } from '../stack/index.ts';
 import { contradictionsOf, materialContradictions } from './contradictions.ts';
 import { fieldChanges, type FieldChange } from './moved.ts';
 import type { InkProduct, PriceList, RuleBook, ShopPreset } from './shop.ts';
+import { t } from '../texts/index.ts';
 
 export const SHOP_FILE_FORMAT = 1;
 
@@ -42,10 +43,11 @@ const LISTS = [
   ['preset', 'presets'],
   ['procedure', 'procedures'],
 ] as const;
-const SINGLE = [
-  ['prices', 'Prices'],
-  ['rules', 'House rules'],
-] as const;
+const single = () =>
+  [
+    ['prices', t('shop.prices')],
+    ['rules', t('shop.houseRules')],
+  ] as const;
 
 /** What a file would do to a shop as it is: things that it does not name stay as they are. */
 export function shopChanges(now: ShopFile, file: ShopFile): readonly ShopChange[] {
@@ -59,7 +61,7 @@ export function shopChanges(now: ShopFile, file: ShopFile): readonly ShopChange[
       return { kind, id, name: 'name' in data ? data.name : data.title, what, fields };
     }),
   );
-  const singles = SINGLE.flatMap(([kind, name]): ShopChange[] => {
+  const singles = single().flatMap(([kind, name]): ShopChange[] => {
     const { [kind]: next } = file;
     if (!next) return [];
     const fields = fieldChanges(now[kind], next);

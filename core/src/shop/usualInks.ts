@@ -10,6 +10,7 @@ import {
   type Split,
 } from '../stack/index.ts';
 import type { InkProduct } from './shop.ts';
+import { inSentence, t } from '../texts/index.ts';
 
 type Cure = Machine['cure'];
 
@@ -59,40 +60,53 @@ const extra = (channel: string, name: string, of: readonly ProcessChannel[]): Us
     },
   }),
 });
-const special = (channel: string, role: ChannelRole, name: string, laydown: number): Usual => ({
+/** Names that machines usually want for spots: letter by letter, in no language of the reader. */
+const SPOT_NAMES = {
+  white: 'White',
+  metallic: 'Silver',
+  clear: 'Clear',
+  primer: 'Primer',
+  blockout: 'Block-out',
+} as const;
+const special = (
+  channel: string,
+  role: keyof typeof SPOT_NAMES,
+  name: string,
+  laydown: number,
+): Usual => ({
   channel,
   role,
   name,
-  figures: () => ({ laydown, spotName: name }),
+  figures: () => ({ laydown, spotName: SPOT_NAMES[role] }),
 });
 
-const USUAL: readonly Usual[] = [
-  process('C', 'Cyan'),
-  process('M', 'Magenta'),
-  process('Y', 'Yellow'),
-  process('K', 'Black'),
-  light('Lc', 'Light cyan', 'C'),
-  light('Lm', 'Light magenta', 'M'),
-  light('Lk', 'Light black', 'K'),
-  extra('Or', 'Orange', ['M', 'Y']),
-  extra('Gr', 'Green', ['C', 'Y']),
-  extra('Vi', 'Violet', ['C', 'M']),
+const usual = (): readonly Usual[] => [
+  process('C', t('shop.cyan')),
+  process('M', t('shop.magenta')),
+  process('Y', t('shop.yellow')),
+  process('K', t('shop.black')),
+  light('Lc', t('shop.lightCyan'), 'C'),
+  light('Lm', t('shop.lightMagenta'), 'M'),
+  light('Lk', t('shop.lightBlack'), 'K'),
+  extra('Or', t('shop.orange'), ['M', 'Y']),
+  extra('Gr', t('shop.green'), ['C', 'Y']),
+  extra('Vi', t('shop.violet'), ['C', 'M']),
   {
     channel: 'W',
     role: 'white',
-    name: 'White',
+    name: t('shop.white'),
     figures: (cure) => ({
       laydown: USUAL_WHITE[cure],
       laydownFrom: { kind: 'usual', cure },
       contrastRatio: cure === 'uv' ? 0.76 : 0.7,
-      spotName: 'White',
+      spotName: SPOT_NAMES.white,
       spitPerHour: 0.8,
     }),
   },
-  special('S', 'metallic', 'Silver', 8),
-  special('V', 'clear', 'Clear', 14),
-  special('P', 'primer', 'Primer', 6),
-  special('B', 'blockout', 'Block-out', 10),
+  special('S', 'metallic', t('shop.silver'), 8),
+  special('V', 'clear', t('shop.clear'), 14),
+  special('P', 'primer', t('shop.primer'), 6),
+  special('B', 'blockout', t('shop.blockOut'), 10),
 ];
 
 /** Beside a light ink the strong one begins where the light one is nearly full. */
@@ -120,7 +134,7 @@ function inkFrom({ channel, role, name, figures }: Usual, cure: Cure): Ink {
 
 /** The usual ink of a key. @throws RangeError if there is none */
 export function usualInk(channel: string, cure: Cure): Ink {
-  const found = USUAL.find((ink) => ink.channel === channel);
+  const found = usual().find((ink) => ink.channel === channel);
   if (!found) throw new RangeError(`No usual ink has the key ${channel}.`);
   return inkFrom(found, cure);
 }
@@ -135,10 +149,10 @@ export function newInk(
   without?: string,
 ): Ink {
   const taken = inks.map(({ channel }) => channel).filter((channel) => channel !== without);
-  const usual = USUAL.filter((ink) => ink.role === role);
-  const free = usual.find(({ channel }) => !taken.includes(channel));
+  const ofRole = usual().filter((ink) => ink.role === role);
+  const free = ofRole.find(({ channel }) => !taken.includes(channel));
   if (free) return inkFrom(free, cure);
-  const [first] = usual;
+  const [first] = ofRole;
   const letter = ROLE_LETTERS[role] === 'CMYK' ? first.channel[0] : ROLE_LETTERS[role];
   const ends = Array.from('abcdefghijklmnopqrstuvwyz');
   const end = ends.find((one) => !taken.includes(`${letter}${one}`)) ?? 'z';
@@ -146,7 +160,7 @@ export function newInk(
   return {
     ...ink,
     channel: `${letter}${end}`,
-    name: `Another ${first.name.toLowerCase()}`,
+    name: t('shop.another', { first: inSentence(first.name) }),
     // Two inks of one name would both print.
     spotName: ink.spotName === null ? null : '',
   };
@@ -155,7 +169,7 @@ export function newInk(
 /** An ink as it is bought, by its role. */
 export function newProduct(role: ChannelRole): Omit<InkProduct, 'id'> {
   const { name, pricePerLitre, contrastRatio } = inkFrom(
-    USUAL.find((ink) => ink.role === role)!,
+    usual().find((ink) => ink.role === role)!,
     'solvent',
   );
   return {

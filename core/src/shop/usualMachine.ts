@@ -5,26 +5,102 @@
 import { isSpecialInk, type Ink, type Machine, type ProcessChannel } from '../stack/index.ts';
 import { MACHINE_FIELDS, machineValue } from './machineFields.ts';
 import { assumedFigures, STRONG_SPLIT, usualInk } from './usualInks.ts';
+import { t } from '../texts/index.ts';
 
 /** Inks that are asked for together, by their keys. */
 export const INK_CHOICES = [
-  { id: 'colour', name: 'Cyan, magenta, yellow, black', inks: ['C', 'M', 'Y', 'K'] },
-  { id: 'light', name: 'Light cyan and light magenta', inks: ['Lc', 'Lm'] },
-  { id: 'orange', name: 'Orange', inks: ['Or'] },
-  { id: 'green', name: 'Green', inks: ['Gr'] },
-  { id: 'violet', name: 'Violet', inks: ['Vi'] },
-  { id: 'white', name: 'White', inks: ['W'] },
-  { id: 'silver', name: 'Silver', inks: ['S'] },
-  { id: 'clear', name: 'Clear', inks: ['V'] },
-  { id: 'primer', name: 'Primer', inks: ['P'] },
+  {
+    id: 'colour',
+    get name() {
+      return t('shop.cyanMagentaYellowBlack');
+    },
+    inks: ['C', 'M', 'Y', 'K'],
+  },
+  {
+    id: 'light',
+    get name() {
+      return t('shop.lightCyanLightMagenta');
+    },
+    inks: ['Lc', 'Lm'],
+  },
+  {
+    id: 'orange',
+    get name() {
+      return t('shop.orange');
+    },
+    inks: ['Or'],
+  },
+  {
+    id: 'green',
+    get name() {
+      return t('shop.green');
+    },
+    inks: ['Gr'],
+  },
+  {
+    id: 'violet',
+    get name() {
+      return t('shop.violet');
+    },
+    inks: ['Vi'],
+  },
+  {
+    id: 'white',
+    get name() {
+      return t('shop.white');
+    },
+    inks: ['W'],
+  },
+  {
+    id: 'silver',
+    get name() {
+      return t('shop.silver');
+    },
+    inks: ['S'],
+  },
+  {
+    id: 'clear',
+    get name() {
+      return t('shop.clear');
+    },
+    inks: ['V'],
+  },
+  {
+    id: 'primer',
+    get name() {
+      return t('shop.primer');
+    },
+    inks: ['P'],
+  },
 ] as const;
 export type InkChoice = (typeof INK_CHOICES)[number]['id'];
 
 /** What is usual of each kind, until it is told. Lengths mm, speed mm/s. */
 export const USUAL_KINDS = {
-  roll: { title: 'Roll printer', cure: 'solvent', maxWidth: 1600, maxLength: 20_000 },
-  flatbed: { title: 'Flatbed', cure: 'uv', maxWidth: 1200, maxLength: 600 },
-  label: { title: 'Label printer', cure: 'water', maxWidth: 700, maxLength: 5000 },
+  roll: {
+    get title() {
+      return t('shop.rollPrinter');
+    },
+    cure: 'solvent',
+    maxWidth: 1600,
+    maxLength: 20_000,
+  },
+  flatbed: {
+    get title() {
+      return t('shop.flatbed');
+    },
+    cure: 'uv',
+    maxWidth: 1200,
+    maxLength: 600,
+  },
+  label: {
+    get title() {
+      return t('shop.labelPrinter');
+    },
+    cure: 'water',
+    maxWidth: 700,
+    maxLength: 5000,
+  },
 } as const satisfies Readonly<Record<Machine['kind'], Partial<Machine> & { title: string }>>;
 export const USUAL_MODE = { passes: 8, speed: 800 } as const;
 
@@ -81,7 +157,7 @@ export function newMachine(answers: MachineAnswers): Machine {
     modes: [
       {
         id: 'usual',
-        name: `Usual, ${mode.passes} passes`,
+        name: t('shop.usualPasses', { passes: mode.passes }),
         ...mode,
         specialSpeed: mode.speed,
         bidirectional: true,

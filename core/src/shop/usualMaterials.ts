@@ -2,6 +2,7 @@
 import type { Prices } from '../cost/index.ts';
 import { MATERIAL_FIGURES, type Material } from '../stack/index.ts';
 import type { Shop } from './shop.ts';
+import { t } from '../texts/index.ts';
 
 type Usual = Omit<Material, 'id' | 'width' | 'length'> & {
   /** mm; no wider than the machine that it is for. */
@@ -11,7 +12,9 @@ type Usual = Omit<Material, 'id' | 'width' | 'length'> & {
 
 const USUAL: readonly Usual[] = [
   {
-    name: 'White vinyl',
+    get name() {
+      return t('shop.whiteVinyl');
+    },
     class: 'white',
     form: 'roll',
     width: 1370,
@@ -24,7 +27,9 @@ const USUAL: readonly Usual[] = [
     label: null,
   },
   {
-    name: 'Clear film',
+    get name() {
+      return t('shop.clearFilm');
+    },
     class: 'clear',
     form: 'roll',
     width: 1370,
@@ -37,7 +42,9 @@ const USUAL: readonly Usual[] = [
     label: null,
   },
   {
-    name: 'Clear acrylic, 5 mm',
+    get name() {
+      return t('shop.clearAcrylic5Mm');
+    },
     class: 'clear',
     form: 'board',
     width: 1000,
@@ -50,7 +57,9 @@ const USUAL: readonly Usual[] = [
     label: null,
   },
   {
-    name: 'White card',
+    get name() {
+      return t('shop.whiteCard');
+    },
     class: 'white',
     form: 'sheet',
     width: 450,
@@ -63,7 +72,9 @@ const USUAL: readonly Usual[] = [
     label: null,
   },
   {
-    name: 'Black board, 3 mm',
+    get name() {
+      return t('shop.blackBoard3Mm');
+    },
     class: 'dark',
     form: 'board',
     width: 1000,
@@ -76,7 +87,9 @@ const USUAL: readonly Usual[] = [
     label: null,
   },
   {
-    name: 'Silver film',
+    get name() {
+      return t('shop.silverFilm');
+    },
     class: 'metallic',
     form: 'roll',
     width: 610,
@@ -89,7 +102,9 @@ const USUAL: readonly Usual[] = [
     label: null,
   },
   {
-    name: 'Kraft card',
+    get name() {
+      return t('shop.kraftCard');
+    },
     class: 'natural',
     form: 'sheet',
     width: 450,
@@ -147,7 +162,9 @@ const FIRST_PRICES: Prices = {
 
 /** A shop that states nothing yet. */
 export const EMPTY_SHOP: Shop = {
-  name: 'Our shop',
+  get name() {
+    return t('shop.ourShop');
+  },
   machines: [],
   materials: [],
   prices: FIRST_PRICES,

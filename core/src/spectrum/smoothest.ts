@@ -11,6 +11,7 @@ import { DomainError } from '../errors/index.ts';
 import { remembered } from '../remembered.ts';
 import { D50, labToXyz, type Triple } from './colour.ts';
 import { BANDS, type Spectrum } from './spectrum.ts';
+import { decimal, t } from '../texts/index.ts';
 
 const MAX_ROUNDS = 60;
 const TOLERANCE = 1e-9;
@@ -61,7 +62,7 @@ export const smoothestReflectance: (lab: Triple) => Spectrum = remembered(64, (l
   }
   throw new DomainError(
     'SPECTRUM_UNREACHABLE',
-    `No reflectance was found for the colour Lab ${lab.map((v) => v.toFixed(1)).join(', ')}.`,
+    t('spectrum.noReflectanceFoundColour', { lab: lab.map((v) => decimal(v, 1)).join(', ') }),
   );
 });
 

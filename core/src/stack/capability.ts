@@ -1,7 +1,9 @@
 /** Whether a machine can lay a stack on a material: the reasons against it, each with a way out. */
+import { CLASS_NAMES } from './words.ts';
 import { inkFor, keyOf } from './ink.ts';
 import type { Machine, Material, Mode } from './machine.ts';
 import { allLayers, inkName, type Part, type Stack } from './stack.ts';
+import { inSentence, t } from '../texts/index.ts';
 
 export interface Obstacle {
   readonly code:
@@ -41,21 +43,32 @@ export function obstacles(stack: Stack, machine: Machine, material: Material): r
     if (!inkFor(machine, keyOf(part)))
       found.push({
         code: 'INK_NOT_FITTED',
-        message: `${machine.name} has no ${inkName(part).toLowerCase()} ink. Choose a machine that has, or a stack without it.`,
+        message: t('stack.hasNoInkChoose', {
+          machine: machine.name,
+          part: inSentence(inkName(part)),
+        }),
       });
 
   for (const side of [stack.front, stack.back])
     if (side.length > machine.maxLayers)
       found.push({
         code: 'TOO_MANY_LAYERS',
-        message: `${machine.name} lays at most ${machine.maxLayers} layers on one side; this stack has ${side.length}. Choose fewer layers or another machine.`,
+        message: t('stack.laysMostLayersOne', {
+          machine: machine.name,
+          maxLayers: machine.maxLayers,
+          n: side.length,
+        }),
       });
 
   const hits = Math.max(...layers.map((layer) => layer.hits));
   if (hits > machine.maxHits)
     found.push({
       code: 'TOO_MANY_HITS',
-      message: `${machine.name} lays at most ${machine.maxHits} hits; a layer asks for ${hits}. Set it to ${machine.maxHits} or less.`,
+      message: t('stack.laysMostHitsLayer', {
+        machine: machine.name,
+        maxHits: machine.maxHits,
+        hits,
+      }),
     });
 
   const classModes = machine.modes.filter((mode) => mode.materials.includes(material.class));
@@ -63,12 +76,18 @@ export function obstacles(stack: Stack, machine: Machine, material: Material): r
   if (classModes.length === 0)
     found.push({
       code: 'NO_MODE',
-      message: `${machine.name} has no mode for ${material.class} material. Choose another machine or material.`,
+      message: t('stack.hasNoModeMaterial', {
+        machine: machine.name,
+        class: CLASS_NAMES[material.class],
+      }),
     });
   else if (modes.length === 0)
     found.push({
       code: 'MODE_WITHOUT_SPECIALS',
-      message: `${machine.name} prints ${material.class} material with colour only. Choose a stack without special inks, or another machine.`,
+      message: t('stack.printsMaterialColourOnly', {
+        machine: machine.name,
+        class: CLASS_NAMES[material.class],
+      }),
     });
   else if (
     layers.length > 1 &&
@@ -77,18 +96,21 @@ export function obstacles(stack: Stack, machine: Machine, material: Material): r
   )
     found.push({
       code: 'ONE_TRIP_ONLY',
-      message: `${machine.name} can't go back for a second trip and lays at most ${Math.max(...modes.map((m) => m.layersPerTrip))} layers in one. Choose fewer layers or another machine.`,
+      message: t('stack.cantGoBackSecond', {
+        machine: machine.name,
+        modes: Math.max(...modes.map((m) => m.layersPerTrip)),
+      }),
     });
 
   if (stack.back.length && !material.printableBack)
     found.push({
       code: 'BACK_NOT_PRINTABLE',
-      message: `${material.name} can't be printed on the back. Choose a stack on the front.`,
+      message: t('stack.cantPrintedBackChoose', { material: material.name }),
     });
   if (layers.some((layer) => layer.mirror) && material.optics.transmittance < 0.3)
     found.push({
       code: 'NOT_SEE_THROUGH',
-      message: `${material.name} lets too little light pass to be read through. Choose clear material or a stack read from the front.`,
+      message: t('stack.letsTooLittleLight', { material: material.name }),
     });
   return found;
 }

@@ -1,6 +1,7 @@
 /** The stacks of the trade, written in the notation. A shop can add its own the same way. */
 import { parseStack } from './notation.ts';
 import type { Stack } from './stack.ts';
+import { t } from '../texts/index.ts';
 
 export interface CatalogueEntry {
   readonly id: string;
@@ -17,106 +18,184 @@ export interface CatalogueEntry {
 export const CATALOGUE: readonly CatalogueEntry[] = [
   {
     id: 'colour-only',
-    name: 'Colour only',
+    get name() {
+      return t('stack.colourOnly');
+    },
     notation: 'film | CMYK',
-    use: 'white media, wanted metal shine, frosted look',
-    watch: 'dull on dark and metallic material',
+    get use() {
+      return t('stack.whiteMediaWantedMetal');
+    },
+    get watch() {
+      return t('stack.dullDarkMetallicMaterial');
+    },
     secondSurface: false,
   },
   {
     id: 'white-only',
-    name: 'White only',
+    get name() {
+      return t('stack.whiteOnly');
+    },
     notation: 'film | W@art',
-    use: 'clings, privacy film, dark board',
-    watch: 'paper-white parts of the picture stay bare',
+    get use() {
+      return t('stack.clingsPrivacyFilmDark');
+    },
+    get watch() {
+      return t('stack.paperWhitePartsPicture');
+    },
     secondSurface: false,
   },
   {
     id: 'beside',
-    name: 'White beside colour',
+    get name() {
+      return t('stack.whiteBesideColour');
+    },
     notation: 'film | W@art+CMYK',
-    use: 'accents on wood, metal and kraft',
-    watch: 'white and colour must not overlap: they mix on the sheet',
+    get use() {
+      return t('stack.accentsWoodMetalKraft');
+    },
+    get watch() {
+      return t('stack.whiteColourMustNot');
+    },
     secondSurface: false,
   },
   {
     id: 'under',
-    name: 'White under colour',
+    get name() {
+      return t('stack.whiteUnderColour');
+    },
     notation: 'film | W@image(choke 0.2) / CMYK',
-    use: 'dark, coloured and metallic material, and clear seen from the front',
-    watch: 'white need not be edge to edge; choke it so that it does not peek out',
+    get use() {
+      return t('stack.darkColouredMetallicMaterial');
+    },
+    get watch() {
+      return t('stack.whiteNeedNotEdge');
+    },
     secondSurface: false,
   },
   {
     id: 'over',
-    name: 'White over colour, read through',
+    get name() {
+      return t('stack.whiteOverColourRead');
+    },
     notation: 'W~@sheet / CMYK~ | film',
-    use: 'clear material seen from the other side: windows, acrylic',
-    watch: 'printed mirrored on the back',
+    get use() {
+      return t('stack.clearMaterialSeenFrom');
+    },
+    get watch() {
+      return t('stack.printedMirroredBack');
+    },
     secondSurface: true,
   },
   {
     id: 'three-layer',
-    name: 'Three layers, day and night',
+    get name() {
+      return t('stack.threeLayersDayNight');
+    },
     notation: 'film | CMYK60 / W@sheet / CMYK',
-    use: 'light boxes seen by day and by night',
-    watch: 'the hidden colour is laid weaker on purpose, or the night picture is over-saturated',
+    get use() {
+      return t('stack.lightBoxesSeenDay');
+    },
+    get watch() {
+      return t('stack.hiddenColourLaidWeaker');
+    },
     secondSurface: false,
   },
   {
     id: 'five-layer',
-    name: 'Five layers, two pictures',
+    get name() {
+      return t('stack.fiveLayersTwoPictures');
+    },
     notation: 'film | CMYK:rear~ / W:rear~@image / B@image / W@image / CMYK',
-    use: 'two different pictures on clear, one from each side',
-    watch: 'very slow; few printers can; charge for it',
+    get use() {
+      return t('stack.twoDifferentPicturesClear');
+    },
+    get watch() {
+      return t('stack.verySlowFewPrinters');
+    },
     secondSurface: false,
   },
   {
     id: 'double',
-    name: 'Front and back of one sheet',
+    get name() {
+      return t('stack.frontBackOneSheet');
+    },
     notation: 'W~@image / CMYK~ | film | CMYK',
-    use: 'clear sheets and acrylic with depth: colour on the front, colour and white behind it',
-    watch: 'two sides: turn the sheet and register it; the back is printed mirrored',
+    get use() {
+      return t('stack.clearSheetsAcrylicDepth');
+    },
+    get watch() {
+      return t('stack.twoSidesTurnSheet');
+    },
     secondSurface: false,
   },
   {
     id: 'silver-spot',
-    name: 'Silver beside colour',
+    get name() {
+      return t('stack.silverBesideColour');
+    },
     notation: 'film | CMYK+S@art',
-    use: 'logos and rules in metal, as the artist drew them',
-    watch: 'silver and colour share a layer: they must not overlap',
+    get use() {
+      return t('stack.logosRulesMetalArtist');
+    },
+    get watch() {
+      return t('stack.silverColourShareLayer');
+    },
     secondSurface: false,
   },
   {
     id: 'silver-under',
-    name: 'Silver under colour',
+    get name() {
+      return t('stack.silverUnderColour');
+    },
     notation: 'film | S35@image / CMYK',
-    use: 'a pearl effect on clear or white',
-    watch: 'silver at 30–40 %, never full: it stays wet and the colours turn muddy',
+    get use() {
+      return t('stack.pearlEffectClearWhite');
+    },
+    get watch() {
+      return t('stack.silver3040Never');
+    },
     secondSurface: false,
   },
   {
     id: 'silver-white',
-    name: 'White, then colour with silver',
+    get name() {
+      return t('stack.whiteThenColourSilver');
+    },
     notation: 'film | W@image(choke 0.2) / CMYK+S@art',
-    use: 'labels on clear with metallic accents',
-    watch: 'silver and colour share a layer: they must not overlap',
+    get use() {
+      return t('stack.labelsClearMetallicAccents');
+    },
+    get watch() {
+      return t('stack.silverColourShareLayer');
+    },
     secondSurface: false,
   },
   {
     id: 'clear-on-top',
-    name: 'Clear on top',
+    get name() {
+      return t('stack.clearTop');
+    },
     notation: 'film | W@image(choke 0.2) / CMYK / V@art',
-    use: 'gloss effects and raised accents',
-    watch: 'skip the clear when the print will be laminated',
+    get use() {
+      return t('stack.glossEffectsRaisedAccents');
+    },
+    get watch() {
+      return t('stack.skipClearWhenPrint');
+    },
     secondSurface: false,
   },
   {
     id: 'clear-texture',
-    name: 'Clear texture',
+    get name() {
+      return t('stack.clearTexture');
+    },
     notation: 'film | W@image(choke 0.2) / CMYK / Vx3@art',
-    use: 'raised patterns that are felt, in several hits of clear',
-    watch: 'every hit of clear takes the time of a layer; nothing for a laminate',
+    get use() {
+      return t('stack.raisedPatternsFeltSeveral');
+    },
+    get watch() {
+      return t('stack.everyHitClearTakes');
+    },
     secondSurface: false,
   },
 ];

@@ -64,6 +64,7 @@ export type {
 } from './machine.ts';
 export { UNKNOWN_STATE, type LotOnShelf, type MachineState } from './machineState.ts';
 export { mistakesOf, type Mistake } from './mistakes.ts';
+export { CLASS_NAMES, FORM_NAMES, SIDE_NAMES } from './words.ts';
 export { formatStack, parseStack, partOf } from './notation.ts';
 export { PRESETS, type Preset } from './presets.ts';
 export {

@@ -3,6 +3,7 @@ import type { Step } from '../rule/index.ts';
 import { withoutInkRole } from './edit.ts';
 import { formatStack } from './notation.ts';
 import { usesInkRole, type Stack, type StackLayer } from './stack.ts';
+import { t } from '../texts/index.ts';
 
 export interface Mistake {
   readonly id: 'none' | 'in-front' | 'knocked-out';
@@ -18,11 +19,11 @@ export function mistakesOf(stack: Stack): readonly Mistake[] {
   if (!usesInkRole(stack, 'W') || !bare) return [];
   const hiding = { front: whiteInFront(stack.front), back: whiteInFront(stack.back) };
   return [
-    { id: 'none', name: 'No white', stack: bare },
+    { id: 'none', name: t('stack.noWhite'), stack: bare },
     ...(formatStack(hiding) === formatStack(stack)
       ? []
-      : [{ id: 'in-front' as const, name: 'White in front of the art', stack: hiding }]),
-    { id: 'knocked-out', name: 'White knocked out', stack: knockedOut(stack) },
+      : [{ id: 'in-front' as const, name: t('stack.whiteFrontArt'), stack: hiding }]),
+    { id: 'knocked-out', name: t('stack.whiteKnockedOut'), stack: knockedOut(stack) },
   ];
 }
 

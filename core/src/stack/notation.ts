@@ -20,6 +20,7 @@ import { DomainError } from '../errors/index.ts';
 import { DEFAULT_RULE, formatRule, parseRule } from '../rule/index.ts';
 import { isSpecialKey, keyOf, letterOf, SPECIAL_KEY } from './ink.ts';
 import { INK_ROLES, type Part, type Stack, type StackLayer } from './stack.ts';
+import { t } from '../texts/index.ts';
 
 const PART = new RegExp(
   `^(CMYK|${SPECIAL_KEY})(\\d{1,3})?(?:x(\\d{1,2}))?(:rear)?(~)?(?:@(.+))?$`,
@@ -58,16 +59,13 @@ export function parseStack(text: string): Stack {
     sides.length > film + 2 ||
     sides.filter((s) => s === 'film').length > 1
   )
-    refuse(
-      `A stack needs the word "film" once, with "|" between it and each printed side; got "${text}".`,
-    );
+    refuse(t('stack.stackNeedsWordFilm', { text }));
   const layersOf = (side: string | undefined) => (side ? split(side, '/').map(parseLayer) : []);
   const stack = {
     front: layersOf(sides[film + 1]),
     back: layersOf(film === 1 ? sides[0] : undefined).reverse(),
   };
-  if (stack.front.length + stack.back.length === 0)
-    refuse('A stack needs at least one printed layer.');
+  if (stack.front.length + stack.back.length === 0) refuse(t('stack.stackNeedsLeastOne'));
   return stack;
 }
 
@@ -88,21 +86,17 @@ function parseLayer(text: string): StackLayer {
     picture: pieces.some((piece) => piece.rear) ? ('rear' as const) : ('front' as const),
   };
   const lays = layer.parts.map(keyOf);
-  if (new Set(lays).size < lays.length) refuse(`The layer "${text}" names the same ink twice.`);
+  if (new Set(lays).size < lays.length) refuse(t('stack.layerNamesSameInk', { text }));
   return layer;
 }
 
 function parsePart(text: string): { part: Part; hits: number; rear: boolean; mirror: boolean } {
   const found = PART.exec(text);
-  if (!found)
-    return refuse(
-      `"${text}" is not a layer: write one of ${INK_ROLES.join(', ')}, then density, hits and a rule, as in W70x2@image.`,
-    );
+  if (!found) return refuse(t('stack.notLayerWriteOne', { text, roles: INK_ROLES.join(', ') }));
   const [, key, density = '100', hits = '1', rear, mirror, rule] = found;
-  if (Number(density) < 1 || Number(density) > 100)
-    refuse(`The density in "${text}" must be 1 to 100 %.`);
-  if (Number(hits) < 1) refuse(`The hits in "${text}" must be at least 1.`);
-  if (rule && key === 'CMYK') refuse('Colour prints its own separations and takes no rule.');
+  if (Number(density) < 1 || Number(density) > 100) refuse(t('stack.densityMust1100', { text }));
+  if (Number(hits) < 1) refuse(t('stack.hitsMustLeast1', { text }));
+  if (rule && key === 'CMYK') refuse(t('stack.colourPrintsOwnSeparations'));
   const part = { ...partOf(key), density: Number(density) };
   return {
     part:

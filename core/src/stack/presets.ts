@@ -1,4 +1,5 @@
 /** Ready beginnings: stack, plates and mirroring in one, by names of our own. A shop adds its own. */
+import { t } from '../texts/index.ts';
 export interface Preset {
   readonly name: string;
   readonly about: string;
@@ -8,43 +9,75 @@ export interface Preset {
 
 export const PRESETS: readonly Preset[] = [
   {
-    name: 'Bright on dark board',
-    about: 'two hits of white, snug under the image',
+    get name() {
+      return t('stack.brightDarkBoard');
+    },
+    get about() {
+      return t('stack.twoHitsWhiteSnug');
+    },
     notation: 'film | Wx2@image(close 0.5mm2 choke 0.2 least 0.3) / CMYK',
   },
   {
-    name: 'Portrait on dark or metal',
-    about: 'white under eyes and highlights, none under haze',
+    get name() {
+      return t('stack.portraitDarkMetal');
+    },
+    get about() {
+      return t('stack.whiteUnderEyesHighlights');
+    },
     notation: 'film | W@cleaned(choke 0.2 least 0.3) / CMYK',
   },
   {
-    name: 'Clear label for the till',
-    about: 'white under image and barcodes',
+    get name() {
+      return t('stack.clearLabelTill');
+    },
+    get about() {
+      return t('stack.whiteUnderImageBarcodes');
+    },
     notation: 'film | W@image(close 0.5mm2 choke 0.15 least 0.3 add codes(margin 1)) / CMYK',
   },
   {
-    name: 'Pane read from outside',
-    about: 'mirrored on the back, white behind the image only',
+    get name() {
+      return t('stack.paneReadFromOutside');
+    },
+    get about() {
+      return t('stack.mirroredBackWhiteBehind');
+    },
     notation: 'W~@image(close 0.5mm2) / CMYK~ | film',
   },
   {
-    name: 'Light box, day and night',
-    about: 'weaker colour behind a whole sheet of white',
+    get name() {
+      return t('stack.lightBoxDayNight');
+    },
+    get about() {
+      return t('stack.weakerColourBehindWhole');
+    },
     notation: 'film | CMYK60 / W@sheet / CMYK',
   },
   {
-    name: 'Wood with its grain',
-    about: 'white at 70 %, so that the grain stays faintly visible; common practice',
+    get name() {
+      return t('stack.woodGrain');
+    },
+    get about() {
+      return t('stack.white70SoGrain');
+    },
     notation: 'film | W70@image(close 0.5mm2 choke 0.2 least 0.3) / CMYK',
   },
   {
-    name: 'Metal that shines where it is bare',
-    about: 'white only where the artist drew it',
+    get name() {
+      return t('stack.metalShinesWhereBare');
+    },
+    get about() {
+      return t('stack.whiteOnlyWhereArtist');
+    },
     notation: 'film | W@art / CMYK',
   },
   {
-    name: 'Pearl',
-    about: 'silver at 35 % under the image',
+    get name() {
+      return t('stack.pearl');
+    },
+    get about() {
+      return t('stack.silver35UnderImage');
+    },
     notation: 'film | S35@image(close 0.5mm2) / CMYK',
   },
 ];

@@ -6,6 +6,7 @@
 import type { PlateRule } from '../rule/index.ts';
 import { inkFor, keyOf, sameInk, type SpecialKey } from './ink.ts';
 import type { Machine } from './machine.ts';
+import { t } from '../texts/index.ts';
 
 /** CMYK is the process inks together; W white, S metallic, V clear, B black as block-out, P primer. */
 export const INK_ROLES = ['CMYK', 'W', 'S', 'V', 'B', 'P'] as const;
@@ -14,12 +15,24 @@ export type Special = Exclude<InkRole, 'CMYK'>;
 export const SPECIALS = INK_ROLES.filter((role): role is Special => role !== 'CMYK');
 
 export const INK_ROLE_NAMES: Record<InkRole, string> = {
-  CMYK: 'Colour',
-  W: 'White',
-  S: 'Silver',
-  V: 'Clear',
-  B: 'Block-out black',
-  P: 'Primer',
+  get CMYK() {
+    return t('stack.colour');
+  },
+  get W() {
+    return t('stack.white');
+  },
+  get S() {
+    return t('stack.silver');
+  },
+  get V() {
+    return t('stack.clear');
+  },
+  get B() {
+    return t('stack.blockOutBlack');
+  },
+  get P() {
+    return t('stack.primer');
+  },
 };
 
 export interface Part {
@@ -77,8 +90,8 @@ export function inkName(
 
 /** `W + CMYK` as an operator says it: "White beside colour". */
 export function layerName({ parts, picture }: StackLayer, machine?: Pick<Machine, 'inks'>): string {
-  const names = parts.map((part) => inkName(part, machine)).join(' beside ');
-  return picture === 'rear' ? `${names} (rear picture)` : names;
+  const names = parts.map((part) => inkName(part, machine)).join(` ${t('stack.besideWord')} `);
+  return picture === 'rear' ? t('stack.rearPicture', { names }) : names;
 }
 
 /** Whether a stack lays the ink that a key means on a machine. */

@@ -1,7 +1,8 @@
 /** How old a lot or a container is, and until when it is good. */
-import { addMonths, addWeeks, format, formatISO, parseISO } from 'date-fns';
+import { addMonths, addWeeks, formatISO, parseISO } from 'date-fns';
 import { remembered } from '../remembered.ts';
 import type { Day, StockItem } from './item.ts';
+import { dated, t } from '../texts/index.ts';
 
 /** What the shop knows of a product's keeping. */
 export interface Keeping {
@@ -29,7 +30,7 @@ export const SOON_DAYS = { material: 60, ink: 30 } as const;
 
 export const dayText = (date: Date): Day => formatISO(date, { representation: 'date' });
 /** `4 Dec 2026`: as it is read. */
-export const dayWords = (day: Day): string => format(parseISO(day), 'd MMM yyyy');
+export const dayWords = (day: Day): string => dated(parseISO(day), t('stock.day'));
 const DAY_MS = 24 * 3_600_000;
 /** Days have no hours here: both are midnight, UTC. */
 export const daysBetween = (from: Day, to: Day): number =>
@@ -46,12 +47,12 @@ const lastDay = remembered(
     openWeeks: number | null,
   ): { readonly until: Day; readonly from: string } | null => {
     const days = [
-      ...(expiresOn ? [{ until: expiresOn, from: 'printed on it' }] : []),
+      ...(expiresOn ? [{ until: expiresOn, from: t('stock.printed') }] : []),
       ...(madeOn && shelfLifeMonths !== null
         ? [
             {
               until: dayText(addMonths(parseISO(madeOn), shelfLifeMonths)),
-              from: `made ${dayWords(madeOn)}, keeps ${shelfLifeMonths} months`,
+              from: t('stock.madeKeepsMonths', { madeOn: dayWords(madeOn), shelfLifeMonths }),
             },
           ]
         : []),
@@ -59,7 +60,7 @@ const lastDay = remembered(
         ? [
             {
               until: dayText(addWeeks(parseISO(openedOn), openWeeks)),
-              from: `opened ${dayWords(openedOn)}, keeps ${openWeeks} weeks once open`,
+              from: t('stock.openedKeepsWeeksOnce', { openedOn: dayWords(openedOn), openWeeks }),
             },
           ]
         : []),
@@ -81,7 +82,7 @@ export function ageOf(
   today: Day,
 ): AgeOf {
   const found = goodUntil(item, keeping);
-  if (!found) return { age: 'unknown', until: null, daysLeft: null, from: 'no date known' };
+  if (!found) return { age: 'unknown', until: null, daysLeft: null, from: t('stock.noDateKnown') };
   const daysLeft = daysBetween(today, found.until);
   return {
     age: daysLeft < 0 ? 'over' : daysLeft <= SOON_DAYS[item.kind] ? 'soon' : 'good',

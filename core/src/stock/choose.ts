@@ -1,6 +1,7 @@
 /** Which lot a job is printed on: the oldest good one that is long enough; first expired, first out. */
 import { AGES, ageOf, dayWords, type AgeOf, type Keeping } from './age.ts';
 import { amountText, freeIn, isThere, type Day, type StockItem } from './item.ts';
+import { t } from '../texts/index.ts';
 
 export interface LotNeed {
   /** In the unit of the product. */
@@ -57,11 +58,11 @@ export function chooseLot<T extends StockItem>(
       const age = ageOf(item, keeping, today);
       const against =
         width > 0 && item.width > 0 && Math.abs(item.width - width) > 0.5
-          ? `it is ${item.width} mm wide, and the plan is laid out on ${width} mm`
+          ? t('stock.mmWidePlanLaid', { width: item.width, width2: width })
           : age.age === 'over'
-            ? `over-age since ${dayWords(age.until!)}`
+            ? t('stock.overAgeSince', { until: dayWords(age.until!) })
             : free <= 0 || free + 1e-9 < amount
-              ? `only ${amountText(free, item.unit)} free`
+              ? t('stock.onlyFree', { free: amountText(free, item.unit) })
               : undefined;
       return {
         item,
@@ -78,7 +79,14 @@ export function chooseLot<T extends StockItem>(
     const older = offers.filter((one) => before(one, chosen) < 0).length;
     return {
       chosen,
-      reason: `${age.until ? `Good until ${dayWords(age.until)}` : `Received ${dayWords(item.receivedOn)}, no date known`}: the oldest good one with ${amountText(amount, item.unit)} free${older > 0 ? ` (${older} older can’t be taken)` : ''}. ${amountText(chosen.leftAfter, item.unit)} will be left.`,
+      reason: t('stock.oldestGoodOneFree', {
+        rest: age.until
+          ? t('stock.goodUntil', { until: dayWords(age.until) })
+          : t('stock.receivedNoDateKnown', { receivedOn: dayWords(item.receivedOn) }),
+        amount: amountText(amount, item.unit),
+        rest2: older > 0 ? t('stock.olderCantTaken', { older }) : '',
+        leftAfter: amountText(chosen.leftAfter, item.unit),
+      }),
       offers: [chosen, ...offers.filter((one) => one !== chosen)],
     };
   }
@@ -87,13 +95,20 @@ export function chooseLot<T extends StockItem>(
 
 function reasonAgainst(offers: readonly LotOffer[], amount: number): string {
   const [first] = offers;
-  if (!first) return 'None of it is on the shelf.';
+  if (!first) return t('stock.noneShelf');
   const { unit } = first.item;
   const good = offers.filter(({ age }) => age.age !== 'over');
-  if (good.length === 0) return 'All of it is over-age. Order it, or use it knowingly.';
+  if (good.length === 0) return t('stock.allOverAgeOrder');
   const most = Math.max(...good.map(({ free }) => free));
   const together = good.reduce((sum, { free }) => sum + free, 0);
-  return `No good lot has ${amountText(amount, unit)} free; the longest has ${amountText(most, unit)}${together >= amount && good.length > 1 ? `, all together ${amountText(together, unit)}: use two lots, and look at the change of white between them` : ''}.`;
+  return t('stock.noGoodLotHas', {
+    amount: amountText(amount, unit),
+    most: amountText(most, unit),
+    rest:
+      together >= amount && good.length > 1
+        ? t('stock.allTogetherUseTwo', { together: amountText(together, unit) })
+        : '',
+  });
 }
 
 /** Whether age matters to this print: clear film under white crazes, colour on white film hardly. */

@@ -11,6 +11,7 @@ import {
   type StockUnit,
 } from './item.ts';
 import type { ReorderLine } from './reorder.ts';
+import { t } from '../texts/index.ts';
 
 const COLUMNS = [
   'code',
@@ -123,22 +124,23 @@ export function readStockCsv(text: string, today: Day): readonly StockRow[] {
   );
   if (missing.length > 0)
     throw wrong(
-      `The file has no column “${missing[0]}”. The first line must name the columns ${COLUMNS.slice(1).join(', ')}; export the stock to see how.`,
+      t('stock.fileHasNoColumn', { missing: missing[0], columns: COLUMNS.slice(1).join(', ') }),
     );
-  if (data.length === 0) throw wrong('The file has headings and no line of stock. Choose another.');
+  if (data.length === 0) throw wrong(t('stock.fileHasHeadingsNo'));
   if (data.length > MOST_ROWS)
-    throw wrong(`The file has ${data.length} lines; ${MOST_ROWS} are read at a time. Split it.`);
+    throw wrong(t('stock.fileHasLinesRead', { n: data.length, most: MOST_ROWS }));
   return data.map((row, i) => readRow(row, i + 2, today));
 }
 
 function readRow(row: Row, line: number, today: Day): StockRow {
   const bad = (column: Column, wanted: string) =>
     wrong(
-      `Line ${line}, column “${column}”: “${(row[column] ?? '').slice(0, 40)}” is not ${wanted}.`,
+      t('stock.lineColumnNot', { line, column, row: (row[column] ?? '').slice(0, 40), wanted }),
     );
   const text = (column: Column) => {
     const value = row[column] ?? '';
-    if (value.length > LONGEST) throw bad(column, `at most ${LONGEST} characters long`);
+    if (value.length > LONGEST)
+      throw bad(column, t('stock.mostCharactersLong', { longest: LONGEST }));
     return value;
   };
   const number = (column: Column, absent: number, least = 0) => {
@@ -147,27 +149,27 @@ function readRow(row: Row, line: number, today: Day): StockRow {
     // A comma is a decimal one where there is no point.
     const value = Number(raw.includes('.') ? raw : raw.replace(',', '.'));
     if (!Number.isFinite(value) || value < least || value > MOST_AMOUNT)
-      throw bad(column, `a number from ${least} to ${MOST_AMOUNT}`);
+      throw bad(column, t('stock.numberFrom', { least, most: MOST_AMOUNT }));
     return value;
   };
   const day = (column: Column): Day | null => {
     const raw = text(column);
     if (raw === '') return null;
     if (!/^\d{4}-\d{2}-\d{2}$/.test(raw) || Number.isNaN(Date.parse(raw)))
-      throw bad(column, 'a day such as 2026-11-27');
+      throw bad(column, t('stock.daySuch202611'));
     return raw;
   };
   const kind = text('kind') as StockKind;
   if (!STOCK_KINDS.includes(kind)) throw bad('kind', STOCK_KINDS.join(' or '));
   const unit = text('unit') as StockUnit;
   if (!STOCK_UNITS.includes(unit) || (unit === 'mL') !== (kind === 'ink'))
-    throw bad('unit', kind === 'ink' ? 'mL, as ink is counted' : 'm or sheets');
+    throw bad('unit', kind === 'ink' ? t('stock.mlInkCounted') : t('stock.mSheets'));
   const product = text('product');
-  if (product === '') throw bad('product', 'the id of a material or an ink');
+  if (product === '') throw bad('product', t('stock.idMaterialInk'));
   const size = number('size', 0, 0.01);
-  if (size === 0) throw bad('size', 'how much it holds when it is full');
+  if (size === 0) throw bad('size', t('stock.howMuchHoldsWhen'));
   const left = number('left', size);
-  if (left > size) throw bad('left', `at most its size, ${size}`);
+  if (left > size) throw bad('left', t('stock.mostSize', { size }));
   return {
     received: {
       kind,

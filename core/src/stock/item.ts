@@ -4,6 +4,7 @@
  */
 import { DomainError } from '../errors/index.ts';
 import type { Channel } from '../stack/index.ts';
+import { decimal, t } from '../texts/index.ts';
 
 export const STOCK_KINDS = ['material', 'ink'] as const;
 export type StockKind = (typeof STOCK_KINDS)[number];
@@ -108,8 +109,10 @@ const exact = (amount: number): number => Math.round(amount * 100) / 100;
 
 /** `12 m`, `1 sheet`, `74 mL`. */
 export const amountText = (amount: number, unit: StockUnit): string => {
-  const figure = unit === 'm' && amount < 100 ? exact(amount).toFixed(1) : amount.toFixed(0);
-  return `${figure} ${unit === 'sheets' && figure === '1' ? 'sheet' : unit}`;
+  const figure = unit === 'm' && amount < 100 ? decimal(exact(amount), 1) : decimal(amount, 0);
+  return unit === 'sheets'
+    ? t('stock.sheets', { n: Number(amount.toFixed(0)), figure })
+    : `${figure} ${unit}`;
 };
 
 const refused = (message: string) => new DomainError('STOCK_REFUSED', message);
@@ -125,7 +128,7 @@ export function acted(
 ): StockItem {
   const day = at.slice(0, 10);
   if (what.act === 'received') {
-    if (item) throw refused(`${item.name} was received already.`);
+    if (item) throw refused(t('stock.receivedAlready', { item: item.name }));
     const { act: _, ...received } = what;
     return {
       ...received,
@@ -140,37 +143,40 @@ export function acted(
       discarded: null,
     };
   }
-  if (!item) throw refused('This was never received, or its receipt was undone.');
+  if (!item) throw refused(t('stock.neverReceivedReceiptUndone'));
   if (item.discarded !== null)
-    throw refused(
-      `${item.name} was thrown away (${item.discarded}). Undo that first if it is still there.`,
-    );
+    throw refused(t('stock.thrownAwayUndoFirst', { item: item.name, discarded: item.discarded }));
   const opened = { sealed: false, openedOn: item.openedOn ?? day };
   switch (what.act) {
     case 'opened':
       return { ...item, ...opened };
     case 'sealed':
-      if (item.fitted) throw refused(`${item.name} is fitted. Take it out before you seal it.`);
+      if (item.fitted) throw refused(t('stock.fittedTakeOutBefore', { item: item.name }));
       return { ...item, sealed: true };
     case 'moved':
       return { ...item, place: what.place };
     case 'fitted':
-      if (item.kind !== 'ink') throw refused(`${item.name} is no ink: it can’t be fitted.`);
-      if (item.fitted) throw refused(`${item.name} is fitted already. Take it out first.`);
+      if (item.kind !== 'ink') throw refused(t('stock.noInkCantFitted', { item: item.name }));
+      if (item.fitted) throw refused(t('stock.fittedAlreadyTakeOut', { item: item.name }));
       return {
         ...item,
         ...opened,
         fitted: { machineId: what.machineId, channel: what.channel },
       };
     case 'taken-out':
-      if (!item.fitted) throw refused(`${item.name} is not fitted.`);
+      if (!item.fitted) throw refused(t('stock.notFitted', { item: item.name }));
       return { ...item, fitted: null };
     case 'reserved': {
       const { [what.jobId]: own = 0, ...others } = item.reserved;
       const free = freeIn(item, what.jobId);
       if (what.amount > own && what.amount > free + 1e-9)
         throw refused(
-          `Only ${amountText(free, item.unit)} of ${item.name} ${item.lot} are free, and ${amountText(what.amount, item.unit)} were to be reserved. Choose another lot.`,
+          t('stock.onlyFreeWereReserved', {
+            free: amountText(free, item.unit),
+            item: item.name,
+            lot: item.lot,
+            amount: amountText(what.amount, item.unit),
+          }),
         );
       return {
         ...item,
@@ -192,8 +198,7 @@ export function acted(
     case 'counted':
       return { ...item, left: exact(what.left), overdrawn: 0, countedOn: day };
     case 'discarded':
-      if (item.fitted)
-        throw refused(`${item.name} is fitted. Take it out before you throw it away.`);
+      if (item.fitted) throw refused(t('stock.fittedTakeOutBeforeYouThrow', { item: item.name }));
       return { ...item, discarded: what.reason, reserved: {} };
   }
 }

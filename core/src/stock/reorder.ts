@@ -6,6 +6,7 @@ import { addDays, parseISO } from 'date-fns';
 import { money, term, type Currency, type Money, type Working } from '../units/index.ts';
 import { ageOf, dayText, dayWords, daysBetween, type Keeping } from './age.ts';
 import { amountText, isThere, type Day, type StockItem, type StockUnit } from './item.ts';
+import { decimal, t } from '../texts/index.ts';
 
 /** A size that can be bought. */
 export interface PackSize {
@@ -150,36 +151,50 @@ export function reorderLine(input: ReorderInput): ReorderLine | undefined {
     cost,
     reason:
       emptyOn === undefined
-        ? `${text(good)} left: enough for more than ${HORIZON_DAYS / 7} weeks.`
-        : `${good === 0 ? 'None is left' : `${text(good)} left, used up ${emptyIn === 0 ? 'by jobs that are accepted already' : `by ${dayWords(emptyOn)}`}`}${first ? `; the first job that wants it is ${first.job}` : ''}. ${
+        ? t('stock.leftEnoughMoreThan', { good: text(good), weeks: HORIZON_DAYS / 7 })
+        : `${good === 0 ? t('stock.noneLeft') : t('stock.leftUsedUp', { good: text(good), rest: emptyIn === 0 ? t('stock.jobsAcceptedAlready') : t('stock.by', { emptyOn: dayWords(emptyOn) }) })}${first ? t('stock.firstJobWants', { job: first.job }) : ''}. ${
             late
-              ? `Delivery takes ${supply.deliveryDays} days: it comes too late, order now.`
-              : `Delivery takes ${supply.deliveryDays} days.`
-          }${size && supply.sizes.length > 1 ? ` ${text(size.amount)} is the cheapest size by what is used in time.` : ''}`,
+              ? t('stock.deliveryTakesDaysComes', { deliveryDays: supply.deliveryDays })
+              : t('stock.deliveryTakesDays', { deliveryDays: supply.deliveryDays })
+          }${size && supply.sizes.length > 1 ? t('stock.cheapestSizeWhatUsed', { amount: text(size.amount) }) : ''}`,
     working: {
-      label: `${name}: how many to order`,
+      label: t('stock.howManyOrder', { name }),
       value: count,
       unit: size ? `× ${text(size.amount)}` : '',
-      formula:
-        '(the greater of planned and usual use until delivery and for the weeks after it − what is good) ÷ size, rounded up',
+      formula: t('stock.greaterPlannedUsualUse'),
       terms: [
-        term('good on the shelf', good, unit),
-        term('over-age, not counted', sum(old), unit),
-        term('planned', wanted, unit, `${planned.length} jobs; quoted ones by their chance`),
-        term('usual use', usualPerWeek, `${unit} a week`, 'drawn in the weeks before'),
-        term('used up in', emptyIn ?? HORIZON_DAYS, 'days', emptyIn === undefined ? 'or more' : ''),
-        term('delivery', supply.deliveryDays, 'days'),
-        term('order is to last', ORDER_WEEKS, 'weeks', 'our own choice'),
-        term('missing', missing, unit),
+        term(t('stock.goodShelf'), good, unit),
+        term(t('stock.overAgeNotCounted'), sum(old), unit),
+        term(
+          t('stock.planned'),
+          wanted,
+          unit,
+          t('stock.jobsQuotedOnesTheir', { n: planned.length }),
+        ),
+        term(
+          t('stock.usualUse'),
+          usualPerWeek,
+          t('stock.week', { unit }),
+          t('stock.drawnWeeksBefore'),
+        ),
+        term(
+          t('stock.usedUp'),
+          emptyIn ?? HORIZON_DAYS,
+          'days',
+          emptyIn === undefined ? t('stock.more') : '',
+        ),
+        term(t('stock.delivery'), supply.deliveryDays, 'days'),
+        term(t('stock.orderLast'), ORDER_WEEKS, 'weeks', t('stock.ourOwnChoice')),
+        term(t('stock.missing'), missing, unit),
         ...supply.sizes.map((one) => {
           const each = perUsed(one, rate, keeping.openWeeks);
           return term(
-            `price of ${text(one.amount)}`,
+            t('stock.price', { amount: text(one.amount) }),
             one.price / 100,
             currency,
             Number.isFinite(each)
-              ? `${(each / 100).toFixed(3)} ${currency} for each ${unit} used in time`
-              : 'nothing used in time',
+              ? t('stock.eachUsedTime', { each: decimal(each / 100, 3), currency, unit })
+              : t('stock.nothingUsedTime'),
           );
         }),
       ],

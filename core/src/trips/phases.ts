@@ -1,8 +1,16 @@
 /** The work at the machine from first to last, phase by phase: its bars are the timeline, its sum is the time. */
-import type { Machine, MachineState, Stack } from '../stack/index.ts';
-import { allLayers, layerName, NOZZLE_CHECK_MINUTES, usesInkRole } from '../stack/index.ts';
+import {
+  allLayers,
+  layerName,
+  type Machine,
+  type MachineState,
+  NOZZLE_CHECK_MINUTES,
+  type Stack,
+  usesInkRole,
+} from '../stack/index.ts';
 import { term, type Working } from '../units/index.ts';
 import { isSpecial, LOADING_MINUTES, type Trip, type TripSettings } from './trips.ts';
+import { inSentence, t } from '../texts/index.ts';
 
 /** Cutting and creasing of one copy, mm of path. */
 export interface Cutting {
@@ -92,17 +100,22 @@ export function phasesOf(input: PhaseInput): readonly Phase[] {
       });
   };
   const stated = (minutes: number, from: string) => ({
-    formula: 'as stated',
-    terms: [term('time', minutes, 'min', from)],
+    formula: t('trips.stated'),
+    terms: [term(t('trips.time'), minutes, 'min', from)],
   });
 
-  add('setup', 'Setting up', machine.setupMinutes, stated(machine.setupMinutes, machine.name));
+  add(
+    'setup',
+    t('trips.settingUp'),
+    machine.setupMinutes,
+    stated(machine.setupMinutes, machine.name),
+  );
   if (settings.fittedFor && machine.fitting && allLayers(stack).some(isSpecial))
-    add('fitting', 'Putting the special ink in and out', machine.fitting.minutes, {
-      formula: 'as stated; its cost is shared among the jobs that use it',
+    add('fitting', t('trips.puttingSpecialInkOut'), machine.fitting.minutes, {
+      formula: t('trips.statedCostSharedAmong'),
       terms: [
-        term('time', machine.fitting.minutes, 'min', machine.name),
-        term('jobs', settings.fittedFor, '', 'that share it'),
+        term(t('trips.time'), machine.fitting.minutes, 'min', machine.name),
+        term(t('trips.jobs'), settings.fittedFor, '', t('trips.share')),
       ],
     });
   const { whiteSlot } = machine;
@@ -110,64 +123,69 @@ export function phasesOf(input: PhaseInput): readonly Phase[] {
   if (whiteSlot && slot && state.whiteSlot && state.whiteSlot !== slot)
     add(
       'slot',
-      'Moving white to its other slot',
+      t('trips.movingWhiteOtherSlot'),
       whiteSlot.minutes,
       stated(whiteSlot.minutes, machine.name),
     );
   if (state.headsParked && usesInkRole(stack, 'W'))
     add(
       'heads',
-      'Fitting the parked white heads',
+      t('trips.fittingParkedWhiteHeads'),
       FIT_HEADS_MINUTES,
-      stated(FIT_HEADS_MINUTES, 'common practice: a minute of hands, and checks'),
+      stated(FIT_HEADS_MINUTES, t('trips.commonPracticeMinuteHands')),
     );
   const check = machine.nozzleCheckMinutes ?? NOZZLE_CHECK_MINUTES;
   add(
     'check',
-    'Nozzle check',
+    t('trips.nozzleCheck'),
     check,
-    stated(check, machine.nozzleCheckMinutes === undefined ? 'common practice' : machine.name),
+    stated(
+      check,
+      machine.nozzleCheckMinutes === undefined ? t('trips.commonPractice') : machine.name,
+    ),
   );
 
   const { cutter } = machine;
   const blade = (step: 'crease' | 'cut', label: string, mm: number) =>
     add(step, label, (mm * copies) / (cutter?.speed ?? Infinity) / 60, {
-      formula: 'length of one copy × copies ÷ speed of the blade',
+      formula: t('trips.lengthOneCopyCopies'),
       terms: [
-        term('length of one copy', mm, 'mm'),
-        term('copies', copies, '', 'test print included'),
-        term('speed', cutter?.speed ?? 0, 'mm/s', machine.name),
+        term(t('trips.lengthOneCopy'), mm, 'mm'),
+        term(t('trips.copies'), copies, '', t('trips.testPrintIncluded')),
+        term(t('trips.speed'), cutter?.speed ?? 0, 'mm/s', machine.name),
       ],
     });
   // Crease first, then ink, then cut; the tool is changed by hand in between.
-  if (cutter && cutting) blade('crease', 'Creasing', cutting.creaseMm);
+  if (cutter && cutting) blade('crease', t('trips.creasing'), cutting.creaseMm);
   const handling = LOADING_MINUTES * starts;
   for (const trip of trips) {
-    add('loading', 'Loading and starting', handling, {
-      formula: 'time for each × starts',
+    add('loading', t('trips.loadingStarting'), handling, {
+      formula: t('trips.timeEachStarts'),
       terms: [
-        term('time for each', LOADING_MINUTES, 'min', 'common practice'),
-        term('starts', starts, '', 'loads, test print included'),
+        term(t('trips.timeEach'), LOADING_MINUTES, 'min', t('trips.commonPractice')),
+        term(t('trips.starts'), starts, '', t('trips.loadsTestPrintIncluded')),
       ],
     });
     add(
       'print',
-      `Trip ${trip.number}: ${trip.layers
-        .map((layer) => layerName(layer, machine))
-        .join(', then ')
-        .toLowerCase()}`,
+      t('trips.trip', {
+        number: trip.number,
+        layers: inSentence(
+          trip.layers.map((layer) => layerName(layer, machine)).join(t('trips.then')),
+        ),
+      }),
       trip.minutes - trip.returnMinutes,
       trip.working,
     );
-    add('return', 'Back to the origin', trip.returnMinutes, {
-      formula: 'printed length ÷ return speed',
-      terms: [term('return speed', machine.returnSpeed, 'mm/s', machine.name)],
+    add('return', t('trips.backOrigin'), trip.returnMinutes, {
+      formula: t('trips.printedLengthReturnSpeed'),
+      terms: [term(t('trips.returnSpeed'), machine.returnSpeed, 'mm/s', machine.name)],
     });
-    add('wait', 'Drying', trip.waitMinutes, {
-      formula: 'wait × loads',
+    add('wait', t('trips.drying'), trip.waitMinutes, {
+      formula: t('trips.waitLoads'),
       terms: [
-        term('wait', trip.waitSetting, 'min', 'two schools: 3 and 15 min, common practice'),
-        term('loads', starts, '', 'test print included'),
+        term(t('trips.wait'), trip.waitSetting, 'min', t('trips.twoSchools315')),
+        term(t('trips.loads'), starts, '', t('trips.testPrintIncluded')),
       ],
     });
   }
@@ -175,11 +193,11 @@ export function phasesOf(input: PhaseInput): readonly Phase[] {
     if (cutting.creaseMm > 0 && cutting.cutMm > 0)
       add(
         'tool',
-        'Changing the tool from crease to cut',
+        t('trips.changingToolFromCrease'),
         cutter.swapMinutes,
         stated(cutter.swapMinutes, machine.name),
       );
-    blade('cut', 'Cutting', cutting.cutMm);
+    blade('cut', t('trips.cutting'), cutting.cutMm);
   }
 
   let start = 0;

@@ -13,6 +13,7 @@ import {
   type StackLayer,
 } from '../stack/index.ts';
 import { term, type Working } from '../units/index.ts';
+import { decimal, t } from '../texts/index.ts';
 
 export interface Careful {
   /** The trip that it is for, from 1; every trip with special ink if absent. */
@@ -163,7 +164,7 @@ export function planTrips(
     const minutes = sweepMinutes + turnMinutes + returnMinutes;
     // Each load waits, and while it dries nothing else can be printed on it.
     const waits = !last || groups.length === 1;
-    const name = layers.map((layer) => layerName(layer, machine)).join(', then ');
+    const name = layers.map((layer) => layerName(layer, machine)).join(t('trips.then'));
     return {
       number: index + 1,
       side,
@@ -178,51 +179,78 @@ export function planTrips(
       waitSetting: waits ? settings.waitMinutes : 0,
       returnsToOrigin: returns,
       working: {
-        label: `Trip ${index + 1}: ${name}`,
+        label: t('trips.tripIndex', { index: index + 1, name }),
         value: minutes,
         unit: 'min',
         formula:
-          'strokes × (swept width ÷ speed + turn' +
-          (carriage.bidirectional ? '' : ' + way back') +
+          t('trips.strokesSweptWidthSpeed') +
+          (carriage.bidirectional ? '' : t('trips.wayBack')) +
           ')' +
-          (returns ? ' + printed length ÷ return speed' : ''),
+          (returns ? t('trips.printedLengthReturnSpeed2') : ''),
         terms: [
           term(
-            'printed length',
+            t('trips.printedLength'),
             printed,
             'mm',
-            `${starts} load${starts > 1 ? 's' : ''}${settings.testPrint ? ', test print included' : ''}`,
+            t('trips.load', {
+              n: starts,
+              rest: settings.testPrint ? t('trips.testPrintIncludedWithin') : '',
+            }),
           ),
           term(
-            'swaths over each line',
+            t('trips.swathsOverEachLine'),
             swaths,
             '',
-            `${layers.length} layer(s)${rows > 1 ? ` on ${rows} rows of heads` : ''} × ${carriage.passes} passes × ${hits} hit(s)${alone > 1 ? ` ÷ ${alone} rows of this ink` : ''}`,
+            t('trips.layerSPassesHit', {
+              layers: t('trips.layersTimes', {
+                n: layers.length,
+                rest: rows > 1 ? t('trips.rowsHeads', { rows }) : '',
+              }),
+              passes: carriage.passes,
+              hits: t('trips.hitsTimes', {
+                n: hits,
+                rest: alone > 1 ? t('trips.rowsInk', { alone }) : '',
+              }),
+            }),
           ),
-          term('advance', advance, 'mm', `head height ${machine.headHeight} mm ÷ swaths`),
-          term('strokes', strokes, '', 'printed length ÷ advance, and a full set at each end'),
-          machine.sweeps === 'bed'
-            ? term('swept width', machine.maxWidth, 'mm', 'the whole bed, whatever lies on it')
-            : term('swept width', layout.sweptWidth, 'mm', `${layout.columns} across`),
           term(
-            'carriage speed',
+            t('trips.advance'),
+            advance,
+            'mm',
+            t('trips.headHeightMmSwaths', { headHeight: machine.headHeight }),
+          ),
+          term(t('trips.strokes'), strokes, '', t('trips.printedLengthAdvanceFull')),
+          machine.sweeps === 'bed'
+            ? term(t('trips.sweptWidth'), machine.maxWidth, 'mm', t('trips.wholeBedWhateverLies'))
+            : term(
+                t('trips.sweptWidth'),
+                layout.sweptWidth,
+                'mm',
+                t('trips.across', { columns: layout.columns }),
+              ),
+          term(
+            t('trips.carriageSpeed'),
             carriage.speed,
             'mm/s',
-            layers.some(isSpecial) ? 'slower with special ink' : 'colour',
+            layers.some(isSpecial) ? t('trips.slowerSpecialInk') : 'colour',
           ),
           term(
-            'sweeping',
+            t('trips.sweeping'),
             sweepMinutes,
             'min',
-            carriage.bidirectional ? 'both directions' : 'one direction, and the way back',
+            carriage.bidirectional ? t('trips.bothDirections') : t('trips.oneDirectionWayBack'),
           ),
           term(
-            'turning',
+            t('trips.turning'),
             turnMinutes,
             'min',
-            `${(machine.turnSeconds + braking).toFixed(2)} s at each end, ${machine.name}${braking > 0 ? ', braking and starting with it' : ''}`,
+            t('trips.sEachEnd', {
+              turnSeconds: decimal(machine.turnSeconds + braking, 2),
+              machine: machine.name,
+              rest: braking > 0 ? t('trips.brakingStarting') : '',
+            }),
           ),
-          ...(returns ? [term('return to origin', returnMinutes, 'min')] : []),
+          ...(returns ? [term(t('trips.returnOrigin'), returnMinutes, 'min')] : []),
         ],
       },
     };

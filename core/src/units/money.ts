@@ -3,6 +3,7 @@
  * from zero. Sums are made of rounded lines, so that the lines of a bill always add up to its total.
  */
 import { DomainError } from '../errors/index.ts';
+import { t } from '../texts/index.ts';
 
 /** ISO 4217; each has hundredths as its minor unit. */
 export const CURRENCIES = ['USD', 'EUR', 'GBP', 'CAD', 'AUD', 'CHF'] as const;
@@ -16,7 +17,7 @@ export interface Money {
 
 export const money = (minor: number, currency: Currency): Money => {
   if (!Number.isFinite(minor) || Math.abs(minor) > Number.MAX_SAFE_INTEGER)
-    throw new DomainError('MONEY_RANGE', `The amount ${minor} is too large to be kept exactly.`);
+    throw new DomainError('MONEY_RANGE', t('units.amountTooLargeKept', { minor }));
   return { minor: roundMinor(minor), currency };
 };
 

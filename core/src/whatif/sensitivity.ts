@@ -4,6 +4,7 @@ import { calculate, type PrintPlan } from '../plan/index.ts';
 import type { Measures } from '../plates/index.ts';
 import type { Machine, MachineState } from '../stack/index.ts';
 import type { Money } from '../units/index.ts';
+import { t } from '../texts/index.ts';
 
 export interface Sensitivity {
   readonly label: string;
@@ -22,32 +23,32 @@ const machine =
   (change: (machine: Machine, factor: number) => Partial<Machine>): Change =>
   (plan, factor) => ({ ...plan, machine: { ...plan.machine, ...change(plan.machine, factor) } });
 
-const INPUTS: readonly (readonly [label: string, change: Change])[] = [
+const inputs = (): readonly (readonly [label: string, change: Change])[] => [
   [
-    'Laydown of all inks',
+    t('whatif.laydownAllInks'),
     machine(({ inks }, f) => ({ inks: inks.map((ink) => ({ ...ink, laydown: ink.laydown * f })) })),
   ],
   [
-    'Price of ink',
+    t('whatif.priceInk'),
     machine(({ inks }, f) => ({
       inks: inks.map((ink) => ({ ...ink, pricePerLitre: ink.pricePerLitre * f })),
     })),
   ],
   [
-    'Loss at the start of a trip',
+    t('whatif.lossStartTrip'),
     machine(({ inks }, f) => ({
       inks: inks.map((ink) => ({ ...ink, lossPerTrip: ink.lossPerTrip * f })),
     })),
   ],
   [
-    'Price of the material',
+    t('whatif.priceMaterial'),
     (plan, f) => ({
       ...plan,
       material: { ...plan.material, pricePerM2: plan.material.pricePerM2 * f },
     }),
   ],
   [
-    'Speed of the carriage',
+    t('whatif.speedCarriage'),
     machine(({ modes }, f) => ({
       modes: modes.map((mode) => ({
         ...mode,
@@ -56,22 +57,22 @@ const INPUTS: readonly (readonly [label: string, change: Change])[] = [
       })),
     })),
   ],
-  ['The machine’s hour', machine(({ hourRate }, f) => ({ hourRate: hourRate * f }))],
-  ['Setting up', machine(({ setupMinutes }, f) => ({ setupMinutes: setupMinutes * f }))],
+  [t('whatif.machinesHour'), machine(({ hourRate }, f) => ({ hourRate: hourRate * f }))],
+  [t('whatif.settingUp'), machine(({ setupMinutes }, f) => ({ setupMinutes: setupMinutes * f }))],
   [
-    'The operator’s hour',
+    t('whatif.operatorsHour'),
     (plan, f) => ({ ...plan, prices: { ...plan.prices, labourRate: plan.prices.labourRate * f } }),
   ],
   [
-    'Drying',
+    t('whatif.drying'),
     (plan, f) => ({ ...plan, trips: { ...plan.trips, waitMinutes: plan.trips.waitMinutes * f } }),
   ],
   [
-    'Gap between pieces',
+    t('whatif.gapBetweenPieces'),
     (plan, f) => ({ ...plan, layout: { ...plan.layout, gap: plan.layout.gap * f } }),
   ],
   [
-    'Finishing and extras',
+    t('whatif.finishingExtras'),
     (plan, f) => ({
       ...plan,
       extras: (plan.extras ?? []).map((extra) => ({
@@ -91,11 +92,13 @@ export function sensitivitiesOf(
   state?: MachineState,
 ): readonly Sensitivity[] {
   const costOf = (next: PrintPlan) => calculate(next, info, measures, state).work?.cost.total;
-  return INPUTS.flatMap(([label, change]) => {
-    const less = costOf(change(plan, 1 - SWING));
-    const more = costOf(change(plan, 1 + SWING));
-    if (!less || !more) return [];
-    const span = Math.abs(more.minor - less.minor);
-    return span > 0 ? [{ label, less, more, span }] : [];
-  }).toSorted((a, b) => b.span - a.span);
+  return inputs()
+    .flatMap(([label, change]) => {
+      const less = costOf(change(plan, 1 - SWING));
+      const more = costOf(change(plan, 1 + SWING));
+      if (!less || !more) return [];
+      const span = Math.abs(more.minor - less.minor);
+      return span > 0 ? [{ label, less, more, span }] : [];
+    })
+    .toSorted((a, b) => b.span - a.span);
 }

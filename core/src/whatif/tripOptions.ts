@@ -3,6 +3,7 @@ import type { ArtworkInfo } from '../artwork/index.ts';
 import { calculate, type PlanResult, type PrintPlan } from '../plan/index.ts';
 import type { Measures } from '../plates/index.ts';
 import { allLayers, withHits, type MachineState } from '../stack/index.ts';
+import { t } from '../texts/index.ts';
 
 export interface TripOption {
   readonly name: string;
@@ -38,15 +39,15 @@ export function tripOptionsOf(
   };
   const trips = (split: PrintPlan['trips']['split']) => ({ ...plan.trips, split });
   const options = [
-    option('As few trips as the machine can', { trips: trips('together') }),
-    option('One trip for each layer', { trips: trips('apart') }),
+    option(t('whatif.fewTripsMachineCan'), { trips: trips('together') }),
+    option(t('whatif.oneTripEachLayer'), { trips: trips('apart') }),
   ];
   const white = allLayers(plan.stack).find(({ parts }) =>
     parts.some(({ inkRole }) => inkRole === 'W'),
   );
   if (white && white.hits < MORE_HITS && plan.machine.maxHits >= MORE_HITS)
     options.push(
-      option('One trip for each layer, white in two hits', {
+      option(t('whatif.oneTripEachLayerWhiteTwo'), {
         trips: trips('apart'),
         stack: withHits(plan.stack, 'W', MORE_HITS),
       }),

@@ -3,6 +3,7 @@
  * day, or send it out, with what each costs over the coming weeks. The habits behind it are common practice.
  */
 import { money, term, total, type Currency, type Money, type Working } from '../units/index.ts';
+import { decimal, t } from '../texts/index.ts';
 
 export interface Container {
   readonly ml: number;
@@ -103,24 +104,24 @@ function coursesOf(use: WhiteUse): readonly Course[] {
     {
       ...none,
       id: 'keep',
-      name: 'Keep it moving',
-      says: 'White stays in; what the jobs don’t draw is printed away, so that it does not settle.',
+      name: t('whitecare.keepMoving'),
+      says: t('whitecare.whiteStaysWhatJobs'),
       drawn: wanted.map((ml) => Math.max(ml, use.movingMl)),
       minutes: use.careMinutes * wanted.length,
     },
     {
       ...none,
       id: 'park',
-      name: 'Park the heads',
-      says: 'Heads rest in a circulating holder and are fitted for the weeks that want white.',
+      name: t('whitecare.parkHeads'),
+      says: t('whitecare.headsRestCirculatingHolder'),
       drawn: wanted,
       minutes: use.careMinutes * active + (use.fitMinutes + use.takeOutMinutes) * runs,
     },
     {
       ...none,
       id: 'flush',
-      name: 'Flush it out',
-      says: 'White is put in for the weeks that want it and flushed out again.',
+      name: t('whitecare.flushOut'),
+      says: t('whitecare.whitePutWeeksWant'),
       drawn: wanted.map((ml, i) => ml + (begins(ml, i, wanted) ? swap : 0)),
       minutes: use.careMinutes * active + 2 * use.swapMinutes * runs,
       swaps: runs,
@@ -128,8 +129,8 @@ function coursesOf(use: WhiteUse): readonly Course[] {
     {
       ...none,
       id: 'gather',
-      name: 'Gather it into one day',
-      says: `Work with white waits up to ${use.gatherWeeks} weeks and is printed together; white is flushed out in between.`,
+      name: t('whitecare.gatherIntoOneDay'),
+      says: t('whitecare.workWhiteWaitsUp', { gatherWeeks: use.gatherWeeks }),
       drawn: gathered.map((ml) => (ml > 0 ? ml + swap : 0)),
       minutes: use.careMinutes * days + 2 * use.swapMinutes * days,
       swaps: days,
@@ -137,8 +138,8 @@ function coursesOf(use: WhiteUse): readonly Course[] {
     {
       ...none,
       id: 'send',
-      name: 'Send it out',
-      says: 'Another shop prints what wants white.',
+      name: t('whitecare.sendOut'),
+      says: t('whitecare.anotherShopPrintsWhat'),
       drawn: wanted.map(() => 0),
       jobsSent: use.weeks.reduce((sum, { jobs }) => sum + jobs, 0),
     },
@@ -190,10 +191,13 @@ function choiceOf(course: Course, use: WhiteUse): WhiteChoice {
     })
     .toSorted((a, b) => a.minor - b.minor)[0];
   const lines = [
-    { label: 'ink', amount: priced(bought?.minor ?? 0) },
-    { label: 'labour', amount: priced((course.minutes / 60) * use.labourRate) },
-    { label: 'cleaning fluid', amount: priced(2 * course.swaps * use.swapFluid) },
-    { label: 'bought from another shop', amount: priced(course.jobsSent * use.outsideJob) },
+    { label: t('whitecare.ink'), amount: priced(bought?.minor ?? 0) },
+    { label: t('whitecare.labour'), amount: priced((course.minutes / 60) * use.labourRate) },
+    { label: t('whitecare.cleaningFluid'), amount: priced(2 * course.swaps * use.swapFluid) },
+    {
+      label: t('whitecare.boughtFromAnotherShop'),
+      amount: priced(course.jobsSent * use.outsideJob),
+    },
   ].filter(({ amount }) => amount.minor > 0);
   const sum = total(
     currency,
@@ -213,24 +217,26 @@ function choiceOf(course: Course, use: WhiteUse): WhiteChoice {
       label: course.name,
       value: sum.minor / 100,
       unit: currency,
-      formula:
-        'containers opened, less what will still be used of the last + labour + fluid + goods',
+      formula: t('whitecare.containersOpenedLessWhat'),
       terms: [
-        term('weeks', use.weeks.length),
-        term('wanted', wantedMl, 'mL'),
-        term('printed away or lost', drawnMl - wantedMl, 'mL'),
-        term('thrown away for age', bought?.stock.expiredMl ?? 0, 'mL'),
+        term(t('whitecare.weeks'), use.weeks.length),
+        term(t('whitecare.wanted'), wantedMl, 'mL'),
+        term(t('whitecare.printedAwayLost'), drawnMl - wantedMl, 'mL'),
+        term(t('whitecare.thrownAwayAge'), bought?.stock.expiredMl ?? 0, 'mL'),
         ...(bought
           ? [
               term(
-                'containers',
+                t('whitecare.containers'),
                 bought.stock.opened,
                 '',
-                `of ${bought.container.ml} mL; of the last one ${bought.stock.goodMl.toFixed(0)} mL will still be used`,
+                t('whitecare.mlLastOneMl', {
+                  ml: bought.container.ml,
+                  goodMl: decimal(bought.stock.goodMl, 0),
+                }),
               ),
             ]
           : []),
-        term('operator', course.minutes, 'min'),
+        term(t('whitecare.operator'), course.minutes, 'min'),
         ...lines.map(({ label, amount }) => term(label, amount.minor / 100, currency)),
       ],
     },

@@ -2,6 +2,7 @@
 import { MM_PER_INCH, type MmBox } from '@kyanos/core';
 import { refuse } from '../refusal.ts';
 import type { PdfObjects, PdfValue } from './objects.ts';
+import { t } from '../texts/texts.ts';
 
 export const POINTS_PER_INCH = 72;
 export const pointsToMm = (points: number): number => (points / POINTS_PER_INCH) * MM_PER_INCH;
@@ -109,8 +110,7 @@ export function pageBoxes(objects: PdfObjects, scale: number): PdfPage[] {
   return objects.pages.map((reference, i) => {
     const dict = objects.dict(reference);
     const media = boxOf(objects, objects.inherited(dict, '/MediaBox'));
-    if (!media)
-      return refuse('ARTWORK_DAMAGED', `Page ${i + 1} of the PDF states no size. Export it again.`);
+    if (!media) return refuse('ARTWORK_DAMAGED', t('pdf.pagePdfStatesNo', { i: i + 1 }));
     const stated = new Map<string, Corners>([['/MediaBox', media]]);
     const state = (name: string, value: PdfValue | undefined, outer: Corners) => {
       const box = boxOf(objects, value);

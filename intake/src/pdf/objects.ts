@@ -6,6 +6,7 @@ import { closeSync, existsSync, openSync, readFileSync, readSync, rmSync, statSy
 import { join } from 'node:path';
 import { refuse } from '../refusal.ts';
 import { run, said } from '../run.ts';
+import { t } from '../texts/texts.ts';
 
 export type PdfValue = null | boolean | number | string | readonly PdfValue[] | PdfDict;
 export interface PdfDict {
@@ -31,8 +32,7 @@ interface QpdfJson {
   ];
 }
 
-export const damaged = (): never =>
-  refuse('ARTWORK_DAMAGED', 'The PDF is damaged or ends too early. Export or copy it again.');
+export const damaged = (): never => refuse('ARTWORK_DAMAGED', t('pdf.pdfDamagedEndsToo'));
 
 function beginsWithHeader(path: string): boolean {
   const handle = openSync(path, 'r');
@@ -119,21 +119,10 @@ export class PdfObjects {
       limits: { fileMb: MAX_JSON_MB },
     });
     const { code, timedOut } = told;
-    if (/invalid password/.test(said(told)))
-      refuse(
-        'PDF_ENCRYPTED',
-        'The PDF is locked with a password. Ask for one without, or save it again unlocked.',
-      );
-    if (timedOut)
-      refuse(
-        'PDF_TOO_SLOW',
-        'Checking the PDF took more than 60 s. Flatten it, or export it again.',
-      );
+    if (/invalid password/.test(said(told))) refuse('PDF_ENCRYPTED', t('pdf.pdfLockedPasswordAsk'));
+    if (timedOut) refuse('PDF_TOO_SLOW', t('pdf.checkingPdfTookMore'));
     if (statSync(out, { throwIfNoEntry: false })?.size === MAX_JSON_MB * 1024 * 1024)
-      refuse(
-        'ARTWORK_TOO_LARGE',
-        `The PDF has so many objects that their list alone has more than ${MAX_JSON_MB} MB. Flatten it, or send it as TIFF.`,
-      );
+      refuse('ARTWORK_TOO_LARGE', t('pdf.pdfHasSoMany', { most: MAX_JSON_MB }));
     // 0 is good, 3 is good with warnings.
     if ((code !== 0 && code !== 3) || !existsSync(out)) damaged();
     let json: QpdfJson;

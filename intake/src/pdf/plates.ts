@@ -9,6 +9,7 @@ import { checkSize, MAX_SPOTS, refuse } from '../refusal.ts';
 import { run, said, type Finished } from '../run.ts';
 import { channelNames } from '../tiff/imageResources.ts';
 import { printedSize, type PdfPage } from './boxes.ts';
+import { t } from '../texts/texts.ts';
 
 /** Longest time in which nothing comes of a page. */
 const RIP_SECONDS = 120;
@@ -95,7 +96,13 @@ export function separate(
     if (Math.abs(header.width - width) > 2 || Math.abs(header.height - height) > 2)
       refuse(
         'PDF_NOT_RIPPED',
-        `Page ${page.number} came out as ${header.width} × ${header.height} pixels where ${width} × ${height} were expected. Export it again.`,
+        t('pdf.pageCameOutPixels', {
+          number: page.number,
+          width: header.width,
+          height: header.height,
+          width2: width,
+          height2: height,
+        }),
       );
     const plane = header.width * header.height;
     const whole = header.offset + header.channels.length * plane;
@@ -182,28 +189,22 @@ function colourFlags(tmp: string): string[] {
 }
 
 const tooSlow = ({ number }: PdfPage): never =>
-  refuse(
-    'PDF_TOO_SLOW',
-    `Page ${number} took more than ${RIP_SECONDS} s to separate. Flatten its transparency, lower the resolution, or export it again.`,
-  );
+  refuse('PDF_TOO_SLOW', t('pdf.pageTookMoreThan', { number, seconds: RIP_SECONDS }));
 
 /** The interpreter ended, and the page is not whole. */
 function cameShort(page: PdfPage, ended: Finished): never {
   if (ended.timedOut) return tooSlow(page);
   if (/write error|No space|ioerror/i.test(said(ended)))
-    return refuse(
-      'DISK_FULL',
-      'There is no room on the disk for the plates. Free some space, then take the file in again.',
-    );
+    return refuse('DISK_FULL', t('pdf.thereNoRoomDisk'));
   return refuse(
     'PDF_NOT_RIPPED',
-    `Page ${page.number} can’t be turned into plates: ${reason(said(ended))}. Export it again, as PDF/X-4 if possible.`,
+    t('pdf.pageCantTurnedInto', { number: page.number, ended: reason(said(ended)) }),
   );
 }
 
 const reason = (output: string): string =>
   /Error: \/(\w+)/.exec(output)?.[1] ??
-  (output.split('\n').find((line) => /error/i.test(line)) ?? 'the interpreter stopped').slice(
+  (output.split('\n').find((line) => /error/i.test(line)) ?? t('pdf.interpreterStopped')).slice(
     0,
     120,
   );

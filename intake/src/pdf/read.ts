@@ -8,7 +8,7 @@ import type { MmBox, PageStructure } from '@kyanos/core';
 import type { PageFile, Source, SourceFile } from '../source.ts';
 import type { PlanarFile } from '../planar.ts';
 import { finePart, snapped, type FinePart } from '../redraw.ts';
-import { anchorOf, RENDERING } from '../profile.ts';
+import { anchorOf, rendering } from '../profile.ts';
 import { MAX_PAGES, MAX_SPOTS, refuse } from '../refusal.ts';
 import { run, said } from '../run.ts';
 import { alternateOf, alternateStreams, spotSpaces } from './alternates.ts';
@@ -21,6 +21,7 @@ import { forPrint, overprintAll, partsOf, writePatch, type Part, type Patch } fr
 import { pixelsOf, separate, type PaintRule } from './plates.ts';
 import { structureStreams } from './streams.ts';
 import { pageStructure } from './structure.ts';
+import { t } from '../texts/texts.ts';
 
 /** Plates of pages that lie on the disk at once, if it is more than one page. */
 const RUN_MB = 768;
@@ -34,10 +35,7 @@ export async function readPdf(source: Source): Promise<SourceFile> {
   const pages = pageBoxes(objects, source.scale);
   if (pages.length === 0) damaged();
   if (pages.length > MAX_PAGES)
-    refuse(
-      'TOO_MANY_PAGES',
-      `The PDF has ${pages.length} pages; the most is ${MAX_PAGES}. Send the pages to be printed only.`,
-    );
+    refuse('TOO_MANY_PAGES', t('pdf.pdfHasPagesMost', { n: pages.length, most: MAX_PAGES }));
   const chosen = source.pages
     ? pages.filter(({ number }) => source.pages!.includes(number))
     : pages;
@@ -55,7 +53,7 @@ export async function readPdf(source: Source): Promise<SourceFile> {
   first?.catch(() => undefined);
   const told = source.coverageOnly ? undefined : await tell(objects, layers, chosen, source.dpi);
   return {
-    colour: `plates by Ghostscript with overprint honoured; other colour by ICC profile, ${RENDERING}`,
+    colour: t('pdf.platesGhostscriptOverprintHonoured', { rendering: rendering() }),
     anchor: await anchorOf(told?.profile),
     document: told?.document,
     count: chosen.length,
@@ -229,7 +227,7 @@ class Document {
     if (!existsSync(out))
       refuse(
         'ARTWORK_DAMAGED',
-        `Page ${pages[0].number} can’t be taken out of the PDF: ${said(taken).split('\n')[0]}`,
+        t('pdf.pageCantTakenOut', { number: pages[0].number, split: said(taken).split('\n')[0] }),
       );
     return separate({ ...this.#source, dpi }, pages, out, name, '-dUseCropBox', progress, rule);
   }
@@ -320,8 +318,7 @@ async function tell(objects: PdfObjects, layers: Layers, chosen: readonly PdfPag
 
 async function check({ path, tmp, signal }: Source): Promise<void> {
   const checked = await run('qpdf', ['--check', path], { tmp, signal });
-  if (checked.timedOut)
-    refuse('PDF_TOO_SLOW', 'Checking the PDF took more than 60 s. Flatten it, or export it again.');
+  if (checked.timedOut) refuse('PDF_TOO_SLOW', t('pdf.checkingPdfTookMore'));
   // 0 is good, 3 is good with warnings.
   if (checked.code !== 0 && checked.code !== 3) damaged();
 }

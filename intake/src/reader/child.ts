@@ -3,6 +3,8 @@
  * becomes nobody before it opens the file if root started it.
  */
 import { rmSync } from 'node:fs';
+import { addCoreTexts, languageFrom } from '@kyanos/core';
+import { de } from '@kyanos/core/texts/de';
 import { become } from '../confine.ts';
 import { firstLook } from '../firstlook.ts';
 import { measure, type StoredPage } from '../measure.ts';
@@ -10,12 +12,15 @@ import type { PlanarFile } from '../planar.ts';
 import type { PageFile } from '../source.ts';
 import { coveredPage, loadReader } from '../reading.ts';
 import { ArtworkRefused, refuse } from '../refusal.ts';
-import type { FromParent, FromReader, Order } from './messages.ts';
+import type { FromParent, FromReader, Order, SpokenOrder } from './messages.ts';
+import { t } from '../texts/texts.ts';
 
 /** Time between signs of life. */
 const ALIVE_MS = 500;
 /** Pages that may wait to be taken: the next is read meanwhile. */
 const AHEAD = 2;
+
+addCoreTexts('de', de);
 
 const stop = new AbortController();
 let share = 0;
@@ -49,7 +54,8 @@ process.on('message', (message: FromParent) => {
 // Whoever wanted it is gone.
 process.on('disconnect', () => process.exit(1));
 
-async function begin(order: Order): Promise<void> {
+async function begin(order: SpokenOrder): Promise<void> {
+  languageFrom(() => order.language);
   const beat = setInterval(() => void say({ kind: 'alive', share }), ALIVE_MS);
   try {
     await say({ kind: 'done', info: await read(order) });
@@ -108,10 +114,7 @@ async function read({ file, tmp, dpi, scale, pages, what, keep, firstLook: longe
     return await reader(file, options, each);
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code === 'ENOSPC')
-      return refuse(
-        'DISK_FULL',
-        'There is no room on the disk for the plates. Free some space, then take the file in again.',
-      );
+      return refuse('DISK_FULL', t('reader.thereNoRoomDisk'));
     throw error;
   }
 }

@@ -1,7 +1,12 @@
 /** What a reader's process and whoever started it say to each other. */
-import type { ArtworkInfo, ArtworkPage, ErrorCode } from '@kyanos/core';
+import type { ArtworkInfo, ArtworkPage, ErrorCode, Language } from '@kyanos/core';
 import type { StoredPage } from '../measure.ts';
 import type { CoveredPage } from '../reading.ts';
+
+/** With the language that whoever wants it is told of it in. */
+export interface SpokenOrder extends Order {
+  readonly language: Language;
+}
 
 export interface Order {
   /** The file, in the reader's own folder or by an absolute path. */
@@ -21,7 +26,7 @@ export interface Order {
 }
 
 export type FromParent =
-  | { readonly kind: 'order'; readonly order: Order }
+  | { readonly kind: 'order'; readonly order: SpokenOrder }
   /** One more page was dealt with. */
   | { readonly kind: 'taken' };
 

@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { constants } from 'node:fs';
 import { chmod, chown, copyFile, statfs } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
-import type { ErrorCode } from '@kyanos/core';
+import { language, type ErrorCode } from '@kyanos/core';
 import { programPath } from '../assets.ts';
 import { confinement } from '../confine.ts';
 import { atExit } from '../exit.ts';
@@ -11,6 +11,7 @@ import { ArtworkRefused, refuse } from '../refusal.ts';
 import { MOST } from '../run.ts';
 import { makeTemp, tempBytes, type TempFolder } from '../temp.ts';
 import type { FromReader, Order } from './messages.ts';
+import { t } from '../texts/texts.ts';
 
 /** A reader that gives no sign of life for so long is caught in a loop. */
 const SILENT_SECONDS = 60;
@@ -64,11 +65,7 @@ export async function startReading({ path, order, signal, on }: Reading): Promis
   }
 }
 
-const diskFull = () =>
-  refuse(
-    'DISK_FULL',
-    'There is no room on the disk for the plates. Free some space, then take the file in again.',
-  );
+const diskFull = () => refuse('DISK_FULL', t('reader.thereNoRoomDisk'));
 
 function converse(
   order: Order,
@@ -129,10 +126,7 @@ function converse(
     let looking = false;
     const watch = setInterval(() => {
       if (Date.now() - heard > SILENT_SECONDS * 1000)
-        refused(
-          'READING_TOO_SLOW',
-          `Reading the file came to no end: nothing was heard for ${SILENT_SECONDS} s. Flatten or simplify it, or export it again.`,
-        );
+        refused('READING_TOO_SLOW', t('reader.readingFileCameNo', { seconds: SILENT_SECONDS }));
       if (looking) return;
       looking = true;
       checkDisk(order.tmp)
@@ -159,7 +153,7 @@ function converse(
         .catch(end);
     });
     child.on('error', end);
-    child.send({ kind: 'order', order }, () => undefined);
+    child.send({ kind: 'order', order: { ...order, language: language() } }, () => undefined);
     child.on('close', (code, by) => {
       clearInterval(watch);
       forget();
@@ -180,32 +174,18 @@ async function checkDisk(tmp: string): Promise<[ErrorCode, string] | undefined> 
   const mb = (bytes: number) => bytes / 1024 / 1024;
   const gb = (megabytes: number) => `${Math.round((megabytes / 1024) * 10) / 10} GB`;
   if (mb(tempBytes(tmp)) > MAX_TEMP_MB)
-    return [
-      'DISK_LIMIT',
-      `The plates of this file take more than ${gb(MAX_TEMP_MB)} on the disk. Choose a lower resolution, or take the pages in one by one.`,
-    ];
+    return ['DISK_LIMIT', t('reader.platesFileTakeMore', { most: gb(MAX_TEMP_MB) })];
   const { bavail, bsize } = await statfs(tmp);
-  if (mb(bavail * bsize) < FREE_MB)
-    return [
-      'DISK_FULL',
-      'There is no room on the disk for the plates. Free some space, then take the file in again.',
-    ];
+  if (mb(bavail * bsize) < FREE_MB) return ['DISK_FULL', t('reader.thereNoRoomDisk')];
   if (mb(tempBytes()) > MAX_ALL_TEMP_MB)
-    return [
-      'DISK_LIMIT',
-      `All files that are being read take more than ${gb(MAX_ALL_TEMP_MB)} on the disk together. Wait until some are done, then take this one in again.`,
-    ];
+    return ['DISK_LIMIT', t('reader.allFilesBeingRead', { most: gb(MAX_ALL_TEMP_MB) })];
   return undefined;
 }
 
 /** A fault of ours, or a file that nobody thought of: the operator gets a sentence, the log the rest. */
 function broken(details: string): ArtworkRefused {
-  console.error(`Kyanos could not read a file, which is a fault of its own. ${details}`);
-  return new ArtworkRefused(
-    'READER_BROKE',
-    'Kyanos can’t make sense of this file, and it should have said why. Export it again another way, and send us the file.',
-    'artwork',
-  );
+  console.error(t('reader.kyanosCouldNotRead', { details }));
+  return new ArtworkRefused('READER_BROKE', t('reader.kyanosCantMakeSense'), 'artwork');
 }
 
 /** Why a reader ended without a word: the system ended it at a limit. */
@@ -217,14 +197,14 @@ function died(code: number | null, signal: NodeJS.Signals | null, text: string):
   if (memory)
     return new ArtworkRefused(
       'READING_TOO_LARGE',
-      `Reading the file takes more memory than the ${MEMORY_MB / 1024} GB it may have. Flatten or simplify it, or lower its resolution.`,
+      t('reader.readingFileTakesMore', { memory: MEMORY_MB / 1024 }),
       'artwork',
     );
   if (signal === 'SIGXCPU' || signal === 'SIGXFSZ')
     return new ArtworkRefused(
       'READING_TOO_SLOW',
-      'Reading the file takes more time or disk than a file may have. Flatten or simplify it, or lower its resolution.',
+      t('reader.readingFileTakesMoreTimeDisk'),
       'artwork',
     );
-  return broken(`The reader ended with ${signal ?? `code ${code}`}. ${text}`);
+  return broken(t('reader.readerEnded', { signal: signal ?? `code ${code}`, text }));
 }

@@ -3,6 +3,7 @@ import { inflateSync } from 'node:zlib';
 import { getDecoder } from 'geotiff';
 import { refuse } from '../refusal.ts';
 import { unpackLzw } from './lzw.ts';
+import { t } from '../texts/texts.ts';
 
 export const PACKING = { none: 1, lzw: 5, jpeg: 7, deflate: 8, oldDeflate: 32946, packBits: 32773 };
 
@@ -90,7 +91,7 @@ function checkFrame(bytes: Uint8Array, width: number, height: number): void {
       if (rows > height + 16 || columns > width + 16)
         refuse(
           'ARTWORK_DAMAGED',
-          `A part of the TIFF declares ${columns} × ${rows} pixels where ${width} × ${height} are expected. Export it again with LZW or Deflate.`,
+          t('tiff.partTiffDeclaresPixels', { columns, rows, width, height }),
         );
       return;
     }

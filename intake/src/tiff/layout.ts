@@ -4,6 +4,7 @@ import { PROCESS_NAMES } from '@kyanos/core';
 import type { PlanarFile } from '../planar.ts';
 import { refuse } from '../refusal.ts';
 import { isKnown, PACKING } from './blocks.ts';
+import { t } from '../texts/texts.ts';
 
 /** Largest packed block, unpacked: it is held whole. */
 const MAX_BLOCK_MB = 256;
@@ -34,16 +35,13 @@ export function checkLayout(path: string, layout: Layout, subsampled: boolean): 
     ![1, 2].includes(predictor) ||
     (subsampled && compression !== PACKING.jpeg)
   )
-    refuse(
-      'TIFF_PACKING',
-      `The TIFF is packed in a way that can’t be read here (kind ${compression}, predictor ${predictor}). Export it again with LZW or Deflate.`,
-    );
+    refuse('TIFF_PACKING', t('tiff.tiffPackedWayCant', { compression, predictor }));
   const size = statSync(path).size;
   for (const [i, offset] of offsets.entries())
     if (!(offset > 0 && offset + (counts[i] ?? 0) <= size))
       refuse(
         'ARTWORK_DAMAGED',
-        `The TIFF’s header points to byte ${offset + (counts[i] ?? 0)}, and the file ends at ${size}. It was cut off: export or copy it again.`,
+        t('tiff.tiffsHeaderPointsByte', { offset: offset + (counts[i] ?? 0), size }),
       );
   if (!(blockWidth > 0 && blockHeight > 0)) throw new Error('blocks of no size');
   const blocks = Math.ceil(width / blockWidth) * Math.ceil(height / blockHeight);
@@ -53,7 +51,10 @@ export function checkLayout(path: string, layout: Layout, subsampled: boolean): 
   if (compression !== PACKING.none && bytes > MAX_BLOCK_MB * 1024 * 1024)
     refuse(
       'TIFF_BLOCK_TOO_LARGE',
-      `The TIFF is packed in parts of ${Math.ceil(bytes / 1024 / 1024)} MB; the most is ${MAX_BLOCK_MB} MB. Export it again in strips or tiles.`,
+      t('tiff.tiffPackedPartsMb', {
+        bytes: Math.ceil(bytes / 1024 / 1024),
+        most: MAX_BLOCK_MB,
+      }),
     );
 }
 
@@ -95,7 +96,7 @@ export function checkDirectory(path: string): void {
       if (count * (TYPE_BYTES[type] ?? 0) > size)
         refuse(
           'ARTWORK_DAMAGED',
-          `The TIFF says that its tag ${whole(entries, tag * entryBytes, 2)} has ${count} values, more than the whole file of ${size} bytes can hold. Export or copy it again.`,
+          t('tiff.tiffSaysTagHas', { entries: whole(entries, tag * entryBytes, 2), count, size }),
         );
     }
   } finally {

@@ -1,7 +1,7 @@
 /** TIFF: grey, RGB, CMYK, and CMYK with named extra inks, 8 or 16 bit, in strips or tiles, together or in planes. */
 import { PROCESS_NAMES, pxToMm, type Finding } from '@kyanos/core';
 import { fromFile, type GeoTIFF, type GeoTIFFImage } from 'geotiff';
-import { CmykBands, IN_FILE } from '../cmykbands.ts';
+import { CmykBands, inFile } from '../cmykbands.ts';
 import type { PageFile, Source, SourceFile } from '../source.ts';
 import { assumedResolution, pictureFile } from '../picture.ts';
 import { type Orientation, type PlanarFile } from '../planar.ts';
@@ -11,6 +11,7 @@ import { breath } from '../run.ts';
 import { channelNames } from './imageResources.ts';
 import { checkDirectory, checkLayout, inkPlaces, inPlaceOf, type Layout } from './layout.ts';
 import { rowsOf } from './rows.ts';
+import { t } from '../texts/texts.ts';
 
 /** TIFF 6.0, section 8: PhotometricInterpretation. */
 const WHITE_IS_ZERO = 0;
@@ -22,12 +23,24 @@ const YCBCR = 6;
 const FLOATING = 3;
 /** Kinds of colour that are not read, and what to do. */
 const COLOUR_KINDS: Readonly<Record<number, string>> = {
-  3: 'in indexed colour (a palette). Convert it to RGB or CMYK.',
-  4: 'a transparency mask, no picture. Export the artwork itself.',
-  8: 'in Lab colour. Convert it to CMYK, or to RGB with a profile.',
-  9: 'in Lab colour. Convert it to CMYK, or to RGB with a profile.',
-  10: 'in Lab colour. Convert it to CMYK, or to RGB with a profile.',
-  32_803: 'raw data of a camera. Develop it, and save RGB or CMYK.',
+  get 3() {
+    return t('tiff.indexedColourPaletteConvert');
+  },
+  get 4() {
+    return t('tiff.transparencyMaskNoPicture');
+  },
+  get 8() {
+    return t('tiff.labColourConvertCmyk');
+  },
+  get 9() {
+    return t('tiff.labColourConvertCmyk');
+  },
+  get 10() {
+    return t('tiff.labColourConvertCmyk');
+  },
+  get 32_803() {
+    return t('tiff.rawDataCameraDevelop');
+  },
 };
 /** ExtraSamples: associated and unassociated alpha. */
 const ALPHA = [1, 2];
@@ -58,10 +71,7 @@ export async function readTiff(source: Source): Promise<SourceFile> {
     )
       throw error;
     source.signal?.throwIfAborted();
-    return refuse(
-      'ARTWORK_DAMAGED',
-      'The TIFF can’t be read: its directory or its picture data is damaged, or packed in a way that is not known here. Export it again with LZW or Deflate.',
-    );
+    return refuse('ARTWORK_DAMAGED', t('tiff.tiffCantReadDirectory'));
   }
 }
 
@@ -85,7 +95,9 @@ async function checkPages(tiff: GeoTIFF): Promise<void> {
   if (pages > 1)
     refuse(
       'TIFF_PAGES',
-      `The TIFF has ${pages === MOST_PAGES ? `${pages} pages or more` : `${pages} pages`}, and one is read. Save each page as a file of its own, or send a PDF.`,
+      t('tiff.tiffHasOneRead', {
+        rest: pages === MOST_PAGES ? t('tiff.pagesMore', { pages }) : t('tiff.pages', { pages }),
+      }),
     );
 }
 
@@ -113,22 +125,12 @@ async function readImage(source: Source, image: GeoTIFFImage): Promise<SourceFil
   const samples = Number(image.getSamplesPerPixel());
   const bits = Number(image.getBitsPerSample());
   const unread = COLOUR_KINDS[photometric];
-  if (unread) return refuse('TIFF_COLOUR', `The TIFF is ${unread}`);
+  if (unread) return refuse('TIFF_COLOUR', t('tiff.tiff', { unread }));
   if ((await one('SampleFormat', 1)) === FLOATING)
-    return refuse(
-      'TIFF_DEPTH',
-      `The TIFF holds floating point numbers of ${bits} bits. Convert it to 8 bits a channel.`,
-    );
-  if (bits === 1)
-    return refuse(
-      'TIFF_DEPTH',
-      'The TIFF is a bitmap of 1 bit a pixel. Convert it to grey or CMYK of 8 bits a channel at the same resolution.',
-    );
+    return refuse('TIFF_DEPTH', t('tiff.tiffHoldsFloatingPoint', { bits }));
+  if (bits === 1) return refuse('TIFF_DEPTH', t('tiff.tiffBitmap1Bit'));
   if (bits !== 8 && bits !== 16)
-    return refuse(
-      'TIFF_DEPTH',
-      `The TIFF has ${bits} bits a channel; 8 and 16 can be read. Convert it to 8 bit.`,
-    );
+    return refuse('TIFF_DEPTH', t('tiff.tiffHasBitsChannel', { bits }));
   const inkSet = await one('InkSet', 1);
   const colours =
     photometric === SEPARATED ? 4 : photometric === RGB || photometric === YCBCR ? 3 : 1;
@@ -137,10 +139,7 @@ async function readImage(source: Source, image: GeoTIFFImage): Promise<SourceFil
     ![WHITE_IS_ZERO, BLACK_IS_ZERO, RGB, SEPARATED, YCBCR].includes(photometric) ||
     (samples < colours && !named)
   )
-    refuse(
-      'TIFF_COLOUR',
-      `The TIFF’s colours (kind ${photometric}, ${samples} channels) can’t be read as print. Convert it to CMYK, RGB or grey.`,
-    );
+    refuse('TIFF_COLOUR', t('tiff.tiffsColoursKindChannels', { photometric, samples }));
   // Of process inks one more sample may be transparency too; named inks never are.
   const alpha =
     samples > colours &&
@@ -159,7 +158,7 @@ async function readImage(source: Source, image: GeoTIFFImage): Promise<SourceFil
   if (inks.extras.length > MAX_SPOTS)
     refuse(
       'TOO_MANY_SPOTS',
-      `The TIFF has ${inks.extras.length} extra inks; the most is ${MAX_SPOTS}. Merge those that are not needed.`,
+      t('tiff.tiffHasExtraInks', { n: inks.extras.length, most: MAX_SPOTS }),
     );
 
   const tiled = directory.hasTag('TileWidth' as never);
@@ -200,7 +199,7 @@ async function readImage(source: Source, image: GeoTIFFImage): Promise<SourceFil
       : undefined;
   if (inPlace)
     return {
-      colour: IN_FILE,
+      colour: inFile(),
       anchor: await anchorOf(icc),
       count: 1,
       pages: [pageOf(inPlace, stated === undefined ? [assumedResolution.note(file)] : [])],

@@ -13,6 +13,7 @@ import {
 import bwipjs from 'bwip-js/node';
 import { addSpot, spotColour } from '../spot.ts';
 import { CAUTION, heading, INK, MARGIN, newDocument, SOFT, type Paper } from './paper.ts';
+import { t } from '../texts/texts.ts';
 
 export interface FormJob {
   readonly form: TestForm;
@@ -121,18 +122,15 @@ export function formPdf({ form, machine, printedAt }: FormJob): Paper {
     drawPage(doc, machine, page);
   });
   doc.addPage({ size: 'A4', margin: MARGIN });
-  heading(doc, `${form.title}: how it is printed and read`, [machine.name]);
-  const pages = form.pages.map(({ how }, i) => `Page ${i + 1}: print it ${how}.`);
+  heading(doc, t('paper.howPrintedRead', { form: form.title }), [machine.name]);
+  const pages = form.pages.map(({ how }, i) => t('paper.pagePrint', { i: i + 1, how }));
   doc.moveDown().font('text').fontSize(11).fillColor(INK);
   [...form.instructions, ...pages].forEach((line, i) =>
     doc.text(`${i + 1}.  ${line}`, MARGIN).moveDown(0.4),
   );
   doc.fillColor(CAUTION);
-  for (const caution of form.cautions) doc.moveDown(0.4).text(`Caution: ${caution}`);
-  doc
-    .moveDown()
-    .fillColor(SOFT)
-    .text('This page is for the bench: it is not printed on the machine.');
+  for (const caution of form.cautions) doc.moveDown(0.4).text(t('paper.caution', { caution }));
+  doc.moveDown().fillColor(SOFT).text(t('paper.pageBenchNotPrinted'));
   doc.end();
   return doc;
 }

@@ -1,5 +1,5 @@
 /** The sheet that stays in the shop: how the price came about, phase by phase and line by line. */
-import { formatMoney, LEVEL, type Working } from '@kyanos/core';
+import { decimal, formatMoney, LEVEL, type Working } from '@kyanos/core';
 import {
   finished,
   heading,
@@ -12,6 +12,7 @@ import {
   type Paper,
   type PaperJob,
 } from './paper.ts';
+import { t } from '../texts/texts.ts';
 
 const number = (value: number | string): string =>
   typeof value === 'string'
@@ -27,18 +28,30 @@ const terms = ({ terms: list }: Working): string =>
 export function innerSheetPdf(job: PaperJob): Paper {
   const { plan, work } = job;
   const { cost, interval } = work;
-  const doc = newDocument(`Inner sheet: ${plan.name}`, job.printedAt);
+  const doc = newDocument(t('paper.innerSheet', { plan: plan.name }), job.printedAt);
   heading(doc, plan.name, [
-    `${job.shopName}  ·  inner sheet, not for the customer`,
-    `${job.fileName}  ·  ${plan.machine.name}  ·  ${plan.material.name}  ·  ${plan.layout.copies} copies${plan.customer ? `  ·  for ${plan.customer}` : ''}`,
+    t('paper.innerSheetNotCustomer', { shopName: job.shopName }),
+    t('paper.copies', {
+      fileName: job.fileName,
+      machine: plan.machine.name,
+      material: plan.material.name,
+      copies: plan.layout.copies,
+      rest: plan.customer ? t('paper.for', { customer: plan.customer }) : '',
+    }),
   ]);
   rule(doc);
   noteLine(
     doc,
-    `Cost ${formatMoney(cost.total)}  ·  price ${formatMoney(cost.price)}  ·  margin ${formatMoney(cost.profit)} (${(cost.margin * 100).toFixed(1)} %)  ·  ${formatMoney(cost.perHour)} an hour`,
+    t('paper.costPriceMarginHour', {
+      total: formatMoney(cost.total),
+      price: formatMoney(cost.price),
+      profit: formatMoney(cost.profit),
+      margin: decimal(cost.margin * 100, 1),
+      perHour: formatMoney(cost.perHour),
+    }),
   );
 
-  subheading(doc, 'Cost');
+  subheading(doc, t('paper.cost'));
   table(
     doc,
     [{ share: 0.27 }, { share: 0.55 }, { share: 0.18, right: true }],
@@ -48,13 +61,13 @@ export function innerSheetPdf(job: PaperJob): Paper {
         terms(working),
         formatMoney(amount),
       ]),
-      ['Cost', 'sum of the lines', formatMoney(cost.total)],
+      [t('paper.cost'), t('paper.sumLines'), formatMoney(cost.total)],
     ],
     { bold: [cost.lines.length], size: 8.5 },
   );
-  paragraph(doc, `Of the material, ${formatMoney(cost.waste)} is waste.`, 9);
+  paragraph(doc, t('paper.materialWaste', { waste: formatMoney(cost.waste) }), 9);
 
-  subheading(doc, 'Price');
+  subheading(doc, t('paper.price'));
   table(
     doc,
     [{ share: 0.27 }, { share: 0.55 }, { share: 0.18, right: true }],
@@ -66,7 +79,7 @@ export function innerSheetPdf(job: PaperJob): Paper {
     { size: 8.5 },
   );
 
-  subheading(doc, `Ink, and where it lies in ${LEVEL * 10} of 10 jobs`);
+  subheading(doc, t('paper.inkWhereLies10', { level: LEVEL * 10 }));
   table(
     doc,
     [
@@ -76,7 +89,7 @@ export function innerSheetPdf(job: PaperJob): Paper {
       { share: 0.3, right: true },
     ],
     [
-      ['Channel', 'mL', 'from – to, mL', 'lost of it, mL'],
+      [t('paper.channel'), 'mL', t('paper.fromMl'), t('paper.lostMl')],
       ...work.inks.map(({ channel, ml, lostMl }) => {
         const { low, high } = interval.inkMl[channel]!;
         return [
@@ -90,24 +103,28 @@ export function innerSheetPdf(job: PaperJob): Paper {
     { bold: [0], size: 9 },
   );
 
-  subheading(doc, 'Time');
+  subheading(doc, t('paper.time'));
   table(
     doc,
     [{ share: 0.6 }, { share: 0.2, right: true }, { share: 0.2, right: true }],
     [
-      ['Phase', 'from, min', 'takes, min'],
+      [t('paper.phase'), t('paper.fromMin'), t('paper.takesMin')],
       ...work.phases.map(({ label, start, minutes }) => [
         label,
         start.toFixed(1),
         minutes.toFixed(1),
       ]),
       [
-        `In all; ${interval.minutes.low.toFixed(0)} to ${interval.minutes.high.toFixed(0)} min in ${LEVEL * 10} of 10 jobs`,
+        t('paper.allMin10Jobs', {
+          low: decimal(interval.minutes.low, 0),
+          high: decimal(interval.minutes.high, 0),
+          level: LEVEL * 10,
+        }),
         '',
         work.minutes.toFixed(1),
       ],
     ],
     { bold: [0, work.phases.length + 1], size: 9 },
   );
-  return finished(doc, job, 'Estimate; write the machine’s own report beside it');
+  return finished(doc, job, t('paper.estimateWriteMachinesOwn'));
 }

@@ -1,6 +1,7 @@
 /** The template for loose pieces at true size: printed or cut on card, taped flat, pieces dropped into their openings. */
-import { JIG_CARD_MM, JIG_PLAY_MM, type Jig } from '@kyanos/core';
+import { decimal, type Jig, JIG_CARD_MM, JIG_PLAY_MM } from '@kyanos/core';
 import { CAUTION, INK, newDocument, SOFT, type Paper } from './paper.ts';
+import { t } from '../texts/texts.ts';
 
 const POINTS_PER_MM = 72 / 25.4;
 /** Longest side of a page that readers of PDF take: 200 in. */
@@ -20,7 +21,7 @@ export function jigPdf({ name, jig, printedAt }: JigJob): Paper {
     Math.min(MOST_PT, sheet.width * POINTS_PER_MM),
     Math.min(MOST_PT, sheet.height * POINTS_PER_MM),
   ];
-  const doc = newDocument(`Jig: ${name}`, printedAt, size);
+  const doc = newDocument(t('paper.jig', { name }), printedAt, size);
   doc.page.margins = { top: 0, bottom: 0, left: 0, right: 0 };
   doc.save().scale(POINTS_PER_MM);
   // The corner that goes to the stops of the bed.
@@ -54,14 +55,21 @@ export function jigPdf({ name, jig, printedAt }: JigJob): Paper {
     .stroke();
   const clearance =
     headroom === undefined
-      ? 'measure the height of the head before starting'
-      : `${headroom.toFixed(1)} mm are left under the head`;
+      ? t('paper.measureHeightHeadBefore')
+      : t('paper.mmLeftUnderHead', { headroom: decimal(headroom, 1) });
   doc
     .font('text')
     .fontSize(3)
     .fillColor(headroom !== undefined && headroom < 1 ? CAUTION : SOFT)
     .text(
-      `${gauge} mm if this is at true size  ·  ${name}  ·  openings ${JIG_PLAY_MM} mm larger all round  ·  pieces stand ${proud.toFixed(1)} mm above a card of ${JIG_CARD_MM} mm; ${clearance}  ·  a raised edge strikes the head: tape the card flat`,
+      t('paper.mmIfTrueSize', {
+        gauge,
+        name,
+        play: JIG_PLAY_MM,
+        proud: decimal(proud, 1),
+        card: JIG_CARD_MM,
+        clearance,
+      }),
       6 + gauge,
       y - 1.5,
       { width: Math.max(20, sheet.width - gauge - 12), lineBreak: false, ellipsis: true },

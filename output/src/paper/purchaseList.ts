@@ -10,26 +10,29 @@ import {
   table,
   type Paper,
 } from './paper.ts';
+import { t } from '../texts/texts.ts';
 
 export function purchaseListPdf(
   lines: readonly ReorderLine[],
   { shopName, printedAt }: { readonly shopName: string; readonly printedAt: Date },
 ): Paper {
-  const doc = newDocument('Purchase list', printedAt);
-  heading(doc, 'Purchase list', [shopName]);
+  const doc = newDocument(t('paper.purchaseList'), printedAt);
+  heading(doc, t('paper.purchaseList'), [shopName]);
   rule(doc);
   const wanted = lines.filter(({ count }) => count > 0);
-  if (wanted.length === 0)
-    paragraph(doc, 'Nothing has to be ordered: what is on the shelf lasts beyond a quarter.');
+  if (wanted.length === 0) paragraph(doc, t('paper.nothingHasOrderedWhat'));
   else {
     noteLine(
       doc,
-      `${wanted.length} to order  ·  ${formatMoney(
-        total(
-          wanted[0].cost.currency,
-          wanted.map(({ cost }) => cost),
+      t('paper.order', {
+        n: wanted.length,
+        currency: formatMoney(
+          total(
+            wanted[0].cost.currency,
+            wanted.map(({ cost }) => cost),
+          ),
         ),
-      )}`,
+      }),
     );
     doc.moveDown(0.5);
     table(
@@ -42,7 +45,7 @@ export function purchaseListPdf(
         { share: 0.14, right: true },
       ],
       [
-        ['Order by', 'What', 'How many', 'Why', 'Costs'],
+        [t('paper.orderBy'), t('paper.what'), t('paper.howMany'), t('paper.why'), t('paper.costs')],
         ...wanted.map(({ orderBy, product, size, count, reason, cost }) => [
           orderBy ?? '',
           product.name,
@@ -54,5 +57,5 @@ export function purchaseListPdf(
       { bold: [0], size: 9 },
     );
   }
-  return finished(doc, { printedAt }, 'Estimate from planned and usual use');
+  return finished(doc, { printedAt }, t('paper.estimateFromPlannedUsual'));
 }

@@ -1,5 +1,5 @@
 /** The run sheet on paper: A4, text that can be selected, fonts embedded. */
-import { formatMoney, type RunStep } from '@kyanos/core';
+import { decimal, formatMoney, type RunStep } from '@kyanos/core';
 import {
   CAUTION,
   heading,
@@ -15,27 +15,38 @@ import {
   type Paper,
   type PaperJob,
 } from './paper.ts';
+import { t } from '../texts/texts.ts';
 
 /** Width of the column of labels, pt. */
 const LABEL = 150;
 
 export function runSheetPdf(job: PaperJob): Paper {
   const { plan, result, work } = job;
-  const doc = newDocument(`Run sheet: ${plan.name}`, job.printedAt);
+  const doc = newDocument(t('paper.runSheet', { plan: plan.name }), job.printedAt);
   heading(doc, plan.name, [
-    `${job.fileName}  ·  ${plan.machine.name}  ·  ${plan.material.name}  ·  ${plan.layout.copies} copies`,
+    t('paper.copiesFileName', {
+      fileName: job.fileName,
+      machine: plan.machine.name,
+      material: plan.material.name,
+      copies: plan.layout.copies,
+    }),
   ]);
   doc.font('figures').fontSize(9).fillColor(INK).text(result.notation);
   doc.moveDown(0.4);
   const ml = work.inks.reduce((sum, ink) => sum + ink.ml, 0);
   noteLine(
     doc,
-    `${work.minutes.toFixed(0)} min in all  ·  ${ml.toFixed(1)} mL ink  ·  cost ${formatMoney(work.cost.total)}  ·  price ${formatMoney(work.cost.price)}`,
+    t('paper.minAllMlInk', {
+      minutes: decimal(work.minutes, 0),
+      ml: decimal(ml, 1),
+      total: formatMoney(work.cost.total),
+      price: formatMoney(work.cost.price),
+    }),
   );
   printPicture(doc, job);
   rule(doc);
   work.runSheet.forEach((step, i) => drawStep(doc, step, i + 1));
-  return finished(doc, job, 'Simulation and estimate, not a contract proof; make a test print');
+  return finished(doc, job, t('paper.simulationEstimateNotContract'));
 }
 
 function drawStep(doc: Paper, step: RunStep, number: number): void {
@@ -83,7 +94,7 @@ function drawStep(doc: Paper, step: RunStep, number: number): void {
       .font('bold')
       .fontSize(9.5)
       .fillColor(CAUTION)
-      .text(`Caution: ${caution}`, left + 14, y, { width: width - 14 });
+      .text(t('paper.caution', { caution }), left + 14, y, { width: width - 14 });
   }
   doc.moveDown(0.9);
 }

@@ -1,6 +1,7 @@
 /** Labels for lots and containers: a Data Matrix with the code, and what a person reads at the shelf. Twenty-four to an A4 page. */
 import bwipjs from 'bwip-js/node';
 import { INK, legible, newDocument, SOFT, type Paper } from './paper.ts';
+import { t } from '../texts/texts.ts';
 
 export interface StockLabel {
   readonly code: string;
@@ -19,7 +20,7 @@ const CODE = 22 * MM;
 const PAD = 3 * MM;
 
 export function stockLabelsPdf(labels: readonly StockLabel[], printedAt: Date): Paper {
-  const doc = newDocument('Labels of the stock', printedAt);
+  const doc = newDocument(t('paper.labelsStock'), printedAt);
   doc.page.margins.bottom = 0;
   labels.forEach((label, i) => {
     const at = i % (ACROSS * DOWN);
@@ -55,7 +56,7 @@ function drawLabel(doc: Paper, { code, name, lot, lines }: StockLabel, left: num
   };
   doc.y = top + PAD;
   line(legible(name), 'bold', 9, INK);
-  if (lot) line(`Lot ${lot}`, 'figures', 8, INK);
+  if (lot) line(t('paper.lot', { lot }), 'figures', 8, INK);
   for (const text of lines) line(text, 'text', 7.5, SOFT);
   doc
     .font('figures')

@@ -1,9 +1,9 @@
-import { DomainError } from '@kyanos/core';
+import { type ArtworkInfo, type ArtworkPage, DomainError, language } from '@kyanos/core';
 import type { ArtworkSummary, NewRip } from '@kyanos/contract';
 import { LRUCache } from 'lru-cache';
-import type { ArtworkInfo, ArtworkPage } from '@kyanos/core';
 import type { Db } from '../db.ts';
 import { askedAgain } from '../queue.ts';
+import { t } from '../texts/texts.ts';
 
 const COLUMNS = /* sql */ `
   a.id, a.file_name as "fileName", f.id as "fileId", f.bytes::float8 as bytes, a.dpi, a.scale, a.state, a.asked as attempt, a.progress, a.problem, a.info,
@@ -45,13 +45,14 @@ export async function upsertArtwork(
     fileName,
     dpi,
     scale,
+    language(),
   ]);
   return rows[0];
 }
 
 const UPSERT = /* sql */ `
-  insert into artwork (file_id, file_name, dpi, scale)
-  values ($1::uuid, $2::text, $3::int, $4::float8)
+  insert into artwork (file_id, file_name, dpi, scale, language)
+  values ($1::uuid, $2::text, $3::int, $4::float8, $5::text)
   on conflict on constraint artwork_file_dpi_scale_key do update set
     ${askedAgain('artwork')},
     touched_at = now()
@@ -69,7 +70,7 @@ export async function firstLookOf(db: Db, id: string): Promise<Buffer> {
 /** A page of artwork that is ready. @throws DomainError if it has no such page */
 export async function readyPage(db: Db, id: string, number: number): Promise<ArtworkPage> {
   const page = (await readyArtwork(db, id)).pages.find((candidate) => candidate.number === number);
-  if (!page) throw new DomainError('PAGE_UNKNOWN', `The artwork has no page ${number}.`);
+  if (!page) throw new DomainError('PAGE_UNKNOWN', t('artwork.artworkHasNoPage', { number }));
   return page;
 }
 
@@ -78,6 +79,6 @@ export async function previewOf(db: Db, id: string, page: number): Promise<Buffe
     'select bytes from page_preview where artwork_id = $1::uuid and page = $2::int',
     [id, page],
   );
-  if (!rows[0]) throw new DomainError('PAGE_UNKNOWN', `The artwork has no page ${page}.`);
+  if (!rows[0]) throw new DomainError('PAGE_UNKNOWN', t('artwork.theArtworkHasNoPage', { page }));
   return rows[0].bytes;
 }

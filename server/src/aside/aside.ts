@@ -2,10 +2,11 @@
  * Computations beside the loop that answers people, in threads, each with a deadline: one that does not keep it is ended, and
  * whoever asked is told.
  */
-import { DomainError } from '@kyanos/core';
+import { DomainError, language } from '@kyanos/core';
 import { programPath } from '@kyanos/intake';
 import Piscina from 'piscina';
 import type { Answer, Tasks } from './tasks.ts';
+import { t } from '../texts/texts.ts';
 
 const SECONDS = 20;
 
@@ -28,13 +29,10 @@ export async function aside<K extends keyof Tasks>(
   const signal = AbortSignal.timeout(SECONDS * 1000);
   let answer: Answer;
   try {
-    answer = (await threads().run({ task, input }, { signal })) as Answer;
+    answer = (await threads().run({ task, input, language: language() }, { signal })) as Answer;
   } catch (error) {
     if (signal.aborted)
-      throw new DomainError(
-        'TOO_SLOW',
-        `Working this out takes more than ${SECONDS} s. Plan fewer pieces or fewer jobs on a sheet, or try again when less is going on.`,
-      );
+      throw new DomainError('TOO_SLOW', t('aside.workingOutTakesMore', { seconds: SECONDS }));
     if (/task queue/i.test((error as Error).message)) throw new DomainError('TOO_BUSY');
     throw error;
   }

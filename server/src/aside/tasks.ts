@@ -34,6 +34,7 @@ import {
   type FormReading,
   type JobNeed,
   type JobReport,
+  type Language,
   type Machine,
   type MachineState,
   type Material,
@@ -54,6 +55,8 @@ import {
   type PaperJob,
   type StockLabel,
 } from '@kyanos/output';
+import { speaking } from '../language.ts';
+import { t } from '../texts/texts.ts';
 
 export interface PlannedJob {
   readonly plan: PrintPlan;
@@ -114,7 +117,7 @@ async function paper(order: PaperOrder): Promise<Uint8Array> {
     const [first] = result.findings.filter(({ severity }) => severity === 'error');
     throw new DomainError(
       'NOT_PRINTABLE',
-      `There is no paper for a print that can’t be made. ${first.message}`,
+      t('aside.thereNoPaperPrint', { message: first.message }),
       'plan',
     );
   }
@@ -273,12 +276,17 @@ export type Answer =
 export default async function run<K extends keyof Tasks>({
   task,
   input,
+  language,
 }: {
   task: K;
   input: Parameters<Tasks[K]>[0];
+  language: Language;
 }): Promise<Answer> {
   try {
-    return { value: await (TASKS[task] as (input: unknown) => unknown)(input) };
+    const value = await speaking(language, () =>
+      (TASKS[task] as (input: unknown) => unknown)(input),
+    );
+    return { value };
   } catch (error) {
     if (!(error instanceof DomainError)) throw error;
     return { refused: { code: error.code, message: error.message, field: error.field } };

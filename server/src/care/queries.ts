@@ -14,6 +14,7 @@ import {
 } from '@kyanos/core';
 import type { Db } from '../db.ts';
 import type { Telling } from '../stock/queries.ts';
+import { t } from '../texts/texts.ts';
 
 export const whitesOf = ({ inks }: Pick<Machine, 'inks'>): string[] =>
   inks.filter(({ role }) => role === 'white').map(({ channel }) => channel);
@@ -159,17 +160,13 @@ export async function undo(
   if (!rows[0]) throw new DomainError('EVENT_UNKNOWN');
   const [{ machineId, act }] = rows;
   if (act.startsWith('run-'))
-    throw new DomainError('UNDO_REFUSED', 'A procedure is stopped and begun again, not undone.');
+    throw new DomainError('UNDO_REFUSED', t('care.procedureStoppedBegunAgain'));
   await locked(db, machineId);
   const { rows: held } = await db.query<{ holds: boolean; undoes: string | null }>(
     'select holds, undoes from care_event where id = $1::bigint',
     [eventId],
   );
-  if (!held[0].holds)
-    throw new DomainError(
-      'UNDO_REFUSED',
-      'This entry was undone already. Undo the undoing to bring it back.',
-    );
+  if (!held[0].holds) throw new DomainError('UNDO_REFUSED', t('care.entryUndoneAlreadyUndo'));
   await db.query(
     `insert into care_event (machine_id, at, by, act, data, undoes)
      values ($1::text, $2::timestamptz, $3::text, 'undone', $4::jsonb, $5::bigint)`,

@@ -20,6 +20,7 @@ import {
   tickStep,
   whiteForecastOf,
 } from './service.ts';
+import { t } from '../texts/texts.ts';
 
 /** Of a picture that is shown; browsers make it smaller before they send it. */
 const MOST_BYTES = 5 * 1024 * 1024;
@@ -30,10 +31,7 @@ function pictureType(bytes: Buffer): string {
   if (bytes.subarray(0, 8).equals(Buffer.from('\x89PNG\r\n\x1a\n', 'latin1'))) return 'image/png';
   if (bytes.toString('latin1', 0, 4) === 'RIFF' && bytes.toString('latin1', 8, 12) === 'WEBP')
     return 'image/webp';
-  throw new DomainError(
-    'REQUEST_INVALID',
-    'This is no picture that can be shown. Choose a JPEG, PNG or WebP.',
-  );
+  throw new DomainError('REQUEST_INVALID', t('care.noPictureCanShown'));
 }
 const DAY_MS = 24 * 3_600_000;
 /** Nobody tells of what has not happened yet; clocks may differ by this, ms. */
@@ -67,10 +65,7 @@ export function careRoutes(pool: pg.Pool): Router {
 
   onOnce(router, pool, API.tellCare, (db, { params, body: { what, at } }, { actor }) => {
     if (at !== undefined && Date.parse(at) > Date.now() + AHEAD_MS)
-      throw new DomainError(
-        'CARE_REFUSED',
-        'This lies in the future. The logbook takes what has happened.',
-      );
+      throw new DomainError('CARE_REFUSED', t('care.liesFutureLogbookTakes'));
     return tellCare(db, params.machine, what, { by: actor.name, at });
   });
 

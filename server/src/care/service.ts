@@ -37,6 +37,7 @@ import { comingJobs } from '../stock/jobs.ts';
 import { act as actOnStock, fittedIn, type Telling } from '../stock/queries.ts';
 import { quoteChance } from '../stock/service.ts';
 import { careOf, daysOf, runEvents, tell, whiteSince, whitesOf } from './queries.ts';
+import { t } from '../texts/texts.ts';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
@@ -197,7 +198,7 @@ async function running(db: Db, run: string): Promise<Running> {
   if (!procedure)
     throw new DomainError(
       'PROCEDURE_UNKNOWN',
-      `The shop has the procedure “${started.what.title}” no more. Take it back into use to go on with it.`,
+      t('care.shopHasProcedureNo', { what: started.what.title }),
     );
   const { data: machine } = await itemById(db, 'machine', started.machineId);
   return { machine, procedureId, procedure, events };
@@ -252,7 +253,10 @@ async function open(db: Db, run: string): Promise<Running & { readonly ended: bo
 function stepOf({ procedure }: Running, step: number) {
   const found = procedure.steps[step];
   if (!found)
-    throw new DomainError('RUN_UNKNOWN', `This procedure has ${procedure.steps.length} steps.`);
+    throw new DomainError(
+      'RUN_UNKNOWN',
+      t('care.procedureHasSteps', { n: procedure.steps.length }),
+    );
   return found;
 }
 
@@ -417,15 +421,20 @@ export async function whiteForecastOf(pool: pg.Pool, machineId: string) {
       ml: careMl,
       cost,
       working: {
-        label: `Care of white in ${PAST_WEEKS} weeks`,
+        label: t('care.careWhiteWeeks', { weeks: PAST_WEEKS }),
         value: cost.minor / 100,
         unit: prices.currency,
-        formula: 'ink drawn by care × its price + minutes × labour',
+        formula: t('care.inkDrawnCarePrice'),
         terms: [
-          term('ink drawn by care', careMl, 'mL', 'from the logbook'),
-          term('price of white', perMl / 100, `${prices.currency}/mL`, machine.name),
-          term('minutes', careMinutes, 'min', 'from the logbook'),
-          term('labour', prices.labourRate / 100, `${prices.currency}/h`, 'price list'),
+          term(t('care.inkDrawnCare'), careMl, 'mL', t('care.fromLogbook')),
+          term(t('care.priceWhite'), perMl / 100, `${prices.currency}/mL`, machine.name),
+          term(t('care.minutes'), careMinutes, 'min', t('care.fromLogbook')),
+          term(
+            t('care.labour'),
+            prices.labourRate / 100,
+            `${prices.currency}/h`,
+            t('care.priceList'),
+          ),
         ],
       },
     },

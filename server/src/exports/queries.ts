@@ -1,7 +1,6 @@
-import { DomainError } from '@kyanos/core';
+import { DomainError, language, type PrintPlan } from '@kyanos/core';
 import { createHash } from 'node:crypto';
 import { encodePlan, type PlateExport } from '@kyanos/contract';
-import type { PrintPlan } from '@kyanos/core';
 import type { Db } from '../db.ts';
 import { askedAgain } from '../queue.ts';
 import { rulesKey } from '../plates/queries.ts';
@@ -21,14 +20,14 @@ export async function upsertExport(
   artworkId: string,
   plan: PrintPlan,
 ): Promise<{ id: string; state: string }> {
-  const values = [artworkId, await planKey(db, plan), JSON.stringify(encodePlan(plan))];
+  const values = [artworkId, await planKey(db, plan), JSON.stringify(encodePlan(plan)), language()];
   const { rows } = await db.query<{ id: string; state: string }>(UPSERT, values);
   return rows[0];
 }
 
 const UPSERT = /* sql */ `
-  insert into plate_export (artwork_id, plan_key, plan)
-  values ($1::uuid, $2::text, $3::jsonb)
+  insert into plate_export (artwork_id, plan_key, plan, language)
+  values ($1::uuid, $2::text, $3::jsonb, $4::text)
   on conflict on constraint plate_export_key do update set
     ${askedAgain('plate_export')}
   returning id, state`;

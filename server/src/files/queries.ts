@@ -4,6 +4,7 @@ import { open } from 'node:fs/promises';
 import { MAX_UPLOAD_BYTES, type FileId, type StoredFile } from '@kyanos/contract';
 import type pg from 'pg';
 import { inTransaction, type Db } from '../db.ts';
+import { t } from '../texts/texts.ts';
 
 /** Small enough to hold a few in memory, large enough to keep statements few. */
 const CHUNK_BYTES = 1024 * 1024;
@@ -11,7 +12,7 @@ const CHUNK_BYTES = 1024 * 1024;
 const tooLarge = () =>
   new DomainError(
     'FILE_TOO_LARGE',
-    `The file is larger than ${MAX_UPLOAD_BYTES / 1024 / 1024} MB. Lower its resolution or flatten it, and send it again.`,
+    t('files.fileLargerThanMb', { most: MAX_UPLOAD_BYTES / 1024 / 1024 }),
   );
 
 /**
@@ -45,11 +46,7 @@ export function storeFile(pool: pg.Pool, bytes: AsyncIterable<Uint8Array>): Prom
       heldBytes += part.length;
       if (heldBytes >= CHUNK_BYTES) await flush();
     }
-    if (total === 0)
-      throw new DomainError(
-        'ARTWORK_EMPTY',
-        'The file is empty: 0 bytes. Export or copy it again.',
-      );
+    if (total === 0) throw new DomainError('ARTWORK_EMPTY', t('files.fileEmpty0Bytes'));
     if (heldBytes > 0) await flush();
 
     const sha256 = hash.digest();
@@ -107,7 +104,7 @@ export async function fileBytes(db: Db, id: string, most: number): Promise<Buffe
   if (Number(rows[0].bytes) > most)
     throw new DomainError(
       'FILE_TOO_LARGE',
-      `This picture is larger than ${most / 1024 / 1024} MB. Take it again at a lower resolution.`,
+      t('files.pictureLargerThanMb', { most: most / 1024 / 1024 }),
     );
   const parts: Buffer[] = [];
   for await (const chunk of fileChunks(db, id)) parts.push(chunk);

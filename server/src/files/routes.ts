@@ -4,6 +4,7 @@ import { Router } from 'express';
 import type pg from 'pg';
 import { on } from '../route.ts';
 import { storeFile } from './queries.ts';
+import { t } from '../texts/texts.ts';
 
 export function fileRoutes(pool: pg.Pool): Router {
   const router = Router();
@@ -15,7 +16,10 @@ export function fileRoutes(pool: pg.Pool): Router {
       req.resume();
       throw new DomainError(
         'FILE_TOO_LARGE',
-        `The file has ${Math.ceil(announced / 1024 / 1024)} MB; the most is ${MAX_UPLOAD_BYTES / 1024 / 1024} MB. Lower its resolution or flatten it, and send it again.`,
+        t('files.fileHasMbMost', {
+          announced: Math.ceil(announced / 1024 / 1024),
+          most: MAX_UPLOAD_BYTES / 1024 / 1024,
+        }),
       );
     }
     return storeFile(pool, req as AsyncIterable<Uint8Array>);

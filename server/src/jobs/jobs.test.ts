@@ -1,6 +1,5 @@
 import { readFileSync } from 'node:fs';
-import type { Job, JobList } from '@kyanos/contract';
-import { encodePlan } from '@kyanos/contract';
+import { encodePlan, type Job, type JobList } from '@kyanos/contract';
 import { describe, expect, it } from 'vitest';
 import { demo, useServer } from '../../test/served.ts';
 

@@ -1,4 +1,4 @@
-import { DomainError } from '@kyanos/core';
+import { DomainError, type PrintPlan } from '@kyanos/core';
 import {
   encodePlan,
   readPlan,
@@ -13,9 +13,9 @@ import {
   type JobSummary,
   type Problem,
 } from '@kyanos/contract';
-import type { PrintPlan } from '@kyanos/core';
 import { LRUCache } from 'lru-cache';
 import type { Db } from '../db.ts';
+import { t } from '../texts/texts.ts';
 
 interface Row {
   readonly id: JobId;
@@ -210,10 +210,7 @@ async function insertVersion(
     fileName ?? null,
   ]);
   if (!rows[0])
-    throw new DomainError(
-      'JOB_CONFLICT',
-      `Version ${number - 1} of this job does not exist. Open the job again.`,
-    );
+    throw new DomainError('JOB_CONFLICT', t('jobs.versionJobDoesNot', { number: number - 1 }));
   return jobById(db, id, number);
 }
 

@@ -22,6 +22,7 @@ import { jobById, planOf } from '../jobs/queries.ts';
 import { fence, type Attempt } from '../queue.ts';
 import { copyKept, forgetPlates, PlateStore } from './bands.ts';
 import { doneBuild } from './queries.ts';
+import { t } from '../texts/texts.ts';
 
 export async function buildStoredPlates(
   pool: pg.Pool,
@@ -80,7 +81,7 @@ export const storedArtwork = (
     if (!job.artworkId)
       throw new DomainError(
         'PLATE_UNKNOWN',
-        `The job “${job.plan.name}” has no artwork, so it has no plates. Choose another job.`,
+        t('plates.jobHasNoArtwork', { plan: job.plan.name }),
         'stack',
       );
     const other = await readyArtwork(pool, job.artworkId);

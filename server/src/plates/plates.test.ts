@@ -1,5 +1,4 @@
-import type { PlateBuild } from '@kyanos/contract';
-import { encodePlan } from '@kyanos/contract';
+import { encodePlan, type PlateBuild } from '@kyanos/contract';
 import { measurePlates, parseStack, type PrintPlan } from '@kyanos/core';
 import { describe, expect, it } from 'vitest';
 import { demo, useServer } from '../../test/served.ts';

@@ -8,6 +8,7 @@ import {
   type Measures,
   type PrintPlan,
   type Stack,
+  language,
 } from '@kyanos/core';
 import type { Db } from '../db.ts';
 import { askedAgain } from '../queue.ts';
@@ -40,14 +41,19 @@ export async function upsertBuild(
   artworkId: string,
   plan: PrintPlan,
 ): Promise<{ id: string; state: string }> {
-  const values = [artworkId, await rulesKey(db, plan), JSON.stringify(encodePlan(plan))];
+  const values = [
+    artworkId,
+    await rulesKey(db, plan),
+    JSON.stringify(encodePlan(plan)),
+    language(),
+  ];
   const { rows } = await db.query<{ id: string; state: string }>(UPSERT, values);
   return rows[0];
 }
 
 const UPSERT = /* sql */ `
-  insert into plate_build (artwork_id, rules_key, plan)
-  values ($1::uuid, $2::text, $3::jsonb)
+  insert into plate_build (artwork_id, rules_key, plan, language)
+  values ($1::uuid, $2::text, $3::jsonb, $4::text)
   on conflict on constraint plate_build_key do update set
     ${askedAgain('plate_build')}
   returning id, state`;

@@ -15,6 +15,7 @@ import { jobById, jobNamed } from '../jobs/queries.ts';
 import { measuresFor } from '../plates/queries.ts';
 import { redraw } from '../stock/jobs.ts';
 import { changeMachine, machineById } from '../shop/queries.ts';
+import { t } from '../texts/texts.ts';
 
 interface Row {
   readonly id: ReportId;
@@ -42,7 +43,7 @@ export async function takeReports(db: Db, machineId: string, text: string): Prom
   })) {
     const jobId = await jobNamed(db, row.job);
     if (!jobId) {
-      left.push({ job: row.job, why: 'No job on the board has this name.' });
+      left.push({ job: row.job, why: t('reports.noJobBoardHas') });
       continue;
     }
     try {
@@ -71,14 +72,13 @@ async function besidePlan(
   if (plan.machine.id !== machine.id)
     throw new DomainError(
       'OTHER_MACHINE',
-      `This job is planned on ${plan.machine.name}. Send its report to that machine.`,
+      t('reports.jobPlannedSendReport', { machine: plan.machine.name }),
     );
-  if (!artworkId) throw new DomainError('NO_ARTWORK', 'This job has no artwork.');
+  if (!artworkId) throw new DomainError('NO_ARTWORK', t('reports.jobHasNoArtwork'));
   const info = await readyArtwork(db, artworkId);
   const measures = await measuresFor(db, artworkId, plan);
   const planned = await aside('predicted', { plan, info, measures, machine });
-  if (!planned)
-    throw new DomainError('NOT_PRINTABLE', 'This job can’t be printed as it is planned.');
+  if (!planned) throw new DomainError('NOT_PRINTABLE', t('reports.jobCantPrintedPlanned'));
   return { ...row, ...planned };
 }
 

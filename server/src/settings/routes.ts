@@ -5,6 +5,7 @@ import type pg from 'pg';
 import { inTransaction } from '../db.ts';
 import { keepRevision, revisionOf } from '../revisions.ts';
 import { on } from '../route.ts';
+import { t } from '../texts/texts.ts';
 
 /** What a shop says of itself once; null where it has said nothing. */
 export function settingRoutes(pool: pg.Pool): Router {
@@ -40,7 +41,7 @@ export function settingRoutes(pool: pg.Pool): Router {
   router.all('/settings/:name', () => {
     throw new DomainError(
       'SETTING_UNKNOWN',
-      `There is no such setting. There are ${Object.keys(SETTINGS).join(', ')}.`,
+      t('settings.thereNoSuchSetting', { settings: Object.keys(SETTINGS).join(', ') }),
     );
   });
 

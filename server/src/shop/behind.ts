@@ -5,6 +5,7 @@ import type pg from 'pg';
 import { inTransaction, type Db } from '../db.ts';
 import { jobById, saveJob } from '../jobs/queries.ts';
 import { shopOf } from './queries.ts';
+import { t } from '../texts/texts.ts';
 
 export interface Behind {
   readonly id: JobId;
@@ -60,9 +61,7 @@ export async function takeOverEverywhere(
       if (!conflict && !(error instanceof DomainError)) throw error;
       left.push({
         name,
-        why: conflict
-          ? 'Somebody saved it meanwhile. Open it and take it over there.'
-          : (error as Error).message,
+        why: conflict ? t('shop.somebodySavedMeanwhileOpen') : (error as Error).message,
       });
     }
   return { changed, left };

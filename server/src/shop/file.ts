@@ -11,6 +11,7 @@ import {
 import type { Db } from '../db.ts';
 import { itemById, itemsOf, lockShop, makeItem, saveItem, setStanding, STANDARD } from './items.ts';
 import { nameShop, shopOf } from './queries.ts';
+import { t } from '../texts/texts.ts';
 
 async function entriesOf<K extends ShopKind>(db: Db, kind: K) {
   return (await itemsOf(db, kind)).map(({ id, standing, data }) => ({ id, standing, data }));
@@ -67,7 +68,7 @@ export async function takeFileIn(
   const file = checked(value);
   await lockShop(db);
   const changes = shopChanges(await shopFile(db), file);
-  const saving = { by, note: 'taken in from a file' };
+  const saving = { by, note: t('shop.takenFromFile') };
   const take = async <K extends ShopKind>(
     kind: K,
     entry: { id: string; standing: Standing; data: never },

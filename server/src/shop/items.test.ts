@@ -1,5 +1,4 @@
-import type { Job } from '@kyanos/contract';
-import { encodePlan } from '@kyanos/contract';
+import { encodePlan, type Job } from '@kyanos/contract';
 import type { InkProduct, Machine, Shop, ShopFile } from '@kyanos/core';
 import { SHOP } from '@kyanos/demo';
 import { readFileSync } from 'node:fs';

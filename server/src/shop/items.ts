@@ -6,6 +6,7 @@ import { readItem, type ShopData, type ShopKind, type Standing } from '@kyanos/c
 import { contradictionsOf, DomainError, materialContradictions, withProduct } from '@kyanos/core';
 import type { Db } from '../db.ts';
 import { keepRevision } from '../revisions.ts';
+import { t } from '../texts/texts.ts';
 
 /** Prices and rules are one of each. */
 export const STANDARD = 'standard';
@@ -145,7 +146,10 @@ async function tellMachines(db: Db, product: ShopData<'ink'>, by: string): Promi
   for (const { id, data: machine } of await itemsOf(db, 'machine')) {
     const next = withProduct(machine, product);
     if (JSON.stringify(next) === JSON.stringify(machine)) continue;
-    await saveItem(db, 'machine', id, next, { by, note: `the ink ${product.name} changed` });
+    await saveItem(db, 'machine', id, next, {
+      by,
+      note: t('shop.inkChanged', { product: product.name }),
+    });
   }
 }
 

@@ -3,6 +3,7 @@ import type { JobId, JobStock, Stocked } from '@kyanos/contract';
 import {
   amountText,
   chooseLot,
+  decimal,
   DomainError,
   isOpen,
   type JobNeed,
@@ -22,6 +23,7 @@ import { jobById } from '../jobs/queries.ts';
 import { measuresFor } from '../plates/queries.ts';
 import { itemById } from '../shop/items.ts';
 import { act, fittedIn, jobEvents, lockAll, stockThere, undo, type Telling } from './queries.ts';
+import { t } from '../texts/texts.ts';
 
 /** What a version takes, worked out once. Undefined while its plates are not built, or where it can't be printed. */
 export async function needOf(db: Db, jobId: string): Promise<JobNeed | undefined> {
@@ -111,7 +113,11 @@ async function release(db: Db, jobId: string, telling: Telling): Promise<string[
   for (const { item, amount } of reservedBy(await itemsOfJob(db, jobId), jobId)) {
     await act(db, item.id, { act: 'reserved', jobId, amount: 0 }, telling);
     said.push(
-      `${amountText(amount, item.unit)} of ${item.name}, lot ${item.lot || item.code}, are free again.`,
+      t('stock.lotFreeAgain', {
+        amount: amountText(amount, item.unit),
+        item: item.name,
+        lot: item.lot || item.code,
+      }),
     );
   }
   return said;
@@ -128,10 +134,7 @@ export async function reserve(
   telling: Telling,
 ): Promise<string[]> {
   const wanted = await wantedBy(db, jobId);
-  if (!wanted)
-    return [
-      'Nothing is reserved yet: the plates of this job are not built. Reserve it at Material once they are.',
-    ];
+  if (!wanted) return [t('stock.nothingReservedYetPlates')];
   const { material } = wanted.need;
   const choice = await choiceFor(db, jobId, wanted.need);
   const inPlan = choice.offers.find(
@@ -145,10 +148,15 @@ export async function reserve(
   const before = (await itemsOfJob(db, jobId)).map(({ id }) => id);
   await lockAll(db, [...before, ...(taken ? [taken.item.id] : [])]);
   await release(db, jobId, telling);
-  if (!taken) return [`No ${material.name} is reserved. ${choice.reason}`];
+  if (!taken) return [t('stock.noReserved', { material: material.name, reason: choice.reason })];
   await act(db, taken.item.id, { act: 'reserved', jobId, amount: material.amount }, telling);
   return [
-    `${amountText(material.amount, material.unit)} of ${material.name} are reserved from lot ${taken.item.lot || taken.item.code}; ${amountText(taken.leftAfter, material.unit)} are left free.`,
+    t('stock.reservedFromLotLeft', {
+      amount: amountText(material.amount, material.unit),
+      material: material.name,
+      lot: taken.item.lot || taken.item.code,
+      leftAfter: amountText(taken.leftAfter, material.unit),
+    }),
   ];
 }
 
@@ -168,8 +176,7 @@ async function reportedInk(db: Db, jobId: string): Promise<Record<string, number
 /** Draws what a job took, in the transaction it is called in: ink as the machine reported it, else as it was estimated. */
 async function draw(db: Db, jobId: string, telling: Telling): Promise<string[]> {
   const wanted = await wantedBy(db, jobId);
-  if (!wanted)
-    return ['Nothing was drawn: what this job takes is not known. Draw it by hand in the stock.'];
+  if (!wanted) return [t('stock.nothingDrawnWhatJob')];
   const { need, machineId, name } = wanted;
   const said: string[] = [];
   let [lot]: (Stocked | undefined)[] = reservedBy(await itemsOfJob(db, jobId), jobId).map(
@@ -190,9 +197,14 @@ async function draw(db: Db, jobId: string, telling: Telling): Promise<string[]> 
       telling,
     );
     said.push(
-      `${amountText(amount, unit)} of ${need.material.name} were drawn from lot ${lot.lot || lot.code} by the estimate; ${amountText(after.left, unit)} are left.`,
+      t('stock.wereDrawnFromLot', {
+        amount: amountText(amount, unit),
+        material: need.material.name,
+        lot: lot.lot || lot.code,
+        left: amountText(after.left, unit),
+      }),
     );
-  } else said.push(`No ${need.material.name} was drawn: none is on the shelf.`);
+  } else said.push(t('stock.noDrawnNoneShelf', { material: need.material.name }));
 
   const reported = await reportedInk(db, jobId);
   const source = reported ? ('report' as const) : ('estimate' as const);
@@ -230,7 +242,12 @@ async function draw(db: Db, jobId: string, telling: Telling): Promise<string[]> 
   }
   if (need.inks.length > 0)
     said.push(
-      `Ink was drawn by the ${source === 'report' ? 'machine’s report' : 'estimate'}: ${need.inks.map(({ channel }) => `${channel} ${used[channel].toFixed(1)} mL`).join(', ')}.`,
+      t('stock.inkDrawn', {
+        rest: source === 'report' ? t('stock.machinesReport') : t('stock.estimate'),
+        inks: need.inks
+          .map(({ channel }) => `${channel} ${decimal(used[channel], 1)} mL`)
+          .join(', '),
+      }),
     );
   return said;
 }
@@ -249,11 +266,13 @@ async function takeBack(db: Db, jobId: string, telling: Telling): Promise<string
     } catch (error) {
       if (!(error instanceof DomainError)) throw error;
       await db.query('rollback to savepoint take_back');
-      said.push(`What was drawn from ${item.name} ${item.lot} stays: ${error.message}`);
+      said.push(
+        t('stock.whatDrawnFromStays', { item: item.name, lot: item.lot, message: error.message }),
+      );
     }
   for (const { id, machineId } of (await care.jobEvents(db, jobId)).toReversed())
     await care.undo(db, id, async () => (await itemById(db, 'machine', machineId)).data, telling);
-  return said.length > 0 ? said : ['What was drawn for it is back in the stock.'];
+  return said.length > 0 ? said : [t('stock.whatDrawnBackStock')];
 }
 
 const MADE: readonly JobState[] = ['done', 'delivered', 'closed'];
@@ -315,7 +334,7 @@ export async function jobStock(db: Db, jobId: JobId): Promise<JobStock> {
   if (!wanted)
     return {
       need: null,
-      reason: 'What it takes is known once its plates are built.',
+      reason: t('stock.whatTakesKnownOnce'),
       lots: [],
       reserved,
       drawn,

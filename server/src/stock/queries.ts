@@ -11,6 +11,7 @@ import {
   type StockItem,
 } from '@kyanos/core';
 import type { Db } from '../db.ts';
+import { t } from '../texts/texts.ts';
 
 interface Row {
   readonly id: StockItemId;
@@ -54,7 +55,7 @@ export async function stockByCode(db: Db, code: string): Promise<Stocked> {
   if (!rows[0])
     throw new DomainError(
       'STOCK_UNKNOWN',
-      `No lot or container has the code ${code.trim().slice(0, 20) || '(empty)'}. Codes are like L12 for material and C7 for ink.`,
+      t('stock.noLotContainerHas', { code: code.trim().slice(0, 20) || '(empty)' }),
     );
   return onWire(rows[0]);
 }
@@ -210,11 +211,7 @@ export async function undo(db: Db, eventId: number, telling: Telling): Promise<S
     'select holds from stock_event where id = $1::bigint',
     [eventId],
   );
-  if (!held[0].holds)
-    throw new DomainError(
-      'UNDO_REFUSED',
-      'This entry was undone already. Undo the undoing to bring it back.',
-    );
+  if (!held[0].holds) throw new DomainError('UNDO_REFUSED', t('stock.entryUndoneAlreadyUndo'));
   const at = timeOf(telling);
   const what = { act: 'undone' as const, event: eventId };
   const added = await db.query<{ id: string }>(
@@ -233,7 +230,7 @@ export async function undo(db: Db, eventId: number, telling: Telling): Promise<S
     if (!(error instanceof DomainError)) throw error;
     throw new DomainError(
       'UNDO_REFUSED',
-      `Later entries rest on this one: ${error.message} Undo those first, the newest before the others.`,
+      t('stock.laterEntriesRestOne', { message: error.message }),
     );
   }
   await keep(db, itemId, item);

@@ -7,6 +7,7 @@ import type {
   Stocked,
 } from '@kyanos/contract';
 import {
+  inSentence,
   ageOf,
   amountText,
   dayWords,
@@ -37,6 +38,7 @@ import {
   stockThere,
   type Telling,
 } from './queries.ts';
+import { t } from '../texts/texts.ts';
 
 /** Weeks in which is looked how much is usual. */
 const USUAL_WEEKS = 12;
@@ -59,7 +61,11 @@ export async function actChecked(
     if (!ink || inkProductOf(machine, ink) !== item.product)
       throw new DomainError(
         'STOCK_REFUSED',
-        `${item.name} is not the ink of ${ink ? `${ink.name.toLowerCase()} in` : `${what.channel} in`} ${machine.name}. Fit the container that belongs there.`,
+        t('stock.notInkFitContainer', {
+          item: item.name,
+          rest: ink ? `${inSentence(ink.name)} in` : `${what.channel} in`,
+          machine: machine.name,
+        }),
       );
   }
   return act(db, id, what, telling);
@@ -210,7 +216,12 @@ export async function takeTable(db: Db, text: string, telling: Telling): Promise
     let item = await receive(db, received, telling);
     if (opened) item = await act(db, item.id, { act: 'opened' }, telling);
     if (left < received.size)
-      item = await act(db, item.id, { act: 'counted', left, reason: 'as the table says' }, telling);
+      item = await act(
+        db,
+        item.id,
+        { act: 'counted', left, reason: t('stock.tableSays') },
+        telling,
+      );
     taken.push(item);
   }
   return taken;
@@ -229,8 +240,8 @@ export async function labelsFor(db: Db, codes: readonly string[]): Promise<Uint8
       name: item.name,
       lot: item.lot,
       lines: [
-        `${amountText(item.size, item.unit)}${item.width > 0 ? `, ${item.width} mm wide` : ''}`,
-        ...(until ? [`Good until ${dayWords(until)}`] : []),
+        `${amountText(item.size, item.unit)}${item.width > 0 ? t('stock.mmWide', { width: item.width }) : ''}`,
+        ...(until ? [t('stock.goodUntil', { until: dayWords(until) })] : []),
         ...(item.place ? [item.place] : []),
       ],
     });
@@ -260,7 +271,12 @@ export async function takeStock(
     if (differs && reason === '')
       throw new DomainError(
         'STOCK_REFUSED',
-        `${item.name} ${item.lot || item.code}: the books have ${amountText(item.left, item.unit)}, and ${amountText(left, item.unit)} were counted. Say why, if only “unknown”.`,
+        t('stock.booksHaveWereCounted', {
+          item: item.name,
+          lot: item.lot || item.code,
+          left: amountText(item.left, item.unit),
+          left2: amountText(left, item.unit),
+        }),
       );
     if (differs) changed++;
     await act(db, id, { act: 'counted', left, reason }, telling);

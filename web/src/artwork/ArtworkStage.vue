@@ -33,6 +33,7 @@ import { rememberName } from '../shared/spotMemory.ts';
 import FinishedSize from './FinishedSize.vue';
 import LineList from './LineList.vue';
 import VersionCompare from './VersionCompare.vue';
+import { t } from '../texts/texts.ts';
 
 const job = useJob();
 /** The page that is looked at: the front's, or the rear's when it is asked for. */
@@ -46,10 +47,10 @@ const sentence = computed(() => {
   const { value } = page;
   if (!value) {
     const { artwork } = job;
-    if (artwork?.state === 'failed') return 'The file can’t be read; it says why below.';
-    if (artwork?.state === 'cancelled') return 'Reading was cancelled. Choose the file again.';
-    if (artwork) return `Making its plates: ${Math.round(artwork.progress * 100)} %`;
-    return 'No artwork yet. Drop a file below.';
+    if (artwork?.state === 'failed') return t('artwork.fileCantReadSays');
+    if (artwork?.state === 'cancelled') return t('artwork.readingCancelledChooseFile');
+    if (artwork) return t('artwork.makingPlates', { progress: Math.round(artwork.progress * 100) });
+    return t('artwork.noArtworkYetDrop');
   }
   const { text } = size(value.trimMm.width, value.trimMm.height);
   const own = value.separations
@@ -58,7 +59,13 @@ const sentence = computed(() => {
     )
     .map(({ name }) => `“${visibleName(name)}”`);
   const count = job.info!.pages.length;
-  return `${count > 1 ? `${count} pages of ` : ''}${text} finished, ${own.length ? `with ${own.join(' and ')} of its own.` : 'in process colour, with no special plate of its own.'}`;
+  return t('artwork.finishedRest', {
+    rest: count > 1 ? t('artwork.pages', { count }) : '',
+    text,
+    rest2: own.length
+      ? t('artwork.own', { own: own.join(t('artwork.and')) })
+      : t('artwork.processColourNoSpecial'),
+  });
 });
 
 // ---- separations ----
@@ -175,7 +182,7 @@ function chooseRear(number: number | null) {
 </script>
 
 <template>
-  <picture-stage question="What is in the file?" :answer="sentence">
+  <picture-stage :question="t('artwork.whatFile')" :answer="sentence">
     <div v-if="page && subject && job.plan" ref="sheet" class="sheet">
       <page-viewer
         :subject="subject"
@@ -183,15 +190,15 @@ function chooseRear(number: number | null) {
         :pins="pins"
         :place="looked?.place"
         :lines="lines"
-        :label="`Page ${page.number} of ${job.fileName}`"
+        :label="t('artwork.page', { number: page.number, fileName: job.fileName ?? '' })"
         @probe="move"
         @pin="pin"
       >
         {{ job.fileName }} ·
         {{
           shown.size === 1
-            ? `“${[...shown][0]}” alone, paper for no ink, dark for full`
-            : 'colour on white, specials over it'
+            ? t('artwork.alonePaperNoInk', { shown: [...shown][0] })
+            : t('artwork.colourWhiteSpecialsOver')
         }}
       </page-viewer>
     </div>
@@ -199,9 +206,9 @@ function chooseRear(number: number | null) {
       <div v-if="job.artwork?.firstLook" class="panel first">
         <img
           :src="addressIn(API.getFirstLook, { params: { id: job.artwork.id } })"
-          alt="A first, rough look at the file"
+          :alt="t('artwork.firstRoughLookFile')"
         />
-        <p class="soft small">A first look, in screen colours. The plates are on their way.</p>
+        <p class="soft small">{{ t('artwork.firstLookScreenColours') }}</p>
       </div>
       <p v-if="job.artwork?.state === 'failed'" class="panel pad" role="alert">
         {{ job.artwork.problem?.message }}
@@ -209,18 +216,32 @@ function chooseRear(number: number | null) {
     </div>
     <template #figures>
       <div v-if="page && placed.length" class="stepper">
-        <v-btn icon variant="text" size="small" aria-label="The finding before" @click="step(-1)">
+        <v-btn
+          icon
+          variant="text"
+          size="small"
+          :aria-label="t('artwork.findingBefore')"
+          @click="step(-1)"
+        >
           <v-icon :icon="mdiChevronLeft" />
         </v-btn>
         <p v-if="looked" data-testid="looked" :title="looked.message">
-          <strong>{{ placed.indexOf(looked) + 1 }} of {{ placed.length }}.</strong>
+          <strong>{{
+            t('artwork.of', { looked: placed.indexOf(looked) + 1, n: placed.length })
+          }}</strong>
           {{ looked.message }}
         </p>
         <p v-else class="soft">
-          {{ placed.length }} finding{{ placed.length > 1 ? 's have' : ' has' }} a place on the
-          picture; <kbd>n</kbd> goes from one to the next.
+          {{ t('artwork.findingHasPlacePicture', { n: placed.length }) }} <kbd>n</kbd>
+          {{ t('artwork.goesFromOneNext') }}
         </p>
-        <v-btn icon variant="text" size="small" aria-label="The next finding" @click="step(1)">
+        <v-btn
+          icon
+          variant="text"
+          size="small"
+          :aria-label="t('artwork.nextFinding')"
+          @click="step(1)"
+        >
           <v-icon :icon="mdiChevronRight" />
         </v-btn>
       </div>
@@ -229,7 +250,9 @@ function chooseRear(number: number | null) {
       <template v-if="page && subject && job.plan">
         <div v-if="job.info && job.info.pages.length > 1" class="panel pages">
           <v-select
-            :label="job.plan.versions ? 'Version looked at, page' : 'Front shows page'"
+            :label="
+              job.plan.versions ? t('artwork.versionLookedPage') : t('artwork.frontShowsPage')
+            "
             :items="
               (job.plan.versions ?? job.info.pages.map(({ number }) => ({ page: number }))).map(
                 ({ page: number }) => number,
@@ -240,9 +263,9 @@ function chooseRear(number: number | null) {
           />
           <v-select
             v-if="!job.plan.versions"
-            label="Rear shows page"
+            :label="t('artwork.rearShowsPage')"
             :items="[
-              { title: 'the same', value: null },
+              { title: t('artwork.same'), value: null },
               ...job.info.pages.map(({ number }) => ({ title: String(number), value: number })),
             ]"
             :model-value="job.plan.artwork.rearPage"
@@ -254,11 +277,11 @@ function chooseRear(number: number | null) {
             mandatory
             density="compact"
             variant="outlined"
-            aria-label="Page looked at"
+            :aria-label="t('artwork.pageLooked')"
             @update:model-value="wanted = $event"
           >
-            <v-btn :value="job.plan.artwork.page">Look at the front</v-btn>
-            <v-btn :value="job.plan.artwork.rearPage">Look at the rear</v-btn>
+            <v-btn :value="job.plan.artwork.page">{{ t('artwork.lookFront') }}</v-btn>
+            <v-btn :value="job.plan.artwork.rearPage">{{ t('artwork.lookRear') }}</v-btn>
           </v-btn-toggle>
         </div>
         <separation-table
@@ -300,7 +323,7 @@ function chooseRear(number: number | null) {
       />
       <version-compare v-if="page" :page="page" />
       <drop-zone
-        :title="page ? 'Drop a corrected file: the plan stays' : 'Drop the artwork here'"
+        :title="page ? t('artwork.dropCorrectedFilePlan') : t('artwork.dropArtworkHere')"
         :ready="replace"
       />
       <knockout-compare v-model="compared" />

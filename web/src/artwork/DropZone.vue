@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** Where artwork is dropped or picked, with its progress. */
 import { MAX_UPLOAD_BYTES, type ArtworkSummary } from '@kyanos/contract';
-import { ACCEPTED_FILES, FORMAT_NAMES } from '@kyanos/core';
+import { ACCEPTED_FILES, formatNames } from '@kyanos/core';
 import { mdiFileImagePlusOutline } from '@mdi/js';
 import { useDropZone } from '@vueuse/core';
 import { ref } from 'vue';
 import { useIntake } from './useIntake.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{
   title: string;
@@ -39,16 +40,23 @@ function picked(event: Event) {
       <v-icon :icon="mdiFileImagePlusOutline" size="30" class="icon" />
       <div class="words">
         <strong>{{ title }}</strong>
-        <span class="soft">{{ FORMAT_NAMES }}, up to {{ MAX_UPLOAD_BYTES / 1024 / 1024 }} MB</span>
+        <span class="soft">{{
+          t('artwork.upMb', {
+            formats: formatNames(),
+            most: MAX_UPLOAD_BYTES / 1024 / 1024,
+          })
+        }}</span>
       </div>
       <v-select
         v-model="dpi"
         class="dpi"
-        label="Plates of a PDF at"
+        :label="t('artwork.platesPdf')"
         :items="[150, 200, 300, 400, 600, 720]"
         suffix="dpi"
       />
-      <v-btn color="primary" variant="flat" @click="picker?.click()">Choose a file</v-btn>
+      <v-btn color="primary" variant="flat" @click="picker?.click()">{{
+        t('artwork.chooseFile')
+      }}</v-btn>
       <input
         ref="picker"
         type="file"
@@ -59,7 +67,7 @@ function picked(event: Event) {
       />
     </template>
     <div v-else class="going" role="status">
-      <img v-if="look" class="look" :src="look" alt="A first, rough look at the file" />
+      <img v-if="look" class="look" :src="look" :alt="t('artwork.firstRoughLookFile')" />
       <strong>{{ words }}</strong>
       <v-progress-linear
         :model-value="share * 100"
@@ -70,7 +78,7 @@ function picked(event: Event) {
         :aria-label="words"
       />
       <span class="figures">{{ Math.round(share * 100) }} %</span>
-      <v-btn @click="cancel">Cancel</v-btn>
+      <v-btn @click="cancel">{{ t('artwork.cancel') }}</v-btn>
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem.message }}</p>
   </section>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** What the file says of itself. */
-import { processInk, type ArtworkInfo, type ArtworkPage } from '@kyanos/core';
+import { type ArtworkInfo, type ArtworkPage, decimal, processInk } from '@kyanos/core';
 import { computed } from 'vue';
 import { size } from '../shared/format.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ info: ArtworkInfo; page: ArtworkPage }>();
 
@@ -17,21 +18,30 @@ const spots = computed(() =>
     name,
     words:
       objects === 0
-        ? 'declared, nothing drawn in it'
-        : `${objects} object${objects === 1 ? '' : 's'}, ${
-            overprinting === 0
-              ? 'none overprints'
-              : overprinting === objects
-                ? `all overprint (mode ${modes.join(' and ')})`
-                : `${overprinting} overprint (mode ${modes.join(' and ')})`
-          }`,
+        ? t('artwork.declaredNothingDrawn')
+        : t('artwork.object', {
+            n: objects,
+            rest:
+              overprinting === 0
+                ? t('artwork.noneOverprints')
+                : overprinting === objects
+                  ? t('artwork.allOverprintMode', { modes: modes.join(t('artwork.and')) })
+                  : t('artwork.overprintMode', {
+                      overprinting,
+                      modes: modes.join(t('artwork.and')),
+                    }),
+          }),
   })),
 );
 /** The stand-in of a spot at full tint. */
 const standIn = (name: string) => {
   const full = props.page.separations.find((s) => s.name === name)?.alternate?.ramp.at(-1);
   return full
-    ? `; shown as ${['C', 'M', 'Y', 'K'].map((ink, i) => `${ink} ${Math.round(full[i] * 100)}`).join(' ')}`
+    ? t('artwork.shown', {
+        value: ['C', 'M', 'Y', 'K']
+          .map((ink, i) => `${ink} ${Math.round(full[i] * 100)}`)
+          .join(' '),
+      })
     : '';
 };
 const heaviest = computed(() => processInk(props.page).most);
@@ -40,9 +50,9 @@ const missing = computed(
 );
 const boxes = computed(() => {
   const { boxes: stated, turn } = props.page.structure ?? {};
-  if (!stated) return 'not read';
+  if (!stated) return t('artwork.notRead');
   const names = (['media', 'crop', 'bleed', 'trim'] as const).filter((name) => stated[name]);
-  return `${names.join(', ')}${turn ? `; turned by ${turn}°` : ''}`;
+  return `${names.join(', ')}${turn ? t('artwork.turned', { turn }) : ''}`;
 });
 const pictures = computed(() => props.page.structure?.pictures ?? []);
 const lowest = computed(() => Math.min(...pictures.value.map(({ dpi }) => dpi)));
@@ -50,50 +60,62 @@ const lowest = computed(() => Math.min(...pictures.value.map(({ dpi }) => dpi)))
 
 <template>
   <div class="panel facts">
-    <h2 class="label">The file says</h2>
+    <h2 class="label">{{ t('artwork.fileSays') }}</h2>
     <dl>
-      <dt>File</dt>
+      <dt>{{ t('artwork.file') }}</dt>
       <dd>{{ kind }}</dd>
-      <dt>Finished</dt>
+      <dt>{{ t('artwork.finished') }}</dt>
       <dd class="figures" :title="size(page.trimMm.width, page.trimMm.height).other">
         {{ size(page.trimMm.width, page.trimMm.height).text }}
       </dd>
-      <dt>Printed</dt>
+      <dt>{{ t('artwork.printed') }}</dt>
       <dd class="figures" :title="size(page.widthMm, page.heightMm).other">
         {{ size(page.widthMm, page.heightMm).text }}
       </dd>
-      <dt>Plates</dt>
+      <dt>{{ t('artwork.plates') }}</dt>
       <dd class="figures">
-        {{ page.widthPx }} × {{ page.heightPx }} px, {{ Math.round(page.dpi) }} dpi
+        {{
+          t('artwork.pxDpi', {
+            widthPx: page.widthPx,
+            heightPx: page.heightPx,
+            dpi: Math.round(page.dpi),
+          })
+        }}
       </dd>
-      <dt>Ink</dt>
-      <dd class="figures">up to {{ heaviest }} % of C, M, Y, K at one place</dd>
-      <dt>Colour</dt>
+      <dt>{{ t('artwork.ink') }}</dt>
+      <dd class="figures">{{ t('artwork.upCMY', { heaviest }) }}</dd>
+      <dt>{{ t('artwork.colour') }}</dt>
       <dd>{{ info.colour }}</dd>
       <template v-if="info.document">
-        <dt>Made for</dt>
-        <dd>{{ info.document.outputIntent ?? 'no printing condition named' }}</dd>
-        <dt>Type</dt>
+        <dt>{{ t('artwork.made') }}</dt>
+        <dd>{{ info.document.outputIntent ?? t('artwork.noPrintingConditionNamed') }}</dd>
+        <dt>{{ t('artwork.type') }}</dt>
         <dd>
-          <template v-if="info.document.fonts.length === 0"
-            >none: outlines or pictures only</template
-          >
+          <template v-if="info.document.fonts.length === 0">{{
+            t('artwork.noneOutlinesPicturesOnly')
+          }}</template>
           <template v-else>
-            {{ info.document.fonts.length }} font{{ info.document.fonts.length > 1 ? 's' : '' }},
-            {{ missing.length ? `${missing.length} not embedded` : 'all embedded' }}
+            {{
+              t('artwork.font', {
+                n: info.document.fonts.length,
+                rest: missing.length
+                  ? t('artwork.notEmbedded', { n: missing.length })
+                  : t('artwork.allEmbedded'),
+              })
+            }}
           </template>
         </dd>
-        <dt>Pictures</dt>
+        <dt>{{ t('artwork.pictures') }}</dt>
         <dd class="figures">
-          <template v-if="pictures.length"
-            >{{ pictures.length }}, from {{ Math.round(lowest) }} dpi</template
-          >
-          <template v-else>none</template>
+          <template v-if="pictures.length">{{
+            t('artwork.fromDpi', { n: pictures.length, lowest: Math.round(lowest) })
+          }}</template>
+          <template v-else>{{ t('artwork.none') }}</template>
         </dd>
-        <dt>Boxes</dt>
+        <dt>{{ t('artwork.boxes') }}</dt>
         <dd>{{ boxes }}</dd>
-        <dt>Transparency</dt>
-        <dd>{{ page.structure?.transparency ? 'yes' : 'no' }}</dd>
+        <dt>{{ t('artwork.transparency') }}</dt>
+        <dd>{{ page.structure?.transparency ? t('artwork.yes') : t('artwork.no') }}</dd>
       </template>
       <template v-for="spot in spots" :key="spot.name">
         <dt class="spot">“{{ spot.name }}”</dt>
@@ -101,16 +123,29 @@ const lowest = computed(() => Math.min(...pictures.value.map(({ dpi }) => dpi)))
       </template>
       <template v-for="layer in info.document?.layers ?? []" :key="`layer-${layer.name}`">
         <dt class="spot">{{ layer.name }}</dt>
-        <dd>layer, {{ layer.prints ? 'prints' : 'does not print' }}</dd>
+        <dd>
+          {{
+            t('artwork.layer', {
+              rest: layer.prints ? t('artwork.prints') : t('artwork.doesNotPrint'),
+            })
+          }}
+        </dd>
       </template>
       <template v-for="code in page.barcodes" :key="code.content">
         <dt>{{ code.type }}</dt>
         <dd class="figures">
-          {{ code.content }}, module {{ code.moduleMm.toFixed(3) }} mm<template
-            v-if="code.checkDigit !== undefined"
-            >, check digit {{ code.checkDigit ? 'right' : 'wrong' }}</template
-          >, quiet zones {{ code.quiet.map((q) => Math.floor(q)).join(' and ') }} modules (wants
-          {{ code.quietWanted.join(' and ') }})
+          {{ t('artwork.moduleMm', { content: code.content, moduleMm: decimal(code.moduleMm, 3) })
+          }}<template v-if="code.checkDigit !== undefined">{{
+            t('artwork.checkDigit', {
+              rest: code.checkDigit ? t('artwork.right') : t('artwork.wrong'),
+            })
+          }}</template
+          >{{
+            t('artwork.quietZonesModulesWants', {
+              quiet: code.quiet.map((q) => Math.floor(q)).join(t('artwork.and')),
+              quietWanted: code.quietWanted.join(t('artwork.and')),
+            })
+          }}
         </dd>
       </template>
     </dl>

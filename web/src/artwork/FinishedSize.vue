@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** The finished size, set: the file is read anew at the scale that makes it so. */
-import type { ArtworkPage } from '@kyanos/core';
+import { type ArtworkPage, decimal } from '@kyanos/core';
 import { computed, ref, watch } from 'vue';
 import { length } from '../shared/format.ts';
 import LengthField from '../shared/LengthField.vue';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{
   page: ArtworkPage;
@@ -34,18 +35,18 @@ const changed = computed(
 );
 const drawnAt = computed(() =>
   Math.abs(props.scale - 1) < 0.0005
-    ? 'as it is drawn'
-    : `${Number(props.scale.toFixed(4))} times as large as it is drawn`,
+    ? t('artwork.drawn')
+    : t('artwork.timesLargeDrawn', { scale: Number(decimal(props.scale, 4)) }),
 );
 </script>
 
 <template>
   <form class="panel finished" @submit.prevent="emit('rescale', factor)">
-    <h2>Finished size</h2>
-    <length-field v-model="width" label="Width" :min="1" :max="20000" />
+    <h2>{{ t('artwork.finishedSize') }}</h2>
+    <length-field v-model="width" :label="t('artwork.width')" :min="1" :max="20000" />
     <p class="figures">× {{ length(height) }}</p>
-    <p class="soft">Printed {{ drawnAt }}.</p>
-    <v-btn type="submit" :disabled="!changed">Read it at this size</v-btn>
+    <p class="soft">{{ t('artwork.printedDrawnAt', { drawnAt }) }}</p>
+    <v-btn type="submit" :disabled="!changed">{{ t('artwork.readSize') }}</v-btn>
   </form>
 </template>
 

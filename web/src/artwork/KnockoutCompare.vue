@@ -8,6 +8,7 @@ import PixelCanvas from '../look/PixelCanvas.vue';
 import { lookWorker } from '../look/worker.ts';
 import { area } from '../shared/format.ts';
 import { useLatest } from '../shared/useLatest.ts';
+import { t } from '../texts/texts.ts';
 
 /** The separation in question. */
 const name = defineModel<string | undefined>();
@@ -54,44 +55,51 @@ function choose(keep: boolean) {
   >
     <div v-if="knockout" class="panel pa-6 compare" role="dialog" aria-labelledby="compare-title">
       <h2 id="compare-title" class="question">
-        Should “{{ visibleName(name ?? '') }}” and colour both print?
+        {{ t('artwork.shouldColourBothPrint', { name: visibleName(name ?? '') }) }}
       </h2>
       <p class="answer">
-        Where they meet in the file one erases the other: “{{ visibleName(name ?? '') }}” is missing
-        on {{ area(knockout.specialLostMm2) }}, colour on {{ area(knockout.colourLostMm2) }}.
+        {{
+          t('artwork.whereTheyMeetFile', {
+            name: visibleName(name ?? ''),
+            specialLostMm2: area(knockout.specialLostMm2),
+            colourLostMm2: area(knockout.colourLostMm2),
+          })
+        }}
       </p>
       <p v-if="failed" role="alert">{{ failed }}</p>
       <div class="pair">
         <figure>
           <figcaption>
-            <strong>As the file is</strong>
-            <span v-if="!mended" class="soft">– what would print now</span>
+            <strong>{{ t('artwork.asTheFileIs') }}</strong>
+            <span v-if="!mended" class="soft">{{ t('artwork.whatWouldPrintNow') }}</span>
           </figcaption>
           <div class="light-table">
-            <pixel-canvas :picture="pictures?.[0]" label="The print as the file is" />
+            <pixel-canvas :picture="pictures?.[0]" :label="t('artwork.printFile')" />
           </div>
           <v-btn color="primary" :variant="mended ? 'outlined' : 'flat'" @click="choose(false)">
-            Leave it as it is
+            {{ t('artwork.leave') }}
           </v-btn>
         </figure>
         <figure>
           <figcaption>
-            <strong>With both kept</strong>
+            <strong>{{ t('artwork.bothKept') }}</strong>
             <span class="soft"
-              >– {{ mended ? 'what would print now' : 'what you probably meant' }}</span
+              >–
+              {{
+                mended ? t('artwork.whatWouldPrintNowWithin') : t('artwork.whatYouProbablyMeant')
+              }}</span
             >
           </figcaption>
           <div class="light-table">
-            <pixel-canvas :picture="pictures?.[1]" label="The print with both kept" />
+            <pixel-canvas :picture="pictures?.[1]" :label="t('artwork.printBothKept')" />
           </div>
           <v-btn color="warning" :variant="mended ? 'outlined' : 'flat'" @click="choose(true)">
-            Keep both in our plates
+            {{ t('artwork.keepBothOurPlates') }}
           </v-btn>
         </figure>
       </div>
       <p class="soft small">
-        The file itself is not touched. Seen as this job plans it, on {{ job.plan?.material.name }};
-        simulation, not a contract proof.
+        {{ t('artwork.fileItselfNotTouched', { material: job.plan?.material.name ?? '' }) }}
       </p>
     </div>
   </v-dialog>

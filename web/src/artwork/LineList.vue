@@ -2,18 +2,19 @@
 /** Lines that don't print: what each is, and how long. */
 import { LINE_NAMES, visibleName, type TechnicalLines } from '@kyanos/core';
 import { length } from '../shared/format.ts';
+import { t } from '../texts/texts.ts';
 
 defineProps<{ lines: readonly TechnicalLines[] }>();
 </script>
 
 <template>
   <div class="panel list">
-    <h2>Lines that don’t print</h2>
+    <h2>{{ t('artwork.linesDontPrint') }}</h2>
     <ul>
       <li v-for="line in lines" :key="`${line.from}/${line.name}`">
         <b>{{ visibleName(line.name) }}</b>
         <span class="soft"
-          >{{ LINE_NAMES[line.role] }}{{ line.from === 'layer' ? ', a layer' : '' }}</span
+          >{{ LINE_NAMES[line.role] }}{{ line.from === 'layer' ? t('artwork.aLayer') : '' }}</span
         >
         <span class="figures">{{ length(line.lengthMm) }}</span>
       </li>

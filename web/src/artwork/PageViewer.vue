@@ -13,6 +13,7 @@ import type { PageSubject } from './page.worker.ts';
 import { pageWorker } from './pageWorker.ts';
 import type { Pin, PagePoint } from './useProbe.ts';
 import { useTiles } from './useTiles.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{
   subject: PageSubject | undefined;
@@ -253,28 +254,40 @@ const percentZoom = computed(() => Math.round(scale.value * 100));
         ref="canvas"
         tabindex="0"
         role="application"
-        :aria-label="`${label}. Arrow keys move the probe, Enter pins a point, plus and minus zoom, 0 fits.`"
+        :aria-label="t('artwork.arrowKeysMoveProbe', { label })"
         data-testid="page"
         :data-drawn="whole ? 'yes' : 'no'"
         @keydown="onKey"
         @click="emit('pin')"
       ></canvas>
       <p v-if="failed" class="words" role="alert">{{ failed }}</p>
-      <p v-else-if="!whole" class="words">Drawing…</p>
+      <p v-else-if="!whole" class="words">{{ t('artwork.drawing') }}</p>
     </div>
     <div class="below">
       <div class="soft"><slot /></div>
       <div class="zoom">
-        <v-btn icon variant="text" size="small" aria-label="Closer" @click="step(1.6)">
+        <v-btn
+          icon
+          variant="text"
+          size="small"
+          :aria-label="t('artwork.closer')"
+          @click="step(1.6)"
+        >
           <v-icon :icon="mdiMagnifyPlusOutline" />
         </v-btn>
-        <v-btn icon variant="text" size="small" aria-label="Further away" @click="step(1 / 1.6)">
+        <v-btn
+          icon
+          variant="text"
+          size="small"
+          :aria-label="t('artwork.furtherAway')"
+          @click="step(1 / 1.6)"
+        >
           <v-icon :icon="mdiMagnifyMinusOutline" />
         </v-btn>
-        <v-btn icon variant="text" size="small" aria-label="The whole page" @click="reset">
+        <v-btn icon variant="text" size="small" :aria-label="t('artwork.wholePage')" @click="reset">
           <v-icon :icon="mdiFitToScreenOutline" />
         </v-btn>
-        <span class="figures level" title="Screen pixels for each pixel of the plates">
+        <span class="figures level" :title="t('artwork.screenPixelsEachPixel')">
           {{ percentZoom }} %
         </span>
       </div>

@@ -8,6 +8,7 @@ import PixelCanvas from '../look/PixelCanvas.vue';
 import { point as place } from '../shared/format.ts';
 import type { PageSubject } from './page.worker.ts';
 import { layersAt, type Pin, type PagePoint } from './useProbe.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{
   subject: PageSubject;
@@ -34,7 +35,7 @@ const layers = computed(() =>
     ? layersAt(props.plan, props.subject, props.values).map(({ parts, hits, side }) => ({
         words: parts
           .map((part) => `${inkName(part, props.plan.machine)} ${Math.round(part.amount * 100)} %`)
-          .join(' beside '),
+          .join(` ${t('artwork.beside')} `),
         hits,
         side,
       }))
@@ -50,43 +51,47 @@ const where = computed(() => {
 <template>
   <div class="panel probe" data-testid="probe">
     <p v-if="!point" class="soft">
-      Point at the picture, or move over it with the arrow keys, to read every separation. Click or
-      press Enter to pin a point.
+      {{ t('artwork.pointPictureMoveOver') }}
     </p>
     <template v-else>
       <div class="glass">
-        <pixel-canvas :picture="magnified" label="Single pixels round the probe" />
+        <pixel-canvas :picture="magnified" :label="t('artwork.singlePixelsRoundProbe')" />
         <span class="middle" aria-hidden="true"></span>
       </div>
       <dl>
-        <dt>Point</dt>
+        <dt>{{ t('artwork.point') }}</dt>
         <dd class="figures">{{ where }}</dd>
-        <dt>Ink in all</dt>
+        <dt>{{ t('artwork.inkAll') }}</dt>
         <dd class="figures">
           {{ sums.process }} %<template v-if="sums.special">
-            + {{ sums.special }} % special</template
+            {{ t('artwork.special', { special: sums.special }) }}</template
           >
         </dd>
-        <dt>Layers</dt>
+        <dt>{{ t('artwork.layers') }}</dt>
         <dd>
           <ol v-if="layers.length" data-testid="layers-here">
             <li v-for="(layer, i) in layers" :key="i">
-              {{ layer.words }}<template v-if="layer.hits > 1">, {{ layer.hits }} hits</template
-              ><template v-if="layer.side === 'back'">, on the back</template>
+              {{ layer.words
+              }}<template v-if="layer.hits > 1">{{
+                t('artwork.hits', { hits: layer.hits })
+              }}</template
+              ><template v-if="layer.side === 'back'">{{ t('artwork.back') }}</template>
             </li>
           </ol>
-          <template v-else>nothing: {{ plan.material.name }} stays bare</template>
+          <template v-else>{{
+            t('artwork.nothingStaysBare', { material: plan.material.name })
+          }}</template>
         </dd>
       </dl>
     </template>
     <table v-if="pins.length" class="pins">
       <thead>
         <tr>
-          <th scope="col">Pinned</th>
+          <th scope="col">{{ t('artwork.pinned') }}</th>
           <th v-for="(_, i) in pins" :key="i" scope="col" class="number">
             <button
               type="button"
-              :aria-label="`Take point ${i + 1} off`"
+              :aria-label="t('artwork.takePointOff', { i: i + 1 })"
               @click="$emit('unpin', i)"
             >
               {{ i + 1 }} <v-icon :icon="mdiClose" size="13" />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Every separation of a page: whether it is shown, how much of the page it covers, and what it holds at the probe. */
 import {
+  inSentence,
   inkName,
   LINE_NAMES,
   LINE_ROLES,
@@ -18,6 +19,7 @@ import { mdiEyeOffOutline, mdiEyeOutline } from '@mdi/js';
 import { computed } from 'vue';
 import { percent } from '../shared/format.ts';
 import { channelKey } from './channels.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{
   page: ArtworkPage;
@@ -50,16 +52,19 @@ const rows = computed(() =>
 const spots = computed(() => rows.value.filter(({ kind }) => kind !== 'process'));
 
 const choices = ({ alternate }: Separation) => [
-  { title: 'prints nothing: not said yet', value: '' },
+  { title: t('artwork.printsNothingNotSaid'), value: '' },
   ...drawable(props.plan.machine).map((key) => ({
-    title: `is ${inkName(partOf(key), props.plan.machine).toLowerCase()}`,
+    title: t('artwork.is', { key: inSentence(inkName(partOf(key), props.plan.machine)) }),
     value: key,
   })),
   ...(alternate
-    ? [{ title: `in process ink, as the file says (${alternate.space})`, value: 'process' }]
+    ? [{ title: t('artwork.processInkFileSays', { space: alternate.space }), value: 'process' }]
     : []),
-  ...LINE_ROLES.map((role) => ({ title: `is a ${LINE_NAMES[role]}`, value: role })),
-  { title: 'ignored on purpose', value: 'ignore' },
+  ...LINE_ROLES.map((role) => ({
+    title: t('artwork.isA', { line: LINE_NAMES[role] }),
+    value: role,
+  })),
+  { title: t('artwork.ignoredPurpose'), value: 'ignore' },
 ];
 /** What an artist may have drawn: the specials of the machine, and the usual ones that it may lack today. */
 const drawable = (machine: Machine) => [
@@ -73,10 +78,10 @@ const here = (byte: number) => `${Math.round(byte / 2.55)} %`;
     <table>
       <thead>
         <tr>
-          <th scope="col">Separation</th>
+          <th scope="col">{{ t('artwork.separation') }}</th>
           <th scope="col" class="meter"></th>
-          <th scope="col" class="number">mean</th>
-          <th scope="col" class="number">probe</th>
+          <th scope="col" class="number">{{ t('artwork.mean') }}</th>
+          <th scope="col" class="number">{{ t('artwork.probe') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -86,7 +91,7 @@ const here = (byte: number) => `${Math.round(byte / 2.55)} %`;
               type="button"
               class="toggle"
               :aria-pressed="shown.has(row.name)"
-              :aria-label="`Show ${row.name}`"
+              :aria-label="t('artwork.show', { row: row.name })"
               @click="emit('toggle', row.name)"
             >
               <v-icon :icon="shown.has(row.name) ? mdiEyeOutline : mdiEyeOffOutline" size="18" />
@@ -108,7 +113,7 @@ const here = (byte: number) => `${Math.round(byte / 2.55)} %`;
       v-for="row in spots"
       :key="`role-${row.name}`"
       class="mt-3"
-      :label="`“${visibleName(row.name)}” on ${plan.machine.name}`"
+      :label="t('artwork.on', { row: visibleName(row.name), machine: plan.machine.name })"
       :items="choices(row)"
       :model-value="row.role ?? ''"
       @update:model-value="emit('assign', row.name, $event as Role | '')"

@@ -10,6 +10,7 @@ import { percent, size } from '../shared/format.ts';
 import { useLatest } from '../shared/useLatest.ts';
 import type { Difference } from './page.worker.ts';
 import { pageWorker } from './pageWorker.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ page: ArtworkPage }>();
 const job = useJob();
@@ -85,32 +86,32 @@ const quoted = (names: readonly string[]) => names.map((name) => `“${name}”`
 <template>
   <div v-if="versions.length" class="panel compare" data-testid="versions">
     <div>
-      <h2 class="label">What the corrected file changed</h2>
+      <h2 class="label">{{ t('artwork.whatCorrectedFileChanged') }}</h2>
       <v-select
         v-model="chosen"
         class="mt-2"
-        label="Compared with"
+        :label="t('artwork.compared')"
         :items="
           versions.map(({ artworkId, fileName, since }) => ({
             value: artworkId,
-            title: `${fileName}, from version ${since} on`,
+            title: t('artwork.fromVersion', { fileName, since }),
           }))
         "
       />
       <p v-if="problem" role="alert" class="mt-2">{{ problem }}</p>
       <dl v-if="change" class="mt-3">
         <template v-if="change.size">
-          <dt>Finished</dt>
+          <dt>{{ t('artwork.finished') }}</dt>
           <dd class="figures">
             {{ size(...change.size.before).text }} → {{ size(...change.size.now).text }}
           </dd>
         </template>
         <template v-if="change.added.length">
-          <dt>New</dt>
+          <dt>{{ t('artwork.new') }}</dt>
           <dd>{{ quoted(change.added) }}</dd>
         </template>
         <template v-if="change.removed.length">
-          <dt>Gone</dt>
+          <dt>{{ t('artwork.gone') }}</dt>
           <dd>{{ quoted(change.removed) }}</dd>
         </template>
         <template v-for="entry in change.cover" :key="entry.name">
@@ -118,21 +119,23 @@ const quoted = (names: readonly string[]) => names.map((name) => `“${name}”`
           <dd class="figures">{{ percent(entry.before) }} → {{ percent(entry.now) }}</dd>
         </template>
         <template v-if="same">
-          <dt>Numbers</dt>
-          <dd>the same size, separations and coverage</dd>
+          <dt>{{ t('artwork.numbers') }}</dt>
+          <dd>{{ t('artwork.sameSizeSeparationsCoverage') }}</dd>
         </template>
-        <dt>Place</dt>
+        <dt>{{ t('artwork.place') }}</dt>
         <dd v-if="map" class="figures">
           {{
-            map.changed === 0 ? 'no pixel differs' : `${percent(map.changed)} of the page differs`
+            map.changed === 0
+              ? t('artwork.noPixelDiffers')
+              : t('artwork.pageDiffers', { changed: percent(map.changed) })
           }}
         </dd>
-        <dd v-else>being compared…</dd>
+        <dd v-else>{{ t('artwork.beingCompared') }}</dd>
       </dl>
     </div>
     <figure>
-      <pixel-canvas :picture="map" label="Map of what differs between the two files" />
-      <figcaption class="soft">dark: differs most · paper: the same</figcaption>
+      <pixel-canvas :picture="map" :label="t('artwork.mapWhatDiffersBetween')" />
+      <figcaption class="soft">{{ t('artwork.darkDiffersMostPaper') }}</figcaption>
     </figure>
   </div>
 </template>

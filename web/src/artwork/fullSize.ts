@@ -1,8 +1,7 @@
 /** Full-resolution pixels of a page, tile by tile. */
-import { API, TILE_PX, type ArtworkId } from '@kyanos/contract';
+import { API, type ArtworkId, planesOf, TILE_PX } from '@kyanos/contract';
 import { channelsOf, levelSize, type ArtworkPage } from '@kyanos/core';
 import { addressIn } from '../shared/api.ts';
-import { planesOf } from '@kyanos/contract';
 import { Fetched } from '../shared/fetched.ts';
 import type { Patch } from './compose.ts';
 

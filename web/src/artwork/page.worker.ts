@@ -3,6 +3,7 @@ import type { ArtworkInfo } from '@kyanos/core';
 import { expose, transfer } from 'comlink';
 import type { Bitmap } from '../look/look.worker.ts';
 import type { Preview } from '@kyanos/contract';
+import '../texts/language.ts';
 import { fetchPreview, shrink } from '../look/preview.ts';
 import { Fetched } from '../shared/fetched.ts';
 import { coverageRamp, onRamp } from '../shared/colour.ts';

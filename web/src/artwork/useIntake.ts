@@ -3,6 +3,7 @@ import { API, MAX_UPLOAD_BYTES, type ArtworkSummary, type Problem } from '@kyano
 import { computed, onScopeDispose, readonly, ref, shallowRef } from 'vue';
 import { addressIn, call, Refused, upload, type Upload } from '../shared/api.ts';
 import { follow } from '../shared/follow.ts';
+import { t } from '../texts/texts.ts';
 
 export function useIntake(ready: (artwork: ArtworkSummary) => void | Promise<void>) {
   const phase = ref<'idle' | 'sending' | 'reading'>('idle');
@@ -17,9 +18,9 @@ export function useIntake(ready: (artwork: ArtworkSummary) => void | Promise<voi
 
   const words = computed(() =>
     phase.value === 'sending'
-      ? `Sending ${fileName.value}`
+      ? t('artwork.sending', { fileName: fileName.value })
       : phase.value === 'reading'
-        ? `Making plates of ${fileName.value}`
+        ? t('artwork.makingPlatesOf', { fileName: fileName.value })
         : '',
   );
 
@@ -30,7 +31,11 @@ export function useIntake(ready: (artwork: ArtworkSummary) => void | Promise<voi
     if (file.size > MAX_UPLOAD_BYTES) {
       problem.value = {
         code: 'FILE_TOO_LARGE',
-        message: `${file.name} has ${Math.ceil(file.size / 1024 / 1024)} MB; the most is ${MAX_UPLOAD_BYTES / 1024 / 1024} MB. Lower its resolution or flatten it.`,
+        message: t('artwork.hasMbMostMb', {
+          file: file.name,
+          size: Math.ceil(file.size / 1024 / 1024),
+          most: MAX_UPLOAD_BYTES / 1024 / 1024,
+        }),
       };
       return;
     }

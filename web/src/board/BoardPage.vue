@@ -1,5 +1,18 @@
 <script setup lang="ts">
 import {
+  inSentence,
+  ago,
+  DomainError,
+  isOpen,
+  jobsOf,
+  newPlan,
+  type PageJob,
+  parseStack,
+  type Preset,
+  PRESETS,
+  type Shop,
+} from '@kyanos/core';
+import {
   API,
   type ArtworkSummary,
   type Job,
@@ -11,19 +24,7 @@ import {
   type JobSummary,
   type Problem,
 } from '@kyanos/contract';
-import {
-  DomainError,
-  isOpen,
-  jobsOf,
-  newPlan,
-  type PageJob,
-  parseStack,
-  type Preset,
-  PRESETS,
-  type Shop,
-} from '@kyanos/core';
 import { watchDebounced } from '@vueuse/core';
-import { formatDistanceToNow } from 'date-fns';
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import FirstSteps from './FirstSteps.vue';
@@ -36,16 +37,17 @@ import JobOrderMenu from './JobOrderMenu.vue';
 import JobPicture from './JobPicture.vue';
 import { FILTER_WORDS } from './orderWords.ts';
 import PagesDialog from './PagesDialog.vue';
+import { t } from '../texts/texts.ts';
 
 const router = useRouter();
 const PAGE = 48;
 const SORTS: readonly { value: JobQuery['sort']; title: string }[] = [
-  { value: 'saved', title: 'Saved last' },
-  { value: 'due', title: 'Due first' },
-  { value: 'name', title: 'Name' },
-  { value: 'machine', title: 'Machine' },
-  { value: 'material', title: 'Material' },
-  { value: 'copies', title: 'Most copies' },
+  { value: 'saved', title: t('board.savedLast') },
+  { value: 'due', title: t('board.dueFirst') },
+  { value: 'name', title: t('board.name') },
+  { value: 'machine', title: t('board.machineTitle') },
+  { value: 'material', title: t('board.materialTitle') },
+  { value: 'copies', title: t('board.mostCopies') },
 ];
 const search = ref('');
 const sort = ref<JobQuery['sort']>('saved');
@@ -95,12 +97,15 @@ function decideWords({ decide, state: now }: JobSummary): string {
   if (!decide || !isOpen(now) || now === 'done') return '';
   const { errors, warnings } = decide;
   return [
-    ...(errors > 0 ? [`${errors} will fail`] : []),
-    ...(warnings > 0 ? [`${warnings} to decide`] : []),
+    ...(errors > 0 ? [t('board.willFail', { errors })] : []),
+    ...(warnings > 0 ? [t('board.decide', { warnings })] : []),
   ].join(', ');
 }
 /** Where none is shown. */
-const NOTHING: Partial<Record<JobFilter, string>> = { open: 'No open jobs.', all: 'No jobs yet.' };
+const NOTHING: Partial<Record<JobFilter, string>> = {
+  open: t('board.noOpenJobs'),
+  all: t('board.noJobsYet'),
+};
 
 /** What was changed on a card stands on it at once. */
 function changed({ id }: JobSummary, order: JobOrder) {
@@ -137,11 +142,11 @@ async function refresh() {
   shop.value = await call(API.getShop, {});
 }
 
-const SUGGESTED = 'What the file suggests';
+const SUGGESTED = t('board.whatFileSuggests');
 const own = shallowRef<readonly Preset[]>([]);
 const beginning = ref(SUGGESTED);
 const beginnings = computed(() => [
-  { name: SUGGESTED, about: 'by the specials it brings', notation: '' },
+  { name: SUGGESTED, about: t('board.specialsBrings'), notation: '' },
   ...own.value,
   ...PRESETS,
 ]);
@@ -165,7 +170,8 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
     const made: Job[] = [];
     for (const job of wanted) {
       const plan = newPlan(shop.value!, artwork.info!, artwork.fileName, preset, remembered, job);
-      const name = wanted.length > 1 ? `${plan.name}, page ${job.front}` : plan.name;
+      const name =
+        wanted.length > 1 ? t('board.page', { plan: plan.name, front: job.front }) : plan.name;
       made.push(
         await call(API.makeJob, {
           body: {
@@ -192,35 +198,44 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
   <main class="board">
     <div class="head">
       <div>
-        <h1 class="question">What is to be printed?</h1>
+        <h1 class="question">{{ t('board.whatPrinted') }}</h1>
         <p class="answer">
-          <template v-if="list"
-            >{{ list.total }} job{{ list.total === 1 ? '' : 's' }}
-            {{ search ? 'found' : `at ${shop?.name}` }}</template
-          >
-          <template v-else-if="!problem">Fetching the jobs…</template>
+          <template v-if="list">{{
+            search
+              ? t('board.jobsFound', { n: list.total })
+              : t('board.job', { n: list.total, shop: shop?.name ?? '' })
+          }}</template>
+          <template v-else-if="!problem">{{ t('board.fetchingJobs') }}</template>
         </p>
       </div>
       <v-select
         v-model="beginning"
         class="operator"
-        label="A new job begins with"
+        :label="t('board.newJobBegins')"
         :items="beginnings"
         item-title="name"
         item-value="name"
         :item-props="({ about }) => ({ subtitle: about })"
       />
-      <v-text-field v-model="operator" class="operator" label="Operator" maxlength="80" />
+      <v-text-field
+        v-model="operator"
+        class="operator"
+        :label="t('board.operator')"
+        maxlength="80"
+      />
     </div>
     <first-steps v-if="missing.length === 2" @ready="refresh" />
     <div v-else-if="missing.length > 0" class="notice">
       <p>
-        No {{ missing[0] === 'machines' ? 'machine' : 'material' }} is in use, so no new job can be
-        planned.
+        {{
+          t('board.noUseSoNo', {
+            rest: missing[0] === 'machines' ? t('board.machine') : t('board.material'),
+          })
+        }}
       </p>
-      <router-link :to="`/shop/${missing[0]}`">Add one, or put a draft in use</router-link>
+      <router-link :to="`/shop/${missing[0]}`">{{ t('board.addOnePutDraft') }}</router-link>
     </div>
-    <drop-zone v-else title="Drop artwork here to begin a job" :ready="begin" />
+    <drop-zone v-else :title="t('board.dropArtworkHereBegin')" :ready="begin" />
     <pages-dialog
       :info="asked?.info ?? undefined"
       :file-name="asked?.fileName ?? ''"
@@ -236,8 +251,8 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
       <v-text-field
         v-model="search"
         class="search"
-        label="Find a job"
-        placeholder="name, file, machine, material or customer"
+        :label="t('board.findJob')"
+        :placeholder="t('board.nameFileMachineMaterial')"
         clearable
         type="search"
         @click:clear="search = ''"
@@ -245,16 +260,19 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
       <v-select
         v-model="state"
         class="sort"
-        label="Show"
+        :label="t('board.show')"
         :items="JOB_FILTERS.map((value) => ({ value, title: FILTER_WORDS[value] }))"
       />
-      <v-select v-model="sort" class="sort" label="Sort by" :items="SORTS" />
+      <v-select v-model="sort" class="sort" :label="t('board.sort')" :items="SORTS" />
     </div>
     <p v-if="jobs?.length === 0 && missing.length === 0" class="empty soft">
       {{
         search
-          ? `No job has “${search}” in its name, file, machine, material or customer.`
-          : `${NOTHING[state] ?? `No job is ${FILTER_WORDS[state].toLowerCase()}.`} Drop a file above, and its plan opens by itself.`
+          ? t('board.noJobHasName', { search })
+          : t('board.dropFileAbovePlan', {
+              nothing:
+                NOTHING[state] ?? t('board.noJob', { state: inSentence(FILTER_WORDS[state]) }),
+            })
       }}
     </p>
     <ul v-else-if="jobs" class="jobs">
@@ -263,15 +281,20 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
           <job-picture :job="job" />
           <div class="facts">
             <h2>{{ job.name }}</h2>
-            <p>{{ job.material }} · {{ job.copies }} cop{{ job.copies === 1 ? 'y' : 'ies' }}</p>
+            <p>{{ t('board.copy', { n: job.copies, material: job.material }) }}</p>
             <p v-if="job.problem" class="unread">{{ job.problem.message }}</p>
             <p v-else class="figures stack">{{ job.stack }}</p>
             <p v-if="decideWords(job)" class="decide" :class="{ fails: job.decide!.errors > 0 }">
               {{ decideWords(job) }}
             </p>
             <p class="soft foot">
-              {{ job.machine }} · saved {{ formatDistanceToNow(new Date(job.savedAt)) }} ago by
-              {{ job.savedBy }}
+              {{
+                t('board.savedAgo', {
+                  machine: job.machine,
+                  when: ago(new Date(job.savedAt)),
+                  savedBy: job.savedBy,
+                })
+              }}
             </p>
           </div>
         </router-link>

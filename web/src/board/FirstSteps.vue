@@ -20,6 +20,7 @@ import { call, newKey, Refused } from '../shared/api.ts';
 import LengthField from '../shared/LengthField.vue';
 import MoneyField from '../shared/MoneyField.vue';
 import NumberField from '../shared/NumberField.vue';
+import { t } from '../texts/texts.ts';
 
 const emit = defineEmits<{ ready: [] }>();
 
@@ -32,9 +33,13 @@ const inks = ref<InkChoice[]>(['colour', 'white']);
 const hourRate = ref(2500);
 const labourRate = ref(3000);
 const markupPercent = ref(100);
-const materials = ref<string[]>(['White vinyl', 'Clear film']);
+const materials = ref<string[]>([t('board.whiteVinyl'), t('board.clearFilm')]);
 
-const CURES = { uv: 'UV ink', solvent: 'solvent ink', water: 'water-based ink' } as const;
+const CURES = {
+  uv: t('board.uvInk'),
+  solvent: t('board.solventInk'),
+  water: t('board.waterBasedInk'),
+} as const;
 const KINDS = Object.entries(USUAL_KINDS).map(([value, { title, cure }]) => ({
   value,
   title: `${title}, ${CURES[cure]}`,
@@ -94,32 +99,36 @@ async function begin() {
 
 <template>
   <form class="panel first" @submit.prevent="begin">
-    <h2 class="question">First, your shop in ten answers</h2>
+    <h2 class="question">{{ t('board.firstYourShopTen') }}</h2>
     <p class="soft">
-      They are enough to plan and price a job. Whatever else a job needs gets a usual figure, marked
-      as assumed, and you can tell it later under Shop.
+      {{ t('board.theyEnoughPlanPrice') }}
     </p>
     <div class="field-grid">
-      <v-text-field v-model="shopName" label="Name of the shop" maxlength="200" autofocus />
-      <v-select v-model="currency" label="Currency" :items="[...CURRENCIES]" />
-      <v-text-field v-model="machineName" label="Name of the machine" maxlength="120" />
-      <v-select v-model="kind" label="Kind of machine" :items="KINDS" />
-      <length-field v-model="maxWidth" label="Print width" :min="10" :max="200000" />
+      <v-text-field v-model="shopName" :label="t('board.nameShop')" maxlength="200" autofocus />
+      <v-select v-model="currency" :label="t('board.currency')" :items="[...CURRENCIES]" />
+      <v-text-field v-model="machineName" :label="t('board.nameMachine')" maxlength="120" />
+      <v-select v-model="kind" :label="t('board.kindMachine')" :items="KINDS" />
+      <length-field v-model="maxWidth" :label="t('board.printWidth')" :min="10" :max="200000" />
       <v-select
         v-model="inks"
-        label="Its inks"
+        :label="t('board.inks')"
         multiple
         chips
         :items="[...INK_CHOICES]"
         item-value="id"
         item-title="name"
       />
-      <money-field v-model="hourRate" label="Machine rate" :currency="currency" per="h" />
-      <money-field v-model="labourRate" label="Labour" :currency="currency" per="h" />
-      <number-field v-model="markupPercent" label="Markup on cost" unit="%" :max="10000" />
+      <money-field
+        v-model="hourRate"
+        :label="t('board.machineRate')"
+        :currency="currency"
+        per="h"
+      />
+      <money-field v-model="labourRate" :label="t('board.labour')" :currency="currency" per="h" />
+      <number-field v-model="markupPercent" :label="t('board.markupCost')" unit="%" :max="10000" />
       <v-select
         v-model="materials"
-        label="Materials to begin with"
+        :label="t('board.materialsBegin')"
         multiple
         chips
         :items="[...USUAL_MATERIAL_NAMES]"
@@ -127,7 +136,7 @@ async function begin() {
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div class="dialog-buttons">
-      <v-btn to="/shop/machines?make">Set it up by hand</v-btn>
+      <v-btn to="/shop/machines?make">{{ t('board.setUpHand') }}</v-btn>
       <v-btn
         type="submit"
         color="primary"
@@ -136,7 +145,7 @@ async function begin() {
         :disabled="
           !shopName.trim() || !machineName.trim() || inks.length === 0 || materials.length === 0
         "
-        >Begin</v-btn
+        >{{ t('board.begin') }}</v-btn
       >
     </div>
   </form>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** State and due time of a job, told and changed. */
+import { dated, JOB_STATES, type JobState, lateness } from '@kyanos/core';
 import { API, type JobOrder, type JobSummary, type Problem } from '@kyanos/contract';
-import { JOB_STATES, lateness, type JobState } from '@kyanos/core';
 import { format } from 'date-fns';
 import { computed, ref } from 'vue';
 import { call, Refused } from '../shared/api.ts';
 import { DUE_WORDS, STATE_WORDS } from './orderWords.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ job: JobSummary }>();
 const emit = defineEmits<{
@@ -20,7 +21,7 @@ const due = computed(() => (props.job.due === null ? null : new Date(props.job.d
 const near = computed(() => lateness({ state: props.job.state, due: due.value }, new Date()));
 const told = computed(() =>
   due.value
-    ? `${near.value ? DUE_WORDS[near.value] : 'Due'} ${format(due.value, 'EEE d MMM, HH:mm')}`
+    ? `${near.value ? DUE_WORDS[near.value] : t('board.due')} ${dated(due.value, t('shared.dayAndTime'))}`
     : '',
 );
 /** As a field of date and time has it, in the time of this place. */
@@ -56,22 +57,28 @@ const setDue = (text: string | null) => change({ due: text ? new Date(text).toIS
         type="button"
         class="order"
         :class="near"
-        :aria-label="`${job.name}: ${STATE_WORDS[job.state]}${told ? `, ${told}` : ''}. Change`"
+        :aria-label="
+          t('board.change', {
+            job: job.name,
+            state: STATE_WORDS[job.state],
+            rest: told ? `, ${told}` : '',
+          })
+        "
       >
         <b>{{ STATE_WORDS[job.state] }}</b>
-        <span class="figures">{{ told || 'No due time' }}</span>
+        <span class="figures">{{ told || t('board.noDueTime') }}</span>
       </button>
     </template>
     <div class="panel choices">
       <v-text-field
         type="datetime-local"
-        label="Due"
+        :label="t('board.due')"
         :model-value="typed"
         clearable
         @change="setDue(($event.target as HTMLInputElement).value)"
         @click:clear="setDue(null)"
       />
-      <div role="listbox" :aria-label="`State of ${job.name}`">
+      <div role="listbox" :aria-label="t('board.state', { job: job.name })">
         <button
           v-for="state in JOB_STATES"
           :key="state"

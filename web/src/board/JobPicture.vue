@@ -7,6 +7,7 @@ import PixelCanvas from '../look/PixelCanvas.vue';
 import { thumbnailWorker } from '../look/worker.ts';
 import type { Bitmap } from '../look/look.worker.ts';
 import { call } from '../shared/api.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ job: JobSummary }>();
 const LONGEST_PX = 440;
@@ -37,12 +38,12 @@ watch(
 
 <template>
   <div class="picture">
-    <pixel-canvas :picture="picture" :label="`${job.name}, simulated`" />
-    <span v-if="job.artworkState === 'failed' || failed || job.problem" class="soft"
-      >No picture of this artwork</span
-    >
+    <pixel-canvas :picture="picture" :label="t('board.simulated', { job: job.name })" />
+    <span v-if="job.artworkState === 'failed' || failed || job.problem" class="soft">{{
+      t('board.noPictureArtwork')
+    }}</span>
     <span v-else-if="!picture" class="soft">{{
-      job.artworkState === 'done' ? 'Drawing…' : 'Making plates…'
+      job.artworkState === 'done' ? t('board.drawing') : t('board.makingPlates')
     }}</span>
   </div>
 </template>

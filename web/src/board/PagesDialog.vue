@@ -4,6 +4,7 @@ import { type ArtworkInfo, jobsOf, type PageJob, type PageUse, pageUsesOf } from
 import { computed, ref, watch } from 'vue';
 import { length } from '../shared/format.ts';
 import NumberField from '../shared/NumberField.vue';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ info: ArtworkInfo | undefined; fileName: string }>();
 const emit = defineEmits<{ choose: [jobs: readonly PageJob[]]; leave: [] }>();
@@ -22,10 +23,10 @@ watch(
 
 const uses = computed(() => (props.info ? pageUsesOf(props.info) : []));
 const WORDS: Readonly<Record<PageUse, string>> = {
-  versions: 'One job: every page is a version, with a quantity of its own',
-  both: 'One job: page 1 is the front, page 2 the back',
-  each: 'A job for each page, with a quantity of its own',
-  front: 'One job: page 1 alone',
+  versions: t('board.oneJobEveryPage'),
+  both: t('board.oneJobPage1'),
+  each: t('board.jobEachPageQuantity'),
+  front: t('board.oneJobPage1Alone'),
 };
 const counted = computed(() =>
   use.value === 'each' || use.value === 'versions'
@@ -38,28 +39,31 @@ const jobs = computed(() => (props.info ? jobsOf(props.info, use.value, copies.v
 <template>
   <v-dialog :model-value="info !== undefined" max-width="560" @update:model-value="emit('leave')">
     <form v-if="info" class="panel dialog" @submit.prevent="emit('choose', jobs)">
-      <h2 class="question">What are the {{ info.pages.length }} pages of {{ fileName }}?</h2>
+      <h2 class="question">{{ t('board.whatPages', { n: info.pages.length, fileName }) }}</h2>
       <v-radio-group :model-value="use" hide-details @update:model-value="$event && (use = $event)">
         <v-radio v-for="one in uses" :key="one" :value="one" :label="WORDS[one]" />
       </v-radio-group>
       <ul class="counts">
         <li v-for="(page, i) in counted" :key="page.number">
-          <span
-            >Page {{ page.number }}, {{ length(page.trimMm.width) }} ×
-            {{ length(page.trimMm.height) }}</span
-          >
+          <span>{{
+            t('board.pageNumber', {
+              number: page.number,
+              width: length(page.trimMm.width),
+              height: length(page.trimMm.height),
+            })
+          }}</span>
           <number-field
             v-model="copies[i]"
-            label="Copies"
+            :label="t('board.copies')"
             :min="counted.length > 1 ? 0 : 1"
             :max="1_000_000"
           />
         </li>
       </ul>
       <div class="buttons">
-        <v-btn variant="text" @click="emit('leave')">Leave it</v-btn>
+        <v-btn variant="text" @click="emit('leave')">{{ t('board.leave') }}</v-btn>
         <v-btn type="submit" color="primary" variant="flat" :disabled="jobs.length === 0">
-          {{ jobs.length === 1 ? 'Begin the job' : `Begin ${jobs.length} jobs` }}
+          {{ jobs.length === 1 ? t('board.beginJob') : t('board.beginJobs', { n: jobs.length }) }}
         </v-btn>
       </div>
     </form>

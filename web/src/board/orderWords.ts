@@ -1,25 +1,26 @@
 /** States of a job, and how near its time is, in words. */
 import type { JobFilter } from '@kyanos/contract';
 import type { JobState, Lateness } from '@kyanos/core';
+import { t } from '../texts/texts.ts';
 
 export const STATE_WORDS: Readonly<Record<JobState, string>> = {
-  quoted: 'Quoted',
-  accepted: 'Accepted',
-  ready: 'Ready to print',
-  printing: 'Printing',
-  done: 'Printed',
-  delivered: 'Delivered',
-  closed: 'Closed',
-  cancelled: 'Cancelled',
+  quoted: t('board.quoted'),
+  accepted: t('board.accepted'),
+  ready: t('board.readyPrint'),
+  printing: t('board.printing'),
+  done: t('board.printed'),
+  delivered: t('board.delivered'),
+  closed: t('board.closed'),
+  cancelled: t('board.cancelled'),
 };
 export const FILTER_WORDS: Readonly<Record<JobFilter, string>> = {
-  open: 'Open jobs',
-  all: 'All jobs',
+  open: t('board.openJobs'),
+  all: t('board.allJobs'),
   ...STATE_WORDS,
 };
 /** Never by colour alone. */
 export const DUE_WORDS: Readonly<Record<Lateness, string>> = {
-  late: 'Late: due',
-  soon: 'Due soon:',
-  later: 'Due',
+  late: t('board.lateDue'),
+  soon: t('board.dueSoon'),
+  later: t('board.due'),
 };

@@ -2,8 +2,9 @@
 /** The room of care: white kept alive. */
 import RoomPage from '../shared/RoomPage.vue';
 import { SECTIONS } from './sections.ts';
+import { t } from '../texts/texts.ts';
 </script>
 
 <template>
-  <room-page label="Sections of care" room="care" :sections="SECTIONS" />
+  <room-page :label="t('care.sectionsCare')" room="care" :sections="SECTIONS" />
 </template>

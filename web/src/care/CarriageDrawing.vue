@@ -2,6 +2,7 @@
 /** A machine as it stands: containers with what is left in them, heads in the carriage or parked, the slot of the white, the waste. */
 import type { MachineCare } from '@kyanos/contract';
 import { computed } from 'vue';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ machine: MachineCare }>();
 
@@ -50,21 +51,26 @@ const inks = computed(() =>
 );
 const waste = computed(() => Math.min(1, props.machine.state.wasteMl / props.machine.wasteHolds));
 const slots = computed(() => [
-  { id: 'under', name: 'white under colour', x: 24 },
-  { id: 'other', name: 'all other white work', x: 204 },
+  { id: 'under', name: t('care.whiteUnderColour'), x: 24 },
+  { id: 'other', name: t('care.allOtherWhiteWork'), x: 204 },
 ]);
 const told = computed(() => {
   const { state } = props.machine;
   return [
     ...(state.heads
-      ? [state.heads === 'parked' ? 'white heads parked' : 'heads in the carriage']
+      ? [state.heads === 'parked' ? t('care.whiteHeadsParked') : t('care.headsCarriage')]
       : []),
     ...(state.whiteSlot
       ? [
-          `white stands for ${state.whiteSlot === 'under' ? 'white under colour' : 'all other white work'}`,
+          t('care.whiteStands', {
+            rest:
+              state.whiteSlot === 'under'
+                ? t('care.whiteUnderColour')
+                : t('care.allOtherWhiteWork'),
+          }),
         ]
       : []),
-    `waste ${Math.round(waste.value * 100)} % full`,
+    t('care.wasteFull', { waste: Math.round(waste.value * 100) }),
   ].join(', ');
 });
 </script>
@@ -122,7 +128,7 @@ const told = computed(() => {
         :y="TANK.top + 20"
         text-anchor="middle"
       >
-        out
+        {{ t('care.out') }}
       </text>
       <path class="line" :d="`M${ink.x + TANK.width / 2} ${TANK.top + TANK.height + 40} v14`" />
     </g>
@@ -148,13 +154,17 @@ const told = computed(() => {
         class="ink"
       />
       <text v-else class="small" :x="ink.x + TANK.width / 2" y="209" text-anchor="middle">
-        stand-in
+        {{ t('care.stand') }}
       </text>
     </g>
     <g v-if="machine.state.heads === 'parked'">
       <rect class="holder" :x="WIDTH - 136" y="150" width="126" height="56" rx="8" />
-      <text class="small" :x="WIDTH - 73" y="174" text-anchor="middle">white heads</text>
-      <text class="small" :x="WIDTH - 73" y="190" text-anchor="middle">parked, turning</text>
+      <text class="small" :x="WIDTH - 73" y="174" text-anchor="middle">
+        {{ t('care.whiteHeads') }}
+      </text>
+      <text class="small" :x="WIDTH - 73" y="190" text-anchor="middle">
+        {{ t('care.parkedTurning') }}
+      </text>
     </g>
     <g v-if="machine.movesSlot">
       <g v-for="slot in slots" :key="slot.id">
@@ -171,10 +181,10 @@ const told = computed(() => {
         <text class="small figures" :x="slot.x + 85" y="257" text-anchor="middle">
           {{
             machine.state.whiteSlot === slot.id
-              ? 'white stands here'
+              ? t('care.whiteStandsHere')
               : machine.state.whiteSlot
                 ? '–'
-                : 'not known'
+                : t('care.notKnown')
           }}
         </text>
       </g>
@@ -191,7 +201,7 @@ const told = computed(() => {
         rx="3"
       />
       <text class="letter" :x="WIDTH - 72" :y="TANK.top + TANK.height + 18" text-anchor="middle">
-        Waste
+        {{ t('care.waste') }}
       </text>
       <text
         class="small figures"
@@ -199,7 +209,12 @@ const told = computed(() => {
         :y="TANK.top + TANK.height + 34"
         text-anchor="middle"
       >
-        {{ Math.round(machine.state.wasteMl) }} of {{ machine.wasteHolds }} mL
+        {{
+          t('care.ml', {
+            wasteMl: Math.round(machine.state.wasteMl),
+            wasteHolds: machine.wasteHolds,
+          })
+        }}
       </text>
     </g>
   </svg>

@@ -3,6 +3,7 @@
 import type { DueOnWire } from '@kyanos/contract';
 import { PROCEDURES, type ProcedureId } from '@kyanos/core';
 import WorkingBody from '../shared/WorkingBody.vue';
+import { t } from '../texts/texts.ts';
 
 defineProps<{ due: readonly DueOnWire[] }>();
 const emit = defineEmits<{ begin: [procedure: string] }>();
@@ -13,14 +14,14 @@ const titleOf = (id: string) => PROCEDURES[id as ProcedureId].title;
   <ul class="due" data-testid="due">
     <li v-for="one in due" :key="one.code + (one.run ?? '')" :class="one.when">
       <div>
-        <strong>{{ one.when === 'now' ? 'Now' : 'Soon' }}.</strong> {{ one.says }}
+        <strong>{{ one.when === 'now' ? t('care.now') : t('care.soon') }}.</strong> {{ one.says }}
       </div>
       <div class="ways">
         <router-link
           v-if="one.run"
           :to="{ name: 'care-procedures-run', params: { run: one.run } }"
           class="go"
-          >Go on</router-link
+          >{{ t('care.go') }}</router-link
         >
         <v-btn
           v-else-if="one.procedure"
@@ -32,13 +33,13 @@ const titleOf = (id: string) => PROCEDURES[id as ProcedureId].title;
         </v-btn>
         <v-menu v-if="one.working" max-width="460">
           <template #activator="{ props: activator }">
-            <v-btn v-bind="activator" variant="text">Why</v-btn>
+            <v-btn v-bind="activator" variant="text">{{ t('care.why') }}</v-btn>
           </template>
           <working-body :working="one.working" />
         </v-menu>
       </div>
     </li>
-    <li v-if="due.length === 0" class="clear">Nothing is due.</li>
+    <li v-if="due.length === 0" class="clear">{{ t('care.nothingDue') }}</li>
   </ul>
 </template>
 

@@ -7,6 +7,8 @@ import FigureValue from '../shared/FigureValue.vue';
 import { currency, duration, ml } from '../shared/format.ts';
 import MachineTabs from './MachineTabs.vue';
 import { useMachines } from './useMachines.ts';
+import { t } from '../texts/texts.ts';
+import { decimal } from '@kyanos/core';
 
 const { machines, machine, problem, trying, choose } = useMachines();
 const white = computed(() => machines.value?.filter((one) => one.white) ?? []);
@@ -25,8 +27,9 @@ watch(
 );
 
 const answer = computed(() => {
-  if (machine.value && !machine.value.white) return `${machine.value.name} has no white ink.`;
-  return found.value?.says ?? 'Working it out from the jobs on the board and the logbook…';
+  if (machine.value && !machine.value.white)
+    return t('care.hasNoWhiteInk', { machine: machine.value.name });
+  return found.value?.says ?? t('care.workingOutFromJobs');
 });
 const dearest = computed(() =>
   Math.max(1, ...(found.value?.choices.map(({ total }) => total.minor) ?? [])),
@@ -38,13 +41,13 @@ const bars = computed(() => {
   return [
     ...past.map((week, i) => ({
       ...week,
-      label: `${past.length - i} wk ago`,
+      label: t('care.wkAgo', { n: past.length - i }),
       coming: false,
       share: week.ml / most,
     })),
     ...weeks.map((week, i) => ({
       ...week,
-      label: i === 0 ? 'this week' : `in ${i} wk`,
+      label: i === 0 ? t('care.week') : t('care.wk', { i }),
       coming: true,
       share: week.ml / most,
     })),
@@ -55,7 +58,7 @@ const bars = computed(() => {
 <template>
   <section class="stage">
     <header>
-      <h1 class="question">Keep white in, or flush it out?</h1>
+      <h1 class="question">{{ t('care.keepWhiteFlushOut') }}</h1>
       <p class="answer" data-testid="answer">{{ answer }}</p>
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
@@ -65,10 +68,10 @@ const bars = computed(() => {
         <table class="table choices">
           <thead>
             <tr>
-              <th scope="col">Over the coming 12 weeks</th>
+              <th scope="col">{{ t('care.overComing12Weeks') }}</th>
               <th scope="col"></th>
-              <th scope="col" class="right">Costs</th>
-              <th scope="col" class="right">Cheapest in</th>
+              <th scope="col" class="right">{{ t('care.costs') }}</th>
+              <th scope="col" class="right">{{ t('care.cheapest') }}</th>
             </tr>
           </thead>
           <tbody>
@@ -83,66 +86,85 @@ const bars = computed(() => {
               <td class="right">
                 <figure-value :text="currency(choice.total)" :working="choice.working" />
               </td>
-              <td class="right figures">{{ Math.round(choice.cheapestIn / 10) }} of 10</td>
+              <td class="right figures">
+                {{ t('care.n10', { cheapestIn: Math.round(choice.cheapestIn / 10) }) }}
+              </td>
             </tr>
           </tbody>
         </table>
         <p class="soft small">
-          What care costs and how white is bought stand under
-          <router-link :to="{ name: 'shop-white' }">Shop, White ink</router-link> and
-          <router-link :to="{ name: 'stock-order' }">Stock, To order</router-link>.
+          {{ t('care.whatCareCostsHow') }}
+          <router-link :to="{ name: 'shop-white' }">{{ t('care.shopWhiteInk') }}</router-link>
+          {{ t('care.and') }}
+          <router-link :to="{ name: 'stock-order' }">{{ t('care.stockOrder') }}</router-link>.
         </p>
       </div>
       <div class="panel pad">
-        <h2 class="label">White a week: printed, and expected</h2>
+        <h2 class="label">{{ t('care.whiteWeekPrintedExpected') }}</h2>
         <div
           class="weeks"
           role="img"
-          :aria-label="`Printed in 12 weeks: ${found.past.map((week) => week.ml.toFixed(0)).join(', ')} mL; expected: ${found.weeks.map((week) => week.ml.toFixed(0)).join(', ')} mL`"
+          :aria-label="
+            t('care.printed12WeeksMl', {
+              past: found.past.map((week) => decimal(week.ml, 0)).join(', '),
+              weeks: found.weeks.map((week) => decimal(week.ml, 0)).join(', '),
+            })
+          "
         >
           <div
             v-for="(bar, i) in bars"
             :key="i"
             class="week"
             :class="{ coming: bar.coming }"
-            :title="`${bar.label}: ${bar.ml.toFixed(0)} mL`"
+            :title="t('care.mlBar', { bar: bar.label, ml: decimal(bar.ml, 0) })"
           >
             <span class="bar" :style="{ height: `${Math.max(1, bar.share * 100)}%` }"></span>
           </div>
         </div>
         <div class="axis small soft">
-          <span>12 weeks ago</span><span>today</span><span>in 12 weeks</span>
+          <span>{{ t('care.n12WeeksAgo') }}</span><span>{{ t('care.today') }}</span
+          ><span>{{ t('care.n12Weeks') }}</span>
         </div>
       </div>
       <div class="two">
         <div class="panel pad">
-          <h2 class="label">Jobs that want white</h2>
+          <h2 class="label">{{ t('care.jobsWantWhite') }}</h2>
           <table v-if="found.jobs.length" class="table">
             <tbody>
               <tr v-for="job in found.jobs" :key="job.name">
                 <td>{{ job.name }}</td>
                 <td class="right figures">{{ ml(job.ml) }}</td>
                 <td class="soft">
-                  {{ job.due ?? 'no due time'
-                  }}{{ job.chance < 1 ? `, quoted (${Math.round(job.chance * 100)} %)` : '' }}
+                  {{ job.due ?? t('care.noDueTime')
+                  }}{{
+                    job.chance < 1 ? t('care.quoted', { chance: Math.round(job.chance * 100) }) : ''
+                  }}
                 </td>
               </tr>
             </tbody>
           </table>
-          <p v-else class="soft">None on the board for this machine.</p>
+          <p v-else class="soft">{{ t('care.noneBoardMachine') }}</p>
           <p v-if="found.notCounted.length" class="small soft">
-            Not counted, plates not built: {{ found.notCounted.slice(0, 5).join(', ')
-            }}{{ found.notCounted.length > 5 ? ' …' : '' }}.
+            {{
+              t('care.notCountedPlatesNot', {
+                notCounted: found.notCounted.slice(0, 5).join(', '),
+                rest: found.notCounted.length > 5 ? ' …' : '',
+              })
+            }}
           </p>
         </div>
         <div class="panel pad">
-          <h2 class="label">What care cost in {{ found.spent.weeks }} weeks</h2>
+          <h2 class="label">{{ t('care.whatCareCostWeeks', { weeks: found.spent.weeks }) }}</h2>
           <p class="big">
             <figure-value :text="currency(found.spent.cost)" :working="found.spent.working" />
           </p>
           <p>
-            {{ ml(found.spent.ml) }} of ink and {{ duration(found.spent.minutes) }} of work, by the
-            logbook.
+            {{
+              t('care.inkWorkLogbook', {
+                ml: ml(found.spent.ml),
+                minutes: duration(found.spent.minutes),
+              })
+            }}
           </p>
         </div>
       </div>

@@ -12,6 +12,7 @@ import PatternGrid from './PatternGrid.vue';
 import TellButton from './TellButton.vue';
 import { useMachines } from './useMachines.ts';
 import WeekStrip from './WeekStrip.vue';
+import { t } from '../texts/texts.ts';
 
 const { machines, machine, problem, trying, load, choose, tell } = useMachines();
 const WEEKS = 26;
@@ -47,8 +48,14 @@ const answer = computed(() => {
   const care = days.value.reduce((sum, one) => sum + one.careMl, 0);
   const minutes = days.value.reduce((sum, one) => sum + one.careMinutes, 0);
   return machine.value
-    ? `${machine.value.name}, ${WEEKS} weeks: ${ml(white)} of white printed, ${ml(care)} and ${duration(minutes)} spent on care.`
-    : 'Looking at the machines…';
+    ? t('care.weeksWhitePrintedSpent', {
+        machine: machine.value.name,
+        weeks: WEEKS,
+        white: ml(white),
+        care: ml(care),
+        minutes: duration(minutes),
+      })
+    : t('care.lookingMachines');
 });
 
 async function undo({ id }: ToldCare) {
@@ -71,7 +78,7 @@ const shown = computed(() =>
   <section class="stage">
     <header class="page-head">
       <div>
-        <h1 class="question">What was done for this machine?</h1>
+        <h1 class="question">{{ t('care.whatDoneMachine') }}</h1>
         <p class="answer" data-testid="answer">{{ answer }}</p>
       </div>
       <tell-button
@@ -91,7 +98,7 @@ const shown = computed(() =>
       <v-text-field
         v-model="what"
         class="find"
-        label="Find an entry"
+        :label="t('care.findEntry')"
         clearable
         @click:clear="what = ''"
       />
@@ -105,7 +112,7 @@ const shown = computed(() =>
               <img
                 v-if="event.what.act === 'note' && event.what.picture"
                 :src="picture(event.what.picture)"
-                alt="Picture beside the note"
+                :alt="t('care.pictureBesideNote')"
                 loading="lazy"
               />
             </td>
@@ -115,22 +122,24 @@ const shown = computed(() =>
                 size="small"
                 variant="text"
                 @click="looked = event"
-                >Look</v-btn
+                >{{ t('care.look') }}</v-btn
               >
               <v-btn
                 v-if="event.holds && !event.what.act.startsWith('run-')"
                 size="small"
                 variant="text"
-                :aria-label="`Undo: ${careWords(event.what)}`"
+                :aria-label="t('care.undo', { what: careWords(event.what) })"
                 @click="undo(event)"
-                >Undo</v-btn
+                >{{ t('care.undo2') }}</v-btn
               >
-              <span v-else-if="!event.holds" class="soft small">undone</span>
+              <span v-else-if="!event.holds" class="soft small">{{ t('care.undone') }}</span>
             </td>
           </tr>
         </tbody>
       </table>
-      <v-btn v-if="more" class="mt-3" @click="read(events[events.length - 1].id)">Show older</v-btn>
+      <v-btn v-if="more" class="mt-3" @click="read(events[events.length - 1].id)">{{
+        t('care.showOlder')
+      }}</v-btn>
     </div>
     <v-dialog
       :model-value="looked !== undefined"
@@ -138,9 +147,11 @@ const shown = computed(() =>
       @update:model-value="looked = undefined"
     >
       <div v-if="looked?.what.act === 'pattern' && machine" class="panel dialog-form">
-        <h2 class="question">Nozzle pattern of {{ timeWords(looked.at) }}</h2>
+        <h2 class="question">{{ t('care.nozzlePattern', { at: timeWords(looked.at) }) }}</h2>
         <pattern-grid :model-value="looked.what.missing" :machine="machine" fixed />
-        <div class="dialog-buttons"><v-btn @click="looked = undefined">Close</v-btn></div>
+        <div class="dialog-buttons">
+          <v-btn @click="looked = undefined">{{ t('care.close') }}</v-btn>
+        </div>
       </div>
     </v-dialog>
   </section>

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 /** The machines to choose from, each with how much is due on it. */
 import type { MachineCare } from '@kyanos/contract';
+import { t } from '../texts/texts.ts';
 
 defineProps<{ machines: readonly MachineCare[]; selected: string | undefined }>();
 const emit = defineEmits<{ select: [id: string] }>();
 </script>
 
 <template>
-  <div class="tabs" role="radiogroup" aria-label="Machine">
+  <div class="tabs" role="radiogroup" :aria-label="t('care.machine')">
     <button
       v-for="machine in machines"
       :key="machine.id"
@@ -23,7 +24,7 @@ const emit = defineEmits<{ select: [id: string] }>();
         :class="machine.due.some(({ when }) => when === 'now') ? 'now' : 'soft'"
         >{{
           machine.due.length === 0
-            ? 'nothing due'
+            ? t('care.nothingDueWithin')
             : `${machine.due.length} due${machine.due.some(({ when }) => when === 'now') ? ' now' : ' soon'}`
         }}</span
       >

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A machine as it stands, and what is due on it. */
+import { decimal } from '@kyanos/core';
 import { API } from '@kyanos/contract';
 import { mdiCalendarSync } from '@mdi/js';
 import { useNow } from '@vueuse/core';
@@ -14,37 +15,45 @@ import MachineTabs from './MachineTabs.vue';
 import ProcedureButtons from './ProcedureButtons.vue';
 import TellButton from './TellButton.vue';
 import { useMachines } from './useMachines.ts';
+import { t } from '../texts/texts.ts';
 
 const { machines, machine, problem, choose, tell, begin } = useMachines();
 const now = useNow({ interval: 30_000 });
 
 const answer = computed(() => {
-  if (!machines.value) return 'Looking at the machines…';
+  if (!machines.value) return t('care.lookingMachines');
   const one = machine.value;
-  if (!one) return 'No machine yet. Set one up under Shop.';
+  if (!one) return t('care.noMachineYetSet');
   const [first] = one.due;
-  if (!first) return `${one.name}: nothing. Print.`;
+  if (!first) return t('care.nothingPrint', { one: one.name });
   const count = one.due.filter(({ when }) => when === 'now').length;
   return count > 0
-    ? `${one.name}: ${count} thing${count > 1 ? 's' : ''} before the next print.`
-    : `${one.name}: nothing now; ${one.due.length} soon.`;
+    ? t('care.thingBeforeNextPrint', { n: count, one: one.name })
+    : t('care.nothingNowSoon', { one: one.name, n: one.due.length });
 });
 const facts = computed(() => {
   const { state } = machine.value!;
   const ago = (time: string | undefined) =>
-    time ? agoWords(time, now.value.getTime()) : 'not known';
+    time ? agoWords(time, now.value.getTime()) : t('care.notKnown');
   return [
-    ['White last moved', ago(state.whiteMovedAt)],
-    ['White last printed', ago(state.whitePrintedAt)],
-    ['Agitated', ago(state.agitatedAt)],
+    [t('care.whiteLastMoved'), ago(state.whiteMovedAt)],
+    [t('care.whiteLastPrinted'), ago(state.whitePrintedAt)],
+    [t('care.agitated'), ago(state.agitatedAt)],
     [
-      'Nozzle pattern',
+      t('care.nozzlePattern2'),
       state.pattern
-        ? `${ago(state.pattern.at)}, ${state.pattern.missing.length === 0 ? 'whole' : `${state.pattern.missing.length} missing`}`
-        : 'never seen',
+        ? `${ago(state.pattern.at)}, ${state.pattern.missing.length === 0 ? t('care.whole') : t('care.missing', { n: state.pattern.missing.length })}`
+        : t('care.neverSeen'),
     ],
     ...(machine.value!.movesSlot
-      ? [['White slot', state.whiteSlot ? `for ${SLOT_WORDS[state.whiteSlot]}` : 'not known']]
+      ? [
+          [
+            t('care.whiteSlot'),
+            state.whiteSlot
+              ? t('care.for', { slot: SLOT_WORDS[state.whiteSlot] })
+              : t('care.notKnown'),
+          ],
+        ]
       : []),
   ] as const;
 });
@@ -54,12 +63,12 @@ const facts = computed(() => {
   <section class="stage">
     <header class="page-head">
       <div>
-        <h1 class="question">What does each machine need now?</h1>
+        <h1 class="question">{{ t('care.whatDoesEachMachine') }}</h1>
         <p class="answer" data-testid="answer">{{ answer }}</p>
       </div>
-      <v-btn :prepend-icon="mdiCalendarSync" :href="addressIn(API.getDueCalendar, {})"
-        >Calendar</v-btn
-      >
+      <v-btn :prepend-icon="mdiCalendarSync" :href="addressIn(API.getDueCalendar, {})">{{
+        t('care.calendar')
+      }}</v-btn>
       <tell-button v-if="machine" :machine="machine" :problem="problem" :tell="tell" />
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
@@ -75,14 +84,18 @@ const facts = computed(() => {
             <span class="block">{{ value }}</span>
           </div>
           <div v-if="machine.settling">
-            <span class="label">Settled, estimated</span>
+            <span class="label">{{ t('care.settledEstimated') }}</span>
             <figure-value
-              :text="`about ${machine.settling.value < 1 ? '< 1' : machine.settling.value.toFixed(0)} %`"
+              :text="
+                t('care.aboutShare', {
+                  share: machine.settling.value < 1 ? '< 1' : decimal(machine.settling.value, 0),
+                })
+              "
               :working="machine.settling"
             />
           </div>
           <div v-if="machine.white">
-            <span class="label">White in two weeks</span>
+            <span class="label">{{ t('care.whiteTwoWeeks') }}</span>
             <span class="block figures">{{ ml(machine.whiteTwoWeeksMl) }}</span>
           </div>
         </div>

@@ -10,6 +10,7 @@ import {
   type MissingNozzle,
 } from '@kyanos/core';
 import { computed } from 'vue';
+import { t } from '../texts/texts.ts';
 
 const missing = defineModel<readonly MissingNozzle[]>({ required: true });
 const props = defineProps<{
@@ -86,20 +87,31 @@ const pathOf = (channel: string, row: number, missed: boolean) =>
     <figure v-for="{ channel, name, row } in rows" :key="`${channel}${row}`">
       <figcaption class="small">
         <b class="figures">{{ channel }}</b> {{ name
-        }}<template v-if="machine.inks.find((ink) => ink.channel === channel)!.rows > 1"
-          >, row {{ row + 1 }}</template
-        >
+        }}<template v-if="machine.inks.find((ink) => ink.channel === channel)!.rows > 1">{{
+          t('care.row', { row: row + 1 })
+        }}</template>
         <span
           v-if="missing.some((one) => one.channel === channel && one.row === row)"
           class="count"
         >
-          {{ missing.filter((one) => one.channel === channel && one.row === row).length }} missing
+          {{
+            t('care.missing', {
+              n: missing.filter((one) => one.channel === channel && one.row === row).length,
+            })
+          }}
         </span>
       </figcaption>
       <svg
         :viewBox="`0 0 ${size.width} ${size.height}`"
         role="img"
-        :aria-label="`Pattern of ${name}, row ${row + 1}: ${missing.filter((one) => one.channel === channel && one.row === row).length} of ${machine.nozzles} missing`"
+        :aria-label="
+          t('care.patternRowMissing', {
+            name,
+            row: row + 1,
+            n: missing.filter((one) => one.channel === channel && one.row === row).length,
+            nozzles: machine.nozzles,
+          })
+        "
         :class="{ fixed }"
         @click="tapped($event, channel, row)"
       >
@@ -110,7 +122,9 @@ const pathOf = (channel: string, row: number, missed: boolean) =>
       <v-text-field
         v-if="!fixed"
         class="typed"
-        :label="`${name}${row > 0 ? `, row ${row + 1}` : ''}: missing nozzles`"
+        :label="
+          t('care.missingNozzles', { name, rest: row > 0 ? t('care.row', { row: row + 1 }) : '' })
+        "
         placeholder="3, 17-19"
         :model-value="typedOf(channel, row)"
         @change="setTyped(($event.target as HTMLInputElement).value, channel, row)"

@@ -6,6 +6,7 @@ import { computed, shallowRef } from 'vue';
 import { call } from '../shared/api.ts';
 import { duration } from '../shared/format.ts';
 import { useTrying } from '../shared/useTrying.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ ids: readonly string[] }>();
 const emit = defineEmits<{ begin: [procedure: string] }>();
@@ -17,7 +18,7 @@ const shown = computed(() => all.value.filter(({ id }) => props.ids.includes(id)
 
 <template>
   <div class="panel pad">
-    <h2 class="label">Procedures</h2>
+    <h2 class="label">{{ t('care.procedures') }}</h2>
     <div class="list">
       <button
         v-for="{ id, procedure } in shown"
@@ -28,10 +29,10 @@ const shown = computed(() => all.value.filter(({ id }) => props.ids.includes(id)
       >
         <b>{{ procedure.title }}</b>
         <span class="soft small figures"
-          >{{ duration(procedureTotals(procedure).hands) }} of hands<template
-            v-if="procedureTotals(procedure).waiting > 0"
-            >, {{ duration(procedureTotals(procedure).waiting) }} by itself</template
-          ></span
+          >{{ t('care.hands', { hands: duration(procedureTotals(procedure).hands) })
+          }}<template v-if="procedureTotals(procedure).waiting > 0">{{
+            t('care.itself', { waiting: duration(procedureTotals(procedure).waiting) })
+          }}</template></span
         >
       </button>
     </div>

@@ -12,6 +12,7 @@ import { mdiArrowDown, mdiArrowUp, mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
 import NumberField from '../shared/NumberField.vue';
 import RemoveButton from '../shared/RemoveButton.vue';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ procedure: Procedure }>();
 const emit = defineEmits<{ save: [procedure: Procedure]; leave: [] }>();
@@ -22,12 +23,12 @@ const have = ref(props.procedure.have.join('\n'));
 const steps = ref<readonly ProcedureStep[]>(props.procedure.steps);
 
 const NAMES: Record<CautionId, string> = {
-  waste: 'Waste ink',
-  gloves: 'Gloves, eyes',
-  solvent: 'Vapour',
-  carriage: 'Carriage',
-  hot: 'Heat',
-  needle: 'Needle',
+  waste: t('care.wasteInk'),
+  gloves: t('care.glovesEyes'),
+  solvent: t('care.vapour'),
+  carriage: t('care.carriage'),
+  hot: t('care.heat'),
+  needle: t('care.needle'),
   uv: 'UV',
 };
 const CAUTION_ITEMS = (Object.keys(CAUTIONS) as CautionId[]).map((value) => ({
@@ -35,18 +36,18 @@ const CAUTION_ITEMS = (Object.keys(CAUTIONS) as CautionId[]).map((value) => ({
   title: NAMES[value],
 }));
 const EFFECTS: Record<StepEffect, string> = {
-  agitated: 'White was agitated',
-  pattern: 'Nozzle pattern, missing ones tapped',
-  cleaned: 'Cleaned, if mL are written down',
-  filled: 'White was put in',
-  flushed: 'White was taken out',
-  parked: 'Heads were parked',
-  'heads-fitted': 'Heads were fitted',
-  slot: 'White slot was moved',
-  'waste-emptied': 'Waste was emptied',
+  agitated: t('care.whiteAgitated'),
+  pattern: t('care.nozzlePatternMissingOnes'),
+  cleaned: t('care.cleanedIfMlWritten'),
+  filled: t('care.whitePut'),
+  flushed: t('care.whiteTakenOut'),
+  parked: t('care.headsWereParked'),
+  'heads-fitted': t('care.headsWereFitted'),
+  slot: t('care.whiteSlotMoved'),
+  'waste-emptied': t('care.wasteEmptied'),
 };
 const EFFECT_ITEMS = [
-  { value: '', title: 'Nothing' },
+  { value: '', title: t('care.nothing') },
   ...STEP_EFFECTS.map((value) => ({ value, title: EFFECTS[value] })),
 ];
 
@@ -96,11 +97,11 @@ const save = () =>
 <template>
   <form class="stage" @submit.prevent="save">
     <div class="panel pad two">
-      <v-text-field v-model="title" label="Name" maxlength="200" />
-      <v-text-field v-model="when" label="When it is done" maxlength="2000" />
+      <v-text-field v-model="title" :label="t('care.name')" maxlength="200" />
+      <v-text-field v-model="when" :label="t('care.whenDone')" maxlength="2000" />
       <v-textarea
         v-model="have"
-        label="Have at hand, a line each"
+        :label="t('care.haveHandLineEach')"
         rows="3"
         variant="outlined"
         hide-details
@@ -113,7 +114,7 @@ const save = () =>
           icon
           variant="text"
           :disabled="i === 0"
-          :aria-label="`Step ${i + 1} up`"
+          :aria-label="t('care.stepUp', { i: i + 1 })"
           @click="move(i, -1)"
           ><v-icon :icon="mdiArrowUp"
         /></v-btn>
@@ -121,17 +122,17 @@ const save = () =>
           icon
           variant="text"
           :disabled="i === steps.length - 1"
-          :aria-label="`Step ${i + 1} down`"
+          :aria-label="t('care.stepDown', { i: i + 1 })"
           @click="move(i, 1)"
           ><v-icon :icon="mdiArrowDown"
         /></v-btn>
         <remove-button
-          :label="`Remove step ${i + 1}`"
+          :label="t('care.removeStep', { i: i + 1 })"
           @click="steps = steps.filter((_, k) => k !== i)"
         />
       </div>
       <v-textarea
-        label="What is done"
+        :label="t('care.whatDone')"
         rows="2"
         auto-grow
         variant="outlined"
@@ -141,14 +142,14 @@ const save = () =>
         @update:model-value="change(i, { do: $event })"
       />
       <v-text-field
-        label="Why"
+        :label="t('care.why')"
         maxlength="2000"
         :model-value="step.why ?? ''"
         @update:model-value="setWhy(i, $event)"
       />
       <div class="field-grid">
         <number-field
-          label="Hands"
+          :label="t('care.hands2')"
           unit="min"
           :precision="1"
           :max="600"
@@ -156,7 +157,7 @@ const save = () =>
           @update:model-value="change(i, { minutes: $event })"
         />
         <number-field
-          label="Then by itself"
+          :label="t('care.thenItself')"
           unit="min"
           :precision="1"
           :max="600"
@@ -164,14 +165,14 @@ const save = () =>
           @update:model-value="setWait(i, $event)"
         />
         <v-select
-          label="Cautions"
+          :label="t('care.cautions')"
           multiple
           :items="CAUTION_ITEMS"
           :model-value="[...(step.cautions ?? [])]"
           @update:model-value="change(i, { cautions: $event })"
         />
         <v-select
-          label="The logbook gets"
+          :label="t('care.logbookGets')"
           :items="EFFECT_ITEMS"
           :model-value="step.effect ?? ''"
           @update:model-value="setEffect(i, $event)"
@@ -179,12 +180,14 @@ const save = () =>
       </div>
     </div>
     <div class="buttons">
-      <v-btn :prepend-icon="mdiPlus" @click="steps = [...steps, { do: '', minutes: 1 }]"
-        >Add a step</v-btn
-      >
+      <v-btn :prepend-icon="mdiPlus" @click="steps = [...steps, { do: '', minutes: 1 }]">{{
+        t('care.addStep')
+      }}</v-btn>
       <span class="grow"></span>
-      <v-btn variant="text" @click="emit('leave')">Cancel</v-btn>
-      <v-btn type="submit" color="primary" variant="flat" :disabled="!ready">Save</v-btn>
+      <v-btn variant="text" @click="emit('leave')">{{ t('care.cancel') }}</v-btn>
+      <v-btn type="submit" color="primary" variant="flat" :disabled="!ready">{{
+        t('care.save')
+      }}</v-btn>
     </div>
   </form>
 </template>

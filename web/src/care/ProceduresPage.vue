@@ -10,6 +10,7 @@ import { duration } from '../shared/format.ts';
 import ItemList from '../shop/ItemList.vue';
 import { useTrying } from '../shared/useTrying.ts';
 import ProcedureEditor from './ProcedureEditor.vue';
+import { t } from '../texts/texts.ts';
 
 type Known = Answered<typeof API.listProcedures>[number];
 const { problem, trying } = useTrying();
@@ -27,15 +28,23 @@ const listed = computed(() =>
   (all.value ?? []).map(({ id, own, builtIn, procedure }) => ({
     id,
     name: procedure.title,
-    about: `${duration(procedureTotals(procedure).minutes)}${own ? (builtIn ? ', changed here' : ', our own') : ''}`,
+    about: `${duration(procedureTotals(procedure).minutes)}${own ? (builtIn ? t('care.changedHere') : t('care.ourOwn')) : ''}`,
     standing: 'active' as const,
   })),
 );
 const totals = computed(() => chosen.value && procedureTotals(chosen.value.procedure as Procedure));
 const answer = computed(() =>
   chosen.value
-    ? `${chosen.value.procedure.title}: ${duration(totals.value!.hands)} of hands${totals.value!.waiting > 0 ? `, ${duration(totals.value!.waiting)} by itself` : ''}. ${chosen.value.procedure.when}`
-    : 'Fetching the procedures…',
+    ? t('care.handsProcedure', {
+        procedure: chosen.value.procedure.title,
+        hands: duration(totals.value!.hands),
+        rest:
+          totals.value!.waiting > 0
+            ? t('care.itself', { waiting: duration(totals.value!.waiting) })
+            : '',
+        when: chosen.value.procedure.when,
+      })
+    : t('care.fetchingProcedures'),
 );
 
 const editing = ref<'change' | 'new'>();
@@ -74,17 +83,19 @@ const EMPTY: Procedure = { title: '', when: '', have: [], steps: [{ do: '', minu
   <section class="stage">
     <header class="page-head">
       <div>
-        <h1 class="question">How is it done?</h1>
+        <h1 class="question">{{ t('care.howDone') }}</h1>
         <p class="answer" data-testid="answer">{{ answer }}</p>
       </div>
       <template v-if="chosen && !editing">
         <v-btn v-if="chosen.own" :prepend-icon="mdiRestore" @click="retire">{{
-          chosen.builtIn ? 'Back to the built-in one' : 'Retire'
+          chosen.builtIn ? t('care.backBuiltOne') : t('care.retire')
         }}</v-btn>
-        <v-btn :prepend-icon="mdiPencilOutline" @click="editing = 'change'">Change</v-btn>
-        <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="editing = 'new'"
-          >New procedure</v-btn
-        >
+        <v-btn :prepend-icon="mdiPencilOutline" @click="editing = 'change'">{{
+          t('care.change')
+        }}</v-btn>
+        <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="editing = 'new'">{{
+          t('care.newProcedure')
+        }}</v-btn>
       </template>
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
@@ -95,31 +106,38 @@ const EMPTY: Procedure = { title: '', when: '', have: [], steps: [{ do: '', minu
       @leave="editing = undefined"
     />
     <div v-else-if="chosen" class="list-columns">
-      <item-list label="Procedures" :items="listed" :selected="chosen.id" @select="select" />
+      <item-list
+        :label="t('care.procedures')"
+        :items="listed"
+        :selected="chosen.id"
+        @select="select"
+      />
       <div class="panel pad">
         <p v-if="chosen.procedure.have.length">
-          <b>Have at hand:</b> {{ chosen.procedure.have.join(' · ') }}
+          <b>{{ t('care.haveHand') }}</b> {{ chosen.procedure.have.join(' · ') }}
         </p>
         <ol class="steps">
           <li v-for="(step, i) in chosen.procedure.steps" :key="i">
             <b>{{ step.do }}</b>
             <span v-if="step.why" class="soft block">{{ step.why }}</span>
             <span class="soft small figures block">
-              {{ step.minutes > 0 ? `${duration(step.minutes)} of hands` : '' }}
+              {{ step.minutes > 0 ? t('care.ofHands', { minutes: duration(step.minutes) }) : '' }}
               {{
                 step.waitMinutes
-                  ? `${step.minutes > 0 ? ', then ' : ''}${duration(step.waitMinutes)} by itself`
+                  ? t('care.byItself', {
+                      rest: step.minutes > 0 ? t('care.then') : '',
+                      waitMinutes: duration(step.waitMinutes),
+                    })
                   : ''
               }}
             </span>
             <p v-for="id in step.cautions" :key="id" class="caution small">
-              <strong>Caution.</strong> {{ CAUTIONS[id] }}
+              <strong>{{ t('care.caution') }}</strong> {{ CAUTIONS[id] }}
             </p>
           </li>
         </ol>
         <p class="soft small">
-          Times and habits are common practice. The maker’s data sheets and local codes have the
-          last word.
+          {{ t('care.timesHabitsCommonPractice') }}
         </p>
       </div>
     </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A procedure carried out step by step: readable at arm's length, timers by the clock of the server. */
 import { API, type RunId, type RunState } from '@kyanos/contract';
-import { CAUTIONS, secondsLeft, type MissingNozzle } from '@kyanos/core';
+import { CAUTIONS, decimal, type MissingNozzle, secondsLeft } from '@kyanos/core';
 import { useNow, useWakeLock } from '@vueuse/core';
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
@@ -10,6 +10,7 @@ import { loadDue } from '../shared/due.ts';
 import { useTrying } from '../shared/useTrying.ts';
 import PatternGrid from './PatternGrid.vue';
 import { useMachines } from './useMachines.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ run: string }>();
 const router = useRouter();
@@ -92,29 +93,37 @@ const back = () =>
       <div>
         <h1 class="question">{{ state.procedure.title }}: {{ state.machine.name }}</h1>
         <p class="answer" data-testid="answer">
-          <template v-if="state.ended"
-            >{{ state.ended.finished ? 'Done' : 'Stopped' }} in
-            {{ state.ended.minutes.toFixed(0) }} min, {{ state.ended.ml.toFixed(0) }} mL.</template
-          >
-          <template v-else
-            >Step {{ state.at + 1 }} of {{ state.procedure.steps.length }}; begun by
-            {{ state.startedBy }}.</template
-          >
+          <template v-if="state.ended">{{
+            t('care.minMl', {
+              rest: state.ended.finished ? t('care.done') : t('care.stopped'),
+              minutes: decimal(state.ended.minutes, 0),
+              ml: decimal(state.ended.ml, 0),
+            })
+          }}</template>
+          <template v-else>{{
+            t('care.stepBegun', {
+              at: state.at + 1,
+              n: state.procedure.steps.length,
+              startedBy: state.startedBy,
+            })
+          }}</template>
         </p>
       </div>
-      <v-btn v-if="!state.ended" variant="text" @click="end">Stop here</v-btn>
-      <v-btn @click="back">Back to the machine</v-btn>
+      <v-btn v-if="!state.ended" variant="text" @click="end">{{ t('care.stopHere') }}</v-btn>
+      <v-btn @click="back">{{ t('care.backMachine') }}</v-btn>
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <p v-if="state.at === 0 && state.procedure.have.length" class="notice">
-      <span><b>Have at hand:</b> {{ state.procedure.have.join(' · ') }}</span>
+      <span
+        ><b>{{ t('care.haveHand') }}</b> {{ state.procedure.have.join(' · ') }}</span
+      >
     </p>
     <div class="stage-columns">
       <div v-if="step && !state.ended" class="panel now" data-testid="step">
         <p class="do">{{ step.do }}</p>
         <p v-if="step.why" class="soft why">{{ step.why }}</p>
         <p v-for="id in step.cautions" :key="id" class="caution">
-          <strong>Caution.</strong> {{ CAUTIONS[id] }}
+          <strong>{{ t('care.caution') }}</strong> {{ CAUTIONS[id] }}
         </p>
         <div v-if="waits" class="timer">
           <span
@@ -129,12 +138,10 @@ const back = () =>
             color="primary"
             variant="flat"
             @click="startTimer"
-            >Start the timer</v-btn
+            >{{ t('care.startTimer') }}</v-btn
           >
-          <span v-else-if="left > 0" class="soft"
-            >It goes on when the screen sleeps. Nobody need stand by.</span
-          >
-          <b v-else>Time is up.</b>
+          <span v-else-if="left > 0" class="soft">{{ t('care.goesWhenScreenSleeps') }}</span>
+          <b v-else>{{ t('care.timeUp') }}</b>
         </div>
         <pattern-grid
           v-if="step.effect === 'pattern' && machine"
@@ -158,10 +165,12 @@ const back = () =>
           />
         </div>
         <div class="ticks">
-          <v-btn size="x-large" color="primary" variant="flat" :disabled="!mayTick" @click="tick"
-            >Done</v-btn
-          >
-          <v-btn v-if="waits && !mayTick" variant="text" @click="tick">Go on without waiting</v-btn>
+          <v-btn size="x-large" color="primary" variant="flat" :disabled="!mayTick" @click="tick">{{
+            t('care.done')
+          }}</v-btn>
+          <v-btn v-if="waits && !mayTick" variant="text" @click="tick">{{
+            t('care.goWithoutWaiting')
+          }}</v-btn>
         </div>
       </div>
       <ol class="panel pad steps" :class="{ alone: state.ended }">

@@ -4,6 +4,7 @@ import type { MachineCare, ToldAct } from '@kyanos/contract';
 import { mdiBookPlusOutline } from '@mdi/js';
 import { ref } from 'vue';
 import TellDialog from './TellDialog.vue';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{
   machine: MachineCare;
@@ -22,7 +23,7 @@ async function write(what: ToldAct) {
 
 <template>
   <v-btn color="primary" variant="flat" :prepend-icon="mdiBookPlusOutline" @click="open = true">
-    Write down
+    {{ t('care.writeDown') }}
   </v-btn>
   <tell-dialog v-model="open" :machine="machine" :problem="problem" @tell="write" />
 </template>

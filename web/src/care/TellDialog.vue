@@ -7,21 +7,22 @@ import { upload } from '../shared/api.ts';
 import NumberField from '../shared/NumberField.vue';
 import PatternGrid from './PatternGrid.vue';
 import { smallPicture } from './smallPicture.ts';
+import { t } from '../texts/texts.ts';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ machine: MachineCare; problem: string | undefined; first?: string }>();
 const emit = defineEmits<{ tell: [what: ToldAct] }>();
 
 const ACTS = [
-  { value: 'pattern', title: 'Nozzle pattern' },
-  { value: 'agitated', title: 'White agitated' },
-  { value: 'cleaned', title: 'Cleaned' },
-  { value: 'waste-emptied', title: 'Waste emptied' },
-  { value: 'slot', title: 'White slot moved' },
-  { value: 'parked', title: 'Heads parked' },
-  { value: 'heads-fitted', title: 'Heads fitted' },
-  { value: 'replaced', title: 'Part replaced' },
-  { value: 'note', title: 'Note' },
+  { value: 'pattern', title: t('care.nozzlePattern2') },
+  { value: 'agitated', title: t('care.whiteAgitated2') },
+  { value: 'cleaned', title: t('care.cleaned') },
+  { value: 'waste-emptied', title: t('care.wasteEmptied2') },
+  { value: 'slot', title: t('care.whiteSlotMoved2') },
+  { value: 'parked', title: t('care.headsParked') },
+  { value: 'heads-fitted', title: t('care.headsFitted') },
+  { value: 'replaced', title: t('care.partReplaced') },
+  { value: 'note', title: t('care.note') },
 ] as const;
 type Act = (typeof ACTS)[number]['value'];
 const acts = computed(() =>
@@ -92,36 +93,61 @@ async function attach(event: Event) {
 <template>
   <v-dialog v-model="open" :max-width="act === 'pattern' ? 860 : 560">
     <form class="panel dialog-form" @submit.prevent="save">
-      <h2 class="question">What was done to {{ machine.name }}?</h2>
-      <v-select v-model="act" label="What" :items="acts" />
+      <h2 class="question">{{ t('care.whatWasDoneTo', { machine: machine.name }) }}</h2>
+      <v-select v-model="act" :label="t('care.what')" :items="acts" />
       <template v-if="act === 'pattern'">
-        <p class="soft small">Tap the lines that are missing.</p>
+        <p class="soft small">{{ t('care.tapLinesMissing') }}</p>
         <pattern-grid v-model="missing" :machine="machine" />
       </template>
       <div v-if="act === 'cleaned'" class="two">
-        <number-field v-model="ml" label="White drawn" unit="mL" :precision="1" :max="10000" />
-        <number-field v-model="minutes" label="It took" unit="min" :max="1000" />
+        <number-field
+          v-model="ml"
+          :label="t('care.whiteDrawn')"
+          unit="mL"
+          :precision="1"
+          :max="10000"
+        />
+        <number-field v-model="minutes" :label="t('care.took')" unit="min" :max="1000" />
       </div>
       <p v-if="act === 'slot'">
-        Now for
-        {{ machine.state.whiteSlot === 'under' ? 'all other white work' : 'white under colour' }}.
+        {{
+          t('care.nowFor', {
+            rest:
+              machine.state.whiteSlot === 'under'
+                ? t('care.allOtherWhiteWork')
+                : t('care.whiteUnderColour'),
+          })
+        }}
       </p>
-      <v-text-field v-if="act === 'replaced'" v-model="words" label="Part" maxlength="200" />
+      <v-text-field
+        v-if="act === 'replaced'"
+        v-model="words"
+        :label="t('care.part')"
+        maxlength="200"
+      />
       <template v-if="act === 'note'">
-        <v-textarea v-model="words" label="Note" maxlength="2000" rows="3" variant="outlined" />
+        <v-textarea
+          v-model="words"
+          :label="t('care.note')"
+          maxlength="2000"
+          rows="3"
+          variant="outlined"
+        />
         <label class="file">
-          Picture
+          {{ t('care.picture') }}
           <input type="file" accept="image/*" capture="environment" @change="attach" />
         </label>
         <p v-if="unread" class="problem small" role="alert">
-          This picture can’t be read here. Choose a JPEG, PNG or WebP.
+          {{ t('care.pictureCantReadHere') }}
         </p>
-        <p v-else-if="picture" class="soft small">The picture is with the note.</p>
+        <p v-else-if="picture" class="soft small">{{ t('care.pictureNote') }}</p>
       </template>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <div class="dialog-buttons">
-        <v-btn variant="text" @click="open = false">Cancel</v-btn>
-        <v-btn type="submit" color="primary" variant="flat" :disabled="!ready">Write it down</v-btn>
+        <v-btn variant="text" @click="open = false">{{ t('care.cancel') }}</v-btn>
+        <v-btn type="submit" color="primary" variant="flat" :disabled="!ready">{{
+          t('care.writeItDown')
+        }}</v-btn>
       </div>
     </form>
   </v-dialog>

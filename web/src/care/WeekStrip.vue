@@ -1,10 +1,12 @@
 <script setup lang="ts">
 /** Weeks of a machine as a strip: white printed, and above it what was done for it. */
+import { dated, decimal } from '@kyanos/core';
 import type { CareDay } from '@kyanos/contract';
 import { scaleLinear, scaleTime } from 'd3';
 import { useElementSize } from '@vueuse/core';
-import { addDays, format, parseISO, startOfMonth, addMonths } from 'date-fns';
+import { addDays, parseISO, startOfMonth, addMonths } from 'date-fns';
 import { computed, useTemplateRef } from 'vue';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ days: readonly CareDay[]; weeks: number }>();
 const box = useTemplateRef<HTMLElement>('box');
@@ -12,12 +14,12 @@ const { width } = useElementSize(box);
 
 const NAME = 108;
 const ROWS = [
-  { key: 'agitated', name: 'Agitated' },
-  { key: 'missing', name: 'Pattern' },
-  { key: 'cleanings', name: 'Cleaned' },
-  { key: 'swaps', name: 'Put in, out' },
-  { key: 'parked', name: 'Parked' },
-  { key: 'waste', name: 'Waste' },
+  { key: 'agitated', name: t('care.agitated') },
+  { key: 'missing', name: t('care.pattern') },
+  { key: 'cleanings', name: t('care.cleaned') },
+  { key: 'swaps', name: t('care.putOut') },
+  { key: 'parked', name: t('care.parked') },
+  { key: 'waste', name: t('care.waste') },
 ] as const;
 const ROW = 20;
 const CHART = 96;
@@ -37,7 +39,7 @@ const at = ({ day: on }: CareDay) => x.value(addDays(parseISO(on), 0.5));
 const months = computed(() => {
   const list: { x: number; text: string }[] = [];
   for (let month = addMonths(startOfMonth(from.value), 1); month < now; month = addMonths(month, 1))
-    list.push({ x: x.value(month), text: format(month, 'MMM') });
+    list.push({ x: x.value(month), text: dated(month, 'MMM') });
   return list;
 });
 /** Whether anything of the row happened on a day. */
@@ -56,7 +58,17 @@ const height = computed(() => barsTop.value + CHART + 26);
       :width="width"
       :height="height"
       role="img"
-      :aria-label="`${weeks} weeks: ${days.reduce((sum, one) => sum + one.whiteMl, 0).toFixed(0)} mL of white printed on ${days.filter((one) => one.whiteMl > 0).length} days; agitated on ${days.filter((one) => one.agitated > 0).length}`"
+      :aria-label="
+        t('care.weeksMlWhitePrinted', {
+          weeks,
+          reduce: decimal(
+            days.reduce((sum, one) => sum + one.whiteMl, 0),
+            0,
+          ),
+          n: days.filter((one) => one.whiteMl > 0).length,
+          n2: days.filter((one) => one.agitated > 0).length,
+        })
+      "
     >
       <g v-for="month in months" :key="month.x">
         <line class="grid" :x1="month.x" :x2="month.x" :y1="top - 6" :y2="barsTop + CHART" />
@@ -94,8 +106,10 @@ const height = computed(() => barsTop.value + CHART + 26);
           </rect>
         </template>
       </g>
-      <text class="name" x="0" :y="barsTop + 12">White printed</text>
-      <text class="when figures" x="0" :y="barsTop + 28">to {{ most.toFixed(0) }} mL a day</text>
+      <text class="name" x="0" :y="barsTop + 12">{{ t('care.whitePrinted') }}</text>
+      <text class="when figures" x="0" :y="barsTop + 28">
+        {{ t('care.mlDay', { most: decimal(most, 0) }) }}
+      </text>
       <rect
         v-for="one in days.filter(({ whiteMl }) => whiteMl > 0)"
         :key="`white ${one.day}`"
@@ -105,7 +119,7 @@ const height = computed(() => barsTop.value + CHART + 26);
         :width="day"
         :height="CHART - y(one.whiteMl)"
       >
-        <title>{{ one.day }}: {{ one.whiteMl.toFixed(1) }} mL</title>
+        <title>{{ one.day }}: {{ decimal(one.whiteMl, 1) }} mL</title>
       </rect>
       <line class="base" :x1="NAME" :x2="width - 8" :y1="barsTop + CHART" :y2="barsTop + CHART" />
     </svg>

@@ -1,59 +1,68 @@
 /** What was done to a machine, as one says it. */
 import type { ToldCare } from '@kyanos/contract';
+import { t } from '../texts/texts.ts';
+import { decimal } from '@kyanos/core';
 
 /** `Pattern: 2 nozzles missing` */
 export function careWords(what: ToldCare['what']): string {
   switch (what.act) {
     case 'agitated':
-      return 'White agitated';
+      return t('care.whiteAgitated2');
     case 'pattern':
       return what.missing.length === 0
-        ? 'Nozzle pattern whole'
-        : `Nozzle pattern: ${what.missing.length} missing`;
+        ? t('care.nozzlePatternWhole')
+        : t('care.nozzlePatternMissing', { n: what.missing.length });
     case 'cleaned':
-      return `Cleaned, ${what.ml} mL drawn`;
+      return t('care.cleanedMlDrawn', { ml: what.ml });
     case 'filled':
-      return `${what.channel} put in`;
+      return t('care.put', { channel: what.channel });
     case 'flushed':
-      return `${what.channel} taken out`;
+      return t('care.takenOut', { channel: what.channel });
     case 'parked':
-      return 'Heads parked';
+      return t('care.headsParked');
     case 'heads-fitted':
-      return 'Heads fitted';
+      return t('care.headsFitted');
     case 'slot':
-      return `White slot moved: ${SLOT_WORDS[what.to]}`;
+      return t('care.whiteSlotMovedSlotwords', { slot: SLOT_WORDS[what.to] });
     case 'waste-emptied':
-      return 'Waste emptied';
+      return t('care.wasteEmptied2');
     case 'replaced':
-      return `Replaced: ${what.part}`;
+      return t('care.replaced', { part: what.part });
     case 'note':
       return what.text;
     case 'printed': {
       const white = what.ml.W;
-      return `Printed: ${what.name}${white ? `, ${white.toFixed(1)} mL of white` : ''}`;
+      return t('care.printed', {
+        what: what.name,
+        rest: white ? t('care.mlWhite', { white: decimal(white, 1) }) : '',
+      });
     }
     case 'run-started':
-      return `Begun: ${what.title}`;
+      return t('care.begun', { what: what.title });
     case 'run-ended':
-      return `${what.finished ? 'Done' : 'Stopped'}: ${what.minutes.toFixed(0)} min, ${what.ml.toFixed(0)} mL`;
+      return t('care.minMlRest', {
+        rest: what.finished ? t('care.done') : t('care.stopped'),
+        minutes: decimal(what.minutes, 0),
+        ml: decimal(what.ml, 0),
+      });
     case 'run-timer':
-      return 'Timer started';
+      return t('care.timerStarted');
     case 'run-step':
-      return `Step ${what.step + 1} ticked`;
+      return t('care.stepTicked', { step: what.step + 1 });
     case 'undone':
-      return 'An entry undone';
+      return t('care.entryUndone');
   }
 }
 
 export const SLOT_WORDS = {
-  under: 'white under colour',
-  other: 'all other white work',
+  under: t('care.whiteUnderColour'),
+  other: t('care.allOtherWhiteWork'),
 } as const;
 
 /** `3 h`, `2 days`: how long ago that was. */
 export function agoWords(time: string, now: number): string {
   const hours = (now - Date.parse(time)) / 3_600_000;
-  if (hours < 1) return `${Math.max(0, Math.round(hours * 60))} min ago`;
-  if (hours < 48) return `${Math.floor(hours)} h ago`;
-  return `${Math.floor(hours / 24)} days ago`;
+  if (hours < 1) return t('care.minAgo', { value: Math.max(0, Math.round(hours * 60)) });
+  if (hours < 48) return t('care.hAgo', { hours: Math.floor(hours) });
+  return t('care.daysAgo', { hours: Math.floor(hours / 24) });
 }

@@ -25,6 +25,7 @@ import InkTable from './InkTable.vue';
 import PriceFields from './PriceFields.vue';
 import SensitivityBars from './SensitivityBars.vue';
 import VersionTable from './VersionTable.vue';
+import { t } from '../texts/texts.ts';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -33,20 +34,20 @@ const cost = computed(() => work.value?.cost);
 
 const setPrices = (prices: Prices) => job.update({ prices });
 const LANGUAGES: readonly { value: PaperLanguage; title: string }[] = [
-  { value: 'en', title: 'English' },
-  { value: 'de', title: 'German' },
+  { value: 'en', title: t('cost.english') },
+  { value: 'de', title: t('cost.german') },
 ];
 const setExtras = (extras: readonly Extra[]) => job.update({ extras });
 
 const GROUPS: Record<CostGroup, string> = {
-  ink: 'Ink',
-  material: 'Material',
-  machine: 'Machine',
-  labour: 'Labour',
-  changeover: 'Changing over',
-  finishing: 'Finishing',
-  parts: 'Bought in',
-  spoilage: 'Spoilage',
+  ink: t('cost.ink'),
+  material: t('cost.material'),
+  machine: t('cost.machine'),
+  labour: t('cost.labour'),
+  changeover: t('cost.changingOver'),
+  finishing: t('cost.finishing'),
+  parts: t('cost.bought'),
+  spoilage: t('cost.spoilage'),
 };
 /** `Labour: setting up` under Labour is setting up. */
 const shortened = (label: string, group: string) =>
@@ -72,20 +73,24 @@ const groups = computed(() => {
 });
 const answer = computed(() =>
   cost.value
-    ? `Cost ${currency(cost.value.total)}, price ${currency(cost.value.price)}: margin ${percent(cost.value.margin, 0)}.`
-    : 'This print can’t be made as planned, so it has no price.',
+    ? t('cost.costPriceMargin', {
+        total: currency(cost.value.total),
+        price: currency(cost.value.price),
+        margin: percent(cost.value.margin, 0),
+      })
+    : t('cost.printCantMadePlanned'),
 );
 const summary = computed(() => {
   if (!cost.value) return [];
   const { workings } = cost.value;
   return (
     [
-      ['Price', 'price'],
-      ['Per piece', 'perPiece'],
-      ['Per m²', 'perM2'],
-      ['Per ft²', 'perFt2'],
-      ['Earned an hour', 'perHour'],
-      ['Earned a day', 'perDay'],
+      [t('cost.price'), 'price'],
+      [t('cost.perPiece'), 'perPiece'],
+      [t('cost.perM'), 'perM2'],
+      [t('cost.perFt'), 'perFt2'],
+      [t('cost.earnedHour'), 'perHour'],
+      [t('cost.earnedDay'), 'perDay'],
     ] as const
   ).map(([label, key]) => ({ label, money: cost.value![key], working: workings[key] }));
 });
@@ -118,7 +123,7 @@ const paper = (name: Paper) =>
   <section class="stage">
     <header class="head">
       <div>
-        <h1 class="question">What does it cost, and what is the price?</h1>
+        <h1 class="question">{{ t('cost.whatDoesCostWhat') }}</h1>
         <p class="answer" data-testid="answer">{{ answer }}</p>
         <assumed-here of="cost" />
       </div>
@@ -130,30 +135,38 @@ const paper = (name: Paper) =>
           :disabled="!ready"
           :href="paper('quote')"
           target="_blank"
-          >{{ ready ? 'Quote' : 'Quote: waiting for full-size plates' }}</v-btn
+          >{{ ready ? t('cost.quote') : t('cost.quoteWaitingFullSize') }}</v-btn
         >
         <v-btn
           v-if="ready"
           :prepend-icon="mdiFilePdfBox"
           :href="paper('inner-sheet')"
           target="_blank"
-          >Inner sheet</v-btn
+          >{{ t('cost.innerSheet') }}</v-btn
         >
-        <v-btn :to="{ name: 'shop-process', params: { item: job.id } }">Which process?</v-btn>
+        <v-btn :to="{ name: 'shop-process', params: { item: job.id } }">{{
+          t('cost.whichProcess')
+        }}</v-btn>
       </div>
     </header>
     <template v-if="work && cost">
       <div v-for="offer in cheaper" :key="offer.copies" class="notice" role="status">
         <p>
-          <b>{{ offer.copies }} pieces cost less than {{ plan.layout.copies }}:</b>
-          {{ currency(offer.price) }} instead of {{ currency(cost.price) }}. The customer will see
-          it in the quote.
+          <b>{{
+            t('cost.piecesCostLessThan', { copies: offer.copies, copies2: plan.layout.copies })
+          }}</b>
+          {{
+            t('cost.insteadCustomerWillSee', {
+              price: currency(offer.price),
+              price2: currency(cost.price),
+            })
+          }}
         </p>
         <v-btn
           v-if="!plan.versions"
           size="small"
           @click="job.update(withCopies(plan, offer.copies))"
-          >Make it {{ offer.copies }}</v-btn
+          >{{ t('cost.make', { copies: offer.copies }) }}</v-btn
         >
       </div>
       <div class="summary">
@@ -164,7 +177,7 @@ const paper = (name: Paper) =>
       </div>
       <div class="stage">
         <div class="panel pad">
-          <h2 class="label">Cost, line by line</h2>
+          <h2 class="label">{{ t('cost.costLineLine') }}</h2>
           <table>
             <tbody v-for="group in groups" :key="group.id">
               <tr>
@@ -195,43 +208,43 @@ const paper = (name: Paper) =>
             </tbody>
             <tbody>
               <tr class="total">
-                <th scope="row">Cost</th>
-                <td class="soft">of it {{ currency(cost.waste) }} for waste</td>
+                <th scope="row">{{ t('cost.cost') }}</th>
+                <td class="soft">{{ t('cost.waste', { waste: currency(cost.waste) }) }}</td>
                 <td>
                   <figure-value :text="currency(cost.total)" :working="cost.workings.total" />
                 </td>
               </tr>
               <tr v-if="cost.tax.minor > 0">
-                <th scope="row">Tax on the price</th>
-                <td class="soft">{{ currency(cost.withTax) }} to pay</td>
+                <th scope="row">{{ t('cost.taxPrice') }}</th>
+                <td class="soft">{{ t('cost.pay', { withTax: currency(cost.withTax) }) }}</td>
                 <td><figure-value :text="currency(cost.tax)" :working="cost.workings.tax" /></td>
               </tr>
             </tbody>
           </table>
         </div>
         <div class="panel pad">
-          <h2 class="label">Ink</h2>
+          <h2 class="label">{{ t('cost.ink') }}</h2>
           <ink-table :work="work" :machine="plan.machine" />
         </div>
         <div v-if="work.versions.length" class="panel pad">
-          <h2 class="label">By version</h2>
+          <h2 class="label">{{ t('cost.version') }}</h2>
           <version-table :versions="work.versions" />
         </div>
         <div v-if="around?.sensitivities.length" class="panel pad">
-          <h2 class="label">What drives the cost</h2>
+          <h2 class="label">{{ t('cost.whatDrivesCost') }}</h2>
           <sensitivity-bars :found="around.sensitivities" :cost="cost.total" />
         </div>
       </div>
       <teleport defer to="#job-side">
         <div class="panel pad customer">
           <v-text-field
-            label="Customer"
+            :label="t('cost.customer')"
             maxlength="200"
             :model-value="plan.customer ?? ''"
             @change="job.update({ customer: ($event.target as HTMLInputElement).value })"
           />
           <v-select
-            label="Language of the quote"
+            :label="t('cost.languageQuote')"
             :items="LANGUAGES"
             :model-value="plan.language ?? 'en'"
             @update:model-value="job.update({ language: $event })"
@@ -248,13 +261,13 @@ const paper = (name: Paper) =>
           />
         </div>
         <div class="panel pad">
-          <h2 class="label">Other quantities</h2>
+          <h2 class="label">{{ t('cost.otherQuantities') }}</h2>
           <table>
             <thead>
               <tr>
-                <th scope="col">Copies</th>
-                <th scope="col" class="right">Per piece</th>
-                <th scope="col" class="right">Price</th>
+                <th scope="col">{{ t('cost.copies') }}</th>
+                <th scope="col" class="right">{{ t('cost.perPiece') }}</th>
+                <th scope="col" class="right">{{ t('cost.price') }}</th>
               </tr>
             </thead>
             <tbody>

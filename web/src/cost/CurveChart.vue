@@ -1,8 +1,10 @@
 <script setup lang="ts">
 /** Cost of a piece by quantity, both in even ratio, one curve a process, and where they cross. */
+import { grouped } from '@kyanos/core';
 import { line, scaleLog } from 'd3';
 import { computed } from 'vue';
 import ChartAxes from './ChartAxes.vue';
+import { t } from '../texts/texts.ts';
 
 export interface Curve {
   readonly id: string;
@@ -84,14 +86,14 @@ const drawn = computed(() => {
   <svg
     :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
     role="img"
-    aria-label="Cost of a piece by quantity"
+    :aria-label="t('cost.costPieceQuantity')"
     data-testid="curves"
   >
     <chart-axes
       :x="x"
       :y="y"
       x-name="pieces"
-      :y-name="`cost of a piece, ${currency}`"
+      :y-name="t('cost.costPiece', { currency })"
       :width="WIDTH"
       :height="HEIGHT"
       :edge="EDGE"
@@ -108,7 +110,7 @@ const drawn = computed(() => {
     <g v-for="crossing in crossings" :key="crossing.copies">
       <circle :cx="x(crossing.copies)" :cy="y(crossing.each)" r="6" class="crossing" />
       <text :x="x(crossing.copies)" :y="y(crossing.each) - 11" text-anchor="middle" class="figures">
-        {{ Number(crossing.copies.toPrecision(3)).toLocaleString('en') }}
+        {{ grouped(Number(crossing.copies.toPrecision(3)), 0) }}
       </text>
     </g>
   </svg>

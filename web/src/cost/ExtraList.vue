@@ -4,20 +4,21 @@ import type { Currency, Extra } from '@kyanos/core';
 import NumberField from '../shared/NumberField.vue';
 import RemoveButton from '../shared/RemoveButton.vue';
 import MoneyField from '../shared/MoneyField.vue';
+import { t } from '../texts/texts.ts';
 
 const extras = defineModel<readonly Extra[]>({ required: true });
 defineProps<{ currency: Currency }>();
 
 const SEPARATION_KINDS = [
-  { value: 'labour', title: 'work by hand' },
-  { value: 'finishing', title: 'finishing' },
-  { value: 'part', title: 'bought in' },
+  { value: 'labour', title: t('cost.workHand') },
+  { value: 'finishing', title: t('cost.finishingWithin') },
+  { value: 'part', title: t('cost.boughtIn') },
 ];
 const PER = [
-  { value: 'job', title: 'per job' },
-  { value: 'load', title: 'per load' },
-  { value: 'piece', title: 'per piece' },
-  { value: 'm2', title: 'per m²' },
+  { value: 'job', title: t('cost.perJob') },
+  { value: 'load', title: t('cost.perLoad') },
+  { value: 'piece', title: t('cost.perPieceWithin') },
+  { value: 'm2', title: t('cost.perMWithin') },
 ];
 const change = (at: number, part: Partial<Extra>) => {
   extras.value = extras.value.map((one, i) => (i === at ? { ...one, ...part } : one));
@@ -25,41 +26,41 @@ const change = (at: number, part: Partial<Extra>) => {
 const add = () => {
   extras.value = [
     ...extras.value,
-    { name: 'Packing', kind: 'labour', minutes: 10, minor: 0, per: 'job' },
+    { name: t('cost.packing'), kind: 'labour', minutes: 10, minor: 0, per: 'job' },
   ];
 };
 </script>
 
 <template>
   <div class="list">
-    <h2 class="label">Finishing and extras</h2>
+    <h2 class="label">{{ t('cost.finishingExtras') }}</h2>
     <div v-for="(extra, i) in extras" :key="i" class="row">
       <div class="name">
         <v-text-field
-          label="What"
+          :label="t('cost.what')"
           maxlength="200"
           :model-value="extra.name"
           @change="change(i, { name: ($event.target as HTMLInputElement).value || extra.name })"
         />
         <remove-button
-          :label="`Remove ${extra.name}`"
+          :label="t('cost.remove', { extra: extra.name })"
           @click="extras = extras.filter((_, k) => k !== i)"
         />
       </div>
       <v-select
-        label="Kind"
+        :label="t('cost.kind')"
         :items="SEPARATION_KINDS"
         :model-value="extra.kind"
         @update:model-value="change(i, { kind: $event })"
       />
       <v-select
-        label="Needed"
+        :label="t('cost.needed')"
         :items="PER"
         :model-value="extra.per"
         @update:model-value="change(i, { per: $event })"
       />
       <number-field
-        label="Operator"
+        :label="t('cost.operator')"
         unit="min"
         :max="10000"
         :precision="1"
@@ -67,13 +68,13 @@ const add = () => {
         @update:model-value="change(i, { minutes: $event })"
       />
       <money-field
-        label="To pay"
+        :label="t('cost.toPay')"
         :currency="currency"
         :model-value="extra.minor"
         @update:model-value="change(i, { minor: $event })"
       />
     </div>
-    <v-btn @click="add">Add work or goods</v-btn>
+    <v-btn @click="add">{{ t('cost.addWorkGoods') }}</v-btn>
   </div>
 </template>
 

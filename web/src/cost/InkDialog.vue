@@ -7,6 +7,7 @@ import { useJob } from '../job/useJob.ts';
 import InkFigures from './InkFigures.vue';
 import { call, callRevised, Refused } from '../shared/api.ts';
 import NumberField from '../shared/NumberField.vue';
+import { t } from '../texts/texts.ts';
 
 const channel = defineModel<Channel | undefined>({ required: true });
 const job = useJob();
@@ -63,13 +64,13 @@ async function done() {
     @update:model-value="channel = undefined"
   >
     <form v-if="ink" class="panel dialog" @submit.prevent="done">
-      <h2>{{ ink.name }} on {{ machine.name }}</h2>
+      <h2>{{ t('cost.on', { ink: ink.name, machine: machine.name }) }}</h2>
       <p v-if="problem" role="alert">{{ problem }}</p>
       <div class="fields">
         <ink-figures v-model="ink" :cure="machine.cure" :currency="currency" />
         <number-field
           v-if="ink.container"
-          label="Left in the open container"
+          :label="t('cost.leftOpenContainer')"
           unit="mL"
           :max="ink.container.ml"
           :model-value="leftMl ?? ink.container.ml"
@@ -77,14 +78,14 @@ async function done() {
         />
       </div>
       <v-checkbox
-        label="For the shop’s next plans too"
+        :label="t('cost.shopsNextPlansToo')"
         hide-details
         :model-value="everyJob"
         @update:model-value="everyJob = !!$event"
       />
       <div class="buttons">
-        <v-btn @click="channel = undefined">Leave it as it was</v-btn>
-        <v-btn color="primary" variant="flat" type="submit">Use these figures</v-btn>
+        <v-btn @click="channel = undefined">{{ t('cost.leave') }}</v-btn>
+        <v-btn color="primary" variant="flat" type="submit">{{ t('cost.useTheseFigures') }}</v-btn>
       </div>
     </form>
   </v-dialog>

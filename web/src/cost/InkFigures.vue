@@ -20,6 +20,7 @@ import MoneyField from '../shared/MoneyField.vue';
 import NumberField from '../shared/NumberField.vue';
 import { without } from '../shared/without.ts';
 import WorkingBody from '../shared/WorkingBody.vue';
+import { t } from '../texts/texts.ts';
 
 const ink = defineModel<Ink>({ required: true });
 const props = defineProps<{
@@ -31,15 +32,15 @@ const set = (change: Partial<Ink>) => (ink.value = { ...ink.value, ...change });
 
 type LaydownKind = LaydownSource['kind'] | 'typed';
 const LAYDOWN_KINDS: { value: LaydownKind; title: string }[] = [
-  { value: 'typed', title: 'as stated or learnt' },
-  { value: 'drops', title: 'from drops and resolution' },
-  { value: 'job', title: 'from a measured job' },
+  { value: 'typed', title: t('cost.statedLearnt') },
+  { value: 'drops', title: t('cost.fromDropsResolution') },
+  { value: 'job', title: t('cost.fromMeasuredJob') },
 ];
 /** Of white it is known what such machines usually lay. */
 const kinds = computed(() => [
   ...LAYDOWN_KINDS,
   ...(ink.value.role === 'white'
-    ? [{ value: 'usual' as const, title: 'assumed, usual for such a machine' }]
+    ? [{ value: 'usual' as const, title: t('cost.assumedUsualSuchMachine') }]
     : []),
 ]);
 /** A sheet of 16 × 24 in, full white: the bench's own example. */
@@ -97,14 +98,14 @@ function fit(at: number, ratio: number) {
 <template>
   <v-select
     class="wide"
-    label="Laydown from"
+    :label="t('cost.laydownFrom')"
     :items="kinds"
     :model-value="kind"
     @update:model-value="take($event === 'typed' ? undefined : FIRST[$event])"
   />
   <number-field
     v-if="kind === 'typed'"
-    label="Laydown of a solid, one hit"
+    :label="t('cost.laydownSolidOneHit')"
     unit="mL/m²"
     :min="0.01"
     :max="200"
@@ -115,7 +116,7 @@ function fit(at: number, ratio: number) {
   />
   <template v-else-if="source?.kind === 'drops'">
     <number-field
-      label="Drops on one point"
+      :label="t('cost.dropsOnePoint')"
       unit="pL"
       :min="0.1"
       :max="10000"
@@ -124,7 +125,7 @@ function fit(at: number, ratio: number) {
       @update:model-value="take({ ...source, picolitres: $event })"
     />
     <number-field
-      label="Resolution across"
+      :label="t('cost.resolutionAcross')"
       unit="dpi"
       :min="1"
       :max="10000"
@@ -132,7 +133,7 @@ function fit(at: number, ratio: number) {
       @update:model-value="take({ ...source, dpiAcross: $event })"
     />
     <number-field
-      label="Resolution along"
+      :label="t('cost.resolutionAlong')"
       unit="dpi"
       :min="1"
       :max="10000"
@@ -142,7 +143,7 @@ function fit(at: number, ratio: number) {
   </template>
   <template v-else-if="source?.kind === 'job'">
     <number-field
-      label="Ink used"
+      :label="t('cost.inkUsed')"
       unit="mL"
       :min="0.01"
       :max="100000"
@@ -151,7 +152,7 @@ function fit(at: number, ratio: number) {
       @update:model-value="take({ ...source, ml: $event })"
     />
     <number-field
-      label="Printed area"
+      :label="t('cost.printedArea')"
       unit="cm²"
       :min="1"
       :max="100000000"
@@ -159,7 +160,7 @@ function fit(at: number, ratio: number) {
       @update:model-value="take({ ...source, areaMm2: $event * 100 })"
     />
     <number-field
-      label="Mean cover × density × hits"
+      :label="t('cost.meanCoverDensityHits')"
       unit="%"
       :min="0.1"
       :max="2000"
@@ -171,10 +172,10 @@ function fit(at: number, ratio: number) {
   <working-body v-if="working" class="wide" :working="working" />
 
   <template v-if="isSpecialInk(ink)">
-    <h3 class="label">How it covers</h3>
+    <h3 class="label">{{ t('cost.howCovers') }}</h3>
     <number-field
       v-if="ink.contrastRatio !== undefined"
-      label="Contrast ratio of a solid"
+      :label="t('cost.contrastRatioSolid')"
       unit="%"
       :min="5"
       :max="99.5"
@@ -183,7 +184,7 @@ function fit(at: number, ratio: number) {
       @update:model-value="set({ contrastRatio: $event / 100 })"
     />
     <number-field
-      :label="ink.drops === undefined ? 'Drops in a solid, assumed' : 'Drops in a solid'"
+      :label="ink.drops === undefined ? t('cost.dropsSolidAssumed') : t('cost.dropsSolid')"
       :min="2"
       :max="60"
       :precision="1"
@@ -194,7 +195,7 @@ function fit(at: number, ratio: number) {
       <number-field
         v-for="(tint, i) in TINTS"
         :key="`wedge ${tint}`"
-        :label="`${tint * 100} % of the wedge hides`"
+        :label="t('cost.wedgeHides', { tint: tint * 100 })"
         unit="%"
         :max="99"
         :precision="1"
@@ -203,11 +204,10 @@ function fit(at: number, ratio: number) {
       />
     </template>
     <p class="wide soft small">
-      Drops fall at random: few large ones leave more of the ground bare in a tint than many small
-      ones. Print a wedge over a contrast card and type what its tints hide; the number follows.
+      {{ t('cost.dropsFallRandomFew') }}
     </p>
   </template>
-  <h3 class="label">Ink of a tint, share of the solid</h3>
+  <h3 class="label">{{ t('cost.inkTintShareSolid') }}</h3>
   <number-field
     v-for="(tint, i) in TINTS"
     :key="tint"
@@ -218,9 +218,9 @@ function fit(at: number, ratio: number) {
     :model-value="tone[i] * 100"
     @update:model-value="setTone(i, $event)"
   />
-  <h3 class="label">Lost, and bought</h3>
+  <h3 class="label">{{ t('cost.lostBought') }}</h3>
   <number-field
-    label="Purge per trip"
+    :label="t('cost.purgePerTrip')"
     unit="mL"
     :max="1000"
     :step="0.1"
@@ -229,7 +229,7 @@ function fit(at: number, ratio: number) {
     @update:model-value="set({ lossPerTrip: $event })"
   />
   <number-field
-    label="Spitting while printing"
+    :label="t('cost.spittingWhilePrinting')"
     unit="mL/h"
     :max="1000"
     :step="0.1"
@@ -238,14 +238,14 @@ function fit(at: number, ratio: number) {
     @update:model-value="set({ spitPerHour: $event })"
   />
   <money-field
-    label="Price"
+    :label="t('cost.price')"
     :currency="currency"
     per="L"
     :model-value="ink.pricePerLitre"
     @update:model-value="set({ pricePerLitre: $event })"
   />
   <number-field
-    label="Container"
+    :label="t('cost.container')"
     unit="mL"
     :max="1000000"
     :model-value="ink.container?.ml ?? 0"

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** Ink by channel: what is used, between what it will lie, what is lost of it, and the containers. */
-import { inkOf, type Channel, type Machine, type Work } from '@kyanos/core';
+import { decimal, inkOf, type Channel, type Machine, type Work } from '@kyanos/core';
 import { computed, ref } from 'vue';
 import FigureValue from '../shared/FigureValue.vue';
 import { ml } from '../shared/format.ts';
 import InkDialog from './InkDialog.vue';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ work: Work; machine: Machine }>();
 const rows = computed(() =>
@@ -16,18 +17,18 @@ const rows = computed(() =>
   })),
 );
 const edited = ref<Channel>();
-const one = (value: number) => value.toFixed(1);
+const one = (value: number) => decimal(value, 1);
 </script>
 
 <template>
   <table>
     <thead>
       <tr>
-        <th scope="col">Ink</th>
-        <th scope="col">Used</th>
-        <th scope="col">In 8 of 10 jobs</th>
-        <th scope="col">Lost of it</th>
-        <th scope="col">Left afterwards</th>
+        <th scope="col">{{ t('cost.ink') }}</th>
+        <th scope="col">{{ t('cost.used') }}</th>
+        <th scope="col">{{ t('cost.n810Jobs') }}</th>
+        <th scope="col">{{ t('cost.lost') }}</th>
+        <th scope="col">{{ t('cost.leftAfterwards') }}</th>
       </tr>
     </thead>
     <tbody>
@@ -41,7 +42,7 @@ const one = (value: number) => value.toFixed(1);
         <td class="figures" :class="{ warn: row.container?.opened }">
           <template v-if="row.container"
             >{{ Math.round(row.container.leftAfterMl) }} mL<template v-if="row.container.opened">
-              of {{ row.container.opened }} new</template
+              {{ t('cost.new', { opened: row.container.opened }) }}</template
             ></template
           >
           <template v-else>–</template>

@@ -4,17 +4,18 @@ import { CURRENCIES, DAY_HOURS, type Prices, type Pricing } from '@kyanos/core';
 import MoneyField from '../shared/MoneyField.vue';
 import NumberField from '../shared/NumberField.vue';
 import RemoveButton from '../shared/RemoveButton.vue';
+import { t } from '../texts/texts.ts';
 
 const prices = defineModel<Prices>({ required: true });
 const set = (change: Partial<Prices>) => (prices.value = { ...prices.value, ...change });
 
 const WAYS: { value: Pricing; title: string }[] = [
-  { value: 'markup', title: 'markup on cost' },
-  { value: 'margin', title: 'target margin' },
-  { value: 'market', title: 'market rate' },
+  { value: 'markup', title: t('cost.markupCost') },
+  { value: 'margin', title: t('cost.targetMargin') },
+  { value: 'market', title: t('cost.marketRateWithin') },
 ];
 const PER = [
-  { value: 'piece', title: 'piece' },
+  { value: 'piece', title: t('cost.piece') },
   { value: 'm2', title: 'm²' },
   { value: 'ft2', title: 'ft²' },
 ];
@@ -26,17 +27,17 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
 
 <template>
   <div class="fields">
-    <h2 class="label">Price</h2>
+    <h2 class="label">{{ t('cost.price') }}</h2>
     <v-select
       class="wide"
-      label="Price by"
+      :label="t('cost.priceBy')"
       :items="WAYS"
       :model-value="prices.pricing ?? 'markup'"
       @update:model-value="set({ pricing: $event })"
     />
     <number-field
       v-if="(prices.pricing ?? 'markup') === 'markup'"
-      label="Markup"
+      :label="t('cost.markup')"
       unit="%"
       :max="10000"
       :model-value="prices.markupPercent"
@@ -44,7 +45,7 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
     />
     <number-field
       v-else-if="prices.pricing === 'margin'"
-      label="Margin"
+      :label="t('cost.margin')"
       unit="%"
       :max="99"
       :model-value="prices.marginPercent ?? 0"
@@ -52,26 +53,26 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
     />
     <template v-else>
       <money-field
-        label="Market rate"
+        :label="t('cost.marketRate')"
         :currency="prices.currency"
         :model-value="market().minor"
         @update:model-value="set({ market: { ...market(), minor: $event } })"
       />
       <v-select
-        label="Per"
+        :label="t('cost.per')"
         :items="PER"
         :model-value="market().per"
         @update:model-value="set({ market: { ...market(), per: $event } })"
       />
     </template>
     <money-field
-      label="Minimum charge"
+      :label="t('cost.minimumCharge')"
       :currency="prices.currency"
       :model-value="prices.minimum"
       @update:model-value="set({ minimum: $event })"
     />
     <number-field
-      label="Tax"
+      :label="t('cost.tax')"
       unit="%"
       :max="100"
       :step="0.5"
@@ -80,7 +81,7 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
       @update:model-value="set({ taxPercent: $event })"
     />
     <number-field
-      label="Spoilage"
+      :label="t('cost.spoilage')"
       unit="%"
       :max="90"
       :step="0.5"
@@ -89,13 +90,13 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
       @update:model-value="set({ spoilagePercent: $event })"
     />
     <money-field
-      label="Labour rate"
+      :label="t('cost.labourRate')"
       :currency="prices.currency"
       :model-value="prices.labourRate"
       @update:model-value="set({ labourRate: $event })"
     />
     <number-field
-      label="Hours per day"
+      :label="t('cost.hoursPerDay')"
       unit="h"
       :min="1"
       :max="24"
@@ -103,15 +104,15 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
       @update:model-value="set({ dayHours: $event })"
     />
     <v-select
-      label="Currency"
+      :label="t('cost.currency')"
       :items="[...CURRENCIES]"
       :model-value="prices.currency"
       @update:model-value="set({ currency: $event })"
     />
-    <h2 class="label">Quantity breaks</h2>
+    <h2 class="label">{{ t('cost.quantityBreaks') }}</h2>
     <template v-for="(step, i) in breaks()" :key="i">
       <number-field
-        label="From copies"
+        :label="t('cost.fromCopies')"
         :min="1"
         :max="1000000"
         :model-value="step.copies"
@@ -119,7 +120,7 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
       />
       <div class="row">
         <number-field
-          label="Discount"
+          :label="t('cost.discount')"
           unit="%"
           :max="100"
           :precision="1"
@@ -127,7 +128,7 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
           @update:model-value="setBreak(i, { percentOff: $event })"
         />
         <remove-button
-          :label="`Remove the break from ${step.copies} copies`"
+          :label="t('cost.removeBreakFromCopies', { copies: step.copies })"
           @click="set({ breaks: breaks().filter((_, k) => k !== i) })"
         />
       </div>
@@ -135,7 +136,7 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
     <v-btn
       class="wide"
       @click="set({ breaks: [...breaks(), { copies: 100, percentOff: 5 }].slice(0, 20) })"
-      >Add a quantity break</v-btn
+      >{{ t('cost.addQuantityBreak') }}</v-btn
     >
   </div>
 </template>

@@ -4,6 +4,7 @@ import { SWING, type Money, type Sensitivity } from '@kyanos/core';
 import { scaleLinear } from 'd3';
 import { computed } from 'vue';
 import { currency, percent } from '../shared/format.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ found: readonly Sensitivity[]; cost: Money }>();
 const ROW = 30;
@@ -46,7 +47,7 @@ const bars = computed(() =>
   <svg
     :viewBox="`0 0 ${WIDTH} ${bars.length * ROW + 4}`"
     role="img"
-    :aria-label="`Which input matters most: ${shown[0]?.label ?? 'none'}`"
+    :aria-label="t('cost.whichInputMattersMost', { shown: shown[0]?.label ?? t('cost.none') })"
   >
     <line :x1="scale(0)" :x2="scale(0)" y1="0" :y2="bars.length * ROW" class="zero" />
     <g v-for="bar in bars" :key="bar.label" :transform="`translate(0 ${bar.y})`">
@@ -71,8 +72,9 @@ const bars = computed(() =>
     </g>
   </svg>
   <p class="soft small">
-    The cost when one of them is {{ percent(SWING, 0) }} <span class="less-key">less</span> or
-    <span class="more-key">more</span>, all else as it is.
+    {{ t('cost.costWhenOneThem', { swing: percent(SWING, 0) }) }}
+    <span class="less-key">{{ t('cost.less') }}</span> {{ t('cost.or') }}
+    <span class="more-key">{{ t('cost.more') }}</span>{{ t('cost.allElse') }}
   </p>
 </template>
 

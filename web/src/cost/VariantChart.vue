@@ -5,6 +5,7 @@ import { computed } from 'vue';
 import type { WhatIfRow } from '../look/look.worker.ts';
 import { currency } from '../shared/format.ts';
 import ChartAxes from './ChartAxes.vue';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{
   rows: readonly WhatIfRow[];
@@ -54,13 +55,13 @@ const drawn = computed(() =>
   <svg
     :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
     role="img"
-    aria-label="Cost and time of all variants"
+    :aria-label="t('cost.costTimeAllVariants')"
     data-testid="variants"
   >
     <chart-axes
       :x="x"
       :y="y"
-      x-name="time in all, min"
+      :x-name="t('cost.timeAllMin')"
       :y-name="`cost, ${code}`"
       :width="WIDTH"
       :height="HEIGHT"

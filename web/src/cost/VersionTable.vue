@@ -3,6 +3,7 @@
 import type { Channel, VersionWork } from '@kyanos/core';
 import { computed } from 'vue';
 import { currency, ml } from '../shared/format.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ versions: readonly VersionWork[] }>();
 const channels = computed(() => Object.keys(props.versions[0]?.inkMl ?? {}) as Channel[]);
@@ -13,18 +14,18 @@ const channels = computed(() => Object.keys(props.versions[0]?.inkMl ?? {}) as C
     <table data-testid="version-costs">
       <thead>
         <tr>
-          <th scope="col">Version</th>
-          <th scope="col" class="right">Copies</th>
+          <th scope="col">{{ t('cost.version2') }}</th>
+          <th scope="col" class="right">{{ t('cost.copies') }}</th>
           <th v-for="channel in channels" :key="channel" scope="col" class="right">
             {{ channel }}
           </th>
-          <th scope="col" class="right">Each</th>
-          <th scope="col" class="right">Cost</th>
+          <th scope="col" class="right">{{ t('cost.each') }}</th>
+          <th scope="col" class="right">{{ t('cost.cost') }}</th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="version in versions" :key="version.page">
-          <th scope="row">page {{ version.page }}</th>
+          <th scope="row">{{ t('cost.page', { page: version.page }) }}</th>
           <td class="figures right">{{ version.copies }}</td>
           <td v-for="channel in channels" :key="channel" class="figures right">
             {{ ml(version.inkMl[channel] ?? 0) }}
@@ -36,8 +37,7 @@ const channels = computed(() => Object.keys(props.versions[0]?.inkMl ?? {}) as C
     </table>
   </div>
   <p class="soft small">
-    Ink by what each version lays; material, machine and work by its copies. The versions add up to
-    the cost.
+    {{ t('cost.inkWhatEachVersion') }}
   </p>
 </template>
 

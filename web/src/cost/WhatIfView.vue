@@ -3,6 +3,7 @@
 import {
   type Candidate,
   CANDIDATES,
+  decimal,
   formatStack,
   parseStack,
   sameLayers,
@@ -16,6 +17,7 @@ import { lookWorker } from '../look/worker.ts';
 import { currency, duration, ml, percent } from '../shared/format.ts';
 import { useLatest } from '../shared/useLatest.ts';
 import VariantChart from './VariantChart.vue';
+import { t } from '../texts/texts.ts';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -29,7 +31,7 @@ const candidates = computed<readonly Candidate[]>(() => {
   const first: Candidate = {
     ...(own ?? CANDIDATES[0]),
     id: 'plan',
-    name: own?.name ?? 'As planned',
+    name: own?.name ?? t('cost.asPlanned'),
     stack: plan.value.stack,
   };
   return [first, ...may.filter((one) => one !== own)];
@@ -60,11 +62,11 @@ const looked = ref<string>();
 
 type Sort = 'cost' | 'minutes' | 'ml' | 'opacity' | 'deltaE';
 const COLUMNS: readonly { key: Sort; title: string }[] = [
-  { key: 'cost', title: 'Cost' },
-  { key: 'minutes', title: 'Time' },
-  { key: 'ml', title: 'Ink' },
-  { key: 'opacity', title: 'Opacity' },
-  { key: 'deltaE', title: 'ΔE to white' },
+  { key: 'cost', title: t('cost.cost') },
+  { key: 'minutes', title: t('cost.time') },
+  { key: 'ml', title: t('cost.ink') },
+  { key: 'opacity', title: t('cost.opacity') },
+  { key: 'deltaE', title: t('cost.eWhite') },
 ];
 const sort = ref<Sort>('cost');
 const value = ({ figures }: WhatIfRow, key: Sort) =>
@@ -83,19 +85,17 @@ function choose(row: WhatIfRow) {
   job.update({ stack, modeId, trips });
 }
 const answer = computed(() => {
-  if (rows.value.length === 0) return 'The stacks are being tried on this job.';
+  if (rows.value.length === 0) return t('cost.stacksBeingTriedJob');
   const ownRow = rows.value.find((row) => keyOf(row) === own.value);
-  const stands = ownRow?.dominated
-    ? 'The one you planned is not: another is as good in everything and better in something.'
-    : 'The one you planned is among them.';
-  return `${kept.value} of ${rows.value.length} are worth considering. ${stands}`;
+  const stands = ownRow?.dominated ? t('cost.oneYouPlannedNot') : t('cost.oneYouPlannedAmong');
+  return t('cost.ofAreWorthConsidering', { kept: kept.value, n: rows.value.length, stands });
 });
 </script>
 
 <template>
   <section class="stage">
     <header>
-      <h1 class="question">What are the alternatives?</h1>
+      <h1 class="question">{{ t('cost.whatAlternatives') }}</h1>
       <p class="answer" data-testid="answer">{{ answer }}</p>
     </header>
     <p v-if="failed" role="alert">{{ failed }}</p>
@@ -109,17 +109,15 @@ const answer = computed(() => {
         @choose="choose"
       />
       <p class="soft small">
-        A larger dot is more opaque, a darker one nearer to the same art on white paper. Rings are
-        dominated: another variant is as good in money, time, opacity and look, and better in one.
-        The orange ring is the plan.
+        {{ t('cost.largerDotMoreOpaque') }}
       </p>
     </div>
     <v-progress-linear v-else-if="busy" indeterminate />
     <div v-if="rows.length" class="panel pad">
       <div class="tools">
-        <h2 class="label">{{ all ? 'All variants' : 'Worth considering' }}</h2>
+        <h2 class="label">{{ all ? t('cost.allVariants') : t('cost.worthConsidering') }}</h2>
         <v-switch
-          label="Show the worse ones too"
+          :label="t('cost.showWorseOnesToo')"
           :model-value="all"
           @update:model-value="all = !!$event"
         />
@@ -127,9 +125,9 @@ const answer = computed(() => {
       <table>
         <thead>
           <tr>
-            <th scope="col">Stack</th>
-            <th scope="col">Special</th>
-            <th scope="col">Trips</th>
+            <th scope="col">{{ t('cost.stack') }}</th>
+            <th scope="col">{{ t('cost.special') }}</th>
+            <th scope="col">{{ t('cost.trips') }}</th>
             <th
               v-for="column in COLUMNS"
               :key="column.key"
@@ -169,15 +167,21 @@ const answer = computed(() => {
             <td class="figures">{{ duration(row.figures.minutes) }}</td>
             <td class="figures">{{ ml(row.figures.ml) }}</td>
             <td class="figures">{{ percent(row.figures.opacity, 0) }}</td>
-            <td class="figures">{{ row.figures.deltaE.toFixed(1) }}</td>
+            <td class="figures">{{ decimal(row.figures.deltaE, 1) }}</td>
             <td>
-              <span v-if="keyOf(row) === own" class="soft">planned</span>
+              <span v-if="keyOf(row) === own" class="soft">{{ t('cost.planned') }}</span>
               <v-btn
                 v-else
                 size="small"
-                :aria-label="`Plan ${row.name}, ${row.density ?? 'no special'}, ${row.trips} trips`"
+                :aria-label="
+                  t('cost.planTrips', {
+                    row: row.name,
+                    density: row.density ?? t('cost.noSpecial'),
+                    trips: row.trips,
+                  })
+                "
                 @click="choose(row)"
-                >Plan this</v-btn
+                >{{ t('cost.plan') }}</v-btn
               >
             </td>
           </tr>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** Figures that this job's time or cost stands on and nobody has told; nothing where all are. */
-import { assumedIn } from '@kyanos/core';
+import { assumedIn, listed } from '@kyanos/core';
 import { computed } from 'vue';
 import { fieldName } from '../shop/fieldNames.ts';
 import { useJob } from './useJob.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{
   /** Which answer stands on them. */
@@ -16,11 +17,10 @@ const names = computed(() => {
   const inks = job.shown?.work?.inks.map(({ channel }) => channel) ?? [];
   return assumedIn(machine, modeId, inks)[props.of].map(fieldName);
 });
-const list = new Intl.ListFormat('en', { type: 'conjunction' });
 const told = computed(() =>
-  list.format(
+  listed(
     names.value.length > MOST
-      ? [...names.value.slice(0, MOST), `${names.value.length - MOST} more`]
+      ? [...names.value.slice(0, MOST), t('job.moreN', { n: names.value.length - MOST })]
       : names.value,
   ),
 );
@@ -28,10 +28,10 @@ const told = computed(() =>
 
 <template>
   <p v-if="names.length" class="assumed small" data-testid="assumed">
-    <b>Assumed:</b> {{ told }}.
-    <router-link :to="{ name: 'shop-machines', params: { item: job.plan!.machine.id } }"
-      >Set them in the shop</router-link
-    >
+    <b>{{ t('job.assumed') }}</b> {{ told }}.
+    <router-link :to="{ name: 'shop-machines', params: { item: job.plan!.machine.id } }">{{
+      t('job.setThemShop')
+    }}</router-link>
   </p>
 </template>
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { formatStack } from '@kyanos/core';
-import { formatDistanceToNow } from 'date-fns';
+import { ago, formatStack } from '@kyanos/core';
 import { useRouter } from 'vue-router';
 import { useJob } from './useJob.ts';
+import { t } from '../texts/texts.ts';
 
 const job = useJob();
 const router = useRouter();
@@ -21,28 +21,41 @@ async function keepBoth() {
       role="alertdialog"
       aria-labelledby="conflict-title"
     >
-      <h2 id="conflict-title" class="question">{{ job.theirs.savedBy }} changed this job too</h2>
+      <h2 id="conflict-title" class="question">
+        {{ t('job.changedJobToo', { savedBy: job.theirs.savedBy }) }}
+      </h2>
       <p class="mt-2">
-        Saved {{ formatDistanceToNow(new Date(job.theirs.savedAt)) }} ago as version
-        {{ job.theirs.version }}, while you worked on version {{ job.version }}. Nothing is lost;
-        choose what goes on.
+        {{
+          t('job.savedAgoVersionWhile', {
+            when: ago(new Date(job.theirs.savedAt)),
+            version: job.theirs.version,
+            version2: job.version,
+          })
+        }}
       </p>
       <dl class="mt-4">
-        <dt>Theirs</dt>
+        <dt>{{ t('job.theirs') }}</dt>
         <dd class="figures">
-          {{ job.theirs.plan.layout.copies }} copies · {{ formatStack(job.theirs.plan.stack) }}
+          {{
+            t('job.copies', {
+              copies: job.theirs.plan.layout.copies,
+              stack: formatStack(job.theirs.plan.stack),
+            })
+          }}
         </dd>
-        <dt>Yours</dt>
+        <dt>{{ t('job.yours') }}</dt>
         <dd class="figures">
-          {{ job.plan.layout.copies }} copies · {{ formatStack(job.plan.stack) }}
+          {{
+            t('job.copies', { copies: job.plan.layout.copies, stack: formatStack(job.plan.stack) })
+          }}
         </dd>
       </dl>
       <div class="choices mt-5">
-        <v-btn color="primary" variant="flat" @click="job.settle('theirs')"
-          >Go on with theirs</v-btn
-        >
-        <v-btn color="primary" @click="job.settle('mine')">Save mine on top</v-btn>
-        <v-btn color="primary" @click="keepBoth">Keep mine as a new job</v-btn>
+        <v-btn color="primary" variant="flat" @click="job.settle('theirs')">{{
+          t('job.goTheirs')
+        }}</v-btn>
+        <v-btn color="primary" @click="job.settle('mine')">{{ t('job.saveMineTop') }}</v-btn>
+        <v-btn color="primary" @click="keepBoth">{{ t('job.keepMineNewJob') }}</v-btn>
       </div>
     </div>
   </v-dialog>

@@ -15,6 +15,7 @@ import { STAGES } from './stages.ts';
 import { useTicks } from '../runsheet/useTicks.ts';
 import { useJob } from './useJob.ts';
 import VersionPager from './VersionPager.vue';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ id: string }>();
 const job = useJob();
@@ -84,10 +85,10 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 });
 
 const SAVED = {
-  saved: 'Saved',
-  saving: 'Saving…',
-  waiting: 'Not saved: the server does not answer. Trying again',
-  conflict: 'Changed by somebody else',
+  saved: t('job.saved'),
+  saving: t('job.saving'),
+  waiting: t('job.notSavedServerDoes'),
+  conflict: t('job.changedSomebodyElse'),
 };
 const renaming = ref<string>();
 function rename() {
@@ -99,9 +100,9 @@ function rename() {
 
 <template>
   <div v-if="job.problem && !job.plan" class="missing">
-    <h1 class="question">This job can’t be opened</h1>
+    <h1 class="question">{{ t('job.jobCantOpened') }}</h1>
     <p class="answer">{{ job.problem.message }}</p>
-    <v-btn class="mt-4" color="primary" variant="flat" to="/">To the board</v-btn>
+    <v-btn class="mt-4" color="primary" variant="flat" to="/">{{ t('job.board') }}</v-btn>
   </div>
   <div v-else class="job">
     <teleport to="#bar-middle">
@@ -109,7 +110,7 @@ function rename() {
         <input
           v-if="job.plan"
           class="name"
-          aria-label="Name of the job"
+          :aria-label="t('job.nameJob')"
           maxlength="200"
           :value="renaming ?? job.plan.name"
           @input="renaming = ($event.target as HTMLInputElement).value"
@@ -118,13 +119,13 @@ function rename() {
         <span class="saved" :class="job.saveState" role="status" data-testid="save-state">
           {{ SAVED[job.saveState]
           }}<template v-if="job.saveState === 'saved' && job.version">
-            · version {{ job.version }}</template
+            {{ t('job.version', { version: job.version }) }}</template
           >
         </span>
       </div>
     </teleport>
 
-    <nav class="room-bar" aria-label="Stages of the job">
+    <nav class="room-bar" :aria-label="t('job.stagesJob')">
       <router-link
         v-for="(stage, i) in STAGES"
         :key="stage.id"
@@ -156,7 +157,7 @@ function rename() {
           @click:close="job.problem = undefined"
         />
         <moved-notice />
-        <nav v-if="job.plan && views.length" class="views" aria-label="Questions of this stage">
+        <nav v-if="job.plan && views.length" class="views" :aria-label="t('job.questionsStage')">
           <router-link
             v-for="view in views"
             :key="view.id"
@@ -166,9 +167,9 @@ function rename() {
           >
         </nav>
         <router-view v-if="job.plan" />
-        <p v-else class="answer">Opening the job…</p>
+        <p v-else class="answer">{{ t('job.openingJob') }}</p>
       </main>
-      <aside v-if="job.plan" class="side" aria-label="Layers and their settings">
+      <aside v-if="job.plan" class="side" :aria-label="t('job.layersTheirSettings')">
         <div class="sample panel">
           <sample-tools @change="changeStack" @select="selectLayer" />
           <core-sample

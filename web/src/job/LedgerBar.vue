@@ -5,6 +5,7 @@ import { computed } from 'vue';
 import FindingList from '../shared/FindingList.vue';
 import { currency, duration, ml } from '../shared/format.ts';
 import { useJob } from './useJob.ts';
+import { t } from '../texts/texts.ts';
 
 const job = useJob();
 
@@ -43,10 +44,10 @@ const entries = computed<Entry[]>(() => {
   });
   const money = (minor: number) => currency({ minor, currency: now.cost.currency });
   return [
-    entry('Time', duration(now.minutes), now.minutes - was.minutes, duration),
-    entry('Ink', ml(now.ml), now.ml - was.ml, ml),
-    entry('Cost', currency(now.cost), now.cost.minor - was.cost.minor, money),
-    entry('Price', currency(now.price), now.price.minor - was.price.minor, money),
+    entry(t('job.time'), duration(now.minutes), now.minutes - was.minutes, duration),
+    entry(t('job.ink'), ml(now.ml), now.ml - was.ml, ml),
+    entry(t('job.cost'), currency(now.cost), now.cost.minor - was.cost.minor, money),
+    entry(t('job.price'), currency(now.price), now.price.minor - was.price.minor, money),
   ];
 });
 const worst = computed(() => {
@@ -58,7 +59,7 @@ const worst = computed(() => {
 </script>
 
 <template>
-  <footer class="ledger" aria-label="Ledger" data-testid="ledger">
+  <footer class="ledger" :aria-label="t('job.ledger')" data-testid="ledger">
     <template v-if="entries.length">
       <div v-for="entry in entries" :key="entry.label" class="entry">
         <span class="label">{{ entry.label }}</span>
@@ -69,19 +70,19 @@ const worst = computed(() => {
       </div>
     </template>
     <p v-else class="soft">
-      {{
-        job.shown
-          ? 'This print can’t be made as planned; see the findings.'
-          : 'Time, ink and money appear here once the artwork is read.'
-      }}
+      {{ job.shown ? t('job.printCantMadePlanned') : t('job.timeInkMoneyAppear') }}
     </p>
     <div class="state">
       <v-menu v-if="worst.errors || worst.warnings" location="top end" max-width="520">
         <template #activator="{ props: activator }">
           <button v-bind="activator" type="button" class="flag" :class="{ error: worst.errors }">
-            <template v-if="worst.errors">{{ worst.errors }} will fail</template>
+            <template v-if="worst.errors">{{
+              t('job.willFail', { errors: worst.errors })
+            }}</template>
             <template v-if="worst.errors && worst.warnings">, </template>
-            <template v-if="worst.warnings">{{ worst.warnings }} to decide</template>
+            <template v-if="worst.warnings">{{
+              t('job.decide', { warnings: worst.warnings })
+            }}</template>
           </button>
         </template>
         <div class="panel findings">
@@ -89,9 +90,7 @@ const worst = computed(() => {
         </div>
       </v-menu>
       <span v-if="entries.length" class="soft">{{
-        job.fullSize || !job.build
-          ? 'measured at full size'
-          : 'from the screen picture; full size is being built'
+        job.fullSize || !job.build ? t('job.measuredFullSize') : t('job.fromScreenPictureFull')
       }}</span>
     </div>
   </footer>

@@ -5,6 +5,7 @@ import { computed } from 'vue';
 import { currency } from '../shared/format.ts';
 import { changeWords } from '../shop/fieldNames.ts';
 import { useJob } from './useJob.ts';
+import { t } from '../texts/texts.ts';
 
 const job = useJob();
 const MOST = 3;
@@ -20,13 +21,17 @@ const moved = computed(() => {
     return {
       part,
       name,
-      words: words.slice(0, MOST).join(' · ') || 'What was learnt or measured of it',
+      words: words.slice(0, MOST).join(' · ') || t('job.whatLearntMeasured'),
       more: Math.max(0, words.length - MOST),
       effect:
         was && now
           ? now.minor === was.minor
-            ? 'The price of this job stays.'
-            : `The price of this job becomes ${currency(now)}, ${now.minor > was.minor ? '+' : '−'}${currency({ ...now, minor: Math.abs(now.minor - was.minor) })}.`
+            ? t('job.priceJobStays')
+            : t('job.priceJobBecomes', {
+                now: currency(now),
+                rest: now.minor > was.minor ? '+' : '−',
+                currency: currency({ ...now, minor: Math.abs(now.minor - was.minor) }),
+              })
           : '',
     };
   });
@@ -39,11 +44,12 @@ function take(part: OriginPart) {
 <template>
   <div v-for="one in moved" :key="one.part" class="notice moved" role="status">
     <p>
-      <b>The shop’s own has moved on: {{ one.name }}.</b>
-      {{ one.words }}<template v-if="one.more"> and {{ one.more }} more</template>.
+      <b>{{ t('job.shopsOwnHasMoved', { one: one.name }) }}</b>
+      {{ one.words }}<template v-if="one.more"> {{ t('job.more', { more: one.more }) }}</template
+      >.
       {{ one.effect }}
     </p>
-    <v-btn size="small" @click="take(one.part)">Take it over</v-btn>
+    <v-btn size="small" @click="take(one.part)">{{ t('job.takeOver') }}</v-btn>
   </div>
 </template>
 

@@ -3,6 +3,7 @@
 import { mdiChevronLeft, mdiChevronRight } from '@mdi/js';
 import { computed } from 'vue';
 import { useJob } from './useJob.ts';
+import { t } from '../texts/texts.ts';
 
 const job = useJob();
 const versions = computed(() => job.plan?.versions ?? []);
@@ -14,26 +15,27 @@ function step(by: number) {
 </script>
 
 <template>
-  <div v-if="versions.length" class="pager" role="group" aria-label="Version looked at">
+  <div v-if="versions.length" class="pager" role="group" :aria-label="t('job.versionLooked')">
     <v-btn
       icon
       variant="text"
       size="small"
-      aria-label="The version before"
+      :aria-label="t('job.versionBefore')"
       :disabled="at <= 0"
       @click="step(-1)"
     >
       <v-icon :icon="mdiChevronLeft" />
     </v-btn>
     <span data-testid="version">
-      Page <b class="figures">{{ versions[at]?.page }}</b>, version {{ at + 1 }} of
-      {{ versions.length }}
+      {{ t('job.page') }} <b class="figures">{{ versions[at]?.page }}</b>{{
+        t('job.versionOf', { at: at + 1, n: versions.length })
+      }}
     </span>
     <v-btn
       icon
       variant="text"
       size="small"
-      aria-label="The next version"
+      :aria-label="t('job.nextVersion')"
       :disabled="at >= versions.length - 1"
       @click="step(1)"
     >

@@ -12,6 +12,7 @@ import {
 } from '@kyanos/core';
 import type { SampleFigure } from '../look/laidAs.ts';
 import { currency, duration, percent } from '../shared/format.ts';
+import { t } from '../texts/texts.ts';
 
 const nothing: SampleFigure = () => undefined;
 const blank: SampleFigure = () => '';
@@ -27,7 +28,7 @@ export function sampleFigures(
       if (!part.rule) return undefined;
       const key = plateKey(part, picture, part.rule);
       const plate = measures?.plates.find((one) => one.key === key);
-      return plate && `on ${percent(plate.coverage, 0)}`;
+      return plate && t('job.onShare', { share: percent(plate.coverage, 0) });
     };
   if (stage === 'trips' || stage === 'run-sheet') return blank;
   if (stage === 'cost' && work) {
@@ -48,10 +49,10 @@ export function tripBrackets(stage: unknown, work: PlanResult['work'], ticks: Tr
   if (!work || (stage !== 'trips' && stage !== 'run-sheet')) return undefined;
   const ticked = (number: number) => {
     const { done, all } = ticks(number) ?? { done: 0, all: 0 };
-    return done === all && all > 0 ? '✓ done' : `${done} of ${all} ✓`;
+    return done === all && all > 0 ? t('job.done') : t('job.of', { done, all });
   };
   return work.trips.map(({ number, layers, minutes }) => ({
     layers,
-    text: [`trip ${number}`, stage === 'trips' ? duration(minutes) : ticked(number)],
+    text: [t('job.trip', { number }), stage === 'trips' ? duration(minutes) : ticked(number)],
   }));
 }

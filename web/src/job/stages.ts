@@ -1,5 +1,6 @@
 /** The stages of a job, in the order of the work. A stage that asks several questions has a view for each; the first is where it begins. */
 import type { Component } from 'vue';
+import { t } from '../texts/texts.ts';
 
 export interface StageView {
   readonly id: string;
@@ -20,25 +21,25 @@ const single = (id: string, name: string, component: StageView['component']): St
 });
 
 export const STAGES: readonly Stage[] = [
-  single('artwork', 'Artwork', () => import('../artwork/ArtworkStage.vue')),
-  single('material', 'Material', () => import('../material/MaterialStage.vue')),
-  single('stack', 'Stack', () => import('../stack/StackStage.vue')),
-  single('plates', 'Plates', () => import('../plates/PlatesStage.vue')),
+  single('artwork', t('job.artwork'), () => import('../artwork/ArtworkStage.vue')),
+  single('material', t('job.material'), () => import('../material/MaterialStage.vue')),
+  single('stack', t('job.stack'), () => import('../stack/StackStage.vue')),
+  single('plates', t('job.plates'), () => import('../plates/PlatesStage.vue')),
   {
     id: 'trips',
-    name: 'Trips',
+    name: t('job.trips'),
     views: [
-      { id: 'trips', name: 'Trips', component: () => import('../trips/TripsStage.vue') },
-      { id: 'layout', name: 'Layout', component: () => import('../layout/LayoutStage.vue') },
+      { id: 'trips', name: t('job.trips'), component: () => import('../trips/TripsStage.vue') },
+      { id: 'layout', name: t('job.layout'), component: () => import('../layout/LayoutStage.vue') },
     ],
   },
   {
     id: 'cost',
-    name: 'Cost',
+    name: t('job.cost'),
     views: [
-      { id: 'cost', name: 'Cost and price', component: () => import('../cost/CostStage.vue') },
-      { id: 'what-if', name: 'What if', component: () => import('../cost/WhatIfView.vue') },
+      { id: 'cost', name: t('job.costPrice'), component: () => import('../cost/CostStage.vue') },
+      { id: 'what-if', name: t('job.whatIf'), component: () => import('../cost/WhatIfView.vue') },
     ],
   },
-  single('run-sheet', 'Run sheet', () => import('../runsheet/RunSheetStage.vue')),
+  single('run-sheet', t('job.runSheet'), () => import('../runsheet/RunSheetStage.vue')),
 ];

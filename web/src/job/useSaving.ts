@@ -13,6 +13,7 @@ import type { PrintPlan } from '@kyanos/core';
 import { useEventListener, useStorage, useThrottleFn } from '@vueuse/core';
 import { ref, shallowRef, type Ref } from 'vue';
 import { call, newKey, Refused } from '../shared/api.ts';
+import { t } from '../texts/texts.ts';
 
 /** Quiet time after the last change before it is saved. */
 const SAVE_MS = 500;
@@ -198,7 +199,7 @@ export function useSaving(open: OpenJob, take: (job: Job) => void) {
   async function saveAsNew(): Promise<JobId> {
     const { base: _, plan: mine, ...rest } = content();
     const job = await call(API.makeJob, {
-      body: { ...rest, plan: { ...mine, name: `${mine.name} (copy)`.slice(0, 200) } },
+      body: { ...rest, plan: { ...mine, name: t('job.copy', { mine: mine.name }).slice(0, 200) } },
     });
     if (id.value) localStorage.removeItem(draftName(id.value));
     saveState.value = 'saved';

@@ -8,6 +8,7 @@ import LengthField from '../shared/LengthField.vue';
 import NumberField from '../shared/NumberField.vue';
 import RemoveButton from '../shared/RemoveButton.vue';
 import { companionOf, possibleCompanions } from './companions.ts';
+import { t } from '../texts/texts.ts';
 
 const companions = defineModel<readonly Companion[]>({ required: true });
 const job = useJob();
@@ -26,7 +27,12 @@ async function add(found: JobSummary) {
 const addByHand = () => {
   companions.value = [
     ...companions.value,
-    { name: `Job ${companions.value.length + 2}`, width: 50, height: 50, copies: 10 },
+    {
+      name: t('layout.job', { n: companions.value.length + 2 }),
+      width: 50,
+      height: 50,
+      copies: 10,
+    },
   ];
 };
 const change = (at: number, part: Partial<Companion>) => {
@@ -39,49 +45,51 @@ const remove = (at: number) => {
 
 <template>
   <div class="list">
-    <h2 class="label">Ganged jobs</h2>
+    <h2 class="label">{{ t('layout.gangedJobs') }}</h2>
     <p v-if="companions.length === 0" class="soft small">
-      Small jobs with the same stack on the same material can be ganged: material and time are then
-      shared by area.
+      {{ t('layout.smallJobsSameStack') }}
     </p>
     <div v-for="(companion, i) in companions" :key="i" class="row">
       <v-text-field
-        label="Name"
+        :label="t('layout.name')"
         maxlength="200"
         :model-value="companion.name"
         @change="change(i, { name: ($event.target as HTMLInputElement).value || companion.name })"
       />
       <number-field
-        label="Copies"
+        :label="t('layout.copies')"
         :min="1"
         :max="100000"
         :model-value="companion.copies"
         @update:model-value="change(i, { copies: $event })"
       />
       <length-field
-        label="Width"
+        :label="t('layout.width')"
         :min="1"
         :max="5000"
         :model-value="companion.width"
         @update:model-value="change(i, { width: $event })"
       />
       <length-field
-        label="Height"
+        :label="t('layout.height')"
         :min="1"
         :max="5000"
         :model-value="companion.height"
         @update:model-value="change(i, { height: $event })"
       />
-      <remove-button :label="`Take ${companion.name} off the loads`" @click="remove(i)" />
+      <remove-button
+        :label="t('layout.takeOffLoads', { companion: companion.name })"
+        @click="remove(i)"
+      />
     </div>
     <div class="add">
       <v-btn
         v-for="found in possible.filter((one) => companions.every(({ name }) => name !== one.name))"
         :key="found.id"
         @click="add(found)"
-        >Add {{ found.name }}, {{ found.copies }} copies</v-btn
+        >{{ t('layout.addCopies', { found: found.name, copies: found.copies }) }}</v-btn
       >
-      <v-btn @click="addByHand">Add one by its size</v-btn>
+      <v-btn @click="addByHand">{{ t('layout.addOneSize') }}</v-btn>
     </div>
   </div>
 </template>

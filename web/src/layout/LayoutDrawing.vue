@@ -1,17 +1,19 @@
 <script setup lang="ts">
 /** One load, drawn to scale, its longer side lying: material, what can't be printed, and pieces that can be dragged where they are few enough. */
 import {
-  rectanglesOf,
+  decimal,
   type Layout,
   type Load,
   type Machine,
   type Material,
   type PlacedPiece,
   type Rectangle,
+  rectanglesOf,
 } from '@kyanos/core';
 import { computed, ref, useTemplateRef } from 'vue';
 import { length } from '../shared/format.ts';
 import { clashes, isDrag, movedPieces, onGrid, pieceKey, type PieceChange } from './pieces.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{
   layout: Layout;
@@ -163,7 +165,7 @@ const shift = (index: number) =>
     class="drawing"
     :viewBox="`${-around * 1.6} ${-around * 1.5} ${shown.width + around * 2.2} ${shown.height + around * 2.9}`"
     role="group"
-    :aria-label="`${boxes.length} pieces on ${material.name}, drawn to scale`"
+    :aria-label="t('layout.piecesDrawnScale', { n: boxes.length, material: material.name })"
     data-testid="layout"
   >
     <defs>
@@ -198,7 +200,11 @@ const shift = (index: number) =>
           :role="movable ? 'button' : undefined"
           :aria-label="
             movable
-              ? `Piece ${i + 1}, ${box.left.toFixed(1)} mm from the left, ${box.top.toFixed(1)} mm from the leading edge`
+              ? t('layout.pieceMmFromLeft', {
+                  i: i + 1,
+                  left: decimal(box.left, 1),
+                  top: decimal(box.top, 1),
+                })
               : undefined
           "
           :class="{ movable, clash: clashing.has(i) }"
@@ -279,7 +285,7 @@ const shift = (index: number) =>
         {{ length(shown.height) }}{{ roll && !lying ? ' drawn' : '' }}
       </text>
       <text :x="0" :y="shown.height + around * 0.95" :font-size="text * 0.85" class="edge">
-        {{ lying ? 'leading edge on the left, left edge below' : 'leading edge above' }}
+        {{ lying ? t('layout.leadingEdgeLeftLeft') : t('layout.leadingEdgeAbove') }}
       </text>
     </g>
   </svg>

@@ -2,16 +2,17 @@
 import { addressIn } from '../shared/api.ts';
 import { API } from '@kyanos/contract';
 import {
+  decimal,
   findingsAt,
   heldEdges,
-  oversizeOf,
-  OVERSIZE_MM,
-  pageOf,
-  pieceOf,
-  viewsOf,
   type LayoutSettings,
   type Load,
+  OVERSIZE_MM,
+  oversizeOf,
+  pageOf,
+  pieceOf,
   type PlacedPiece,
+  viewsOf,
 } from '@kyanos/core';
 import { mdiFilePdfBox } from '@mdi/js';
 import { computed, ref, shallowRef, watch } from 'vue';
@@ -27,6 +28,7 @@ import { without } from '../shared/without.ts';
 import CompanionList from './CompanionList.vue';
 import LayoutDrawing from './LayoutDrawing.vue';
 import VersionList from './VersionList.vue';
+import { t } from '../texts/texts.ts';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -63,10 +65,10 @@ const load = computed(() => layout.value?.loads[shownLoad.value]);
 
 const loadName = ({ times, copies }: Load, at: number) =>
   times > 1
-    ? `${times} loads of ${copies}`
+    ? t('layout.loadsOf', { times, copies })
     : at === layout.value!.loads.length - 1
-      ? `last load, ${copies}`
-      : `load of ${copies}`;
+      ? t('layout.lastLoad', { copies })
+      : t('layout.load', { copies });
 
 /** Versions of the load that is drawn, piece by piece. */
 const pages = computed(() => {
@@ -82,22 +84,39 @@ const pages = computed(() => {
   );
 });
 
+const LOADS = {
+  roll: (n: number) => t('layout.loadsRoll', { n }),
+  sheet: (n: number) => t('layout.loadsSheet', { n }),
+  board: (n: number) => t('layout.loadsBoard', { n }),
+};
 const last = computed(() => layout.value?.loads.at(-1));
 const answer = computed(() => {
-  if (!layout.value || !last.value) return 'This print does not fit as planned.';
+  if (!layout.value || !last.value) return t('layout.printDoesNotFit');
   const { loadCount, perLoad } = layout.value;
-  const what = plan.value.material.form === 'roll' ? 'load' : plan.value.material.form;
+  const loads = LOADS[plan.value.material.form](loadCount);
   if (loadCount === 1)
-    return `${plan.value.layout.copies}${plan.value.versions ? ` of ${plan.value.versions.length} versions` : ''} on one ${what}${perLoad > plan.value.layout.copies ? `, where ${perLoad} find room` : ''}.`;
-  return `${perLoad} on a ${what}, ${loadCount} ${what}s${last.value.copies < perLoad ? `, the last one with ${last.value.copies}` : ''}.`;
+    return t('layout.onOne', {
+      copies: plan.value.layout.copies,
+      rest: plan.value.versions ? t('layout.versions', { n: plan.value.versions.length }) : '',
+      loads,
+      rest2: perLoad > plan.value.layout.copies ? t('layout.whereFindRoom', { perLoad }) : '',
+    });
+  return t('layout.onSeveral', {
+    perLoad,
+    loads,
+    rest: last.value.copies < perLoad ? t('layout.lastOne', { copies: last.value.copies }) : '',
+  });
 });
 const best = computed(() => {
   if (!layout.value) return '';
   const { perLoad, most } = layout.value;
-  if (plan.value.layout.companions?.length) return 'shared with other jobs';
+  if (plan.value.layout.companions?.length) return t('layout.sharedOtherJobs');
   return perLoad >= most
-    ? 'no layout gets more on it'
-    : `no layout gets more than ${most}${plan.value.layout.mixed ? '' : '; both directions may come nearer'}`;
+    ? t('layout.noLayoutGetsMore')
+    : t('layout.noLayoutGetsMoreThan', {
+        most,
+        rest: plan.value.layout.mixed ? '' : t('layout.bothDirectionsMayCome'),
+      });
 });
 const over = computed(() => {
   if (!piece.value || !page.value) return undefined;
@@ -105,13 +124,15 @@ const over = computed(() => {
 });
 const oversize = computed(() => {
   if (!over.value) return '';
-  if (plan.value.material.label) return 'on a label that is cut already';
+  if (plan.value.material.label) return t('layout.labelCutAlready');
   const { width, height } = over.value;
   const much = size(width, height).text;
-  const practice = `without bleed ${size(OVERSIZE_MM, OVERSIZE_MM).text} is common practice`;
+  const practice = t('layout.withoutBleedCommonPractice', {
+    excess: size(OVERSIZE_MM, OVERSIZE_MM).text,
+  });
   return width + height < 0.05
-    ? `as large as the finished piece; ${practice}`
-    : `${much} more than the finished piece`;
+    ? t('layout.largeFinishedPiece', { practice })
+    : t('layout.moreThanFinishedPiece', { much });
 });
 const held = computed(() => heldEdges(plan.value.machine));
 const findings = computed(() => findingsAt(job.shown?.findings ?? [], 'layout'));
@@ -139,9 +160,14 @@ const headroom = computed(() => {
 </script>
 
 <template>
-  <picture-stage question="How do the pieces lie on the material?" :answer="answer">
+  <picture-stage :question="t('layout.howDoPiecesLie')" :answer="answer">
     <template #tools>
-      <div v-if="layout && layout.loads.length > 1" role="tablist" aria-label="Loads" class="loads">
+      <div
+        v-if="layout && layout.loads.length > 1"
+        role="tablist"
+        :aria-label="t('layout.loads')"
+        class="loads"
+      >
         <button
           v-for="(one, i) in layout.loads"
           :key="i"
@@ -170,56 +196,58 @@ const headroom = computed(() => {
     </div>
     <template #figures>
       <p class="soft small">
-        The dark edge is the head of a piece. Drag a piece, or choose it with Tab and move it with
-        the arrow keys by 1 mm, with Shift by 10; r turns it.
-        <template v-if="pages.length">p and a number is the page on a piece.</template> Hatched:
+        {{ t('layout.darkEdgeHeadPiece') }}
+        <template v-if="pages.length">{{ t('layout.pNumberPagePiece') }}</template>
         {{
-          held.leading + held.trailing + held.sides > 0
-            ? 'margins and edges that are held.'
-            : 'margins.'
+          t('layout.hatched', {
+            rest:
+              held.leading + held.trailing + held.sides > 0
+                ? t('layout.marginsEdgesHeld')
+                : t('layout.margins'),
+          })
         }}
       </p>
     </template>
     <template #side>
       <div class="panel pad fields">
-        <h2 class="label">Pieces</h2>
+        <h2 class="label">{{ t('layout.pieces') }}</h2>
         <version-list />
         <length-field
-          label="Gap"
+          :label="t('layout.gap')"
           :max="200"
           :model-value="plan.layout.gap"
           @update:model-value="set({ gap: $event })"
         />
         <length-field
-          label="Margin"
+          :label="t('layout.margin')"
           :max="200"
           :model-value="plan.layout.margin"
           @update:model-value="set({ margin: $event })"
         />
         <length-field
-          label="Max length (0 = any)"
+          :label="t('layout.maxLength0Any')"
           :max="200000"
           :model-value="plan.layout.loadLength ?? 0"
           @update:model-value="setOr('loadLength', $event > 0 ? $event : undefined)"
         />
         <v-switch
           class="wide"
-          label="Turn by 90°"
+          :label="t('layout.turn90')"
           :model-value="plan.layout.turned"
           @update:model-value="set({ turned: !!$event })"
         />
         <v-switch
           class="wide"
-          label="Mix directions if more fit"
+          :label="t('layout.mixDirectionsIfMore')"
           :model-value="plan.layout.mixed ?? false"
           @update:model-value="setOr('mixed', $event ? true : undefined)"
         />
         <v-select
           v-if="plan.material.grain"
           class="wide"
-          label="Grain of the material in the piece"
+          :label="t('layout.grainMaterialPiece')"
           :items="[
-            { value: 'free', title: 'does not matter' },
+            { value: 'free', title: t('layout.doesNotMatter') },
             { value: 'upright', title: 'upright' },
             { value: 'sideways', title: 'sideways' },
           ]"
@@ -228,17 +256,19 @@ const headroom = computed(() => {
             setOr('grain', $event === 'free' ? undefined : ($event as 'upright' | 'sideways'))
           "
         />
-        <v-btn v-if="plan.layout.places" class="wide" @click="set({})">Lay them out anew</v-btn>
+        <v-btn v-if="plan.layout.places" class="wide" @click="set({})">{{
+          t('layout.layThemOutAnew')
+        }}</v-btn>
       </div>
       <div v-if="layout" class="panel pad">
         <dl>
-          <dt>On one load</dt>
+          <dt>{{ t('layout.oneLoad') }}</dt>
           <dd>
             <b class="figures">{{ layout.perLoad }}</b> <span class="soft">{{ best }}</span>
           </dd>
-          <dt>Material</dt>
+          <dt>{{ t('layout.material') }}</dt>
           <dd class="figures">{{ area(layout.materialMm2) }}</dd>
-          <dt>Waste</dt>
+          <dt>{{ t('layout.waste') }}</dt>
           <dd>
             <span class="figures">{{ area(layout.wasteMm2) }}</span>
             <span class="soft">
@@ -248,13 +278,13 @@ const headroom = computed(() => {
             >
           </dd>
           <template v-if="piece && over">
-            <dt>Printed piece</dt>
+            <dt>{{ t('layout.printedPiece') }}</dt>
             <dd>
               <span class="figures">{{ size(piece.width, piece.height).text }}</span>
               <span class="soft">{{ oversize }}</span>
             </dd>
           </template>
-          <dt>Longest load</dt>
+          <dt>{{ t('layout.longestLoad') }}</dt>
           <dd class="figures">{{ length(layout.longest) }}</dd>
         </dl>
       </div>
@@ -265,13 +295,13 @@ const headroom = computed(() => {
         />
       </div>
       <div v-if="layout" class="panel pad jig">
-        <h2 class="label">Jig for loose pieces</h2>
+        <h2 class="label">{{ t('layout.jigLoosePieces') }}</h2>
         <p class="soft small">
-          Outlines at true size to print or cut on card and tape flat.
-          <template v-if="headroom !== undefined"
-            >{{ headroom.toFixed(1) }} mm are left between this material and the head.</template
-          >
-          <template v-else>Measure the height of the head.</template>
+          {{ t('layout.outlinesTrueSizePrint') }}
+          <template v-if="headroom !== undefined">{{
+            t('layout.mmLeftBetweenMaterial', { headroom: decimal(headroom, 1) })
+          }}</template>
+          <template v-else>{{ t('layout.measureHeightHead') }}</template>
         </p>
         <v-btn
           :prepend-icon="mdiFilePdfBox"
@@ -280,11 +310,10 @@ const headroom = computed(() => {
             ready ? addressIn(API.getPaper, { params: { id: job.id!, paper: 'jig' } }) : undefined
           "
           target="_blank"
-          >{{ ready ? 'Jig, PDF' : 'Jig: waiting for full-size plates' }}</v-btn
+          >{{ ready ? t('layout.jigPdf') : t('layout.jigWaitingFullSize') }}</v-btn
         >
         <p class="caution">
-          <strong>Caution.</strong> A piece that stands proud or tips strikes the head: tape the
-          card flat, and keep hands off the moving carriage.
+          <strong>{{ t('layout.caution') }}</strong> {{ t('layout.pieceStandsProudTips') }}
         </p>
       </div>
     </template>

@@ -4,6 +4,7 @@ import { pageOf, sameSize, versionsOf, withCopies, withVersions, type Version } 
 import { computed } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import NumberField from '../shared/NumberField.vue';
+import { t } from '../texts/texts.ts';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -37,7 +38,7 @@ const show = (page: number) => job.update({ artwork: { ...plan.value.artwork, pa
 <template>
   <number-field
     v-if="!plan.versions"
-    label="Copies"
+    :label="t('layout.copies')"
     :min="1"
     :max="1000000"
     :model-value="plan.layout.copies"
@@ -49,13 +50,13 @@ const show = (page: number) => job.update({ artwork: { ...plan.value.artwork, pa
         <button
           type="button"
           :aria-pressed="version.page === plan.artwork.page"
-          :aria-label="`Look at page ${version.page}`"
+          :aria-label="t('layout.lookPage', { page: version.page })"
           @click="show(version.page)"
         >
-          Page {{ version.page }}
+          {{ t('layout.page', { page: version.page }) }}
         </button>
         <number-field
-          :label="`Copies of page ${version.page}`"
+          :label="t('layout.copiesPage', { page: version.page })"
           :min="0"
           :max="1000000"
           :model-value="version.copies"
@@ -64,20 +65,21 @@ const show = (page: number) => job.update({ artwork: { ...plan.value.artwork, pa
       </li>
     </ul>
     <p class="total">
-      <b class="figures">{{ plan.layout.copies }}</b> pieces of {{ plan.versions.length }} versions
+      <b class="figures">{{ plan.layout.copies }}</b>
+      {{ t('layout.piecesVersions', { n: plan.versions.length }) }}
     </p>
     <v-btn
       variant="text"
       size="small"
       @click="put([{ page: plan.artwork.page, copies: plan.layout.copies }])"
-      >Page {{ plan.artwork.page }} alone</v-btn
+      >{{ t('layout.pageAlone', { page: plan.artwork.page }) }}</v-btn
     >
   </div>
   <v-btn v-if="others.length" class="wide" variant="text" size="small" @click="addOthers">
     {{
       others.length === 1
-        ? `Print page ${others[0]} with it`
-        : `Print ${others.length} more pages with it, each in its quantity`
+        ? t('layout.printPage', { others: others[0] })
+        : t('layout.printMorePagesEach', { n: others.length })
     }}
   </v-btn>
 </template>

@@ -4,6 +4,7 @@
  * is edited: a layer is dragged, or chosen and changed by key.
  */
 import {
+  SIDE_NAMES,
   inkName,
   moveLayer,
   type Material,
@@ -16,6 +17,7 @@ import { coreKey, movedTo, type Changed } from './coreKeys.ts';
 import { laidAs, type SampleFigure } from './laidAs.ts';
 import { ADHESIVE, drawingOf, FILM, gapAt, type Slab } from './sample.ts';
 import { letterOf, textureOf } from './textures.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{
   plan: PrintPlan;
@@ -56,7 +58,17 @@ const FILL: Record<Material['class'], string> = {
 };
 
 const spoken = ({ layer, side }: Slab, place: number) =>
-  `Layer ${place + 1} of ${drawing.value.slabs.length} from the front: ${layer.parts.map((part) => `${inkName(part, props.plan.machine)} ${part.density} %`).join(' beside ')}, ${layer.hits} hit${layer.hits > 1 ? 's' : ''}, on the ${side}${layer.mirror ? ', mirrored' : ''}${layer.picture === 'rear' ? ', rear picture' : ''}`;
+  t('look.layerFromFrontHit', {
+    n: layer.hits,
+    place: place + 1,
+    layers: drawing.value.slabs.length,
+    parts: layer.parts
+      .map((part) => `${inkName(part, props.plan.machine)} ${part.density} %`)
+      .join(t('look.beside')),
+    side: SIDE_NAMES[side],
+    rest: layer.mirror ? t('look.mirrored') : '',
+    rest2: layer.picture === 'rear' ? t('look.rearPicture') : '',
+  });
 
 const grouped = computed(() =>
   (props.brackets ?? []).flatMap(({ layers, text }) => {
@@ -142,7 +154,7 @@ function drop() {
 </script>
 
 <template>
-  <figure class="core-sample" aria-label="Core sample: a cut through the print">
+  <figure class="core-sample" :aria-label="t('look.coreSampleCutThrough')">
     <svg ref="svg" :viewBox="`0 0 ${WIDTH} ${drawing.bottom + 44}`" class="cut">
       <defs>
         <pattern
@@ -172,7 +184,7 @@ function drop() {
             class="rays"
           />
         </g>
-        <text x="8" :y="y + 5" class="side">{{ place }}</text>
+        <text x="8" :y="y + 5" class="side">{{ SIDE_NAMES[place] }}</text>
       </g>
 
       <g
@@ -262,7 +274,9 @@ function drop() {
           rx="2"
           class="adhesive"
         />
-        <text :x="WIDTH - 8" :y="drawing.bottom + 10" text-anchor="end" class="side">adhesive</text>
+        <text :x="WIDTH - 8" :y="drawing.bottom + 10" text-anchor="end" class="side">
+          {{ t('look.adhesive') }}
+        </text>
       </template>
       <g v-for="{ text, x, y, path } in grouped" :key="path" class="bracket">
         <path :d="path" />
@@ -288,7 +302,7 @@ function drop() {
     </svg>
     <p class="said" aria-live="polite">{{ said }}</p>
     <figcaption v-if="drawing.slabs.some(({ layer }) => layer.mirror)" class="soft">
-      <span class="figures">Я</span> printed mirrored, read through the material
+      <span class="figures">Я</span> {{ t('look.printedMirroredReadThrough') }}
     </figcaption>
   </figure>
 </template>

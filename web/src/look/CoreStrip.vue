@@ -5,6 +5,7 @@ import { laidAs, type SampleFigure } from './laidAs.ts';
 import { computed } from 'vue';
 import { drawingOf } from './sample.ts';
 import TextureSwatch from './TextureSwatch.vue';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{
   plan: PrintPlan;
@@ -19,7 +20,7 @@ const front = computed(() => slabs.value.filter(({ side }) => side === 'front'))
 </script>
 
 <template>
-  <div class="strip" role="group" aria-label="Layers, from the back to the front">
+  <div class="strip" role="group" :aria-label="t('look.layersFromBackFront')">
     <template v-for="(side, s) in [back, front]" :key="s">
       <span v-if="s === 1" class="material">{{ plan.material.name }}</span>
       <button

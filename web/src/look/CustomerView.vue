@@ -1,13 +1,13 @@
 <script setup lang="ts">
 /** The print on the whole screen, for whoever orders it: material, light and side, and a picture to take away. Changes no plan. */
-import { PLACES, type Material } from '@kyanos/core';
+import { SIDE_NAMES, dated, type Material, PLACES } from '@kyanos/core';
 import { mdiClose, mdiImageOutline } from '@mdi/js';
-import { format } from 'date-fns';
 import { computed, reactive, shallowRef } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import PrintViewer from './PrintViewer.vue';
 import { captioned } from './captioned.ts';
 import { useView } from './useView.ts';
+import { t } from '../texts/texts.ts';
 
 const emit = defineEmits<{ close: [] }>();
 const job = useJob();
@@ -30,8 +30,13 @@ function save() {
   if (!shown) return;
   const picture = captioned(shown, [
     job.plan!.name,
-    `On ${material.value.name}, seen from the ${at.view.side}, ${PLACES[at.view.place].name}. ${format(new Date(), 'd MMMM yyyy')}`,
-    'Simulation, not a contract proof.',
+    t('look.seenFrom', {
+      material: material.value.name,
+      side: SIDE_NAMES[at.view.side],
+      places: PLACES[at.view.place].name,
+      day: dated(new Date(), t('look.longDay')),
+    }),
+    t('look.simulationNotContractProof'),
   ]);
   const link = document.createElement('a');
   link.download = `${job.plan!.name}.png`;
@@ -41,12 +46,12 @@ function save() {
 </script>
 
 <template>
-  <div ref="root" class="customer" role="document" aria-label="The print on the whole screen">
+  <div ref="root" class="customer" role="document" :aria-label="t('look.printWholeScreen')">
     <header>
       <h2 class="question">{{ job.plan!.name }}</h2>
       <v-select
         class="choice"
-        label="Material"
+        :label="t('look.material')"
         :items="materials"
         item-value="id"
         item-title="name"
@@ -56,16 +61,16 @@ function save() {
       <v-select
         v-if="at.seeThrough"
         class="choice"
-        label="Light"
+        :label="t('look.light')"
         :items="at.places.map((value) => ({ value, title: PLACES[value].name }))"
         :model-value="at.place"
         @update:model-value="at.setPlace"
       />
-      <v-btn v-if="at.seeThrough" @click="at.turnOver()"
-        >Turn it over: {{ at.side === 'front' ? 'front' : 'back' }}</v-btn
-      >
-      <v-btn :prepend-icon="mdiImageOutline" @click="save">Save picture</v-btn>
-      <v-btn :icon="mdiClose" variant="text" aria-label="Close" @click="emit('close')" />
+      <v-btn v-if="at.seeThrough" @click="at.turnOver()">{{
+        t('look.turnOver', { rest: at.side === 'front' ? t('look.front') : t('look.back') })
+      }}</v-btn>
+      <v-btn :prepend-icon="mdiImageOutline" @click="save">{{ t('look.savePicture') }}</v-btn>
+      <v-btn :icon="mdiClose" variant="text" :aria-label="t('look.close')" @click="emit('close')" />
     </header>
     <print-viewer :viewing="viewing" />
   </div>

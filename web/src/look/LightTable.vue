@@ -5,6 +5,7 @@ import { computed, reactive, ref, watchEffect } from 'vue';
 import type { PrintBitmap } from './look.worker.ts';
 import PrintCanvas from './PrintCanvas.vue';
 import type { ViewControl } from './useView.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{
   viewing: ViewControl;
@@ -104,13 +105,13 @@ const ground = computed(() => (at.behind ? 'held' : at.seeThrough ? at.view.plac
         class="print"
         role="group"
         tabindex="0"
-        aria-label="The print: arrow keys move a cross, Enter reads the point"
+        :aria-label="t('look.printArrowKeysMove')"
         @keydown="key"
         @blur="cross = undefined"
       >
         <print-canvas
           :picture="picture"
-          :label="`${at.shown.name}, the print from the ${caption}`"
+          :label="t('look.printFrom', { shown: at.shown.name, caption })"
           v-bind="seen"
           data-testid="look"
         />
@@ -118,7 +119,7 @@ const ground = computed(() => (at.behind ? 'held' : at.seeThrough ? at.view.plac
           v-if="at.other && against && !second"
           class="other"
           :picture="against"
-          :label="`${at.other.name}, from the ${caption}`"
+          :label="t('look.from', { other: at.other.name, caption })"
           v-bind="seen"
           :style="{ clipPath: `inset(0 0 0 ${wipe}%)` }"
           data-testid="other-look"
@@ -144,21 +145,23 @@ const ground = computed(() => (at.behind ? 'held' : at.seeThrough ? at.view.plac
       <div v-if="at.other && second" class="print">
         <print-canvas
           :picture="second"
-          :label="`${at.other.name}, from the ${caption}`"
+          :label="t('look.from', { other: at.other.name, caption })"
           v-bind="seen"
           data-testid="other-look"
         />
       </div>
     </div>
     <slot></slot>
-    <span v-if="at.mistake" class="flag">{{ at.shown.name }}: a mistake, not the plan</span>
+    <span v-if="at.mistake" class="flag">{{
+      t('look.mistakeNotPlan', { shown: at.shown.name })
+    }}</span>
     <v-progress-linear
       v-if="busy && picture"
       class="busy"
       indeterminate
       color="primary"
       height="3"
-      aria-label="Drawing"
+      :aria-label="t('look.drawing')"
     />
   </div>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The print as it will look on this material in this light. */
 import { PREVIEW_PX } from '@kyanos/contract';
-import { PLACES, type PrintPlan, type View } from '@kyanos/core';
+import { SIDE_NAMES, PLACES, type PrintPlan, type View } from '@kyanos/core';
 import { useElementSize } from '@vueuse/core';
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
@@ -12,6 +12,7 @@ import type { PrintBitmap, Subject } from './look.worker.ts';
 import LightTable from './LightTable.vue';
 import type { ViewControl } from './useView.ts';
 import { lookWorker } from './worker.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ viewing: ViewControl }>();
 const job = useJob();
@@ -79,8 +80,8 @@ const marked = ref(false);
 
 const caption = computed(() =>
   at.seeThrough
-    ? `${at.view.side}, ${at.behind ? 'in the hand' : PLACES[at.view.place].name}`
-    : 'front, lit from the front',
+    ? `${SIDE_NAMES[at.view.side]}, ${at.behind ? t('look.hand') : PLACES[at.view.place].name}`
+    : t('look.frontLitFromFront'),
 );
 </script>
 
@@ -98,12 +99,16 @@ const caption = computed(() =>
     >
       <p v-if="failed ?? otherFailed" role="alert">{{ failed ?? otherFailed }}</p>
       <p v-else-if="!picture">
-        {{ job.artwork && job.artwork.state !== 'done' ? 'Making plates…' : 'Drawing…' }}
+        {{
+          job.artwork && job.artwork.state !== 'done'
+            ? t('look.makingPlates')
+            : t('look.drawingGoing')
+        }}
       </p>
     </light-table>
     <div ref="foot" class="foot">
       <p class="note">
-        Seen from the {{ caption }}. Simulation, not a contract proof.
+        {{ t('look.seenFromSimulationNot', { caption }) }}
         <button
           v-if="picture && picture.outOfGamut > 0.001"
           type="button"
@@ -111,8 +116,12 @@ const caption = computed(() =>
           :aria-pressed="marked"
           @click="marked = !marked"
         >
-          {{ percent(picture.outOfGamut) }} too colourful for this screen:
-          {{ marked ? 'hide where' : 'show where' }}
+          {{
+            t('look.tooColourfulScreen', {
+              outOfGamut: percent(picture.outOfGamut),
+              rest: marked ? t('look.hideWhere') : t('look.showWhere'),
+            })
+          }}
         </button>
       </p>
       <div v-if="at.other" class="sliding">
@@ -120,31 +129,31 @@ const caption = computed(() =>
         <v-slider
           v-if="!at.beside"
           v-model="wipe"
-          aria-label="Wipe"
+          :aria-label="t('look.wipe')"
           :min="0"
           :max="100"
           :step="1"
         />
         <span class="versus">{{ at.other.name }}</span>
         <v-btn size="small" variant="text" @click="at.beside = !at.beside">{{
-          at.beside ? 'Wipe' : 'Side by side'
+          at.beside ? t('look.wipe') : t('look.sideSide')
         }}</v-btn>
       </div>
       <div v-if="picture?.shines || at.glossy" class="sliding">
-        <span>Away from the lamp</span>
+        <span>{{ t('look.awayFromLamp') }}</span>
         <v-slider
           v-model="at.tilt"
-          aria-label="Tilt into the lamp"
+          :aria-label="t('look.tiltIntoLamp')"
           :min="0"
           :max="1"
           :step="0.01"
         />
-        <span>into it</span>
+        <span>{{ t('look.into') }}</span>
       </div>
       <div v-if="at.view.place === 'box'" class="sliding">
         <v-slider
           v-model="at.luminance"
-          aria-label="Luminance of the light box, candela per square metre"
+          :aria-label="t('look.luminanceLightBoxCandela')"
           :min="50"
           :max="2000"
           :step="50"

@@ -3,16 +3,17 @@
 import { PLACES, type View } from '@kyanos/core';
 import { computed, reactive, ref } from 'vue';
 import type { ViewControl } from './useView.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ viewing: ViewControl }>();
 const at = reactive(props.viewing);
 
-const SIDES = { front: 'Front', back: 'Back' };
+const SIDES = { front: t('look.frontTitle'), back: t('look.backTitle') };
 const HELD = 'held';
 const PLANNED = 'planned';
 const placeItems = computed(() => [
   ...at.places.map((value) => ({ value: value as string, title: PLACES[value].name })),
-  ...(at.seeThrough ? [{ value: HELD, title: 'in the hand, over a picture…' }] : []),
+  ...(at.seeThrough ? [{ value: HELD, title: t('look.handOverPicture') }] : []),
 ]);
 const file = ref<HTMLInputElement>();
 function choosePlace(value: string) {
@@ -33,14 +34,14 @@ function choosePicture(event: Event) {
       mandatory
       density="compact"
       variant="outlined"
-      aria-label="Side"
+      :aria-label="t('look.side')"
     >
       <v-btn v-for="(name, one) in SIDES" :key="one" :value="one">{{ name }}</v-btn>
     </v-btn-toggle>
     <v-select
       v-if="at.seeThrough"
       class="choice"
-      label="Seen"
+      :label="t('look.seen')"
       :items="placeItems"
       :model-value="at.behind ? HELD : at.place"
       @update:model-value="choosePlace"
@@ -55,7 +56,7 @@ function choosePicture(event: Event) {
     <v-autocomplete
       v-model="at.wiped"
       class="choice compared"
-      label="Compare with"
+      :label="t('look.compare')"
       placeholder="nothing"
       persistent-placeholder
       clearable
@@ -69,9 +70,9 @@ function choosePicture(event: Event) {
     <v-select
       v-if="at.mistakes.length"
       class="choice"
-      label="Shown"
+      :label="t('look.shown')"
       :items="[
-        { value: PLANNED, title: 'as planned' },
+        { value: PLANNED, title: t('look.planned') },
         ...at.mistakes.map(({ id, name }) => ({ value: id, title: name })),
       ]"
       :model-value="at.mistake ?? PLANNED"

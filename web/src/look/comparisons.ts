@@ -9,6 +9,7 @@ import {
   type Material,
   type PrintPlan,
 } from '@kyanos/core';
+import { t } from '../texts/texts.ts';
 
 /** A plan that is shown, with what it is called. */
 export interface Compared {
@@ -42,7 +43,10 @@ export function comparisonsOf(plan: PrintPlan, materials: readonly Material[]): 
       ? []
       : DENSITIES.filter((density) => density !== layers[layer].parts[part].density).map(
           (density): Comparison => {
-            const name = `${inkName(layers[layer].parts[part], plan.machine)} at ${density} %`;
+            const name = t('look.at', {
+              parts: inkName(layers[layer].parts[part], plan.machine),
+              density,
+            });
             return {
               id: `density ${density}`,
               name,
@@ -57,7 +61,7 @@ export function comparisonsOf(plan: PrintPlan, materials: readonly Material[]): 
   const others = materials
     .filter(({ id }) => id !== plan.material.id)
     .map((material): Comparison => {
-      const name = `On ${material.name}`;
+      const name = t('look.on', { material: material.name });
       return {
         id: `material ${material.id}`,
         name,

@@ -1,5 +1,6 @@
 /** What a key does to a layer of the core sample. */
 import {
+  SIDE_NAMES,
   allLayers,
   changeLayer,
   changePart,
@@ -13,6 +14,7 @@ import {
 } from '@kyanos/core';
 import type { KeyOf } from '../shared/keys.ts';
 import type { Slab } from './sample.ts';
+import { t } from '../texts/texts.ts';
 
 /** A stack that is another now, said in words, and the layer that is chosen then. */
 export interface Changed {
@@ -29,7 +31,7 @@ const DENSITY_STEP = 5;
 export function movedTo({ layer }: Slab, moved: Moved | undefined, plan: PrintPlan) {
   if (!moved) return undefined;
   const { side } = slotOf(moved.stack, moved.index);
-  const words = `${layerName(layer, plan.machine)} is now on the ${side}.`;
+  const words = t('look.now', { layer: layerName(layer, plan.machine), side: SIDE_NAMES[side] });
   return { stack: moved.stack, words, at: moved.index };
 }
 
@@ -39,26 +41,26 @@ function withDensityBy({ layer, index }: Slab, { stack }: PrintPlan, by: number)
     const density = Math.min(100, Math.max(1, part.density + by));
     next = changePart(next, index, i, { density });
   });
-  const words = `Density ${allLayers(next)[index].parts[0].density} %.`;
+  const words = t('look.density', { density: allLayers(next)[index].parts[0].density });
   return { stack: next, words, at: index };
 }
 
 function withHitsBy({ layer, index }: Slab, { stack, machine }: PrintPlan, by: number): Changed {
   const hits = Math.min(machine.maxHits, Math.max(1, layer.hits + by));
-  const words = `${hits} hit${hits > 1 ? 's' : ''}.`;
+  const words = t('look.hit', { n: hits });
   return { stack: changeLayer(stack, index, (old) => ({ ...old, hits })), words, at: index };
 }
 
 function withMirror({ layer, index }: Slab, { stack }: PrintPlan): Changed {
-  const words = layer.mirror ? 'As it reads.' : 'Mirrored.';
+  const words = layer.mirror ? t('look.reads') : t('look.mirroredSentence');
   const next = changeLayer(stack, index, (old) => ({ ...old, mirror: !old.mirror }));
   return { stack: next, words, at: index };
 }
 
 function without({ layer, index }: Slab, { stack, machine }: PrintPlan): KeyEffect {
   const next = removeLayer(stack, index);
-  if (next === stack) return { words: 'A stack needs at least one layer.' };
-  const words = `${layerName(layer, machine)} removed.`;
+  if (next === stack) return { words: t('look.stackNeedsLeastOne') };
+  const words = t('look.removed', { layer: layerName(layer, machine) });
   return { stack: next, words, at: Math.max(0, index - 1) };
 }
 

@@ -54,6 +54,7 @@ import { onRamp } from '../shared/colour.ts';
 import { decode } from './decoder.ts';
 import { pagesFor, type Subject } from './pages.ts';
 import { lookOf, observationsOf, printOf } from './printCache.ts';
+import { t } from '../texts/texts.ts';
 
 export type { Subject } from './pages.ts';
 
@@ -191,7 +192,7 @@ const api = {
     for (const candidate of candidates) tried.push(await tryStack(wished, candidate));
     const unplanned = tried.flatMap(({ candidate, result: { work, findings } }) => {
       const error = findings.find(({ severity }) => severity === 'error');
-      return work ? [] : [{ id: candidate.id, why: error?.message ?? 'It can’t be planned.' }];
+      return work ? [] : [{ id: candidate.id, why: error?.message ?? t('look.cantPlanned') }];
     });
     const ranked = rank(tried).map(({ candidate, result, numbers, reasons }): Advised => {
       const work = result.work!;

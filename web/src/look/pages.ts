@@ -15,6 +15,7 @@ import {
 import { call } from '../shared/api.ts';
 import { Fetched } from '../shared/fetched.ts';
 import { fetchPreview, shrink } from './preview.ts';
+import { t } from '../texts/texts.ts';
 
 export interface Subject {
   readonly artworkId: ArtworkId;
@@ -73,7 +74,7 @@ async function otherPlate(id: string, inkKey: string): Promise<Raster> {
   if (!info || !artworkId)
     throw new DomainError(
       'PLATE_UNKNOWN',
-      `The artwork of the job “${plan.name}” is not read. Open that job, or choose another.`,
+      t('look.artworkJobNotRead', { plan: plan.name }),
       'stack',
     );
   const pages = await pagesFor({ artworkId, info, plan }, PREVIEW_PX);

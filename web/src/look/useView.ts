@@ -20,6 +20,7 @@ import { computed, ref, watch, type Ref } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import { isWindow, type WindowScene } from './windowScene.ts';
 import { comparisonsOf, type Compared } from './comparisons.ts';
+import { t } from '../texts/texts.ts';
 
 /** Closer than this a second click takes a point off again. */
 const NEAR = 0.02;
@@ -111,7 +112,7 @@ export function useView(tried?: Readonly<Ref<Material | undefined>>) {
     const found = mistakes.value.find(({ id }) => id === mistake.value);
     return found
       ? { name: found.name, plan: withStack(plan.value, found.stack) }
-      : { name: 'As planned', plan: plan.value };
+      : { name: t('look.asPlanned'), plan: plan.value };
   });
   /** What it can be compared with: other stacks, other densities of its first special, other materials of the shop. */
   const comparisons = computed(() => comparisonsOf(plan.value, job.shop?.materials ?? []));

@@ -7,6 +7,7 @@ import { useJob } from '../job/useJob.ts';
 import { call } from '../shared/api.ts';
 import { useTrying } from '../shared/useTrying.ts';
 import { AGE_WORDS } from '../stock/stockWords.ts';
+import { t } from '../texts/texts.ts';
 
 const job = useJob();
 const { problem, trying } = useTrying();
@@ -41,9 +42,10 @@ const isReserved = (code: string) =>
     data-testid="job-lots"
   >
     <h2 class="label">
-      From the shelf<template v-if="need"
-        >: {{ amountText(need.amount, need.unit) }} needed</template
-      >
+      {{ t('material.fromShelf')
+      }}<template v-if="need">{{
+        t('material.needed', { amount: amountText(need.amount, need.unit) })
+      }}</template>
     </h2>
     <p v-if="need" class="small">{{ stock.reason }}</p>
     <p v-else class="small soft">{{ stock.reason }}</p>
@@ -59,30 +61,44 @@ const isReserved = (code: string) =>
           <b class="figures">{{ item.lot || item.code }}</b>
           <span class="small block" :class="age.age"
             >{{ AGE_WORDS[age.age]
-            }}<template v-if="age.until">, until {{ dayWords(age.until) }}</template></span
+            }}<template v-if="age.until">{{
+              t('material.until', { until: dayWords(age.until) })
+            }}</template></span
           >
           <span class="small soft block"
-            >{{ amountText(free, item.unit) }} free{{ item.place ? `, ${item.place}` : ''
+            >{{
+              t('material.free', {
+                free: amountText(free, item.unit),
+                rest: item.place ? `, ${item.place}` : '',
+              })
             }}<template v-if="against && age.age !== 'over'">; {{ against }}</template></span
           >
         </div>
-        <span v-if="isReserved(item.code)" class="small tag">reserved</span>
+        <span v-if="isReserved(item.code)" class="small tag">{{ t('material.reserved') }}</span>
         <v-btn
           v-else
           size="small"
           :color="chosen ? 'primary' : undefined"
           :variant="chosen ? 'flat' : 'tonal'"
           :disabled="!need"
-          :aria-label="`Reserve from lot ${item.lot || item.code}`"
+          :aria-label="t('material.reserveFromLot', { lot: item.lot || item.code })"
           @click="reserve(item)"
-          >{{ age.age === 'over' ? 'Use it anyway' : 'Reserve' }}</v-btn
+          >{{ age.age === 'over' ? t('material.useAnyway') : t('material.reserve') }}</v-btn
         >
       </div>
     </div>
     <p v-for="one in stock.drawn" :key="one.code" class="small soft">
-      {{ amountText(one.amount, one.unit) }} of {{ one.name }} drawn from {{ one.code }}.
+      {{
+        t('material.drawnFrom', {
+          amount: amountText(one.amount, one.unit),
+          one: one.name,
+          code: one.code,
+        })
+      }}
     </p>
-    <router-link :to="{ name: 'stock-shelf' }" class="small">The whole shelf</router-link>
+    <router-link :to="{ name: 'stock-shelf' }" class="small">{{
+      t('material.wholeShelf')
+    }}</router-link>
   </div>
 </template>
 

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import {
+  CLASS_NAMES,
+  FORM_NAMES,
   confirmedMaterial,
   modesFor,
   obstacles,
@@ -15,22 +17,20 @@ import AssumedFigures from './AssumedFigures.vue';
 import JobLots from './JobLots.vue';
 import MaterialSwatch from './MaterialSwatch.vue';
 import MeasuredOptics from './MeasuredOptics.vue';
+import { t } from '../texts/texts.ts';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
 
-const CLASS: Record<Material['class'], string> = {
-  white: 'white',
-  clear: 'clear',
-  dark: 'dark',
-  metallic: 'metallic',
-  natural: 'natural',
+const KIND: Record<Machine['kind'], string> = {
+  roll: t('material.roll'),
+  flatbed: t('material.flatbed'),
+  label: t('material.label'),
 };
-const KIND: Record<Machine['kind'], string> = { roll: 'roll', flatbed: 'flatbed', label: 'label' };
 const CURE: Record<Machine['cure'], string> = {
-  uv: 'UV ink',
-  solvent: 'solvent ink',
-  water: 'water-based ink',
+  uv: t('material.uvInk'),
+  solvent: t('material.solventInk'),
+  water: t('material.waterBasedInk'),
 };
 
 /** The mode is kept if it still fits, else the first that does. */
@@ -75,32 +75,34 @@ const modes = computed(() =>
 const answer = computed(() => {
   const { material, machine } = plan.value;
   const [reason] = obstacles(plan.value.stack, machine, material);
-  return reason ? reason.message : `${material.name} on ${machine.name}.`;
+  return reason
+    ? reason.message
+    : t('material.materialOn', { material: material.name, machine: machine.name });
 });
 
 const SIDES = [
-  { title: 'from the front', value: 'front' },
-  { title: 'from the back', value: 'back' },
-  { title: 'from both sides', value: 'both' },
+  { title: t('material.fromFront'), value: 'front' },
+  { title: t('material.fromBack'), value: 'back' },
+  { title: t('material.fromBothSides'), value: 'both' },
 ];
 const LIGHTS = [
-  { title: 'lit from the front', value: 'front' },
-  { title: 'lit from behind', value: 'behind' },
-  { title: 'day and night', value: 'both' },
+  { title: t('material.litFromFront'), value: 'front' },
+  { title: t('material.litFromBehind'), value: 'behind' },
+  { title: t('material.dayNight'), value: 'both' },
 ];
 </script>
 
 <template>
   <section class="stage">
     <header>
-      <h1 class="question">What is it printed on, and by which machine?</h1>
+      <h1 class="question">{{ t('material.whatPrintedWhichMachine') }}</h1>
       <p class="answer">{{ answer }}</p>
     </header>
 
     <div class="wide">
       <div>
-        <h2 class="label">Material</h2>
-        <div class="materials" role="radiogroup" aria-label="Material">
+        <h2 class="label">{{ t('material.material') }}</h2>
+        <div class="materials" role="radiogroup" :aria-label="t('material.material')">
           <button
             v-for="material in job.shop?.materials"
             :key="material.id"
@@ -114,7 +116,8 @@ const LIGHTS = [
             <span class="words"
               ><span class="name">{{ material.name }}</span
               ><span class="soft"
-                >{{ CLASS[material.class] }} {{ material.form }}, {{ length(material.width) }}</span
+                >{{ CLASS_NAMES[material.class] }} {{ FORM_NAMES[material.form] }},
+                {{ length(material.width) }}</span
               ></span
             >
           </button>
@@ -122,8 +125,8 @@ const LIGHTS = [
       </div>
 
       <div>
-        <h2 class="label">Machine</h2>
-        <div class="machines" role="radiogroup" aria-label="Machine">
+        <h2 class="label">{{ t('material.machine') }}</h2>
+        <div class="machines" role="radiogroup" :aria-label="t('material.machine')">
           <button
             v-for="{ machine, reason } in machines"
             :key="machine.id"
@@ -134,17 +137,22 @@ const LIGHTS = [
             @click="chooseMachine(machine)"
           >
             <span class="name">{{ machine.name }}</span>
-            <span class="soft"
-              >{{ KIND[machine.kind] }}, {{ CURE[machine.cure] }}, up to
-              {{ length(machine.maxWidth) }} wide</span
-            >
+            <span class="soft">{{
+              t('material.upWide', {
+                kind: KIND[machine.kind],
+                cure: CURE[machine.cure],
+                maxWidth: length(machine.maxWidth),
+              })
+            }}</span>
             <span class="inks">
               <span
                 v-for="ink in machine.inks"
                 :key="ink.channel"
                 class="ink figures"
                 :title="
-                  ink.spotName ? `${ink.name}; a spot must be called “${ink.spotName}”` : ink.name
+                  ink.spotName
+                    ? t('material.spotMustCalled', { ink: ink.name, spotName: ink.spotName })
+                    : ink.name
                 "
                 >{{ ink.channel }}</span
               >
@@ -154,7 +162,8 @@ const LIGHTS = [
               :key="ink.name"
               class="soft"
             >
-              {{ ink.name }} wants a spot called <b class="figures">{{ ink.spotName }}</b>
+              {{ t('material.wantsSpotCalled', { ink: ink.name }) }}
+              <b class="figures">{{ ink.spotName }}</b>
             </span>
             <span v-if="reason" class="reason">{{ reason }}</span>
           </button>
@@ -165,31 +174,27 @@ const LIGHTS = [
     <teleport defer to="#job-side">
       <div class="panel settings">
         <v-select
-          label="Mode"
+          :label="t('material.mode')"
           :items="modes"
           :model-value="plan.modeId"
           @update:model-value="job.update({ modeId: $event })"
         />
         <v-text-field
-          label="Lot or roll number"
+          :label="t('material.lotRollNumber')"
           maxlength="100"
           :model-value="plan.lot"
-          :hint="
-            plan.material.class === 'clear'
-              ? 'White crazes on over-age clear film: note the lot, use the oldest first.'
-              : ''
-          "
+          :hint="plan.material.class === 'clear' ? t('material.whiteCrazesOverAge') : ''"
           persistent-hint
           @change="job.update({ lot: ($event.target as HTMLInputElement).value })"
         />
         <v-select
-          label="Seen"
+          :label="t('material.seen')"
           :items="SIDES"
           :model-value="plan.viewing.side"
           @update:model-value="job.update({ viewing: { ...plan.viewing, side: $event } })"
         />
         <v-select
-          label="Lamp"
+          :label="t('material.lamp')"
           :items="LIGHTS"
           :model-value="plan.viewing.light"
           @update:model-value="job.update({ viewing: { ...plan.viewing, light: $event } })"

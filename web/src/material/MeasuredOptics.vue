@@ -11,6 +11,7 @@ import {
 } from '@kyanos/core';
 import { computed, ref } from 'vue';
 import NumberField from '../shared/NumberField.vue';
+import { t } from '../texts/texts.ts';
 
 const material = defineModel<Material>({ required: true });
 const optics = computed(() => wholeOptics(material.value));
@@ -34,8 +35,8 @@ const LAB = [
   { at: 2, label: 'b*', min: -128, max: 128 },
 ] as const;
 const GROUNDS = [
-  { which: 'lab', name: 'on white' },
-  { which: 'labBlack', name: 'on black' },
+  { which: 'lab', name: t('material.white') },
+  { which: 'labBlack', name: t('material.black') },
 ] as const;
 const grounds = computed(() =>
   GROUNDS.filter(({ which }) => which === 'lab' || optics.value.labBlack !== undefined),
@@ -52,11 +53,11 @@ function measureBlack(measured: boolean) {
 const tooMuch = computed(() => backAndThrough(optics.value) + optics.value.mirror > 1.005);
 
 const TEXTURES: { value: SurfaceTexture['kind'] | 'none'; title: string }[] = [
-  { value: 'none', title: 'none' },
-  { value: 'grain', title: 'grain of wood' },
-  { value: 'fibre', title: 'fibres' },
-  { value: 'brushed', title: 'brushed' },
-  { value: 'holographic', title: 'holographic' },
+  { value: 'none', title: t('material.none') },
+  { value: 'grain', title: t('material.grainWood') },
+  { value: 'fibre', title: t('material.fibres') },
+  { value: 'brushed', title: t('material.brushed') },
+  { value: 'holographic', title: t('material.holographic') },
 ];
 const setTexture = (kind: SurfaceTexture['kind'] | 'none') =>
   set({
@@ -70,19 +71,20 @@ const textured = computed(() => (optics.value.texture?.depth ?? 0) > 0);
 
 <template>
   <div class="panel measured">
-    <h2 class="label">{{ material.name }}, as measured</h2>
+    <h2 class="label">{{ t('material.measured', { material: material.name }) }}</h2>
     <p class="soft small">
-      Typical values until you measure. Data sheets state the light that passes and its haze (ASTM
-      D1003, ISO 13468 and 14782) and the gloss at 60° (ISO 2813); colour is of the loose sheet,
-      D50, 45/0.
+      {{ t('material.typicalValuesUntilYou') }}
     </p>
     <p v-if="refused" role="alert" class="refused">
-      No material has the colour Lab {{ refused.join(', ') }}: nothing reflects more than all light,
-      or so strong a colour so light. {{ optics.lab.join(', ') }} stands; measure again.
+      {{
+        t('material.noMaterialHasColour', {
+          refused: refused.join(', '),
+          lab: optics.lab.join(', '),
+        })
+      }}
     </p>
     <p v-if="tooMuch" role="alert" class="refused">
-      This gives back more light than it gets: scattered, mirrored and passed light are more than
-      100 % together. Lower one of them.
+      {{ t('material.givesBackMoreLight') }}
     </p>
     <div class="fields">
       <template v-for="{ which, name } in grounds" :key="which">
@@ -99,7 +101,7 @@ const textured = computed(() => (optics.value.texture?.depth ?? 0) > 0);
         />
       </template>
       <number-field
-        label="Total transmittance"
+        :label="t('material.totalTransmittance')"
         unit="%"
         :max="93"
         :precision="1"
@@ -108,7 +110,7 @@ const textured = computed(() => (optics.value.texture?.depth ?? 0) > 0);
       />
       <number-field
         v-if="seeThrough"
-        label="Haze"
+        :label="t('material.haze')"
         unit="%"
         :max="100"
         :precision="1"
@@ -116,14 +118,14 @@ const textured = computed(() => (optics.value.texture?.depth ?? 0) > 0);
         @update:model-value="set({ haze: $event / 100 })"
       />
       <number-field
-        label="Gloss at 60°"
+        :label="t('material.gloss60')"
         unit="GU"
         :max="200"
         :model-value="Math.round(optics.gloss)"
         @update:model-value="set({ gloss: $event })"
       />
       <number-field
-        label="Mirror reflectance"
+        :label="t('material.mirrorReflectance')"
         unit="%"
         :max="100"
         :step="5"
@@ -131,14 +133,14 @@ const textured = computed(() => (optics.value.texture?.depth ?? 0) > 0);
         @update:model-value="set({ mirror: $event / 100 })"
       />
       <v-select
-        label="Texture"
+        :label="t('material.texture')"
         :items="TEXTURES"
         :model-value="textured ? optics.texture!.kind : 'none'"
         @update:model-value="setTexture($event as SurfaceTexture['kind'] | 'none')"
       />
       <number-field
         v-if="textured"
-        label="Texture depth, L*"
+        :label="t('material.textureDepthL')"
         :max="60"
         :model-value="optics.texture!.depth"
         @update:model-value="set({ texture: { kind: optics.texture!.kind, depth: $event } })"
@@ -146,7 +148,7 @@ const textured = computed(() => (optics.value.texture?.depth ?? 0) > 0);
     </div>
     <v-checkbox
       v-if="seeThrough"
-      label="Colour on black measured too"
+      :label="t('material.colourBlackMeasuredToo')"
       hide-details
       density="compact"
       :model-value="optics.labBlack !== undefined"

@@ -4,6 +4,7 @@ import { scaleLinear } from 'd3';
 import { computed, ref } from 'vue';
 import NumberField from '../shared/NumberField.vue';
 import WedgeDialog from './WedgeDialog.vue';
+import { t } from '../texts/texts.ts';
 
 type Points = readonly (readonly [number, number])[];
 const points = defineModel<Points>({ required: true });
@@ -23,7 +24,7 @@ const set = (i: number, out: number) =>
 
 <template>
   <div class="curve">
-    <svg :width="SIZE" :height="SIZE" role="img" aria-label="Tone curve, tint in to tint out">
+    <svg :width="SIZE" :height="SIZE" role="img" :aria-label="t('plates.toneCurveTintTint')">
       <path :d="`M0 ${SIZE} L${SIZE} 0`" class="straight" />
       <polyline :points="line" />
       <circle v-for="[x, y] in points" :key="x" :cx="at(x)" :cy="SIZE - at(y)" r="3.5" />
@@ -38,7 +39,7 @@ const set = (i: number, out: number) =>
         :model-value="y"
         @update:model-value="set(i, $event)"
       />
-      <v-btn variant="tonal" @click="measuring = true">From a measured wedge…</v-btn>
+      <v-btn variant="tonal" @click="measuring = true">{{ t('plates.fromMeasuredWedge') }}</v-btn>
     </div>
     <wedge-dialog v-model="measuring" @curve="points = $event" />
   </div>

@@ -1,22 +1,23 @@
 <script setup lang="ts">
 /** The files that go to the machine: made at full resolution on the server, then fetched. */
 import { API, encodePlan, type PlateExport, type Problem } from '@kyanos/contract';
-import { printFiles, type PrintFile } from '@kyanos/core';
+import { decimal, printFiles, type PrintFile } from '@kyanos/core';
 import { mdiDownloadOutline, mdiFileExportOutline } from '@mdi/js';
 import { computed, onScopeDispose, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import { addressIn, call, Refused } from '../shared/api.ts';
 import { follow, isGoing } from '../shared/follow.ts';
+import { t } from '../texts/texts.ts';
 
 const job = useJob();
 const files = computed(() => (job.plan ? printFiles(job.plan) : []));
 const named = ({ plates, mirrored, hits }: PrintFile) =>
   [
     plates
-      .map(({ name, density }) => (density === 100 ? name : `${name} at ${density} %`))
+      .map(({ name, density }) => (density === 100 ? name : t('plates.at', { name, density })))
       .join(' + '),
-    ...(hits > 1 ? [`${hits} hits`] : []),
-    ...(mirrored ? ['mirrored at the machine'] : []),
+    ...(hits > 1 ? [t('plates.hits', { hits })] : []),
+    ...(mirrored ? [t('plates.mirroredMachine')] : []),
   ].join(', ');
 
 const made = shallowRef<PlateExport>();
@@ -58,20 +59,20 @@ async function make() {
   }
 }
 const cancel = () => made.value && cancelled(made.value);
-const megabytes = (bytes: number) => (bytes / 1024 / 1024).toFixed(1);
+const megabytes = (bytes: number) => decimal(bytes / 1024 / 1024, 1);
 </script>
 
 <template>
   <div class="panel box">
-    <h2 class="label">Files for the machine, in the order of printing</h2>
+    <h2 class="label">{{ t('plates.filesMachineOrderPrinting') }}</h2>
     <ol>
       <li v-for="file in files" :key="file.number">
-        {{ named(file) }}<span v-if="file.picture === 'rear'" class="soft"> (rear picture)</span>
+        {{ named(file)
+        }}<span v-if="file.picture === 'rear'" class="soft"> {{ t('plates.rearPicture') }}</span>
       </li>
     </ol>
     <p class="soft small">
-      Each as PDF with the names {{ job.plan?.machine.name }} wants, as one TIFF of all its inks,
-      and plate by plate. Density is worked in; hits and mirroring are set at the machine.
+      {{ t('plates.eachPdfNamesWants', { machine: job.plan?.machine.name ?? '' }) }}
     </p>
     <div v-if="going" class="going" role="status">
       <v-progress-linear
@@ -79,10 +80,10 @@ const megabytes = (bytes: number) => (bytes / 1024 / 1024).toFixed(1);
         color="primary"
         height="8"
         rounded
-        aria-label="Making the files"
+        :aria-label="t('plates.makingFiles')"
       />
       <span class="figures">{{ Math.round((made?.progress ?? 0) * 100) }} %</span>
-      <v-btn @click="cancel">Cancel</v-btn>
+      <v-btn @click="cancel">{{ t('plates.cancel') }}</v-btn>
     </div>
     <v-btn
       v-else-if="made?.state === 'done' && made.bytes !== null"
@@ -92,7 +93,7 @@ const megabytes = (bytes: number) => (bytes / 1024 / 1024).toFixed(1);
       :href="addressIn(API.getExported, { params: { id: made.id } })"
       data-testid="download"
     >
-      Download, {{ megabytes(made.bytes) }} MB
+      {{ t('plates.downloadMb', { bytes: megabytes(made.bytes) }) }}
     </v-btn>
     <v-btn
       v-else
@@ -102,7 +103,7 @@ const megabytes = (bytes: number) => (bytes / 1024 / 1024).toFixed(1);
       :disabled="!job.info"
       @click="make"
     >
-      Make the files
+      {{ t('plates.makeFiles') }}
     </v-btn>
     <p v-if="problem" class="problem" role="alert">{{ problem.message }}</p>
   </div>

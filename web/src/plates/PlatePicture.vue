@@ -6,6 +6,7 @@ import { computed, ref, watch } from 'vue';
 import type { Bitmap } from '../look/look.worker.ts';
 import PixelCanvas from '../look/PixelCanvas.vue';
 import { drawnShape, thinnedOut } from './edit.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{
   picture: Bitmap | undefined;
@@ -103,7 +104,7 @@ const drawing = computed(() => (props.tool === 'polygon' ? path(points.value) : 
           v-if="before"
           class="plane"
           :picture="before"
-          label="The same before its steps"
+          :label="t('plates.sameBeforeSteps')"
           :style="{ clipPath: `inset(0 ${100 - wipe}% 0 0)` }"
         />
         <svg
@@ -145,8 +146,8 @@ const drawing = computed(() => (props.tool === 'polygon' ? path(points.value) : 
         <div v-if="before" class="edge" :style="{ left: `${wipe}%` }" aria-hidden="true"></div>
       </div>
     </div>
-    <span v-if="before" class="tag left">before</span>
-    <span v-if="before" class="tag right">after</span>
+    <span v-if="before" class="tag left">{{ t('plates.before') }}</span>
+    <span v-if="before" class="tag right">{{ t('plates.after') }}</span>
     <input
       v-if="before"
       v-model.number="wipe"
@@ -156,7 +157,7 @@ const drawing = computed(() => (props.tool === 'polygon' ? path(points.value) : 
       min="0"
       max="100"
       step="1"
-      aria-label="How much of the picture shows the plate before its steps"
+      :aria-label="t('plates.howMuchPictureShows')"
     />
   </div>
 </template>

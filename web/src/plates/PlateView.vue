@@ -20,6 +20,7 @@ import { DECISION_LOOK } from './decisions.ts';
 import type { Drawing } from './edit.ts';
 import PlatePicture from './PlatePicture.vue';
 import { usePlatePictures, type PlateLook } from './usePlatePictures.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{
   view: PlateLook;
@@ -51,9 +52,9 @@ const { picture, before, decisions, busy, failed } = usePlatePictures(
 );
 
 const AS: { value: Drawing['as']; title: string }[] = [
-  { value: 'bare', title: 'keeps bare' },
-  { value: 'add', title: 'adds ink' },
-  { value: 'within', title: 'only inside' },
+  { value: 'bare', title: t('plates.keepsBare') },
+  { value: 'add', title: t('plates.addsInk') },
+  { value: 'within', title: t('plates.onlyInside') },
 ];
 const change = (part: Partial<Drawing>) =>
   (drawing.value = drawing.value && { ...drawing.value, ...part });
@@ -81,7 +82,7 @@ function say(spot: PagePoint) {
     <div v-if="drawing" class="panel over drawing">
       <v-select
         class="as"
-        label="The shape"
+        :label="t('plates.shape')"
         :items="AS"
         :model-value="drawing.as"
         @update:model-value="change({ as: $event })"
@@ -89,7 +90,7 @@ function say(spot: PagePoint) {
       <number-field
         v-if="drawing.tool === 'brush'"
         class="as"
-        label="Brush"
+        :label="t('plates.brush')"
         unit="mm"
         :min="0.1"
         :max="200"
@@ -98,19 +99,21 @@ function say(spot: PagePoint) {
         :model-value="drawing.brushMm"
         @update:model-value="change({ brushMm: $event })"
       />
-      <span class="soft small"
-        >{{
-          drawing.tool === 'polygon'
-            ? 'Click the corners; a double click ends.'
-            : 'Drag over the picture.'
-        }}
-        Esc leaves.</span
-      >
+      <span class="soft small">{{
+        t('plates.escLeaves', {
+          rest:
+            drawing.tool === 'polygon'
+              ? t('plates.clickCornersDoubleClick')
+              : t('plates.dragOverPicture'),
+        })
+      }}</span>
     </div>
     <plate-picture
       :picture="view === 'cleaner' ? (decisions ?? picture) : picture"
       :before="view === 'wipe' ? before : undefined"
-      :label="view === 'cleaner' ? 'What the cleaner decided' : `Coverage map of ${inkName}`"
+      :label="
+        view === 'cleaner' ? t('plates.whatCleanerDecided') : t('plates.coverageMap', { inkName })
+      "
       :page="page"
       :shapes="view === 'plate' ? shapes : []"
       :tool="drawing?.tool"
@@ -123,12 +126,12 @@ function say(spot: PagePoint) {
       <li v-for="{ name, rgb } in DECISION_LOOK" :key="name">
         <i :style="{ background: `rgb(${rgb.join(' ')})` }"></i>{{ name }}
       </li>
-      <li class="soft">Click a place to say otherwise.</li>
+      <li class="soft">{{ t('plates.clickPlaceSayOtherwise') }}</li>
     </ul>
-    <div v-else class="panel over scale" aria-label="Scale of coverage">
+    <div v-else class="panel over scale" :aria-label="t('plates.scaleCoverage')">
       <span class="figures">0 %</span>
       <span class="ramp" :style="{ background: rampCss }"><i>50 %</i></span>
-      <span class="figures">100 % ink</span>
+      <span class="figures">{{ t('plates.n100Ink') }}</span>
     </div>
     <v-progress-linear
       v-if="busy"
@@ -136,7 +139,7 @@ function say(spot: PagePoint) {
       indeterminate
       color="primary"
       height="3"
-      aria-label="Building the plate"
+      :aria-label="t('plates.buildingPlate')"
     />
   </div>
 </template>

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { API, type JobSummary } from '@kyanos/contract';
 import {
+  inSentence,
   allLayers,
+  decimal,
   findingsAt,
   inkName,
   pageOf,
@@ -32,6 +34,7 @@ import RecipeEditor from './RecipeEditor.vue';
 import RuleText from './RuleText.vue';
 import type { Drawing } from './edit.ts';
 import type { PlateLook } from './usePlatePictures.ts';
+import { t } from '../texts/texts.ts';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -121,16 +124,22 @@ provideRuleContext({
 
 const measure = computed(() => job.measures?.plates.find(({ key }) => key === plate.value?.key));
 const signed = (mm2: number) =>
-  `${mm2 > 0 ? '+' : '−'} ${Math.abs(mm2) < 100 ? `${Math.abs(mm2).toFixed(1)} mm²` : area(Math.abs(mm2))}`;
+  `${mm2 > 0 ? '+' : '−'} ${Math.abs(mm2) < 100 ? `${decimal(Math.abs(mm2), 1)} mm²` : area(Math.abs(mm2))}`;
 const effects = computed(() =>
-  (measure.value?.steps ?? []).map((mm2) => (Math.abs(mm2) < 0.5 ? 'no change' : signed(mm2))),
+  (measure.value?.steps ?? []).map((mm2) =>
+    Math.abs(mm2) < 0.5 ? t('plates.noChange') : signed(mm2),
+  ),
 );
 const findings = computed(() => findingsAt(job.shown?.findings ?? [], 'plates'));
 const answer = computed(() => {
-  if (!plate.value) return 'This stack has no special plate: colour prints its own separations.';
+  if (!plate.value) return t('plates.stackHasNoSpecial');
   const { name } = plate.value;
-  if (!measure.value) return `${name}: being measured…`;
-  return `${name} lies on ${percent(measure.value.coverage)} of the print, ${area(measure.value.areaMm2)} of each copy.`;
+  if (!measure.value) return t('plates.beingMeasured', { name });
+  return t('plates.liesPrintEachCopy', {
+    name,
+    coverage: percent(measure.value.coverage),
+    areaMm2: area(measure.value.areaMm2),
+  });
 });
 /** How far the screen picture is off, once both are known: share of the sheet. */
 const off = computed(() => {
@@ -142,13 +151,13 @@ const off = computed(() => {
 const measured = computed(() => {
   if (job.fullSize)
     return off.value > 0.005
-      ? `Measured at full size. The screen picture is coarser: it is off by ${percent(off.value)} of the sheet.`
-      : 'Measured at full size.';
+      ? t('plates.measuredFullSizeScreen', { off: percent(off.value) })
+      : t('plates.measuredFullSize');
   const { build } = job;
   if (build?.state === 'failed') return build.problem?.message ?? '';
   return build && job.building
-    ? `From the screen picture. Building at full size: ${Math.round(build.progress * 100)} %`
-    : 'From the screen picture.';
+    ? t('plates.fromScreenPictureBuilding', { progress: Math.round(build.progress * 100) })
+    : t('plates.fromScreenPicture');
 });
 
 function startFrom(stack: Stack) {
@@ -160,7 +169,7 @@ function startFrom(stack: Stack) {
 </script>
 
 <template>
-  <picture-stage question="Where does each special ink go?" :answer="answer">
+  <picture-stage :question="t('plates.whereDoesEachSpecial')" :answer="answer">
     <template v-if="plate" #tools>
       <plate-tools v-model:view="view" v-model:drawing="drawing" :cleaned="cleaned !== undefined" />
     </template>
@@ -178,7 +187,7 @@ function startFrom(stack: Stack) {
       @rule="set"
     />
     <p v-else class="panel pad">
-      Add a special ink to the core sample, or begin with a preset, to see its plate.
+      {{ t('plates.addSpecialInkCore') }}
     </p>
     <template v-if="plate" #figures>
       <figure-row
@@ -186,17 +195,24 @@ function startFrom(stack: Stack) {
       >
         <div class="state">
           <p class="soft small" role="status" data-testid="plate-state">{{ measured }}</p>
-          <v-btn v-if="job.building" size="small" @click="job.cancelBuild">Cancel</v-btn>
+          <v-btn v-if="job.building" size="small" @click="job.cancelBuild">{{
+            t('plates.cancel')
+          }}</v-btn>
           <v-btn v-else-if="job.build?.state === 'cancelled'" size="small" @click="job.buildAgain">
-            Build at full size
+            {{ t('plates.buildFullSize') }}
           </v-btn>
         </div>
       </figure-row>
     </template>
     <template #side>
       <div v-if="plate" class="panel box">
-        <h2 class="label">Rule of the {{ plate.name.toLowerCase() }} plate</h2>
-        <div v-if="beside.length > 1" class="beside" role="radiogroup" aria-label="Plate">
+        <h2 class="label">{{ t('plates.rulePlate', { plate: inSentence(plate.name) }) }}</h2>
+        <div
+          v-if="beside.length > 1"
+          class="beside"
+          role="radiogroup"
+          :aria-label="t('plates.plate')"
+        >
           <button
             v-for="entry in beside"
             :key="entry.key"
@@ -210,7 +226,7 @@ function startFrom(stack: Stack) {
         </div>
         <preset-menu :stack="plan.stack" @rule="set" @stack="startFrom" />
         <recipe-editor
-          label="Prints"
+          :label="t('plates.prints')"
           :effects="effects"
           :model-value="plate.rule"
           @update:model-value="setRecipe"
@@ -218,14 +234,13 @@ function startFrom(stack: Stack) {
         <v-checkbox
           density="compact"
           hide-details
-          label="Ignore the artwork’s own plate for this ink"
+          :label="t('plates.ignoreArtworksOwnPlate')"
           :model-value="plate.rule.alone"
           @update:model-value="set({ ...plate.rule, alone: !!$event })"
         />
         <rule-text :model-value="plate.rule" @update:model-value="set" />
         <p v-if="job.info" class="soft small">
-          A pixel of the artwork is {{ (25.4 / page.dpi).toFixed(3) }} mm. Two to three pixels of
-          choke keep white from peeking out; common practice.
+          {{ t('plates.pixelArtworkMmTwo', { dpi: decimal(25.4 / page.dpi, 3) }) }}
         </p>
       </div>
       <div v-else class="panel box">

@@ -15,6 +15,7 @@ import { mdiDeleteOutline } from '@mdi/js';
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { call, Refused } from '../shared/api.ts';
 import { listItems, type ShopItem } from '../shared/shopItems.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ stack: Stack }>();
 const emit = defineEmits<{ rule: [rule: PlateRule]; stack: [stack: Stack] }>();
@@ -63,7 +64,7 @@ async function save() {
   <div class="menus">
     <v-menu close-on-content-click>
       <template #activator="{ props: activator }">
-        <v-btn v-bind="activator" variant="tonal">Ready rules</v-btn>
+        <v-btn v-bind="activator" variant="tonal">{{ t('plates.readyRules') }}</v-btn>
       </template>
       <v-list lines="two" max-width="420">
         <v-list-item
@@ -77,7 +78,7 @@ async function save() {
     </v-menu>
     <v-menu close-on-content-click>
       <template #activator="{ props: activator }">
-        <v-btn v-bind="activator" variant="tonal">Presets of the whole stack</v-btn>
+        <v-btn v-bind="activator" variant="tonal">{{ t('plates.presetsWholeStack') }}</v-btn>
       </template>
       <v-list lines="two" max-width="460">
         <v-list-item
@@ -92,7 +93,7 @@ async function save() {
               variant="text"
               size="small"
               :icon="mdiDeleteOutline"
-              :aria-label="`Remove the preset ${preset.data.name}`"
+              :aria-label="t('plates.removePreset', { data: preset.data.name })"
               @click.stop="retire(preset.id)"
             />
           </template>
@@ -107,23 +108,25 @@ async function save() {
         />
         <v-divider />
         <v-list-item
-          title="Save this stack as a preset…"
-          subtitle="layers, densities, hits, mirroring and rules"
+          :title="t('plates.saveStackPreset')"
+          :subtitle="t('plates.layersDensitiesHitsMirroring')"
           @click="saving = true"
         />
       </v-list>
     </v-menu>
-    <v-dialog v-model="saving" max-width="460" aria-label="Save as a preset">
+    <v-dialog v-model="saving" max-width="460" :aria-label="t('plates.savePreset')">
       <form class="panel dialog" @submit.prevent="save">
-        <h2 class="question">What is this preset called?</h2>
-        <p class="soft">It keeps layers, densities, hits, mirroring and the rule of every plate.</p>
-        <v-text-field v-model="name" label="Name" maxlength="80" autofocus />
-        <v-text-field v-model="about" label="What it is for" maxlength="200" />
+        <h2 class="question">{{ t('plates.whatPresetCalled') }}</h2>
+        <p class="soft">{{ t('plates.keepsLayersDensitiesHits') }}</p>
+        <v-text-field v-model="name" :label="t('plates.name')" maxlength="80" autofocus />
+        <v-text-field v-model="about" :label="t('plates.what')" maxlength="200" />
         <p class="figures notation">{{ formatStack(stack) }}</p>
         <p v-if="problem" class="problem" role="alert">{{ problem.message }}</p>
         <div class="ways">
-          <v-btn @click="saving = false">Cancel</v-btn>
-          <v-btn type="submit" color="primary" variant="flat" :disabled="!name.trim()">Save</v-btn>
+          <v-btn @click="saving = false">{{ t('plates.cancel') }}</v-btn>
+          <v-btn type="submit" color="primary" variant="flat" :disabled="!name.trim()">{{
+            t('plates.save')
+          }}</v-btn>
         </div>
       </form>
     </v-dialog>

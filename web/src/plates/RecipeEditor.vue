@@ -13,6 +13,7 @@ import { mdiArrowDown, mdiArrowUp, mdiClose, mdiPlus } from '@mdi/js';
 import { STEPS } from './edit.ts';
 import SourceFields from './SourceFields.vue';
 import StepFields from './StepFields.vue';
+import { t } from '../texts/texts.ts';
 
 const recipe = defineModel<Recipe>({ required: true });
 defineProps<{
@@ -41,7 +42,7 @@ const titleOf = (kind: string) => STEPS.find(({ value }) => value === kind)!.tit
               variant="text"
               :icon="mdiArrowUp"
               :disabled="i === 0"
-              :aria-label="`${titleOf(step.do)}: do it earlier`"
+              :aria-label="t('plates.doEarlier', { do: titleOf(step.do) })"
               @click="recipe = moveStep(recipe, i, -1)"
             />
             <v-btn
@@ -49,21 +50,21 @@ const titleOf = (kind: string) => STEPS.find(({ value }) => value === kind)!.tit
               variant="text"
               :icon="mdiArrowDown"
               :disabled="i === recipe.steps.length - 1"
-              :aria-label="`${titleOf(step.do)}: do it later`"
+              :aria-label="t('plates.doLater', { do: titleOf(step.do) })"
               @click="recipe = moveStep(recipe, i, 1)"
             />
             <v-btn
               size="small"
               variant="text"
               :icon="mdiClose"
-              :aria-label="`Take out: ${stepWords(step)}`"
+              :aria-label="t('plates.takeOut', { step: stepWords(step) })"
               @click="recipe = removeStep(recipe, i)"
             />
           </span>
         </div>
         <recipe-editor
           v-if="'with' in step"
-          label="What"
+          :label="t('plates.what2')"
           :model-value="step.with"
           @update:model-value="recipe = replaceStep(recipe, i, { ...step, with: $event })"
         />
@@ -76,7 +77,9 @@ const titleOf = (kind: string) => STEPS.find(({ value }) => value === kind)!.tit
     </ol>
     <v-menu close-on-content-click>
       <template #activator="{ props: activator }">
-        <v-btn v-bind="activator" :prepend-icon="mdiPlus" variant="tonal">Then…</v-btn>
+        <v-btn v-bind="activator" :prepend-icon="mdiPlus" variant="tonal">{{
+          t('plates.then')
+        }}</v-btn>
       </template>
       <v-list density="compact">
         <v-list-item

@@ -2,6 +2,7 @@
 /** A rule as text, to be read, copied and typed. */
 import { DomainError, formatRule, parseRule, type PlateRule } from '@kyanos/core';
 import { ref, watch } from 'vue';
+import { t } from '../texts/texts.ts';
 
 const rule = defineModel<PlateRule>({ required: true });
 const text = ref('');
@@ -31,7 +32,7 @@ function take() {
   <v-textarea
     v-model="text"
     class="figures text"
-    label="The rule as text"
+    :label="t('plates.ruleText')"
     rows="1"
     auto-grow
     max-rows="6"

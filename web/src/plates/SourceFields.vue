@@ -13,6 +13,7 @@ import { computed } from 'vue';
 import NumberField from '../shared/NumberField.vue';
 import { SOURCES } from './edit.ts';
 import { useRuleContext } from './ruleContext.ts';
+import { t } from '../texts/texts.ts';
 
 const source = defineModel<Source>({ required: true });
 defineProps<{ label: string }>();
@@ -32,10 +33,10 @@ const offered = computed(() =>
 );
 
 const INKS = [
-  { value: 'C', title: 'Cyan' },
-  { value: 'M', title: 'Magenta' },
-  { value: 'Y', title: 'Yellow' },
-  { value: 'K', title: 'Black' },
+  { value: 'C', title: t('plates.cyan') },
+  { value: 'M', title: t('plates.magenta') },
+  { value: 'Y', title: t('plates.yellow') },
+  { value: 'K', title: t('plates.black') },
 ];
 const plateInks = computed(() =>
   [...new Set([...SPECIALS, ...specialKeys(machine.value)])].map((value) => ({
@@ -46,17 +47,23 @@ const plateInks = computed(() =>
 
 const shapeWords = (shape: Shape) =>
   'points' in shape
-    ? `${shape.shape === 'brush' ? `Brush ${shape.width} mm` : 'Outline'}, ${shape.points.length} point${shape.points.length === 1 ? '' : 's'}. Draw it anew on the picture.`
+    ? t('plates.pointDrawAnewPicture', {
+        n: shape.points.length,
+        rest:
+          shape.shape === 'brush'
+            ? t('plates.brushMm', { width: shape.width })
+            : t('plates.outline'),
+      })
     : '';
 const setBox = (change: Partial<Extract<Shape, { left: number }>>) => {
   if (source.value.kind === 'shape' && !('points' in source.value.shape))
     source.value = { kind: 'shape', shape: { ...source.value.shape, ...change } };
 };
 const SIDES = [
-  ['left', 'Left'],
-  ['top', 'Top'],
-  ['width', 'Width'],
-  ['height', 'Height'],
+  ['left', t('plates.left')],
+  ['top', t('plates.top')],
+  ['width', t('plates.width')],
+  ['height', t('plates.height')],
 ] as const;
 </script>
 
@@ -70,7 +77,7 @@ const SIDES = [
     />
     <number-field
       v-if="'haze' in source"
-      label="Haze: a tint up to this is blank"
+      :label="t('plates.hazeTintUpBlank')"
       unit="%"
       :max="50"
       :step="0.5"
@@ -80,7 +87,7 @@ const SIDES = [
     />
     <template v-if="source.kind === 'cleaned'">
       <number-field
-        label="Highlights and dirt up to"
+        :label="t('plates.highlightsDirtUp')"
         unit="mm²"
         :min="0.05"
         :max="100"
@@ -92,13 +99,15 @@ const SIDES = [
         "
       />
       <p v-if="source.white.length + source.bare.length" class="soft small said">
-        Said by you: {{ source.white.length }} × white, {{ source.bare.length }} × bare.
-        <v-btn size="small" @click="source = { ...source, white: [], bare: [] }">Forget</v-btn>
+        {{ t('plates.saidYouWhiteBare', { n: source.white.length, n2: source.bare.length }) }}
+        <v-btn size="small" @click="source = { ...source, white: [], bare: [] }">{{
+          t('plates.forget')
+        }}</v-btn>
       </p>
     </template>
     <number-field
       v-else-if="source.kind === 'match'"
-      label="As near the art on white as"
+      :label="t('plates.nearArtWhite')"
       unit="L*"
       :min="0.5"
       :max="50"
@@ -109,13 +118,13 @@ const SIDES = [
     />
     <template v-else-if="source.kind === 'ink'">
       <v-select
-        label="Ink"
+        :label="t('plates.ink')"
         :items="INKS"
         :model-value="source.ink"
         @update:model-value="source.kind === 'ink' && (source = { ...source, ink: $event })"
       />
       <number-field
-        label="Above"
+        :label="t('plates.above')"
         unit="%"
         :max="100"
         :model-value="source.above"
@@ -124,14 +133,14 @@ const SIDES = [
     </template>
     <v-select
       v-else-if="source.kind === 'separation'"
-      label="Separation of the file"
+      :label="t('plates.separationFile')"
       :items="separations"
       :model-value="source.name"
       @update:model-value="source = { kind: 'separation', name: $event }"
     />
     <number-field
       v-else-if="source.kind === 'codes'"
-      label="Around their quiet zones"
+      :label="t('plates.aroundTheirQuietZones')"
       unit="mm"
       :max="20"
       :step="0.5"
@@ -158,7 +167,7 @@ const SIDES = [
     </template>
     <template v-else-if="source.kind === 'plate'">
       <v-select
-        label="Job"
+        :label="t('plates.job')"
         :items="jobs"
         item-value="id"
         item-title="name"
@@ -166,7 +175,7 @@ const SIDES = [
         @update:model-value="source.kind === 'plate' && (source = { ...source, job: $event })"
       />
       <v-select
-        label="Its plate"
+        :label="t('plates.itsPlate')"
         :items="plateInks"
         :model-value="source.inkKey"
         @update:model-value="source.kind === 'plate' && (source = { ...source, inkKey: $event })"

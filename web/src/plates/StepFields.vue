@@ -3,16 +3,17 @@
 import type { Length, Small, Step } from '@kyanos/core';
 import NumberField from '../shared/NumberField.vue';
 import CurveField from './CurveField.vue';
+import { t } from '../texts/texts.ts';
 
 const step = defineModel<Step>({ required: true });
 
 const UNITS: { value: Length['unit']; title: string }[] = [
   { value: 'mm', title: 'mm' },
-  { value: 'px', title: 'pixels' },
+  { value: 'px', title: t('plates.pixels') },
 ];
 const SMALL: { value: Small['unit']; title: string }[] = [
-  { value: 'mm2', title: 'by area, mm²' },
-  { value: 'mm', title: 'by width, mm' },
+  { value: 'mm2', title: t('plates.areaMm') },
+  { value: 'mm', title: t('plates.widthMm') },
 ];
 const setLength = (by: Length) => {
   if ('by' in step.value) step.value = { ...step.value, by };
@@ -25,7 +26,7 @@ const inUnit = (unit: Length['unit']): Length =>
 <template>
   <div v-if="step.do === 'close' || step.do === 'drop'" class="pair">
     <number-field
-      label="Up to"
+      :label="t('plates.up')"
       :min="0.01"
       :max="step.upTo.unit === 'mm' ? 5 : 100"
       :step="0.1"
@@ -36,7 +37,7 @@ const inUnit = (unit: Length['unit']): Length =>
       "
     />
     <v-select
-      label="Measured"
+      :label="t('plates.measured')"
       :items="SMALL"
       :model-value="step.upTo.unit"
       @update:model-value="
@@ -46,7 +47,7 @@ const inUnit = (unit: Length['unit']): Length =>
   </div>
   <div v-else-if="step.do === 'choke' || step.do === 'spread'" class="pair">
     <number-field
-      :label="step.do === 'choke' ? 'Choke by' : 'Spread by'"
+      :label="step.do === 'choke' ? t('plates.choke') : t('plates.spread')"
       :min="0.01"
       :max="step.by.unit === 'mm' ? 5 : 100"
       :step="step.by.unit === 'mm' ? 0.05 : 1"
@@ -55,7 +56,7 @@ const inUnit = (unit: Length['unit']): Length =>
       @update:model-value="'by' in step && setLength({ ...step.by, value: $event })"
     />
     <v-select
-      label="Unit"
+      :label="t('plates.unit')"
       :items="UNITS"
       :model-value="step.by.unit"
       @update:model-value="setLength(inUnit($event))"
@@ -63,7 +64,7 @@ const inUnit = (unit: Length['unit']): Length =>
     <number-field
       v-if="step.do === 'choke'"
       class="wide"
-      label="Spare strokes under (0 = off)"
+      :label="t('plates.spareStrokesUnder0')"
       unit="mm"
       :max="5"
       :step="0.05"
@@ -74,7 +75,7 @@ const inUnit = (unit: Length['unit']): Length =>
   </div>
   <div v-else-if="step.do === 'spare'" class="pair">
     <number-field
-      label="Black from"
+      :label="t('plates.blackFrom')"
       unit="%"
       :min="50"
       :max="100"
@@ -82,7 +83,7 @@ const inUnit = (unit: Length['unit']): Length =>
       @update:model-value="step.do === 'spare' && (step = { ...step, above: $event })"
     />
     <number-field
-      label="Keep under the edge"
+      :label="t('plates.keepUnderEdge')"
       unit="mm"
       :max="5"
       :step="0.05"
@@ -93,7 +94,7 @@ const inUnit = (unit: Length['unit']): Length =>
   </div>
   <number-field
     v-else-if="step.do === 'feather'"
-    label="Feather width"
+    :label="t('plates.featherWidth')"
     unit="mm"
     :min="0.05"
     :max="5"
@@ -104,7 +105,7 @@ const inUnit = (unit: Length['unit']): Length =>
   />
   <number-field
     v-else-if="step.do === 'density'"
-    label="Density"
+    :label="t('plates.density')"
     unit="%"
     :min="1"
     :max="100"

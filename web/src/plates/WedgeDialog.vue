@@ -4,6 +4,7 @@ import { evenCurve, spotTone, type Triple } from '@kyanos/core';
 import { computed, ref } from 'vue';
 import { percent } from '../shared/format.ts';
 import NumberField from '../shared/NumberField.vue';
+import { t } from '../texts/texts.ts';
 
 const open = defineModel<boolean>({ required: true });
 const emit = defineEmits<{ curve: [points: [number, number][]] }>();
@@ -11,7 +12,7 @@ const emit = defineEmits<{ curve: [points: [number, number][]] }>();
 const AXES = ['L*', 'a*', 'b*'] as const;
 /** White on black board, as a first guess to type over. */
 const patches = ref([
-  { name: 'Material, no ink', tint: 0, lab: [22, 0, 0] },
+  { name: t('plates.materialNoInk'), tint: 0, lab: [22, 0, 0] },
   { name: '25 %', tint: 25, lab: [48, 0, -2] },
   { name: '50 %', tint: 50, lab: [66, 0, -2] },
   { name: '75 %', tint: 75, lab: [78, 0, -1] },
@@ -40,19 +41,18 @@ function use() {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="640" aria-label="From a measured wedge">
+  <v-dialog v-model="open" max-width="640" :aria-label="t('plates.fromAMeasuredWedge')">
     <div class="panel wedge">
-      <h2 class="question">What did the printed tints measure?</h2>
+      <h2 class="question">{{ t('plates.whatDidPrintedTints') }}</h2>
       <p class="soft">
-        Lab under D50 of tints printed with this ink on this material. Their tone values go by ISO
-        20654 (SCTV), which fits what the eye sees of a spot ink.
+        {{ t('plates.labUnderD50Tints') }}
       </p>
       <table>
         <thead>
           <tr>
-            <th scope="col">Patch</th>
+            <th scope="col">{{ t('plates.patch') }}</th>
             <th v-for="axis in AXES" :key="axis" scope="col">{{ axis }}</th>
-            <th scope="col">Tone value</th>
+            <th scope="col">{{ t('plates.toneValue') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -73,10 +73,10 @@ function use() {
       </table>
       <p v-if="made.problem" class="problem" role="alert">{{ made.problem }}</p>
       <div class="ways">
-        <v-btn @click="open = false">Cancel</v-btn>
-        <v-btn color="primary" variant="flat" :disabled="!made.points" @click="use"
-          >Make them even</v-btn
-        >
+        <v-btn @click="open = false">{{ t('plates.cancel') }}</v-btn>
+        <v-btn color="primary" variant="flat" :disabled="!made.points" @click="use">{{
+          t('plates.makeThemEven')
+        }}</v-btn>
       </div>
     </div>
   </v-dialog>

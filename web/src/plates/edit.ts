@@ -1,6 +1,7 @@
 /** What a rule can begin with and how it goes on, as it is offered; and shapes as they are drawn. */
 import simplify from 'simplify-js';
 import { hundredth, type Shape, type Source, type Step } from '@kyanos/core';
+import { t } from '../texts/texts.ts';
 
 /** A shape that is being drawn, and what it is to do. */
 export interface Drawing {
@@ -11,34 +12,34 @@ export interface Drawing {
 
 /** Sources as they are offered, in the order in which they are wanted. Shapes are drawn, plates of other jobs are picked. */
 export const SOURCES: readonly { readonly value: Source['kind']; readonly title: string }[] = [
-  { value: 'image', title: 'Under the image' },
-  { value: 'cleaned', title: 'Under the image, cleaned' },
-  { value: 'art', title: 'As drawn for this ink' },
-  { value: 'sheet', title: 'The whole sheet' },
-  { value: 'outside', title: 'Outside the image' },
-  { value: 'paper', title: 'Paper-white inside the image' },
-  { value: 'light', title: 'Graded from lightness' },
-  { value: 'vivid', title: 'Graded from saturation' },
-  { value: 'match', title: 'As much as the look needs' },
-  { value: 'ink', title: 'Where one ink is' },
-  { value: 'separation', title: 'Another separation' },
-  { value: 'codes', title: 'Under barcodes' },
-  { value: 'shape', title: 'A drawn shape' },
-  { value: 'plate', title: 'A plate of another job' },
+  { value: 'image', title: t('plates.underImage') },
+  { value: 'cleaned', title: t('plates.underImageCleaned') },
+  { value: 'art', title: t('plates.drawnInk') },
+  { value: 'sheet', title: t('plates.wholeSheet') },
+  { value: 'outside', title: t('plates.outsideImage') },
+  { value: 'paper', title: t('plates.paperWhiteInsideImage') },
+  { value: 'light', title: t('plates.gradedFromLightness') },
+  { value: 'vivid', title: t('plates.gradedFromSaturation') },
+  { value: 'match', title: t('plates.muchLookNeeds') },
+  { value: 'ink', title: t('plates.whereOneInk') },
+  { value: 'separation', title: t('plates.anotherSeparation') },
+  { value: 'codes', title: t('plates.underBarcodes') },
+  { value: 'shape', title: t('plates.drawnShape') },
+  { value: 'plate', title: t('plates.plateAnotherJob') },
 ];
 
 export const STEPS: readonly { readonly value: Step['do']; readonly title: string }[] = [
-  { value: 'add', title: 'Add' },
-  { value: 'bare', title: 'Keep bare' },
-  { value: 'within', title: 'Only inside' },
-  { value: 'close', title: 'Close holes' },
-  { value: 'drop', title: 'Drop specks' },
-  { value: 'choke', title: 'Choke' },
-  { value: 'spread', title: 'Spread' },
-  { value: 'spare', title: 'Knock out under solid black' },
-  { value: 'feather', title: 'Feather the edge' },
-  { value: 'curve', title: 'Tone curve' },
-  { value: 'density', title: 'Density' },
+  { value: 'add', title: t('plates.add') },
+  { value: 'bare', title: t('plates.keepBare') },
+  { value: 'within', title: t('plates.onlyInsideTitle') },
+  { value: 'close', title: t('plates.closeHoles') },
+  { value: 'drop', title: t('plates.dropSpecks') },
+  { value: 'choke', title: t('plates.choke2') },
+  { value: 'spread', title: t('plates.spread2') },
+  { value: 'spare', title: t('plates.knockOutUnderSolid') },
+  { value: 'feather', title: t('plates.featherEdge') },
+  { value: 'curve', title: t('plates.toneCurve') },
+  { value: 'density', title: t('plates.density') },
 ];
 
 /** A shape that reaches from one point to another, as it is drawn. Points in mm. */

@@ -2,6 +2,7 @@
 import type { JobSummary } from '@kyanos/contract';
 import type { Machine } from '@kyanos/core';
 import { inject, provide, type InjectionKey, type Ref } from 'vue';
+import { t } from '../texts/texts.ts';
 
 export interface RuleContext {
   readonly separations: Readonly<Ref<readonly string[]>>;
@@ -10,7 +11,7 @@ export interface RuleContext {
   readonly jobs: Readonly<Ref<readonly JobSummary[]>>;
 }
 
-const KEY: InjectionKey<RuleContext> = Symbol('what rules can refer to');
+const KEY: InjectionKey<RuleContext> = Symbol(t('plates.whatRulesCanRefer'));
 
 export const provideRuleContext = (ground: RuleContext): void => provide(KEY, ground);
 

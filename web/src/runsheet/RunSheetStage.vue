@@ -7,6 +7,7 @@ import { useJob } from '../job/useJob.ts';
 import FindingList from '../shared/FindingList.vue';
 import { duration } from '../shared/format.ts';
 import { useTicks } from './useTicks.ts';
+import { t } from '../texts/texts.ts';
 
 const job = useJob();
 const work = computed(() => job.shown?.work);
@@ -21,12 +22,17 @@ const print = () => window.print();
   <section class="stage">
     <header class="head">
       <div>
-        <h1 class="question">What does the person at the machine do?</h1>
+        <h1 class="question">{{ t('runsheet.whatDoesPersonMachine') }}</h1>
         <p v-if="work" class="answer">
-          {{ work.runSheet.length }} steps, {{ duration(work.minutes) }} from setting up to dry.
+          {{
+            t('runsheet.stepsFromSettingUp', {
+              n: work.runSheet.length,
+              minutes: duration(work.minutes),
+            })
+          }}
         </p>
         <p v-else class="answer">
-          There is no run sheet for a print that can’t be made as planned.
+          {{ t('runsheet.thereNoRunSheet') }}
         </p>
       </div>
       <div v-if="work" class="actions">
@@ -36,9 +42,9 @@ const print = () => window.print();
             params: { item: job.plan!.machine.id },
             query: { job: job.id },
           }"
-          >Type what it used</v-btn
+          >{{ t('runsheet.typeWhatUsed') }}</v-btn
         >
-        <v-btn :prepend-icon="mdiPrinterOutline" @click="print">Print</v-btn>
+        <v-btn :prepend-icon="mdiPrinterOutline" @click="print">{{ t('runsheet.print') }}</v-btn>
         <v-btn
           color="primary"
           variant="flat"
@@ -51,7 +57,7 @@ const print = () => window.print();
           "
           target="_blank"
         >
-          {{ ready ? 'PDF' : 'PDF: waiting for full-size plates' }}
+          {{ ready ? 'PDF' : t('runsheet.pdfWaitingFullSize') }}
         </v-btn>
       </div>
     </header>
@@ -75,7 +81,7 @@ const print = () => window.print();
           <span>{{ check }}</span>
         </label>
         <p v-for="caution in step.cautions" :key="caution" class="caution">
-          <strong>Caution.</strong> {{ caution }}
+          <strong>{{ t('runsheet.caution') }}</strong> {{ caution }}
         </p>
       </li>
     </ol>

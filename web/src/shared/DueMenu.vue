@@ -4,6 +4,7 @@ import { mdiBellRingOutline } from '@mdi/js';
 import { useIntervalFn } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { due, loadDue } from './due.ts';
+import { t } from '../texts/texts.ts';
 
 /** Looked at again and again: hours pass without anybody telling anything. */
 const DUE_MS = 120_000;
@@ -20,7 +21,12 @@ const open = ref(false);
         v-bind="activator"
         type="button"
         class="due"
-        :aria-label="`${due.length} due on the machines${now > 0 ? `, ${now} of them now` : ''}`"
+        :aria-label="
+          t('shared.dueMachines', {
+            n: due.length,
+            rest: now > 0 ? t('shared.themNow', { now }) : '',
+          })
+        "
       >
         <v-icon :icon="mdiBellRingOutline" />
         <span class="badge figures" :class="{ soon: now === 0 }">{{ now || due.length }}</span>

@@ -2,6 +2,7 @@
 /** A number that opens into how it was come by. */
 import type { Working } from '@kyanos/core';
 import WorkingBody from './WorkingBody.vue';
+import { t } from '../texts/texts.ts';
 
 defineProps<{
   /** The value with its unit. */
@@ -18,7 +19,7 @@ defineProps<{
         v-bind="activator"
         type="button"
         class="figure figures"
-        :aria-label="`${working.label}: ${text}. Show how it was calculated`"
+        :aria-label="t('shared.showHowCalculated', { working: working.label, text })"
       >
         {{ text }}
       </button>

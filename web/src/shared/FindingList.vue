@@ -2,6 +2,7 @@
 import { bySeverity, type Finding, type Repair } from '@kyanos/core';
 import { mdiAlertOctagonOutline, mdiAlertOutline, mdiInformationOutline } from '@mdi/js';
 import { computed } from 'vue';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{
   /** Shown worst first. */
@@ -18,9 +19,9 @@ defineEmits<{
 }>();
 
 const LOOK = {
-  error: { icon: mdiAlertOctagonOutline, word: 'Will fail', colour: 'error' },
-  warning: { icon: mdiAlertOutline, word: 'Decide', colour: 'warning' },
-  note: { icon: mdiInformationOutline, word: 'Good to know', colour: 'secondary' },
+  error: { icon: mdiAlertOctagonOutline, word: t('shared.willFail'), colour: 'error' },
+  warning: { icon: mdiAlertOutline, word: t('shared.decide'), colour: 'warning' },
+  note: { icon: mdiInformationOutline, word: t('shared.goodKnow'), colour: 'secondary' },
 };
 const sorted = computed(() => bySeverity(props.findings));
 </script>
@@ -52,14 +53,16 @@ const sorted = computed(() => bySeverity(props.findings));
             v-if="places && finding.repair?.kind === 'overprint'"
             @click="$emit('compare', finding.repair.separation)"
           >
-            Compare
+            {{ t('shared.compare') }}
           </v-btn>
-          <v-btn v-if="places && finding.place" @click="$emit('look', finding)">Show where</v-btn>
+          <v-btn v-if="places && finding.place" @click="$emit('look', finding)">{{
+            t('shared.showWhere')
+          }}</v-btn>
         </div>
       </div>
     </li>
   </ul>
-  <p v-else class="soft clear">The checks found nothing against this print.</p>
+  <p v-else class="soft clear">{{ t('shared.checksFoundNothingAgainst') }}</p>
 </template>
 
 <style scoped>

@@ -4,6 +4,7 @@ import { API, type JobSummary } from '@kyanos/contract';
 import { ref, shallowRef, watch } from 'vue';
 import { call } from './api.ts';
 import { useLatest } from './useLatest.ts';
+import { t } from '../texts/texts.ts';
 
 /** Id of the chosen job. */
 const model = defineModel<string | undefined>({ required: true });
@@ -50,6 +51,6 @@ const items = () => {
     :item-props="({ machine }) => ({ subtitle: machine })"
     :loading="busy"
     no-filter
-    no-data-text="No job with these words"
+    :no-data-text="t('shared.noJobTheseWords')"
   />
 </template>

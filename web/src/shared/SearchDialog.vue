@@ -7,6 +7,7 @@ import { useRouter, type RouteLocationRaw } from 'vue-router';
 import { SECTIONS } from '../shop/sections.ts';
 import { call } from './api.ts';
 import { listItems } from './shopItems.ts';
+import { t } from '../texts/texts.ts';
 
 const open = defineModel<boolean>({ required: true });
 const router = useRouter();
@@ -33,7 +34,7 @@ async function fetchStock(): Promise<Found[]> {
   return products.flatMap(({ items }) =>
     items.map(({ item }) => ({
       key: `stock ${item.id}`,
-      kind: item.kind === 'material' ? 'Lot' : 'Container',
+      kind: item.kind === 'material' ? t('shared.lot') : t('shared.container'),
       name: `${item.lot || item.code} ${item.name}`,
       about: item.lot ? item.code : '',
       to: { name: 'stock-shelf', params: { item: item.code } },
@@ -44,10 +45,10 @@ async function fetchStock(): Promise<Found[]> {
 /** The things of the shop are few: all of them are fetched when the dialog opens. */
 async function fetchThings(): Promise<void> {
   const kinds = [
-    ['machine', 'Machine', 'machines'],
-    ['material', 'Material', 'materials'],
-    ['ink', 'Ink', 'inks'],
-    ['preset', 'Preset', 'presets'],
+    ['machine', t('shared.machine'), 'machines'],
+    ['material', t('shared.material'), 'materials'],
+    ['ink', t('shared.ink'), 'inks'],
+    ['preset', t('shared.preset'), 'presets'],
   ] as const;
   const lists = await Promise.all(
     kinds.map(async ([kind, title, section]) =>
@@ -64,7 +65,7 @@ async function fetchThings(): Promise<void> {
     ...lists.flat(),
     ...SECTIONS.map(({ id, name }) => ({
       key: `section ${id}`,
-      kind: 'Shop',
+      kind: t('shared.shop'),
       name,
       about: '',
       to: { name: `shop-${id}` },
@@ -86,7 +87,7 @@ watch([asked, open], async ([search, now]) => {
   if (asked.value === search)
     jobs.value = found.jobs.map(({ id, name, material, machine }) => ({
       key: `job ${id}`,
-      kind: 'Job',
+      kind: t('shared.job'),
       name,
       about: `${material}, ${machine}`,
       to: { name: 'stack', params: { id } },
@@ -112,11 +113,11 @@ const step = (by: number) =>
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="600" aria-label="Find">
+  <v-dialog v-model="open" max-width="600" :aria-label="t('shared.find')">
     <div class="panel find">
       <v-text-field
         v-model="words"
-        label="Find a job, machine, material, ink, lot or preset"
+        :label="t('shared.findJobMachineMaterial')"
         autofocus
         type="search"
         aria-controls="found"
@@ -125,8 +126,10 @@ const step = (by: number) =>
         @keydown.up.prevent="step(-1)"
         @keydown.enter.prevent="go(found[at])"
       />
-      <p v-if="words.trim() && found.length === 0" class="soft">Nothing is called so.</p>
-      <div v-if="found.length" id="found" role="listbox" aria-label="Found">
+      <p v-if="words.trim() && found.length === 0" class="soft">
+        {{ t('shared.nothingCalledSo') }}
+      </p>
+      <div v-if="found.length" id="found" role="listbox" :aria-label="t('shared.found')">
         <button
           v-for="(one, i) in found"
           :id="`found-${i}`"

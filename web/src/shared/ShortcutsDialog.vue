@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Every key, by where it does something. */
 import { KEYS } from './keys.ts';
+import { t } from '../texts/texts.ts';
 
 const open = defineModel<boolean>({ required: true });
 const SCOPES = Object.values(KEYS).map(({ title, keys }) => ({
@@ -12,9 +13,9 @@ const SCOPES = Object.values(KEYS).map(({ title, keys }) => ({
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="900" aria-label="Keyboard shortcuts">
+  <v-dialog v-model="open" max-width="900" :aria-label="t('shared.keyboardShortcuts')">
     <div class="panel pa-6">
-      <h2 class="question mb-4">Keys</h2>
+      <h2 class="question mb-4">{{ t('shared.keys') }}</h2>
       <div class="scopes">
         <section v-for="scope in SCOPES" :key="scope.title">
           <h3 class="label">{{ scope.title }}</h3>
@@ -26,7 +27,9 @@ const SCOPES = Object.values(KEYS).map(({ title, keys }) => ({
           </dl>
         </section>
       </div>
-      <v-btn class="mt-4" color="primary" variant="flat" @click="open = false">Close</v-btn>
+      <v-btn class="mt-4" color="primary" variant="flat" @click="open = false">{{
+        t('shared.close')
+      }}</v-btn>
     </div>
   </v-dialog>
 </template>

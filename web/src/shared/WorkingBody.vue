@@ -2,6 +2,7 @@
 /** How a number was come by: the formula, what went into it, and the source. */
 import type { Working } from '@kyanos/core';
 import { plain } from './format.ts';
+import { t } from '../texts/texts.ts';
 
 defineProps<{
   /** A figure with its formula, terms and source. */
@@ -28,7 +29,7 @@ defineProps<{
         </tr>
       </tbody>
     </table>
-    <p v-if="working.source" class="from">Source: {{ working.source }}</p>
+    <p v-if="working.source" class="from">{{ t('shared.source', { source: working.source }) }}</p>
   </div>
 </template>
 

@@ -1,5 +1,6 @@
 /** Every key that does something, by where it does: handlers are bound by this table, and the list that `?` shows is drawn from it. */
 import { onKeyStroke } from '@vueuse/core';
+import { t } from '../texts/texts.ts';
 
 /** Whether a key belongs to a field that is being typed in, or to a chord, and so is no shortcut. */
 export function typing(event: KeyboardEvent): boolean {
@@ -24,92 +25,99 @@ interface Scope {
 
 export const KEYS = {
   everywhere: {
-    title: 'Everywhere',
+    title: t('shared.everywhere'),
     keys: {
-      find: { keys: ['/'], what: 'find a job, machine, material, ink, lot or preset' },
-      list: { keys: ['?'], what: 'this list' },
+      find: { keys: ['/'], what: t('shared.findJobMachineMaterialInkLot') },
+      list: { keys: ['?'], what: t('shared.list') },
     },
   },
   job: {
-    title: 'In a job',
+    title: t('shared.inAJob'),
     keys: {
-      stage: { keys: ['1', '2', '3', '4', '5', '6', '7'], shown: '1 – 7', what: 'go to a stage' },
-      question: { keys: ['q'], what: 'next question of a stage that asks several' },
+      stage: {
+        keys: ['1', '2', '3', '4', '5', '6', '7'],
+        shown: '1 – 7',
+        what: t('shared.goStage'),
+      },
+      question: { keys: ['q'], what: t('shared.nextQuestionStageAsks') },
     },
   },
   changes: {
-    title: 'Changes',
+    title: t('shared.changes'),
     keys: {
-      undo: { keys: ['z'], shown: 'Ctrl z', what: 'undo' },
-      redo: { keys: ['y'], shown: 'Ctrl y', what: 'redo' },
+      undo: { keys: ['z'], shown: 'Ctrl z', what: t('shared.undo') },
+      redo: { keys: ['y'], shown: 'Ctrl y', what: t('shared.redo') },
     },
   },
   viewer: {
-    title: 'On the print',
+    title: t('shared.print'),
     keys: {
-      side: { keys: ['f'], what: 'the other side: front, back' },
-      lamp: { keys: ['l'], what: 'lamp in front, lamp behind' },
-      place: { keys: ['b'], what: 'next place: ground, window, light box' },
-      mistake: { keys: ['x'], what: 'next classic mistake, and back to the plan' },
+      side: { keys: ['f'], what: t('shared.otherSideFrontBack') },
+      lamp: { keys: ['l'], what: t('shared.lampFrontLampBehind') },
+      place: { keys: ['b'], what: t('shared.nextPlaceGroundWindow') },
+      mistake: { keys: ['x'], what: t('shared.nextClassicMistakeBack') },
     },
   },
   stack: {
-    title: 'On Stack',
-    keys: { whole: { keys: ['v'], what: 'the print on the whole screen, for the customer' } },
+    title: t('shared.stack'),
+    keys: { whole: { keys: ['v'], what: t('shared.printWholeScreenCustomer') } },
   },
   layer: {
-    title: 'On a layer of the core sample',
+    title: t('shared.layerCoreSample'),
     keys: {
       choose: {
         keys: ['ArrowUp', 'ArrowDown'],
         shown: '↑ ↓',
-        what: 'the next layer; with Shift moves it',
+        what: t('shared.nextLayerShiftMoves'),
       },
-      settings: { keys: ['Enter', ' '], shown: 'Enter', what: 'its settings' },
-      density: { keys: ['+', '-'], shown: '+ −', what: 'density by 5 %' },
-      hits: { keys: ['h', 'H'], shown: 'h, Shift h', what: 'a hit more, a hit less' },
-      mirror: { keys: ['i'], what: 'mirror it' },
-      remove: { keys: ['Delete'], what: 'take it away' },
+      settings: { keys: ['Enter', ' '], shown: 'Enter', what: t('shared.settings') },
+      density: { keys: ['+', '-'], shown: '+ −', what: t('shared.density5') },
+      hits: { keys: ['h', 'H'], shown: 'h, Shift h', what: t('shared.hitMoreHitLess') },
+      mirror: { keys: ['i'], what: t('shared.mirror') },
+      remove: { keys: ['Delete'], what: t('shared.takeAway') },
     },
   },
-  plates: { title: 'On Plates', keys: { next: { keys: ['p'], what: 'next plate' } } },
+  plates: {
+    title: t('shared.plates'),
+    keys: { next: { keys: ['p'], what: t('shared.nextPlate') } },
+  },
   piece: {
-    title: 'On a piece of the layout',
+    title: t('shared.pieceLayout'),
     keys: {
       move: {
         keys: ['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown'],
-        shown: 'arrows',
-        what: 'move it by 1 mm, with Shift by 10',
+        shown: t('shared.arrows'),
+        what: t('shared.move1MmShift'),
       },
-      turn: { keys: ['r'], what: 'turn it' },
+      turn: { keys: ['r'], what: t('shared.turn') },
     },
   },
   artwork: {
-    title: 'On Artwork',
+    title: t('shared.artwork'),
     keys: {
       separation: {
         keys: ['c', 'm', 'y', 'k', 'w', 's', 'v'],
         shown: 'c m y k · w s v',
-        what: 'show or hide a separation',
+        what: t('shared.showHideSeparation'),
       },
-      all: { keys: ['a'], what: 'show all separations' },
-      forward: { keys: ['n'], what: 'next finding on the page' },
-      back: { keys: ['N'], shown: 'Shift n', what: 'the finding before' },
+      all: { keys: ['a'], what: t('shared.showAllSeparations') },
+      forward: { keys: ['n'], what: t('shared.nextFindingPage') },
+      back: { keys: ['N'], shown: 'Shift n', what: t('shared.findingBefore') },
     },
   },
   probe: {
-    title: 'On the page of the file',
+    title: t('shared.pageFile'),
     keys: {
       move: {
         keys: ['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown'],
-        shown: 'arrows',
-        what: 'move the probe',
+        shown: t('shared.arrows'),
+        what: t('shared.moveProbe'),
       },
-      pin: { keys: ['Enter'], what: 'pin a point' },
+      pin: { keys: ['Enter'], what: t('shared.pinPoint') },
       closer: {
         keys: ['+', '-', '0'],
         shown: '+ − 0',
-        what: 'closer, further away, the whole page',
+        what: t('shared.closerFurtherAwayWhole'),
       },
     },
   },

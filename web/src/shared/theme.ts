@@ -1,4 +1,6 @@
 import { createVuetify } from 'vuetify';
+import { de, en } from 'vuetify/locale';
+import { LANGUAGE } from '../texts/language.ts';
 import { aliases, mdi } from 'vuetify/iconsets/mdi-svg';
 
 /** Deep blue for the app, warm paper for the ground, one signal colour for what needs a decision. */
@@ -42,6 +44,7 @@ const night = {
 };
 
 export const vuetify = createVuetify({
+  locale: { locale: LANGUAGE, messages: { de, en } },
   icons: { defaultSet: 'mdi', aliases, sets: { mdi } },
   theme: { defaultTheme: 'day', themes: { day, night } },
   defaults: {

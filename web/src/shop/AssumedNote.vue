@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Under a figure: what it changes, and, while nobody has told it, that it is assumed and where to look it up. */
+import { t } from '../texts/texts.ts';
 defineProps<{
   assumed: boolean;
   changes: string;
@@ -11,8 +12,8 @@ const emit = defineEmits<{ right: [] }>();
 <template>
   <p class="note">
     <template v-if="assumed">
-      <b>Assumed.</b> {{ lookUp }}
-      <button type="button" class="right" @click="emit('right')">It is right</button>
+      <b>{{ t('shop.assumed') }}</b> {{ lookUp }}
+      <button type="button" class="right" @click="emit('right')">{{ t('shop.right') }}</button>
     </template>
     <span v-else class="soft">{{ changes }}</span>
   </p>

@@ -4,6 +4,7 @@ import { API } from '@kyanos/contract';
 import type { OriginPart } from '@kyanos/core';
 import { ref, shallowRef, watch } from 'vue';
 import { call } from '../shared/api.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{
   part: OriginPart;
@@ -33,7 +34,7 @@ async function takeOver() {
   });
   busy.value = false;
   told.value = [
-    `${changed} job${changed === 1 ? ' has' : 's have'} it now, each as a new version.`,
+    t('shop.jobHasNowEach', { n: changed }),
     ...left.map(({ name, why }) => `${name}: ${why}`),
   ].join(' ');
   await load();
@@ -46,15 +47,17 @@ const SHOWN = 4;
     <p v-if="told">{{ told }}</p>
     <template v-if="jobs.length">
       <p>
-        {{ jobs.length }} job{{ jobs.length === 1 ? ' has' : 's have' }} it as it was before:
+        {{ t('shop.jobHasBefore', { n: jobs.length }) }}
         <template v-for="(job, i) in jobs.slice(0, SHOWN)" :key="job.id"
           >{{ i ? ', ' : ''
           }}<router-link :to="{ name: 'cost', params: { id: job.id } }">{{
             job.name
           }}</router-link></template
-        ><template v-if="jobs.length > SHOWN"> and {{ jobs.length - SHOWN }} more</template>.
+        ><template v-if="jobs.length > SHOWN">
+          {{ t('shop.more', { n: jobs.length - SHOWN }) }}</template
+        >.
       </p>
-      <v-btn size="small" :loading="busy" @click="takeOver">Take it over in all of them</v-btn>
+      <v-btn size="small" :loading="busy" @click="takeOver">{{ t('shop.takeOverAllThem') }}</v-btn>
     </template>
   </div>
 </template>

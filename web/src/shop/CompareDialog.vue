@@ -3,6 +3,7 @@
 import { MACHINE_FIELDS, machineValue, type Currency, type Machine } from '@kyanos/core';
 import { computed } from 'vue';
 import { currency as money, length } from '../shared/format.ts';
+import { t } from '../texts/texts.ts';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ machines: readonly Machine[]; currency: Currency }>();
@@ -13,7 +14,7 @@ const rows = computed(() => {
     values: props.machines.map((machine) => {
       const value = machineValue(machine, field.path) ?? field.absent;
       if (value === undefined) return '–';
-      if (typeof value === 'boolean') return value ? 'yes' : 'no';
+      if (typeof value === 'boolean') return value ? t('shop.yes') : t('shop.no');
       if (typeof value === 'string')
         return field.choices?.find((choice) => choice.value === value)?.title ?? value;
       if (field.kind === 'length') return length(value);
@@ -22,7 +23,7 @@ const rows = computed(() => {
     }),
   }));
   const inks = {
-    label: 'Inks',
+    label: t('shop.inks'),
     values: props.machines.map((machine) => machine.inks.map(({ channel }) => channel).join(' ')),
   };
   const differs = ({ values }: { values: readonly string[] }) => new Set(values).size > 1;
@@ -33,9 +34,9 @@ const rows = computed(() => {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="960" aria-label="Machines side by side">
+  <v-dialog v-model="open" max-width="960" :aria-label="t('shop.machinesSideSide')">
     <div class="panel dialog-form">
-      <h2 class="question">How do the machines differ?</h2>
+      <h2 class="question">{{ t('shop.howDoMachinesDiffer') }}</h2>
       <div class="scroll">
         <table>
           <thead>
@@ -52,7 +53,9 @@ const rows = computed(() => {
           </tbody>
         </table>
       </div>
-      <div class="dialog-buttons"><v-btn @click="open = false">Close</v-btn></div>
+      <div class="dialog-buttons">
+        <v-btn @click="open = false">{{ t('shop.close') }}</v-btn>
+      </div>
     </div>
   </v-dialog>
 </template>

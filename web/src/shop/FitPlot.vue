@@ -2,6 +2,8 @@
 /** L* of each patch as measured against L* as fitted: on the line they are one. */
 import { scaleLinear } from 'd3';
 import { computed } from 'vue';
+import { t } from '../texts/texts.ts';
+import { decimal } from '@kyanos/core';
 
 const props = defineProps<{
   points: readonly { readonly id: string; readonly measured: number; readonly fitted: number }[];
@@ -20,7 +22,7 @@ const ticks = computed(() => scale.value.ticks(5));
   <svg
     :viewBox="`0 0 ${SIZE + LEFT + 20} ${SIZE + 44}`"
     role="img"
-    :aria-label="`L* of ${points.length} patches, measured against fitted`"
+    :aria-label="t('shop.lPatchesMeasuredAgainst', { n: points.length })"
   >
     <g :transform="`translate(${LEFT} 8)`">
       <g v-for="tick in ticks" :key="tick">
@@ -37,13 +39,18 @@ const ticks = computed(() => scale.value.ticks(5));
         r="4"
       >
         <title>
-          {{ point.id }}: measured {{ point.measured.toFixed(1) }}, fitted
-          {{ point.fitted.toFixed(1) }}
+          {{
+            t('shop.measuredFitted', {
+              point: point.id,
+              measured: decimal(point.measured, 1),
+              fitted: decimal(point.fitted, 1),
+            })
+          }}
         </title>
       </circle>
-      <text :x="SIZE / 2" :y="SIZE + 33" text-anchor="middle">L* as fitted</text>
+      <text :x="SIZE / 2" :y="SIZE + 33" text-anchor="middle">{{ t('shop.lFitted') }}</text>
       <text :transform="`translate(-32 ${SIZE / 2}) rotate(-90)`" text-anchor="middle">
-        L* as measured
+        {{ t('shop.lMeasured') }}
       </text>
     </g>
   </svg>

@@ -2,6 +2,7 @@
 /** Test forms: print, read, and take over what they say, measured instead of assumed. */
 import { API, SHOP_ENDPOINTS } from '@kyanos/contract';
 import {
+  decimal,
   fieldChanges,
   FORMS,
   formsFor,
@@ -20,6 +21,7 @@ import { activeItems, type ShopItem } from '../shared/shopItems.ts';
 import { changeWords } from './fieldNames.ts';
 import FitPlot from './FitPlot.vue';
 import { useCurrency } from './useCurrency.ts';
+import { t } from '../texts/texts.ts';
 
 const machines = shallowRef<readonly ShopItem<'machine'>[]>([]);
 const materials = shallowRef<readonly ShopItem<'material'>[]>([]);
@@ -131,11 +133,11 @@ function type(id: string, lightness: number | null) {
 }
 /** The white ladder is measured twice: the second file completes the first. */
 const BACKINGS: readonly { readonly backing?: Backing; readonly title: string }[] = [
-  { backing: 'black', title: 'File of the patches on black' },
-  { backing: 'white', title: 'File of the patches on white' },
+  { backing: 'black', title: t('shop.filePatchesBlack') },
+  { backing: 'white', title: t('shop.filePatchesWhite') },
 ];
 const inputs = computed(() =>
-  kind.value === 'white-ladder' ? BACKINGS : [{ title: 'Text file of the instrument' }],
+  kind.value === 'white-ladder' ? BACKINGS : [{ title: t('shop.textFileInstrument') }],
 );
 async function choose(event: Event, backing: Backing | undefined) {
   const [chosen] = (event.target as HTMLInputElement).files ?? [];
@@ -168,45 +170,44 @@ const take = () =>
       const body = { ...book.value, rules: withRules(book.value.rules, found.rules) };
       await call(SHOP_ENDPOINTS.rules.save, { params, body }, { ifMatch: book.revision });
     }
-    taken.value = 'Taken over, as a new revision. Jobs that have the one before are told.';
+    taken.value = t('shop.takenOverNewRevision');
     fit.value = undefined;
     await load();
   });
 const currency = useCurrency();
 const money = (minor: number) => asMoney({ minor, currency: currency.value });
-const fixed = (value: number) => value.toFixed(2);
+const fixed = (value: number) => decimal(value, 2);
 </script>
 
 <template>
   <section class="stage">
     <header>
-      <h1 class="question">What does a machine really do?</h1>
+      <h1 class="question">{{ t('shop.whatDoesMachineReally') }}</h1>
       <p class="answer">
-        Print a form, read it, and a figure is measured instead of assumed. Nothing changes before
-        you take it over.
+        {{ t('shop.printFormReadFigure') }}
       </p>
     </header>
     <div class="panel pad field-grid">
       <v-select
         v-model="machineId"
-        label="Machine"
+        :label="t('shop.machine')"
         :items="machines.map(({ id, data }) => ({ value: id, title: data.name }))"
       />
       <v-select
         v-model="materialId"
-        label="Printed on"
+        :label="t('shop.printed')"
         :items="materials.map(({ id, data }) => ({ value: id, title: data.name }))"
       />
       <v-select
         v-if="whites.length > 1"
-        label="White"
+        :label="t('shop.white')"
         :items="whites.map(({ channel, name }) => ({ value: channel, title: name }))"
         :model-value="white"
         @update:model-value="chosenWhite = $event"
       />
     </div>
     <div v-if="form && facts && kind" class="list-columns">
-      <div class="panel list" role="listbox" aria-label="Test forms">
+      <div class="panel list" role="listbox" :aria-label="t('shop.testForms')">
         <button
           v-for="one in kinds"
           :key="one"
@@ -218,14 +219,16 @@ const fixed = (value: number) => value.toFixed(2);
         >
           <b>{{ FORMS[one].title }}</b>
           <span class="soft small block">
-            {{ measuredOn.has(one) ? `read on ${measuredOn.get(one)}` : FORMS[one].sets }}
+            {{
+              measuredOn.has(one) ? t('shop.read', { one: measuredOn.get(one)! }) : FORMS[one].sets
+            }}
           </span>
         </button>
       </div>
       <div class="stage">
         <div class="panel pad stage">
-          <h2 class="label">1. Print it</h2>
-          <p>It sets {{ facts.sets }}.</p>
+          <h2 class="label">{{ t('shop.n1Print') }}</h2>
+          <p>{{ t('shop.sets', { sets: facts.sets }) }}</p>
           <ol class="steps">
             <li v-for="line in form.instructions" :key="line">{{ line }}</li>
           </ol>
@@ -237,18 +240,18 @@ const fixed = (value: number) => value.toFixed(2);
               :prepend-icon="mdiFileDownloadOutline"
               :href="address(API.getForm)"
               target="_blank"
-              >The form, {{ size(form.widthMm, form.heightMm).text }}</v-btn
+              >{{ t('shop.form', { widthMm: size(form.widthMm, form.heightMm).text }) }}</v-btn
             >
             <v-btn
               v-if="facts.readBy === 'instrument'"
               :prepend-icon="mdiFileDownloadOutline"
               :href="address(API.getFormTarget)"
-              >Its patches, for the instrument</v-btn
+              >{{ t('shop.patchesInstrument') }}</v-btn
             >
           </div>
         </div>
         <div class="panel pad stage">
-          <h2 class="label">2. Read it</h2>
+          <h2 class="label">{{ t('shop.n2Read') }}</h2>
           <p>{{ facts.question }}</p>
           <div v-if="form.steps.length" class="ways" role="radiogroup" :aria-label="facts.question">
             <v-btn
@@ -280,12 +283,12 @@ const fixed = (value: number) => value.toFixed(2);
               <span class="soft">{{ fileOf(backing) }}</span>
             </div>
             <template v-if="kind === 'white-ladder'">
-              <p class="soft small">Or type L* of these patches:</p>
+              <p class="soft small">{{ t('shop.typeLThesePatches') }}</p>
               <div class="field-grid">
                 <v-number-input
                   v-for="id in TYPED"
                   :key="id"
-                  :label="`L* of ${id}`"
+                  :label="t('shop.lOf', { id })"
                   :min="0"
                   :max="100"
                   :precision="2"
@@ -293,35 +296,47 @@ const fixed = (value: number) => value.toFixed(2);
                   @update:model-value="type(id, $event)"
                 />
               </div>
-              <v-btn class="start" :disabled="typedCount < LEAST_TYPED" @click="work">Fit it</v-btn>
+              <v-btn class="start" :disabled="typedCount < LEAST_TYPED" @click="work">{{
+                t('shop.fit')
+              }}</v-btn>
             </template>
           </template>
-          <v-progress-linear v-if="busy" indeterminate aria-label="Fitting" />
+          <v-progress-linear v-if="busy" indeterminate :aria-label="t('shop.fitting')" />
           <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
           <p v-if="taken" role="status">{{ taken }}</p>
         </div>
         <div v-if="fit" class="panel pad stage" data-testid="fit">
-          <h2 class="label">3. What it says</h2>
+          <h2 class="label">{{ t('shop.n3WhatSays') }}</h2>
           <p v-for="line in fit.says" :key="line" class="says">{{ line }}</p>
           <p v-if="fit.residual">
-            Measured and fitted are <b>{{ fixed(fit.residual.mean) }}</b>
-            {{ fit.residual.unit }} apart on the average, 95 % within {{ fixed(fit.residual.p95) }};
-            worst is {{ fit.residual.worst.id }} with {{ fixed(fit.residual.worst.value) }}.
+            {{ t('shop.measuredAndFittedAre') }} <b>{{ fixed(fit.residual.mean) }}</b>
+            {{
+              t('shop.apartAverage95Within', {
+                unit: fit.residual.unit,
+                p95: fixed(fit.residual.p95),
+                worst: fit.residual.worst.id,
+                worst2: fixed(fit.residual.worst.value),
+              })
+            }}
           </p>
           <fit-plot v-if="fit.points.length" :points="fit.points" />
           <p v-if="changes.length" class="soft small">{{ changes.join(' · ') }}</p>
           <ul v-if="fit.jobs.length" class="jobs">
             <li v-for="one in fit.jobs" :key="one.name">
-              <b>{{ one.name }}</b>: hides {{ percent(one.was.opacity) }} →
-              {{ percent(one.now.opacity)
-              }}<template v-if="one.was.price !== null && one.now.price !== null"
-                >; price {{ money(one.was.price) }} → {{ money(one.now.price) }}</template
-              >; findings {{ one.was.findings }} → {{ one.now.findings }}
+              <b>{{ one.name }}</b>{{
+                t('shop.hides', {
+                  opacity: percent(one.was.opacity),
+                  opacity2: percent(one.now.opacity),
+                })
+              }}<template v-if="one.was.price !== null && one.now.price !== null">{{
+                t('shop.price', { price: money(one.was.price), price2: money(one.now.price) })
+              }}</template
+              >{{ t('shop.findings', { findings: one.was.findings, findings2: one.now.findings }) }}
             </li>
           </ul>
-          <v-btn class="start" color="primary" variant="flat" :loading="busy" @click="take"
-            >Take it over</v-btn
-          >
+          <v-btn class="start" color="primary" variant="flat" :loading="busy" @click="take">{{
+            t('shop.takeOver')
+          }}</v-btn>
         </div>
       </div>
     </div>

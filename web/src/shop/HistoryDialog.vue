@@ -1,11 +1,11 @@
 <script setup lang="ts" generic="K extends ShopKind">
 /** What changed, when and by whom, and back again. */
+import { dated, fieldChanges } from '@kyanos/core';
 import { SHOP_ENDPOINTS, type ShopData, type ShopKind } from '@kyanos/contract';
-import { fieldChanges } from '@kyanos/core';
-import { format } from 'date-fns';
 import { computed, shallowRef, watch } from 'vue';
 import { call } from '../shared/api.ts';
 import { changeWords } from './fieldNames.ts';
+import { t } from '../texts/texts.ts';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{
@@ -40,7 +40,7 @@ const rows = computed(() =>
         : [];
     return {
       ...revision,
-      when: format(new Date(revision.savedAt), 'd MMM yyyy, HH:mm'),
+      when: dated(new Date(revision.savedAt), t('shared.dayYearTime')),
       words: words.slice(0, MOST),
       more: Math.max(0, words.length - MOST),
     };
@@ -54,27 +54,29 @@ function back(data: unknown) {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="720" :aria-label="`Revisions of ${name}`">
+  <v-dialog v-model="open" max-width="720" :aria-label="t('shop.revisions', { name })">
     <div class="panel dialog">
-      <h2 class="question">What changed at {{ name }}?</h2>
-      <p v-if="!found" class="soft">Fetching its revisions…</p>
+      <h2 class="question">{{ t('shop.whatChanged', { name }) }}</h2>
+      <p v-if="!found" class="soft">{{ t('shop.fetchingRevisions') }}</p>
       <ol v-else class="revisions">
         <li v-for="(row, i) in rows" :key="row.number">
           <span class="figures number">{{ row.number }}</span>
           <div>
             <p>
-              {{ row.when }}, by {{ row.savedBy }}
+              {{ t('shop.by', { when: row.when, savedBy: row.savedBy }) }}
               <span v-if="row.note" class="soft">({{ row.note }})</span>
             </p>
             <p v-for="word in row.words" :key="word" class="soft small">{{ word }}</p>
-            <p v-if="row.more" class="soft small">and {{ row.more }} more</p>
+            <p v-if="row.more" class="soft small">{{ t('shop.andMore', { more: row.more }) }}</p>
           </div>
-          <span v-if="i === 0" class="soft small">now</span>
-          <v-btn v-else-if="row.data" size="small" @click="back(row.data)">Have this back</v-btn>
-          <span v-else class="soft small">of an earlier version, can’t be read</span>
+          <span v-if="i === 0" class="soft small">{{ t('shop.now') }}</span>
+          <v-btn v-else-if="row.data" size="small" @click="back(row.data)">{{
+            t('shop.haveBack')
+          }}</v-btn>
+          <span v-else class="soft small">{{ t('shop.earlierVersionCantRead') }}</span>
         </li>
       </ol>
-      <v-btn class="close" @click="open = false">Close</v-btn>
+      <v-btn class="close" @click="open = false">{{ t('shop.close') }}</v-btn>
     </div>
   </v-dialog>
 </template>

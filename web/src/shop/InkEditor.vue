@@ -20,6 +20,7 @@ import NumberField from '../shared/NumberField.vue';
 import { without } from '../shared/without.ts';
 import { fieldName } from './fieldNames.ts';
 import { ROLE_NAMES } from './inkWords.ts';
+import { t } from '../texts/texts.ts';
 
 const ink = defineModel<Ink>({ required: true });
 const props = defineProps<{
@@ -59,16 +60,16 @@ function setRole(role: ChannelRole) {
 const SETTLING_FIELDS = [
   {
     key: 'diameterNm',
-    label: 'Pigment, median diameter',
+    label: t('shop.pigmentMedianDiameter'),
     unit: 'nm',
     min: 10,
     max: 100_000,
     precision: 0,
   },
-  { key: 'spread', label: 'Spread of diameters', unit: '×', min: 1, max: 5, precision: 2 },
+  { key: 'spread', label: t('shop.spreadDiameters'), unit: '×', min: 1, max: 5, precision: 2 },
   {
     key: 'pigmentDensity',
-    label: 'Density of the pigment',
+    label: t('shop.densityPigment'),
     unit: 'g/cm³',
     min: 0.5,
     max: 25,
@@ -76,7 +77,7 @@ const SETTLING_FIELDS = [
   },
   {
     key: 'fluidDensity',
-    label: 'Density of the fluid',
+    label: t('shop.densityFluid'),
     unit: 'g/cm³',
     min: 0.5,
     max: 5,
@@ -84,7 +85,7 @@ const SETTLING_FIELDS = [
   },
   {
     key: 'viscosity',
-    label: 'Viscosity at rest',
+    label: t('shop.viscosityRest'),
     unit: 'mPa·s',
     min: 0.1,
     max: 100_000,
@@ -92,7 +93,7 @@ const SETTLING_FIELDS = [
   },
   {
     key: 'heightMm',
-    label: 'Height of the ink in its container',
+    label: t('shop.heightInkContainer'),
     unit: 'mm',
     min: 1,
     max: 2000,
@@ -100,9 +101,9 @@ const SETTLING_FIELDS = [
   },
 ] as const;
 const PAIRS = [
-  { value: 'M Y', title: 'magenta and yellow' },
-  { value: 'C Y', title: 'cyan and yellow' },
-  { value: 'C M', title: 'cyan and magenta' },
+  { value: 'M Y', title: t('shop.magentaYellow') },
+  { value: 'C Y', title: t('shop.cyanYellow') },
+  { value: 'C M', title: t('shop.cyanMagenta') },
 ];
 const TINTS = [0.2, 0.4, 0.6, 0.8, 1] as const;
 function setSplit(at: number, percent: number) {
@@ -116,7 +117,7 @@ const setOf = (of: readonly ProcessChannel[]) => set({ split: { ...ink.value.spl
 
 const wrong = computed(() => {
   if (taken.value.includes(ink.value.channel))
-    return `The machine has an ink with the key ${ink.value.channel} already. Choose another key.`;
+    return t('shop.machineHasInkKey', { channel: ink.value.channel });
   const issue = InkSchema.safeParse(ink.value).error?.issues[0];
   return issue ? `${issue.path.join('.')} ${issue.message}.` : undefined;
 });
@@ -132,35 +133,35 @@ const setLab = (at: number, value: number) => {
 <template>
   <v-dialog :model-value="true" max-width="700" @update:model-value="emit('leave')">
     <form class="panel dialog-form" @submit.prevent="!wrong && emit('keep', ink)">
-      <h2 class="question">{{ was ? ink.name : 'A new ink' }}</h2>
+      <h2 class="question">{{ was ? ink.name : t('shop.newInk') }}</h2>
       <p v-if="assumed.length" class="small">
-        <b class="assumed">Assumed:</b> {{ assumed.map(fieldName).join(', ') }}. The machine’s data
-        sheet and the ink’s price list say.
-        <button type="button" class="right" @click="emit('right')">All of it is right</button>
+        <b class="assumed">{{ t('shop.assumedLead') }}</b>
+        {{ t('shop.machinesDataSheetInks', { assumed: assumed.map(fieldName).join(', ') }) }}
+        <button type="button" class="right" @click="emit('right')">{{ t('shop.allRight') }}</button>
       </p>
       <div class="field-grid">
         <v-select
-          label="Role"
+          :label="t('shop.role')"
           :items="roles"
           :model-value="ink.role"
           @update:model-value="setRole"
         />
         <v-text-field
-          label="Name"
+          :label="t('shop.name')"
           maxlength="200"
           :model-value="ink.name"
           @update:model-value="set({ name: $event })"
         />
         <v-text-field
-          label="Key in stacks and reports"
+          :label="t('shop.keyStacksReports')"
           maxlength="4"
           :model-value="ink.channel"
           @update:model-value="set({ channel: $event.trim() })"
         />
         <v-text-field
           v-if="special"
-          label="Spot name the machine wants"
-          hint="Letter by letter, capitals and blanks too: with any other name it prints none."
+          :label="t('shop.spotNameMachineWants')"
+          :hint="t('shop.letterLetterCapitalsBlanks')"
           persistent-hint
           maxlength="200"
           :model-value="ink.spotName ?? ''"
@@ -168,7 +169,7 @@ const setLab = (at: number, value: number) => {
         />
         <v-select
           v-if="ink.role === 'clear'"
-          label="Surface"
+          :label="t('shop.surface')"
           :items="[
             { value: 'gloss', title: 'gloss' },
             { value: 'matt', title: 'matt' },
@@ -178,7 +179,7 @@ const setLab = (at: number, value: number) => {
         />
         <v-checkbox
           v-if="ink.role === 'metallic'"
-          label="It has a colour of its own, and is no silver"
+          :label="t('shop.hasColourOwnNo')"
           hide-details
           density="compact"
           :model-value="ink.lab !== undefined"
@@ -188,7 +189,7 @@ const setLab = (at: number, value: number) => {
           <number-field
             v-for="(name, at) in ['L*', 'a*', 'b*']"
             :key="name"
-            :label="`${name} of a solid, away from the gloss`"
+            :label="t('shop.solidAwayFromGloss', { name })"
             :min="at === 0 ? 5 : -100"
             :max="100"
             :precision="1"
@@ -198,7 +199,7 @@ const setLab = (at: number, value: number) => {
         </template>
         <number-field
           v-if="special"
-          label="Rows of nozzles"
+          :label="t('shop.rowsNozzles')"
           :min="1"
           :max="12"
           :model-value="ink.rows ?? 1"
@@ -206,18 +207,18 @@ const setLab = (at: number, value: number) => {
         />
       </div>
       <template v-if="ink.split">
-        <h3 class="label">What it lays where the artwork has process ink</h3>
+        <h3 class="label">{{ t('shop.whatLaysWhereArtwork') }}</h3>
         <div class="field-grid">
           <v-select
             v-if="ink.role === 'extra'"
-            label="It stands in for"
+            :label="t('shop.stands')"
             :items="PAIRS"
             :model-value="ink.split.of.join(' ')"
             @update:model-value="setOf($event.split(' ') as ProcessChannel[])"
           />
           <v-select
             v-else
-            label="It is laid for"
+            :label="t('shop.laid')"
             :items="[...PROCESS_CHANNELS]"
             :model-value="ink.split.of[0]"
             @update:model-value="setOf([$event])"
@@ -225,7 +226,7 @@ const setLab = (at: number, value: number) => {
           <number-field
             v-for="(tint, at) in TINTS"
             :key="tint"
-            :label="`At ${tint * 100} % it lays`"
+            :label="t('shop.lays', { tint: tint * 100 })"
             unit="%"
             :max="100"
             :model-value="Math.round(toneAt(ink.split.curve, tint) * 100)"
@@ -233,7 +234,7 @@ const setLab = (at: number, value: number) => {
           />
           <number-field
             v-if="ink.role === 'extra'"
-            label="Each of the two lays less, share of it"
+            :label="t('shop.eachTwoLaysLess')"
             unit="%"
             :max="100"
             :model-value="Math.round((ink.split.saves ?? 0) * 100)"
@@ -246,7 +247,7 @@ const setLab = (at: number, value: number) => {
       </div>
       <template v-if="ink.role === 'white'">
         <v-checkbox
-          label="Its own figures for how fast the pigment settles"
+          :label="t('shop.ownFiguresHowFast')"
           hide-details
           density="compact"
           :model-value="ink.settling !== undefined"
@@ -271,10 +272,12 @@ const setLab = (at: number, value: number) => {
       <p v-if="wrong" class="problem" role="alert">{{ wrong }}</p>
       <div class="dialog-buttons">
         <v-btn v-if="was && machine.inks.length > 1" variant="text" @click="emit('remove')">
-          Take it out
+          {{ t('shop.takeOut') }}
         </v-btn>
-        <v-btn @click="emit('leave')">Cancel</v-btn>
-        <v-btn type="submit" color="primary" variant="flat" :disabled="!!wrong">Done</v-btn>
+        <v-btn @click="emit('leave')">{{ t('shop.cancel') }}</v-btn>
+        <v-btn type="submit" color="primary" variant="flat" :disabled="!!wrong">{{
+          t('shop.done')
+        }}</v-btn>
       </div>
     </form>
   </v-dialog>

@@ -23,6 +23,7 @@ import ItemBar from './ItemBar.vue';
 import ItemList from './ItemList.vue';
 import { useCurrency } from './useCurrency.ts';
 import { useShopPage } from './useShopPage.ts';
+import { t } from '../texts/texts.ts';
 
 const machines = shallowRef<readonly ShopItem<'machine'>[]>([]);
 const loadMachines = async () => (machines.value = await listItems('machine'));
@@ -42,7 +43,10 @@ const listed = computed(() =>
     id,
     standing,
     name: data.name,
-    about: `${ROLE_NAMES[data.role]}, ${price(data.pricePerLitre)} a litre`,
+    about: t('shop.litreRolenames', {
+      role: ROLE_NAMES[data.role],
+      pricePerLitre: price(data.pricePerLitre),
+    }),
   })),
 );
 const roles = CHANNEL_ROLES.map((value) => ({ value, title: ROLE_NAMES[value] }));
@@ -83,34 +87,35 @@ const own = computed(() =>
     .flatMap(({ data }) => data.inks.map((one) => ({ machine: data, ink: one }))),
 );
 const begin = (one: Ink) => create(one.name, (id) => productOf(one, id));
-const add = () => create('New ink', (id) => ({ ...newProduct('white'), id, name: 'New ink' }));
+const add = () =>
+  create(t('shop.newInk2'), (id) => ({ ...newProduct('white'), id, name: t('shop.newInk2') }));
 </script>
 
 <template>
   <section class="stage">
     <header class="page-head">
       <div>
-        <h1 class="question">Which inks does the shop buy?</h1>
+        <h1 class="question">{{ t('shop.whichInksDoesShop') }}</h1>
         <p class="answer">
-          An ink that is fitted in several machines has one price here. A machine’s own inks are at
-          the machine.
+          {{ t('shop.inkFittedSeveralMachines') }}
         </p>
       </div>
-      <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="add">New ink</v-btn>
+      <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="add">{{
+        t('shop.newInk2')
+      }}</v-btn>
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div v-if="items?.length === 0" class="panel pad">
       <p class="soft">
-        None yet: each machine has its own inks and prices. Begin with one of these, then fit it in
-        the other machines that take it.
+        {{ t('shop.noneYetEachMachine') }}
       </p>
       <table>
         <thead>
           <tr>
-            <th scope="col">Ink</th>
-            <th scope="col">Role</th>
-            <th scope="col">Machine</th>
-            <th scope="col" class="right">A litre</th>
+            <th scope="col">{{ t('shop.ink') }}</th>
+            <th scope="col">{{ t('shop.role') }}</th>
+            <th scope="col">{{ t('shop.machine') }}</th>
+            <th scope="col" class="right">{{ t('shop.litre') }}</th>
             <th scope="col"></th>
           </tr>
         </thead>
@@ -123,9 +128,9 @@ const add = () => create('New ink', (id) => ({ ...newProduct('white'), id, name:
             <td class="right">
               <v-btn
                 size="small"
-                :aria-label="`Buy ${one.name} of ${machine.name} for the shop`"
+                :aria-label="t('shop.buyShop', { one: one.name, machine: machine.name })"
                 @click="begin(one)"
-                >Begin with it</v-btn
+                >{{ t('shop.begin') }}</v-btn
               >
             </td>
           </tr>
@@ -133,7 +138,7 @@ const add = () => create('New ink', (id) => ({ ...newProduct('white'), id, name:
       </table>
     </div>
     <div v-if="chosen && ink" class="list-columns">
-      <item-list label="Inks" :items="listed" :selected="chosen.id" @select="select" />
+      <item-list :label="t('shop.inks')" :items="listed" :selected="chosen.id" @select="select" />
       <div class="stage">
         <item-bar
           kind="ink"
@@ -146,26 +151,26 @@ const add = () => create('New ink', (id) => ({ ...newProduct('white'), id, name:
         <div class="panel pad field-grid">
           <v-text-field
             class="wide"
-            label="Name"
+            :label="t('shop.name')"
             maxlength="200"
             :model-value="ink.name"
             @update:model-value="$event.trim() && set({ name: $event })"
           />
           <v-select
-            label="Role"
+            :label="t('shop.role')"
             :items="roles"
             :model-value="ink.role"
             @update:model-value="editing.set({ ...newProduct($event), id: ink.id, name: ink.name })"
           />
           <money-field
-            label="Price"
+            :label="t('shop.price2')"
             :currency="currency"
             per="L"
             :model-value="ink.pricePerLitre"
             @update:model-value="set({ pricePerLitre: $event })"
           />
           <number-field
-            label="Container"
+            :label="t('shop.container')"
             unit="mL"
             :max="1000000"
             :model-value="ink.container?.ml ?? 0"
@@ -177,7 +182,7 @@ const add = () => create('New ink', (id) => ({ ...newProduct('white'), id, name:
           />
           <number-field
             v-if="ink.contrastRatio !== undefined"
-            label="Contrast ratio of a solid"
+            :label="t('shop.contrastRatioSolid')"
             unit="%"
             :min="5"
             :max="99.5"
@@ -187,20 +192,27 @@ const add = () => create('New ink', (id) => ({ ...newProduct('white'), id, name:
           />
         </div>
         <div class="panel pad">
-          <h2 class="label">Fitted in</h2>
+          <h2 class="label">{{ t('shop.fitted') }}</h2>
           <p v-if="refused" class="problem" role="alert">{{ refused }}</p>
-          <p v-if="places.length === 0" class="soft">No machine has an ink of this role.</p>
+          <p v-if="places.length === 0" class="soft">{{ t('shop.noMachineHasInk') }}</p>
           <v-checkbox
             v-for="place in places"
             :key="`${place.machine.id} ${place.ink.channel}`"
-            :label="`${place.machine.name}, ${place.ink.channel} (${place.ink.name}, ${price(place.ink.pricePerLitre)} a litre)`"
+            :label="
+              t('shop.aLitre', {
+                machine: place.machine.name,
+                channel: place.ink.channel,
+                ink: place.ink.name,
+                pricePerLitre: price(place.ink.pricePerLitre),
+              })
+            "
             hide-details
             density="compact"
             :disabled="editing.dirty.value"
             :model-value="place.fitted"
             @update:model-value="fit(place.machine, place.ink.channel, !!$event)"
           />
-          <p v-if="editing.dirty.value" class="soft small">Save the ink first.</p>
+          <p v-if="editing.dirty.value" class="soft small">{{ t('shop.saveInkFirst') }}</p>
         </div>
       </div>
     </div>

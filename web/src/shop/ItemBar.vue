@@ -8,6 +8,7 @@ import type { ShopItem } from '../shared/shopItems.ts';
 import { changeWords } from './fieldNames.ts';
 import HistoryDialog from './HistoryDialog.vue';
 import type { useEditing } from './useEditing.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{
   kind: K;
@@ -29,9 +30,9 @@ const blocked = computed(
   () => props.item.standing === 'active' && (props.contradictions?.length ?? 0) > 0,
 );
 const STANDING: Record<Standing, string> = {
-  active: 'In use',
-  draft: 'Draft, not in use yet',
-  retired: 'Retired',
+  active: t('shop.use'),
+  draft: t('shop.draftNotUseYet'),
+  retired: t('shop.retired'),
 };
 /** As a revision of its own; what was typed meanwhile is in it no more. */
 function back(data: ShopData<K>): void {
@@ -44,32 +45,36 @@ function back(data: ShopData<K>): void {
   <div class="panel item-bar">
     <div class="line">
       <span class="standing" :class="item.standing">{{ STANDING[item.standing] }}</span>
-      <span class="soft small">revision {{ item.revision }}, by {{ item.savedBy }}</span>
+      <span class="soft small">{{
+        t('shop.revision', { revision: item.revision, savedBy: item.savedBy })
+      }}</span>
       <span class="grow"></span>
       <slot></slot>
       <v-btn size="small" variant="text" :prepend-icon="mdiHistory" @click="history = true">
-        Revisions
+        {{ t('shop.revisions2') }}
       </v-btn>
       <template v-if="!single">
         <v-btn size="small" variant="text" :prepend-icon="mdiContentCopy" @click="emit('copy')">
-          Copy
+          {{ t('shop.copy') }}
         </v-btn>
         <v-btn
           v-if="item.standing === 'active'"
           size="small"
           variant="text"
           @click="emit('stand', 'retired')"
-          >Retire</v-btn
+          >{{ t('shop.retire') }}</v-btn
         >
         <v-btn
           v-else
           size="small"
           :disabled="(contradictions?.length ?? 0) > 0 || editing.dirty.value"
           @click="emit('stand', 'active')"
-          >Put it in use</v-btn
+          >{{ t('shop.putUse') }}</v-btn
         >
       </template>
-      <v-btn v-if="editing.dirty.value" size="small" @click="editing.discard()"> Throw away </v-btn>
+      <v-btn v-if="editing.dirty.value" size="small" @click="editing.discard()">
+        {{ t('shop.throwAway') }}
+      </v-btn>
       <v-btn
         color="primary"
         variant="flat"
@@ -77,12 +82,12 @@ function back(data: ShopData<K>): void {
         :disabled="!editing.dirty.value || blocked"
         :loading="editing.saving.value"
         @click="editing.save()"
-        >Save</v-btn
+        >{{ t('shop.save') }}</v-btn
       >
     </div>
     <p v-if="words.length" class="small">
-      Not saved yet: {{ words.slice(0, 5).join(' · ')
-      }}<template v-if="words.length > 5"> · and {{ words.length - 5 }} more</template>
+      {{ t('shop.notSavedYet', { words: words.slice(0, 5).join(' · ') })
+      }}<template v-if="words.length > 5"> {{ t('shop.moreN', { n: words.length - 5 }) }}</template>
     </p>
     <ul v-if="contradictions?.length" class="wrong" role="alert">
       <li v-for="one in contradictions" :key="one.field + one.message">{{ one.message }}</li>
@@ -90,8 +95,8 @@ function back(data: ShopData<K>): void {
     <div v-if="editing.problem.value" class="wrong" role="alert">
       <p>{{ editing.problem.value }}</p>
       <div v-if="editing.conflict.value" class="line">
-        <v-btn size="small" @click="editing.discard()">Take theirs</v-btn>
-        <v-btn size="small" @click="editing.save(true)">Save mine; theirs stays a revision</v-btn>
+        <v-btn size="small" @click="editing.discard()">{{ t('shop.takeTheirs') }}</v-btn>
+        <v-btn size="small" @click="editing.save(true)">{{ t('shop.saveMineTheirsStays') }}</v-btn>
       </div>
     </div>
     <history-dialog :id="item.id" v-model="history" :kind="kind" :name="name" @back="back" />

@@ -3,6 +3,7 @@
 import type { Machine } from '@kyanos/core';
 import { computed, useId } from 'vue';
 import { length } from '../shared/format.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ machine: Machine }>();
 const id = useId();
@@ -53,7 +54,14 @@ const at = computed(() => drawn.value.bed.y + drawn.value.bed.height * 0.42);
   <svg
     :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
     role="img"
-    :aria-label="`${machine.name} from above: prints ${length(machine.maxWidth)} wide and ${length(machine.maxLength)} long; one sweep covers ${length(machine.headHeight)}`"
+    :aria-label="
+      t('shop.fromAbovePrintsWide', {
+        machine: machine.name,
+        maxWidth: length(machine.maxWidth),
+        maxLength: length(machine.maxLength),
+        headHeight: length(machine.headHeight),
+      })
+    "
   >
     <defs>
       <pattern
@@ -129,7 +137,7 @@ const at = computed(() => drawn.value.bed.y + drawn.value.bed.height * 0.42);
       {{ length(machine.maxLength) }}
     </text>
     <text :x="drawn.bed.x + drawn.bed.width - 8" :y="at - 8" text-anchor="end" class="swath-text">
-      one sweep: {{ length(machine.headHeight) }}
+      {{ t('shop.oneSweep', { headHeight: length(machine.headHeight) }) }}
     </text>
   </svg>
 </template>

@@ -13,6 +13,7 @@ import MachineDrawing from './MachineDrawing.vue';
 import MachineFieldInput from './MachineFieldInput.vue';
 import MachineInks from './MachineInks.vue';
 import MachineModes from './MachineModes.vue';
+import { t } from '../texts/texts.ts';
 
 const machine = defineModel<Machine>({ required: true });
 defineProps<{ currency: Currency }>();
@@ -32,7 +33,7 @@ const blocksOf = (group: string) => MACHINE_BLOCKS.filter((block) => block.group
     <div class="panel pad">
       <div class="first">
         <v-text-field
-          label="Name"
+          :label="t('shop.name')"
           maxlength="200"
           :model-value="machine.name"
           @update:model-value="$event.trim() && (machine = { ...machine, name: $event })"

@@ -3,14 +3,15 @@
 import {
   assumedBelow,
   confirmed,
+  type Currency,
+  decimal,
+  type Ink,
   isSpecialInk,
+  type Machine,
   newInk,
   partOf,
   withMachineInk,
   withoutMachineInk,
-  type Currency,
-  type Ink,
-  type Machine,
 } from '@kyanos/core';
 import { mdiPlus } from '@mdi/js';
 import { computed, ref } from 'vue';
@@ -18,6 +19,7 @@ import TextureSwatch from '../look/TextureSwatch.vue';
 import { currency as money } from '../shared/format.ts';
 import InkEditor from './InkEditor.vue';
 import { INK_COLOURS, ROLE_NAMES } from './inkWords.ts';
+import { t } from '../texts/texts.ts';
 
 const machine = defineModel<Machine>({ required: true });
 const props = defineProps<{ currency: Currency }>();
@@ -54,20 +56,22 @@ function remove() {
 <template>
   <div class="panel pad">
     <div class="head">
-      <h2 class="label">Ink set: {{ machine.inks.length }} inks</h2>
-      <v-btn size="small" :prepend-icon="mdiPlus" @click="open(undefined)">Add an ink</v-btn>
+      <h2 class="label">{{ t('shop.inkSetInks', { n: machine.inks.length }) }}</h2>
+      <v-btn size="small" :prepend-icon="mdiPlus" @click="open(undefined)">{{
+        t('shop.addInk')
+      }}</v-btn>
     </div>
     <div class="scroll">
       <table>
         <thead>
           <tr>
-            <th>Key</th>
-            <th>Ink</th>
-            <th>Role</th>
-            <th>Spot name</th>
-            <th class="number">Laydown, mL/m²</th>
-            <th class="number">A litre</th>
-            <th class="number">Hides</th>
+            <th>{{ t('shop.key') }}</th>
+            <th>{{ t('shop.ink') }}</th>
+            <th>{{ t('shop.role') }}</th>
+            <th>{{ t('shop.spotName') }}</th>
+            <th class="number">{{ t('shop.laydownMlM') }}</th>
+            <th class="number">{{ t('shop.litre') }}</th>
+            <th class="number">{{ t('shop.hides2') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -83,11 +87,11 @@ function remove() {
             </td>
             <td>
               <button type="button" class="name" @click="open(ink)">{{ ink.name }}</button>
-              <span v-if="untold" class="assumed">{{ untold }} assumed</span>
+              <span v-if="untold" class="assumed">{{ t('shop.assumedUntold', { untold }) }}</span>
             </td>
             <td>{{ ROLE_NAMES[ink.role] }}</td>
             <td class="figures">{{ ink.spotName ?? '–' }}</td>
-            <td class="number figures">{{ ink.laydown.toFixed(1) }}</td>
+            <td class="number figures">{{ decimal(ink.laydown, 1) }}</td>
             <td class="number figures">{{ price }}</td>
             <td class="number figures">
               {{

@@ -12,6 +12,7 @@ import {
 import { mdiPlus } from '@mdi/js';
 import NumberField from '../shared/NumberField.vue';
 import RemoveButton from '../shared/RemoveButton.vue';
+import { t } from '../texts/texts.ts';
 
 const machine = defineModel<Machine>({ required: true });
 
@@ -27,7 +28,7 @@ function set(at: number, change: Partial<Mode>) {
 function add() {
   const { modes } = machine.value;
   const last = modes[modes.length - 1];
-  const name = 'New mode';
+  const name = t('shop.newMode');
   const id = freeId(
     name,
     modes.map((mode) => mode.id),
@@ -36,10 +37,10 @@ function add() {
 }
 const FIELDS: Readonly<Record<string, string>> = {
   passes: 'passes',
-  speed: 'carriage, colour',
-  specialSpeed: 'carriage, specials',
-  bidirectional: 'both directions',
-  layersPerTrip: 'layers in one trip',
+  speed: t('shop.carriageColourWithin'),
+  specialSpeed: t('shop.carriageSpecialsWithin'),
+  bidirectional: t('shop.bothDirectionsWithin'),
+  layersPerTrip: t('shop.layersInOneTrip'),
 };
 const CLASSES = ['white', 'clear', 'dark', 'metallic', 'natural'] as const;
 </script>
@@ -47,26 +48,26 @@ const CLASSES = ['white', 'clear', 'dark', 'metallic', 'natural'] as const;
 <template>
   <div class="panel pad modes">
     <div class="head">
-      <h2 class="label">Modes: {{ machine.modes.length }}</h2>
-      <v-btn size="small" :prepend-icon="mdiPlus" @click="add">Add a mode</v-btn>
+      <h2 class="label">{{ t('shop.modes', { n: machine.modes.length }) }}</h2>
+      <v-btn size="small" :prepend-icon="mdiPlus" @click="add">{{ t('shop.addMode') }}</v-btn>
     </div>
     <div v-for="(mode, i) in machine.modes" :key="mode.id" class="mode">
       <v-text-field
         class="wide-two"
-        label="Mode"
+        :label="t('shop.mode')"
         maxlength="200"
         :model-value="mode.name"
         @update:model-value="$event.trim() && set(i, { name: $event })"
       />
       <number-field
-        label="Passes"
+        :label="t('shop.passes')"
         :min="1"
         :max="64"
         :model-value="mode.passes"
         @update:model-value="set(i, { passes: $event })"
       />
       <number-field
-        label="Carriage, colour"
+        :label="t('shop.carriageColour')"
         unit="mm/s"
         :min="1"
         :max="10000"
@@ -74,7 +75,7 @@ const CLASSES = ['white', 'clear', 'dark', 'metallic', 'natural'] as const;
         @update:model-value="set(i, { speed: $event })"
       />
       <number-field
-        label="Carriage, specials"
+        :label="t('shop.carriageSpecials')"
         unit="mm/s"
         :min="1"
         :max="10000"
@@ -82,7 +83,7 @@ const CLASSES = ['white', 'clear', 'dark', 'metallic', 'natural'] as const;
         @update:model-value="set(i, { specialSpeed: $event })"
       />
       <number-field
-        label="Layers in one trip"
+        :label="t('shop.layersOneTrip')"
         :min="1"
         :max="12"
         :model-value="mode.layersPerTrip"
@@ -90,14 +91,14 @@ const CLASSES = ['white', 'clear', 'dark', 'metallic', 'natural'] as const;
       />
       <v-select
         class="wide-two"
-        label="For materials that are"
+        :label="t('shop.materials')"
         multiple
         :items="[...CLASSES]"
         :model-value="[...mode.materials]"
         @update:model-value="set(i, { materials: $event })"
       />
       <v-checkbox
-        label="Both directions"
+        :label="t('shop.bothDirections')"
         hide-details
         density="compact"
         :model-value="mode.bidirectional"
@@ -105,7 +106,7 @@ const CLASSES = ['white', 'clear', 'dark', 'metallic', 'natural'] as const;
       />
       <div class="end">
         <v-checkbox
-          label="Lays specials"
+          :label="t('shop.laysSpecials')"
           hide-details
           density="compact"
           :model-value="mode.specials"
@@ -113,23 +114,25 @@ const CLASSES = ['white', 'clear', 'dark', 'metallic', 'natural'] as const;
         />
         <remove-button
           v-if="machine.modes.length > 1"
-          :label="`Remove ${mode.name}`"
+          :label="t('shop.remove', { mode: mode.name })"
           @click="machine = withoutMode(machine, mode.id)"
         />
       </div>
       <p v-if="assumedBelow(machine, `modes.${mode.id}`).length" class="wide small">
-        <b class="assumed">Assumed:</b>
+        <b class="assumed">{{ t('shop.assumedLead') }}</b>
         {{
-          assumedBelow(machine, `modes.${mode.id}`)
-            .map((field) => FIELDS[field] ?? field)
-            .join(', ')
-        }}. Print something once and time it.
+          t('shop.printSomethingOnceTime', {
+            machine: assumedBelow(machine, `modes.${mode.id}`)
+              .map((field) => FIELDS[field] ?? field)
+              .join(', '),
+          })
+        }}
         <button
           type="button"
           class="right"
           @click="machine = confirmed(machine, `modes.${mode.id}`)"
         >
-          All of it is right
+          {{ t('shop.allRight') }}
         </button>
       </p>
     </div>

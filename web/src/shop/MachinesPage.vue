@@ -14,6 +14,7 @@ import NewMachineDialog from './NewMachineDialog.vue';
 import ShopFileButtons from './ShopFileButtons.vue';
 import { useCurrency } from './useCurrency.ts';
 import { useShopPage } from './useShopPage.ts';
+import { t } from '../texts/texts.ts';
 
 const { items, problem, chosen, select, editing, inUse, create, copy, stand } = useShopPage(
   'machine',
@@ -25,25 +26,32 @@ const machine = computed(() => editing.edited.value);
 const contradictions = computed(() => (machine.value ? contradictionsOf(machine.value) : []));
 
 const KIND: Record<Machine['kind'], string> = {
-  roll: 'roll',
-  flatbed: 'flatbed',
-  label: 'labels',
+  roll: t('shop.roll'),
+  flatbed: t('shop.flatbed'),
+  label: t('shop.labels'),
 };
 const listed = computed(() =>
   (items.value ?? []).map(({ id, standing, data }) => ({
     id,
     standing,
     name: data.name,
-    about: `${KIND[data.kind]}, ${length(data.maxWidth)}, ${data.inks.length} inks`,
+    about: t('shop.inksKind', {
+      kind: KIND[data.kind],
+      maxWidth: length(data.maxWidth),
+      n: data.inks.length,
+    }),
   })),
 );
 const answer = computed(() => {
-  if (!items.value) return 'Fetching the machines…';
+  if (!items.value) return t('shop.fetchingMachines');
   const assumed = machine.value?.assumed?.length ?? 0;
-  if (items.value.length === 0) return 'None yet. Set up the first one: it takes ten answers.';
-  return `${inUse.value} in use. ${
-    assumed ? `${assumed} figures of ${machine.value!.name} are assumed: look at those first.` : ''
-  }`;
+  if (items.value.length === 0) return t('shop.noneYetSetUp');
+  return t('shop.inUse', {
+    inUse: inUse.value,
+    rest: assumed
+      ? t('shop.figuresAssumedLookThose', { assumed, machine: machine.value!.name })
+      : '',
+  });
 });
 
 const making = ref(false);
@@ -63,7 +71,7 @@ watch(
   <section class="stage">
     <header class="page-head">
       <div>
-        <h1 class="question">Which machines does the shop have?</h1>
+        <h1 class="question">{{ t('shop.whichMachinesDoesShop') }}</h1>
         <p class="answer">{{ answer }}</p>
       </div>
       <div class="tools">
@@ -71,16 +79,21 @@ watch(
           v-if="(items?.length ?? 0) > 1"
           :prepend-icon="mdiCompareHorizontal"
           @click="comparing = true"
-          >Compare</v-btn
+          >{{ t('shop.compare') }}</v-btn
         >
         <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="making = true">
-          New machine
+          {{ t('shop.newMachine') }}
         </v-btn>
       </div>
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div v-if="chosen && machine" class="list-columns">
-      <item-list label="Machines" :items="listed" :selected="chosen.id" @select="select" />
+      <item-list
+        :label="t('shop.machines')"
+        :items="listed"
+        :selected="chosen.id"
+        @select="select"
+      />
       <div class="stage">
         <item-bar
           kind="machine"

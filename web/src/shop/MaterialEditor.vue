@@ -9,27 +9,28 @@ import LengthField from '../shared/LengthField.vue';
 import MoneyField from '../shared/MoneyField.vue';
 import NumberField from '../shared/NumberField.vue';
 import { without } from '../shared/without.ts';
+import { t } from '../texts/texts.ts';
 
 const material = defineModel<Material>({ required: true });
 defineProps<{ currency: Currency }>();
 const set = (change: Partial<Material>) => (material.value = withMaterial(material.value, change));
 
 const CLASSES = [
-  { value: 'white', title: 'white' },
-  { value: 'clear', title: 'clear' },
-  { value: 'dark', title: 'dark or coloured' },
-  { value: 'metallic', title: 'metallic' },
-  { value: 'natural', title: 'natural: wood, kraft, cloth' },
+  { value: 'white', title: t('shop.whiteWithin') },
+  { value: 'clear', title: t('shop.clear') },
+  { value: 'dark', title: t('shop.darkColoured') },
+  { value: 'metallic', title: t('shop.metallic') },
+  { value: 'natural', title: t('shop.naturalWoodKraftCloth') },
 ];
 const FORMS = [
-  { value: 'roll', title: 'roll' },
-  { value: 'sheet', title: 'sheets' },
-  { value: 'board', title: 'boards' },
+  { value: 'roll', title: t('shop.roll') },
+  { value: 'sheet', title: t('shop.sheets') },
+  { value: 'board', title: t('shop.boards') },
 ];
 const GRAINS = [
-  { value: 'none', title: 'none' },
-  { value: 'along', title: 'along the feed' },
-  { value: 'across', title: 'across the feed' },
+  { value: 'none', title: t('shop.none') },
+  { value: 'along', title: t('shop.alongFeed') },
+  { value: 'across', title: t('shop.acrossFeed') },
 ];
 const setGrain = (grain: string) =>
   grain === 'along' || grain === 'across'
@@ -51,39 +52,39 @@ const label = computed(() => material.value.label);
       <div class="field-grid">
         <v-text-field
           class="wide"
-          label="Name"
+          :label="t('shop.name')"
           maxlength="200"
           :model-value="material.name"
           @update:model-value="$event.trim() && set({ name: $event })"
         />
         <v-select
-          label="Class"
+          :label="t('shop.class')"
           :items="CLASSES"
           :model-value="material.class"
           @update:model-value="set({ class: $event })"
         />
         <v-select
-          label="Comes as"
+          :label="t('shop.comes')"
           :items="FORMS"
           :model-value="material.form"
           @update:model-value="set({ form: $event })"
         />
         <length-field
-          label="Width"
+          :label="t('shop.width')"
           :min="1"
           :max="200000"
           :model-value="material.width"
           @update:model-value="set({ width: $event })"
         />
         <length-field
-          :label="isRoll ? 'Least drawn off for a load' : 'Length'"
+          :label="isRoll ? t('shop.leastDrawnOffLoad') : t('shop.length')"
           :min="1"
           :max="200000"
           :model-value="material.length"
           @update:model-value="set({ length: $event })"
         />
         <number-field
-          label="Thickness"
+          :label="t('shop.thickness')"
           unit="mm"
           :min="0.01"
           :max="500"
@@ -92,41 +93,41 @@ const label = computed(() => material.value.label);
           @update:model-value="set({ thickness: $event })"
         />
         <money-field
-          label="Price"
+          :label="t('shop.price2')"
           :currency="currency"
           per="m²"
           :model-value="material.pricePerM2"
           @update:model-value="set({ pricePerM2: $event })"
         />
         <v-select
-          label="Grain, brush or fibre"
+          :label="t('shop.grainBrushFibre')"
           :items="GRAINS"
           :model-value="material.grain ?? 'none'"
           @update:model-value="setGrain"
         />
         <number-field
-          label="Shelf life (0: not stated)"
+          :label="t('shop.shelfLife0Not')"
           unit="months"
           :max="600"
           :model-value="material.shelfLifeMonths ?? 0"
           @update:model-value="setShelfLife"
         />
         <v-checkbox
-          label="Adhesive: it is stuck on something"
+          :label="t('shop.adhesiveStuckSomething')"
           hide-details
           density="compact"
           :model-value="material.adhesive"
           @update:model-value="set({ adhesive: !!$event })"
         />
         <v-checkbox
-          label="Both sides can be printed"
+          :label="t('shop.bothSidesCanPrinted')"
           hide-details
           density="compact"
           :model-value="material.printableBack"
           @update:model-value="set({ printableBack: !!$event })"
         />
         <v-checkbox
-          label="Labels that are cut already"
+          :label="t('shop.labelsCutAlready')"
           hide-details
           density="compact"
           :model-value="label !== null"
@@ -134,14 +135,14 @@ const label = computed(() => material.value.label);
         />
         <template v-if="label">
           <length-field
-            label="Label, width"
+            :label="t('shop.labelWidth')"
             :min="1"
             :max="200000"
             :model-value="label.width"
             @update:model-value="set({ label: { ...label, width: $event } })"
           />
           <length-field
-            label="Label, height"
+            :label="t('shop.labelHeight')"
             :min="1"
             :max="200000"
             :model-value="label.height"

@@ -1,6 +1,12 @@
 <script setup lang="ts">
 /** The materials of the shop, with what their data sheets give. */
-import { FIRST_USUAL, materialContradictions, usualMaterial } from '@kyanos/core';
+import {
+  CLASS_NAMES,
+  FORM_NAMES,
+  FIRST_USUAL,
+  materialContradictions,
+  usualMaterial,
+} from '@kyanos/core';
 import { mdiPlus } from '@mdi/js';
 import { computed } from 'vue';
 import MaterialSwatch from '../material/MaterialSwatch.vue';
@@ -11,6 +17,7 @@ import ItemList from './ItemList.vue';
 import MaterialEditor from './MaterialEditor.vue';
 import { useCurrency } from './useCurrency.ts';
 import { useShopPage } from './useShopPage.ts';
+import { t } from '../texts/texts.ts';
 
 const { items, problem, chosen, select, editing, inUse, create, copy, stand } = useShopPage(
   'material',
@@ -27,21 +34,19 @@ const listed = computed(() =>
     id,
     standing,
     name: data.name,
-    about: `${data.class} ${data.form}, ${length(data.width)}`,
+    about: `${CLASS_NAMES[data.class]} ${FORM_NAMES[data.form]}, ${length(data.width)}`,
   })),
 );
 const answer = computed(() => {
-  if (!items.value) return 'Fetching the materials…';
-  return inUse.value === 0
-    ? 'None yet. Add the first one from its data sheet.'
-    : `${inUse.value} in use.`;
+  if (!items.value) return t('shop.fetchingMaterials');
+  return inUse.value === 0 ? t('shop.noneYetAddFirst') : t('shop.useInUse', { inUse: inUse.value });
 });
 
 /** Something usual to type over, as wide as it comes. */
 const add = () =>
-  create('New material', (id) => ({
+  create(t('shop.newMaterial'), (id) => ({
     ...usualMaterial(FIRST_USUAL, id, Infinity),
-    name: 'New material',
+    name: t('shop.newMaterial'),
   }));
 </script>
 
@@ -49,16 +54,21 @@ const add = () =>
   <section class="stage">
     <header class="page-head">
       <div>
-        <h1 class="question">What does the shop print on?</h1>
+        <h1 class="question">{{ t('shop.whatDoesShopPrint') }}</h1>
         <p class="answer">{{ answer }}</p>
       </div>
       <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="add">
-        New material
+        {{ t('shop.newMaterial') }}
       </v-btn>
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div v-if="chosen && material" class="list-columns">
-      <item-list label="Materials" :items="listed" :selected="chosen.id" @select="select">
+      <item-list
+        :label="t('shop.materials2')"
+        :items="listed"
+        :selected="chosen.id"
+        @select="select"
+      >
         <template #picture="{ id }">
           <span class="swatch"
             ><material-swatch :material="items!.find((item) => item.id === id)!.data"

@@ -13,6 +13,7 @@ import { ref } from 'vue';
 import LengthField from '../shared/LengthField.vue';
 import MoneyField from '../shared/MoneyField.vue';
 import NumberField from '../shared/NumberField.vue';
+import { t } from '../texts/texts.ts';
 
 const open = defineModel<boolean>({ required: true });
 defineProps<{ currency: Currency; problem: string | undefined }>();
@@ -21,8 +22,8 @@ const emit = defineEmits<{ make: [answers: Omit<MachineAnswers, 'id'>] }>();
 const KINDS = Object.entries(USUAL_KINDS).map(([value, { title }]) => ({ value, title }));
 const CURES = [
   { value: 'uv', title: 'UV' },
-  { value: 'solvent', title: 'Solvent' },
-  { value: 'water', title: 'Water-based' },
+  { value: 'solvent', title: t('shop.solvent') },
+  { value: 'water', title: t('shop.waterBased') },
 ];
 const name = ref('');
 const kind = ref<Machine['kind']>('roll');
@@ -53,53 +54,68 @@ const make = () =>
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="680" aria-label="New machine">
+  <v-dialog v-model="open" max-width="680" :aria-label="t('shop.newMachine')">
     <form class="panel dialog-form" @submit.prevent="make">
-      <h2 class="question">What machine is it?</h2>
+      <h2 class="question">{{ t('shop.whatMachine') }}</h2>
       <p class="soft">
-        These answers are enough to plan with. All else gets what is usual, marked as assumed, and
-        can be told later.
+        {{ t('shop.theseAnswersEnoughPlan') }}
       </p>
       <div class="field-grid">
-        <v-text-field v-model="name" class="wide" label="Name" maxlength="120" autofocus />
-        <v-select label="Kind" :items="KINDS" :model-value="kind" @update:model-value="setKind" />
-        <v-select v-model="cure" label="Ink" :items="CURES" />
-        <length-field v-model="maxWidth" label="Print width" :min="10" :max="200000" />
+        <v-text-field
+          v-model="name"
+          class="wide"
+          :label="t('shop.name')"
+          maxlength="120"
+          autofocus
+        />
+        <v-select
+          :label="t('shop.kind')"
+          :items="KINDS"
+          :model-value="kind"
+          @update:model-value="setKind"
+        />
+        <v-select v-model="cure" :label="t('shop.ink')" :items="CURES" />
+        <length-field v-model="maxWidth" :label="t('shop.printWidth')" :min="10" :max="200000" />
         <length-field
           v-model="maxLength"
-          :label="kind === 'flatbed' ? 'Length of the bed' : 'Max print length'"
+          :label="kind === 'flatbed' ? t('shop.lengthBed') : t('shop.maxPrintLength')"
           :min="10"
           :max="200000"
         />
         <v-select
           v-model="inks"
           class="wide"
-          label="Inks"
+          :label="t('shop.inks')"
           multiple
           chips
           :items="[...INK_CHOICES]"
           item-value="id"
           item-title="name"
         />
-        <number-field v-model="passes" label="Passes in the mode used most" :min="1" :max="64" />
+        <number-field v-model="passes" :label="t('shop.passesModeUsedMost')" :min="1" :max="64" />
         <number-field
           v-model="speed"
-          label="Its carriage speed"
+          :label="t('shop.carriageSpeed')"
           unit="mm/s"
           :min="10"
           :max="10000"
         />
-        <money-field v-model="hourRate" label="Machine rate" :currency="currency" per="h" />
+        <money-field
+          v-model="hourRate"
+          :label="t('shop.machineRate')"
+          :currency="currency"
+          per="h"
+        />
       </div>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <div class="dialog-buttons">
-        <v-btn @click="open = false">Cancel</v-btn>
+        <v-btn @click="open = false">{{ t('shop.cancel') }}</v-btn>
         <v-btn
           type="submit"
           color="primary"
           variant="flat"
           :disabled="!name.trim() || inks.length === 0"
-          >Set it up</v-btn
+          >{{ t('shop.setUp') }}</v-btn
         >
       </div>
     </form>

@@ -6,6 +6,7 @@ import { computed } from 'vue';
 import ItemBar from './ItemBar.vue';
 import ItemList from './ItemList.vue';
 import { useShopPage } from './useShopPage.ts';
+import { t } from '../texts/texts.ts';
 
 const { items, problem, chosen, select, editing, create, copy, stand } = useShopPage(
   'preset',
@@ -35,29 +36,30 @@ const read = computed(() => {
   }
 });
 const make = ({ name, about, notation }: Preset) => create(name, () => ({ name, about, notation }));
-const add = () => make({ name: 'New preset', about: '', notation: 'film | W@image / CMYK' });
+const add = () => make({ name: t('shop.newPreset'), about: '', notation: 'film | W@image / CMYK' });
 </script>
 
 <template>
   <section class="stage">
     <header class="page-head">
       <div>
-        <h1 class="question">Which stacks does the shop begin with?</h1>
+        <h1 class="question">{{ t('shop.whichStacksDoesShop') }}</h1>
         <p class="answer">
-          {{
-            items?.length === 0
-              ? 'None of its own yet. Save one from the plates of a job, or write one here.'
-              : 'They stand first where a new job begins, and at the plates of every job.'
-          }}
+          {{ items?.length === 0 ? t('shop.noneOwnYetSave') : t('shop.theyStandFirstWhere') }}
         </p>
       </div>
       <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="add">
-        New preset
+        {{ t('shop.newPreset') }}
       </v-btn>
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div v-if="chosen && preset" class="list-columns">
-      <item-list label="Presets" :items="listed" :selected="chosen.id" @select="select" />
+      <item-list
+        :label="t('shop.presets')"
+        :items="listed"
+        :selected="chosen.id"
+        @select="select"
+      />
       <div class="stage">
         <item-bar
           kind="preset"
@@ -70,19 +72,19 @@ const add = () => make({ name: 'New preset', about: '', notation: 'film | W@imag
         />
         <div class="panel pad stage">
           <v-text-field
-            label="Name"
+            :label="t('shop.name')"
             maxlength="80"
             :model-value="preset.name"
             @update:model-value="$event.trim() && editing.set({ ...preset, name: $event })"
           />
           <v-text-field
-            label="What it is for"
+            :label="t('shop.what')"
             maxlength="200"
             :model-value="preset.about"
             @update:model-value="editing.set({ ...preset, about: $event })"
           />
           <v-textarea
-            label="Stack, from the film outward"
+            :label="t('shop.stackFromFilmOutward')"
             rows="3"
             auto-grow
             class="figures"
@@ -94,7 +96,7 @@ const add = () => make({ name: 'New preset', about: '', notation: 'film | W@imag
       </div>
     </div>
     <div v-if="items" class="panel pad">
-      <h2 class="label">Those that every shop has</h2>
+      <h2 class="label">{{ t('shop.thoseEveryShopHas') }}</h2>
       <ul>
         <li v-for="one in PRESETS" :key="one.name">
           <div>
@@ -102,7 +104,7 @@ const add = () => make({ name: 'New preset', about: '', notation: 'film | W@imag
             <span class="soft small">{{ one.about }}</span>
             <span class="figures small">{{ one.notation }}</span>
           </div>
-          <v-btn size="small" @click="make(one)">Change a copy</v-btn>
+          <v-btn size="small" @click="make(one)">{{ t('shop.changeCopy') }}</v-btn>
         </li>
       </ul>
     </div>

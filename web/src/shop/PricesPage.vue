@@ -8,6 +8,7 @@ import DayField from '../shared/DayField.vue';
 import ItemBar from './ItemBar.vue';
 import { useEditing } from './useEditing.ts';
 import { useItems } from './useItems.ts';
+import { t } from '../texts/texts.ts';
 
 const { items, problem, load } = useItems('prices');
 const chosen = computed(() => items.value?.[0]);
@@ -16,8 +17,8 @@ const list = computed(() => editing.edited.value);
 const answer = computed(() => {
   const from = list.value?.holdsFrom;
   return from && from > new Date().toISOString().slice(0, 10)
-    ? `These hold from ${from} on; until then those of the revision before do.`
-    : 'New jobs begin with these. A job keeps the prices that it has until it takes over the new ones.';
+    ? t('shop.theseHoldFromUntil', { from })
+    : t('shop.newJobsBeginThese');
 });
 function setDay(day: string | undefined) {
   const rest = without(list.value!, 'holdsFrom');
@@ -28,15 +29,19 @@ function setDay(day: string | undefined) {
 <template>
   <section class="stage narrow">
     <header>
-      <h1 class="question">What does the shop charge?</h1>
+      <h1 class="question">{{ t('shop.whatDoesShopCharge') }}</h1>
       <p class="answer">{{ answer }}</p>
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <template v-if="chosen && list">
-      <item-bar kind="prices" single :item="chosen" name="the prices" :editing="editing" />
+      <item-bar kind="prices" single :item="chosen" :name="t('shop.prices')" :editing="editing" />
       <behind-notice id="standard" part="prices" :revision="chosen.revision" />
       <div class="panel pad stage">
-        <day-field label="Holds from" :model-value="list.holdsFrom" @update:model-value="setDay" />
+        <day-field
+          :label="t('shop.holdsFrom')"
+          :model-value="list.holdsFrom"
+          @update:model-value="setDay"
+        />
         <price-fields
           :model-value="list.prices"
           @update:model-value="editing.set({ ...list, prices: $event })"

@@ -1,14 +1,17 @@
 <script setup lang="ts">
 /** On which process the open job is cheapest, by quantity; and why the others are not for it. */
 import {
+  inSentence,
   cheapestRanges,
+  decimal,
+  grouped,
   needsOf,
+  type Process,
   processCost,
   PROCESSES,
+  type ProcessNeeds,
   quantitiesOfSteps,
   whyNotProcess,
-  type Process,
-  type ProcessNeeds,
 } from '@kyanos/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
@@ -19,6 +22,7 @@ import FigureFields, { type FigureSpec } from '../shared/FigureFields.vue';
 import { useLatest } from '../shared/useLatest.ts';
 import { useSetting } from '../shared/useSetting.ts';
 import CurveChart, { type Curve } from '../cost/CurveChart.vue';
+import { t } from '../texts/texts.ts';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -29,34 +33,38 @@ const edit = (id: string, change: Partial<Process>) =>
 const edited = ref<string>();
 
 /** What can be said of a process: of one whose goods are bought, and of the others. */
-const WAITING: FigureSpec<keyof Process> = { key: 'waitHours', label: 'Waiting', unit: 'h' };
+const WAITING: FigureSpec<keyof Process> = {
+  key: 'waitHours',
+  label: t('shop.waiting'),
+  unit: 'h',
+};
 const HANDLING: FigureSpec<keyof Process> = {
   key: 'handlingMinutes',
-  label: 'Ordering and checking',
+  label: t('shop.orderingChecking'),
   unit: 'min',
 };
 const BOUGHT: readonly FigureSpec<keyof Process>[] = [
-  { key: 'filmPerM2', label: 'Goods', unit: 'm²', money: true },
-  { key: 'leastOrder', label: 'Minimum order', money: true },
-  { key: 'carriage', label: 'Carriage', money: true },
+  { key: 'filmPerM2', label: t('shop.goods'), unit: 'm²', money: true },
+  { key: 'leastOrder', label: t('shop.minimumOrder'), money: true },
+  { key: 'carriage', label: t('shop.carriage'), money: true },
   HANDLING,
   WAITING,
 ];
 const MADE: readonly FigureSpec<keyof Process>[] = [
-  { key: 'plateEach', label: 'Plate, frame or cylinder', money: true },
-  { key: 'setupMinutes', label: 'Make-ready per separation', unit: 'min' },
-  { key: 'setupM2', label: 'Make-ready waste', unit: 'm²', max: 100_000, precision: 1 },
-  { key: 'hourRate', label: 'Machine and crew', unit: 'h', money: true },
-  { key: 'm2PerHour', label: 'Output per hour', unit: 'm²', min: 1, max: 1_000_000 },
-  { key: 'inkPerM2', label: 'Ink of one separation', unit: 'm²', money: true },
-  { key: 'filmPerM2', label: 'Film and mask', unit: 'm²', money: true },
-  { key: 'proof', label: 'Proof', money: true },
-  { key: 'die', label: 'Die, where pieces are cut', money: true },
-  { key: 'trimPercent', label: 'Trim waste', unit: '%', max: 90 },
-  { key: 'spoilagePercent', label: 'Running waste', unit: '%', max: 90 },
+  { key: 'plateEach', label: t('shop.plateFrameCylinder'), money: true },
+  { key: 'setupMinutes', label: t('shop.makeReadyPerSeparation'), unit: 'min' },
+  { key: 'setupM2', label: t('shop.makeReadyWaste'), unit: 'm²', max: 100_000, precision: 1 },
+  { key: 'hourRate', label: t('shop.machineCrew'), unit: 'h', money: true },
+  { key: 'm2PerHour', label: t('shop.outputPerHour'), unit: 'm²', min: 1, max: 1_000_000 },
+  { key: 'inkPerM2', label: t('shop.inkOneSeparation'), unit: 'm²', money: true },
+  { key: 'filmPerM2', label: t('shop.filmMask'), unit: 'm²', money: true },
+  { key: 'proof', label: t('shop.proof'), money: true },
+  { key: 'die', label: t('shop.dieWherePiecesCut'), money: true },
+  { key: 'trimPercent', label: t('shop.trimWaste'), unit: '%', max: 90 },
+  { key: 'spoilagePercent', label: t('shop.runningWaste'), unit: '%', max: 90 },
   HANDLING,
-  { key: 'minutesPerPiece', label: 'Handwork per piece', unit: 'min', precision: 1 },
-  { key: 'minutesPerIsland', label: 'Weeding per island', unit: 'min', precision: 2 },
+  { key: 'minutesPerPiece', label: t('shop.handworkPerPiece'), unit: 'min', precision: 1 },
+  { key: 'minutesPerIsland', label: t('shop.weedingPerIsland'), unit: 'min', precision: 2 },
   WAITING,
 ];
 
@@ -144,13 +152,13 @@ const curves = computed<Curve[]>(() => {
     }),
   });
   return [
-    curve('own', 'This machine', false, ownAt),
+    curve('own', t('shop.thisMachine'), false, ownAt),
     ...rated.value.map(({ process, reasons, at }) =>
       curve(process.id, process.name.split(',')[0], reasons.length > 0, at),
     ),
   ];
 });
-const OWN = 'This machine';
+const OWN = t('shop.thisMachine');
 const ranges = computed(() => {
   if (digital.value.costs.length === 0) return [];
   return cheapestRanges(
@@ -177,14 +185,14 @@ const drawn = computed(() =>
 /** All the quantities of each, in the order in which they first come up. */
 const intervals = computed(() => {
   const byName = new Map<string, string[]>();
-  const count = (copies: number) => copies.toLocaleString('en');
+  const count = (copies: number) => grouped(copies, 0);
   for (const { name, from, to } of ranges.value) {
     const text =
       to >= MOST
-        ? `from ${count(from)}`
+        ? t('shop.from', { from: count(from) })
         : from === to
           ? count(from)
-          : `${count(from)} to ${count(to)}`;
+          : t('shop.to', { from: count(from), to: count(to) });
     byName.set(name, [...(byName.get(name) ?? []), text]);
   }
   return [...byName].map(([name, parts]) => ({
@@ -206,11 +214,25 @@ const here = computed(() => {
 const money = (minor: number) => currency({ minor: Math.round(minor), currency: code.value });
 const answer = computed(() => {
   const [first, second] = here.value;
-  if (!first || digital.value.costs.length === 0) return 'Working out the quantities.';
+  if (!first || digital.value.costs.length === 0) return t('shop.workingOutQuantities');
   const { copies } = plan.value.layout;
   const next = changes.value.find((change) => change.copies > copies);
   const until = next && ranges.value.find(({ from }) => from === next.copies);
-  return `For ${copies} pieces: ${first.name.toLowerCase()}, ${money(first.minor)}${second ? `, against ${money(second.minor)} by ${second.name.toLowerCase()}` : ''}.${until ? ` From ${until.from.toLocaleString('en')}${until.to < MOST ? ` to ${until.to.toLocaleString('en')}` : ''}: ${until.name.toLowerCase()}.` : ''}`;
+  return t('shop.forPieces', {
+    copies,
+    first: inSentence(first.name),
+    minor: money(first.minor),
+    rest: second
+      ? t('shop.against', { minor: money(second.minor), second: inSentence(second.name) })
+      : '',
+    rest2: until
+      ? t('shop.fromFrom', {
+          from: grouped(until.from, 0),
+          rest: until.to < MOST ? t('shop.toTo', { to: grouped(until.to, 0) }) : '',
+          until: inSentence(until.name),
+        })
+      : '',
+  });
 });
 </script>
 
@@ -227,37 +249,37 @@ const answer = computed(() => {
           :currency="code"
         />
         <p class="soft small">
-          Cost, not price, without the work and goods that go on every piece however it is printed.
-          Thin lines are not for this job. Circles: from that quantity on another one is cheaper.
-          Figures are defaults of the usual order of magnitude: put in what your shop is offered.
+          {{ t('shop.costNotPriceWithout') }}
         </p>
       </div>
       <div class="panel pad" data-testid="cheapest">
-        <h2 class="label">Cheapest at these quantities</h2>
+        <h2 class="label">{{ t('shop.cheapestTheseQuantities') }}</h2>
         <dl class="ranges">
           <template v-for="{ name, told, more } in intervals" :key="name">
             <dt>{{ name }}</dt>
             <dd class="figures">
-              {{ told }}<span v-if="more" class="soft"> and {{ more }} more, near one another</span>
+              {{ told
+              }}<span v-if="more" class="soft"> {{ t('shop.moreNearOneAnother', { more }) }}</span>
             </dd>
           </template>
         </dl>
       </div>
       <div class="panel pad needs">
-        <h2 class="label">What this job needs</h2>
-        <span>{{ needs.separations }} separations</span>
+        <h2 class="label">{{ t('shop.whatJobNeeds') }}</h2>
+        <span>{{ t('shop.separations', { separations: needs.separations }) }}</span>
         <span
-          >white that covers <b class="figures">{{ (needs.opacity * 100).toFixed(0) }} %</b></span
+          >{{ t('shop.whiteCovers') }}
+          <b class="figures">{{ decimal(needs.opacity * 100, 0) }} %</b></span
         >
         <span
-          >strokes from
+          >{{ t('shop.strokesFrom') }}
           <b class="figures">{{
-            needs.detailMm === null ? 'over 2 mm' : `${needs.detailMm.toFixed(2)} mm`
+            needs.detailMm === null ? t('shop.over2Mm') : `${decimal(needs.detailMm, 2)} mm`
           }}</b></span
         >
         <span>{{ needs.material.class }} {{ needs.material.form }}</span>
         <v-switch
-          label="Gradients or pictures"
+          :label="t('shop.gradientsPictures')"
           :model-value="needs.gradients"
           @update:model-value="said = { gradients: !!$event }"
         />
@@ -266,15 +288,17 @@ const answer = computed(() => {
         <table>
           <thead>
             <tr>
-              <th scope="col">Process</th>
-              <th scope="col">{{ plan.layout.copies }} pieces</th>
-              <th scope="col">Waiting</th>
+              <th scope="col">{{ t('shop.process') }}</th>
+              <th scope="col">{{ t('shop.pieces', { copies: plan.layout.copies }) }}</th>
+              <th scope="col">{{ t('shop.waiting') }}</th>
               <th scope="col"></th>
             </tr>
           </thead>
           <tbody>
             <tr>
-              <th scope="row"><b>This machine, as planned</b></th>
+              <th scope="row">
+                <b>{{ t('shop.machinePlanned') }}</b>
+              </th>
               <td class="figures">{{ money(ownAt(plan.layout.copies)) }}</td>
               <td></td>
               <td></td>
@@ -284,7 +308,9 @@ const answer = computed(() => {
                 <th scope="row">
                   <b>{{ process.name }}</b>
                   <span class="soft">{{
-                    reasons.length ? `Why not: ${reasons.join(' ')}` : process.about
+                    reasons.length
+                      ? t('shop.whyNot', { reasons: reasons.join(' ') })
+                      : process.about
                   }}</span>
                 </th>
                 <td class="figures">{{ money(at(plan.layout.copies)) }}</td>
@@ -294,7 +320,7 @@ const answer = computed(() => {
                     size="small"
                     :aria-expanded="edited === process.id"
                     @click="edited = edited === process.id ? undefined : process.id"
-                    >Figures</v-btn
+                    >{{ t('shop.figures') }}</v-btn
                   >
                 </td>
               </tr>

@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { useJob } from '../job/useJob.ts';
 import JobPicker from '../shared/JobPicker.vue';
 import ProcessAnswer from './ProcessAnswer.vue';
+import { t } from '../texts/texts.ts';
 
 const job = useJob();
 const route = useRoute();
@@ -24,18 +25,18 @@ const choose = (id: string | undefined) =>
 <template>
   <section class="stage">
     <header>
-      <h1 class="question">Which process is cheapest?</h1>
+      <h1 class="question">{{ t('shop.whichProcessCheapest') }}</h1>
     </header>
     <job-picker
       class="picker"
-      label="Job"
+      :label="t('shop.job')"
       :model-value="job.id"
       :name="job.plan?.name"
       @update:model-value="choose"
     />
     <p v-if="job.problem" class="problem" role="alert">{{ job.problem.message }}</p>
     <process-answer v-else-if="job.plan" :key="job.id" />
-    <p v-else class="answer">Choose a job: its size, its inks and its detail decide.</p>
+    <p v-else class="answer">{{ t('shop.chooseJobSizeInks') }}</p>
   </section>
 </template>
 

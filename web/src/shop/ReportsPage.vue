@@ -8,6 +8,7 @@ import {
   type StoredReport,
 } from '@kyanos/contract';
 import {
+  inSentence,
   learn,
   type Channel,
   type Learning,
@@ -24,6 +25,7 @@ import JobPicker from '../shared/JobPicker.vue';
 import RemoveButton from '../shared/RemoveButton.vue';
 import { useTrying } from '../shared/useTrying.ts';
 import { useItems } from './useItems.ts';
+import { t } from '../texts/texts.ts';
 
 const route = useRoute();
 const router = useRouter();
@@ -127,13 +129,17 @@ async function takeOver(lessons: readonly Lesson[]) {
   await load();
 }
 
-const about = ({ about: what }: Outlier) => (what === 'time' ? 'min of printing' : `mL of ${what}`);
+const about = ({ about: what }: Outlier) =>
+  what === 'time' ? t('shop.minPrinting') : t('shop.mlOf', { what });
 const answer = computed(() => {
   const count = stored.value.length;
-  if (count === 0)
-    return 'No report yet. Until one comes, ink and time stand as the machine states them.';
+  if (count === 0) return t('shop.noReportYetUntil');
   const doubts = learning.value.outliers.length;
-  return `${count} report${count > 1 ? 's' : ''} of ${machine.value?.name}${doubts ? `, ${doubts} of which ${doubts > 1 ? 'want' : 'wants'} a decision` : ''}.`;
+  return t('shop.report', {
+    n: count,
+    machine: machine.value?.name ?? '',
+    rest: doubts ? t('shop.whichWantsDecision', { n: doubts }) : '',
+  });
 });
 const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
 </script>
@@ -141,13 +147,13 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
 <template>
   <section class="stage">
     <header>
-      <h1 class="question">How much did it really use?</h1>
+      <h1 class="question">{{ t('shop.howMuchDidReally') }}</h1>
       <p class="answer" data-testid="answer">{{ answer }}</p>
     </header>
     <v-select
       v-if="machines"
       class="machine"
-      label="Machine"
+      :label="t('shop.machine')"
       :items="machines"
       item-value="id"
       item-title="data.name"
@@ -162,9 +168,9 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
       @click:close="problem = undefined"
     />
     <v-alert v-if="taken" type="info" closable data-testid="taken" @click:close="taken = undefined">
-      {{ taken.taken }} report{{ taken.taken === 1 ? '' : 's' }} taken in.
+      {{ t('shop.reportTaken', { n: taken.taken }) }}
       <div v-for="left in taken.left" :key="left.job + left.why">
-        <b>{{ left.job }}</b> was left: {{ left.why }}
+        <b>{{ left.job }}</b> {{ t('shop.left', { why: left.why }) }}
       </div>
     </v-alert>
     <div
@@ -173,26 +179,28 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
       class="panel pad row doubt"
     >
       <span
-        ><strong>Decide.</strong> {{ stored[outlier.report]?.report.job }}: the machine says
-        <b class="figures">{{ plain(outlier.said) }}</b> {{ about(outlier) }} where
-        <b class="figures">{{ plain(outlier.expected) }}</b> were expected. Was it printed twice, or
-        a container changed on the way?</span
+        ><strong>{{ t('shop.decide') }}</strong>
+        {{ t('shop.machineSays', { job: stored[outlier.report]?.report.job }) }}
+        <b class="figures">{{ plain(outlier.said) }}</b>
+        {{ t('shop.where', { outlier: about(outlier) }) }}
+        <b class="figures">{{ plain(outlier.expected) }}</b>
+        {{ t('shop.wereExpectedPrintedTwice') }}</span
       >
       <span class="buttons">
-        <v-btn @click="decide(outlier, false)">Leave it out</v-btn>
-        <v-btn @click="decide(outlier, true)">It counts</v-btn>
+        <v-btn @click="decide(outlier, false)">{{ t('shop.leaveOut') }}</v-btn>
+        <v-btn @click="decide(outlier, true)">{{ t('shop.counts') }}</v-btn>
       </span>
     </div>
 
     <div v-if="learning.lessons.length" class="panel pad">
-      <h2 class="label">What the reports say of the machine’s figures</h2>
+      <h2 class="label">{{ t('shop.whatReportsSayMachines') }}</h2>
       <table>
         <thead>
           <tr>
-            <th scope="col">Figure</th>
-            <th scope="col">Stated</th>
-            <th scope="col">Learnt</th>
-            <th scope="col">True in 8 of 10 shops</th>
+            <th scope="col">{{ t('shop.figure') }}</th>
+            <th scope="col">{{ t('shop.stated') }}</th>
+            <th scope="col">{{ t('shop.learnt') }}</th>
+            <th scope="col">{{ t('shop.true810Shops') }}</th>
             <th scope="col"></th>
           </tr>
         </thead>
@@ -214,29 +222,29 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
                 color="primary"
                 variant="flat"
                 size="small"
-                :aria-label="`Take over what was learnt of ${lesson.name.toLowerCase()}`"
+                :aria-label="t('shop.takeOverWhatLearnt', { lesson: inSentence(lesson.name) })"
                 @click="takeOver([lesson])"
-                >Take over</v-btn
+                >{{ t('shop.takeOver2') }}</v-btn
               >
             </td>
           </tr>
         </tbody>
       </table>
-      <v-btn v-if="learning.lessons.length > 1" @click="takeOver(learning.lessons)"
-        >Take all of it over</v-btn
-      >
+      <v-btn v-if="learning.lessons.length > 1" @click="takeOver(learning.lessons)">{{
+        t('shop.takeAllOver')
+      }}</v-btn>
       <p class="soft small">
-        Nothing changes until you take it over; jobs that are planned already keep their figures.
+        {{ t('shop.nothingChangesUntilYou') }}
       </p>
     </div>
 
     <div class="two">
       <div class="panel pad stage">
-        <h2 class="label">One job, as the machine tells it</h2>
-        <job-picker v-model="jobId" label="Job" :name="jobName" />
+        <h2 class="label">{{ t('shop.oneJobMachineTells') }}</h2>
+        <job-picker v-model="jobId" :label="t('shop.job')" :name="jobName" />
         <div class="fields">
           <v-number-input
-            label="Printing, min"
+            :label="t('shop.printingMin')"
             :precision="1"
             :min="0"
             :model-value="minutes ?? null"
@@ -245,24 +253,25 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
           <v-number-input
             v-for="ink in machine?.inks"
             :key="ink.channel"
-            :label="`${ink.name}, mL`"
+            :label="t('shop.ml', { ink: ink.name })"
             :precision="2"
             :min="0"
             :model-value="typed[ink.channel] ?? null"
             @update:model-value="typed = { ...typed, [ink.channel]: $event ?? undefined }"
           />
         </div>
-        <p class="soft small">Printing without waits. What nobody measured stays empty.</p>
-        <v-btn color="primary" variant="flat" :disabled="!complete" @click="sendTyped"
-          >Keep this report</v-btn
-        >
-        <h2 class="label">Reports from a file</h2>
+        <p class="soft small">{{ t('shop.printingWithoutWaitsWhat') }}</p>
+        <v-btn color="primary" variant="flat" :disabled="!complete" @click="sendTyped">{{
+          t('shop.keepReport')
+        }}</v-btn>
+        <h2 class="label">{{ t('shop.reportsFromFile') }}</h2>
         <p class="soft small">
-          CSV with a line of headings, or JSON: <code class="figures">{{ EXAMPLE }}</code>. The job
-          is found by its name on the board.
+          {{ t('shop.csvLineHeadingsJson') }} <code class="figures">{{ EXAMPLE }}</code>{{
+            t('shop.jobFoundNameBoard')
+          }}
         </p>
         <v-btn :prepend-icon="mdiFileUploadOutline" tag="label">
-          Choose a file
+          {{ t('shop.chooseFile') }}
           <input
             type="file"
             accept=".csv,.json,text/csv,application/json"
@@ -273,8 +282,8 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
         </v-btn>
       </div>
       <div class="panel pad">
-        <h2 class="label">Reports kept</h2>
-        <p v-if="!stored.length" class="soft">None yet.</p>
+        <h2 class="label">{{ t('shop.reportsKept') }}</h2>
+        <p v-if="!stored.length" class="soft">{{ t('shop.noneYet') }}</p>
         <table v-else>
           <tbody>
             <tr v-for="{ id, report } in stored" :key="id">
@@ -289,10 +298,15 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
                 >
               </th>
               <td class="soft small">
-                {{ report.use === false ? 'left out' : report.learnt?.length ? 'learnt' : '' }}
+                {{
+                  report.use === false ? t('shop.leftOut') : report.learnt?.length ? 'learnt' : ''
+                }}
               </td>
               <td>
-                <remove-button :label="`Remove the report of ${report.job}`" @click="forget(id)" />
+                <remove-button
+                  :label="t('shop.removeReport', { job: report.job })"
+                  @click="forget(id)"
+                />
               </td>
             </tr>
           </tbody>

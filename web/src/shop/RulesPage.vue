@@ -9,6 +9,7 @@ import DayField from '../shared/DayField.vue';
 import ItemBar from './ItemBar.vue';
 import { useEditing } from './useEditing.ts';
 import { useItems } from './useItems.ts';
+import { t } from '../texts/texts.ts';
 
 const { items, problem, load } = useItems('rules');
 const chosen = computed(() => items.value?.[0]);
@@ -35,24 +36,34 @@ function noChoke(id: string) {
 <template>
   <section class="stage narrow">
     <header>
-      <h1 class="question">What does this house always do?</h1>
-      <p class="answer">Every new job begins so. In a job each of it can be changed.</p>
+      <h1 class="question">{{ t('shop.whatDoesHouseAlways') }}</h1>
+      <p class="answer">{{ t('shop.everyNewJobBegins') }}</p>
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <template v-if="chosen && book">
-      <item-bar kind="rules" single :item="chosen" name="the house rules" :editing="editing" />
+      <item-bar
+        kind="rules"
+        single
+        :item="chosen"
+        :name="t('shop.houseRules')"
+        :editing="editing"
+      />
       <div class="panel pad stage">
-        <day-field label="Holds from" :model-value="book.holdsFrom" @update:model-value="setDay" />
+        <day-field
+          :label="t('shop.holdsFrom')"
+          :model-value="book.holdsFrom"
+          @update:model-value="setDay"
+        />
         <div class="field-grid">
           <number-field
-            label="Wait after white"
+            :label="t('shop.waitAfterWhite')"
             unit="min"
             :max="1440"
             :model-value="rules.waitMinutes ?? 0"
             @update:model-value="set({ waitMinutes: $event })"
           />
           <number-field
-            label="Gap between pieces"
+            :label="t('shop.gapBetweenPieces')"
             unit="mm"
             :max="1000"
             :precision="1"
@@ -60,7 +71,7 @@ function noChoke(id: string) {
             @update:model-value="set({ gap: $event })"
           />
           <number-field
-            label="Margin at the edge"
+            :label="t('shop.marginEdge')"
             unit="mm"
             :max="1000"
             :precision="1"
@@ -68,21 +79,21 @@ function noChoke(id: string) {
             @update:model-value="set({ margin: $event })"
           />
           <v-checkbox
-            label="A test print first"
+            :label="t('shop.testPrintFirst')"
             hide-details
             density="compact"
             :model-value="rules.testPrint ?? true"
             @update:model-value="set({ testPrint: !!$event })"
           />
         </div>
-        <h2 class="label">White for a hint of grain, wood and kraft</h2>
+        <h2 class="label">{{ t('shop.whiteHintGrainWood') }}</h2>
         <p class="soft small">
-          The density at which the grain still shows through. The form “Grain ladder” finds it.
+          {{ t('shop.densityWhichGrainStill') }}
         </p>
         <div class="field-grid">
           <number-field
             v-if="rules.grainWhite !== undefined"
-            label="White"
+            :label="t('shop.white')"
             unit="%"
             :min="1"
             :max="100"
@@ -94,14 +105,14 @@ function noChoke(id: string) {
             class="reset"
             size="small"
             @click="set({ grainWhite: USUAL_GRAIN_WHITE })"
-            >Set a density</v-btn
+            >{{ t('shop.setDensity') }}</v-btn
           >
-          <v-btn v-else class="reset" size="small" @click="setAll(without(rules, 'grainWhite'))"
-            >No house rule</v-btn
-          >
+          <v-btn v-else class="reset" size="small" @click="setAll(without(rules, 'grainWhite'))">{{
+            t('shop.noHouseRule')
+          }}</v-btn>
         </div>
-        <h2 class="label">Choke of specials under the image, by machine</h2>
-        <p class="soft small">Without a house rule the stack’s own choke stands.</p>
+        <h2 class="label">{{ t('shop.chokeSpecialsUnderImage') }}</h2>
+        <p class="soft small">{{ t('shop.withoutHouseRuleStacks') }}</p>
         <div v-for="{ id, data } in machines" :key="id" class="choke">
           <span>{{ data.name }}</span>
           <template v-if="rules.chokeMm?.[id] !== undefined">
@@ -114,9 +125,11 @@ function noChoke(id: string) {
               :model-value="rules.chokeMm[id]"
               @update:model-value="setChoke(id, $event)"
             />
-            <v-btn size="small" @click="noChoke(id)">No house rule</v-btn>
+            <v-btn size="small" @click="noChoke(id)">{{ t('shop.noHouseRule') }}</v-btn>
           </template>
-          <v-btn v-else size="small" @click="setChoke(id, USUAL_CHOKE_MM)">Set a choke</v-btn>
+          <v-btn v-else size="small" @click="setChoke(id, USUAL_CHOKE_MM)">{{
+            t('shop.setChoke')
+          }}</v-btn>
         </div>
       </div>
     </template>

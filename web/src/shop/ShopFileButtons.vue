@@ -5,6 +5,7 @@ import { call, newKey, Refused } from '../shared/api.ts';
 import { mdiFileDownloadOutline, mdiFileUploadOutline } from '@mdi/js';
 import { computed, ref, shallowRef } from 'vue';
 import { changeWords } from './fieldNames.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ machine?: { readonly id: string; readonly name: string } }>();
 const emit = defineEmits<{ taken: [] }>();
@@ -47,7 +48,7 @@ async function choose(event: Event) {
   try {
     file = JSON.parse(await chosen.text());
   } catch {
-    problem.value = `${chosen.name} is no file of a shop: it is not JSON. Choose one that was written by “Export”.`;
+    problem.value = t('shop.noFileShopNot', { chosen: chosen.name });
     return;
   }
   key = newKey();
@@ -67,7 +68,7 @@ const rows = computed(() =>
     .map(({ kind, id, name, what, fields }) => ({
       key: `${kind} ${id}`,
       name,
-      what: what === 'new' ? 'is new' : 'changes',
+      what: what === 'new' ? t('shop.new') : 'changes',
       words: fields
         .flatMap((field) => changeWords(field as never) ?? [])
         .slice(0, 4)
@@ -80,7 +81,7 @@ const input = ref<HTMLInputElement>();
 <template>
   <div class="buttons">
     <v-btn size="small" variant="text" :prepend-icon="mdiFileDownloadOutline" @click="write">
-      Export{{ machine ? '' : ' the shop' }}
+      {{ t('shop.export', { rest: machine ? '' : t('shop.shop') }) }}
     </v-btn>
     <template v-if="!machine">
       <v-btn
@@ -89,7 +90,7 @@ const input = ref<HTMLInputElement>();
         :prepend-icon="mdiFileUploadOutline"
         @click="input?.click()"
       >
-        Import
+        {{ t('shop.import') }}
       </v-btn>
       <input
         ref="input"
@@ -104,12 +105,12 @@ const input = ref<HTMLInputElement>();
     <v-dialog
       :model-value="asked !== undefined"
       max-width="640"
-      aria-label="Take a file in"
+      :aria-label="t('shop.takeFile')"
       @update:model-value="asked = undefined"
     >
       <div v-if="asked" class="panel dialog-form">
-        <h2 class="question">What would {{ asked.name }} change?</h2>
-        <p v-if="rows.length === 0" class="soft">Nothing: the shop has all of it already.</p>
+        <h2 class="question">{{ t('shop.whatWouldChange', { asked: asked.name }) }}</h2>
+        <p v-if="rows.length === 0" class="soft">{{ t('shop.nothingShopHasAll') }}</p>
         <ul class="changes">
           <li v-for="row in rows" :key="row.key">
             <b>{{ row.name }}</b> {{ row.what }}
@@ -118,10 +119,10 @@ const input = ref<HTMLInputElement>();
         </ul>
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
         <div class="dialog-buttons">
-          <v-btn @click="asked = undefined">Leave it</v-btn>
-          <v-btn color="primary" variant="flat" :disabled="rows.length === 0" @click="take"
-            >Take it in</v-btn
-          >
+          <v-btn @click="asked = undefined">{{ t('shop.leave') }}</v-btn>
+          <v-btn color="primary" variant="flat" :disabled="rows.length === 0" @click="take">{{
+            t('shop.take')
+          }}</v-btn>
         </div>
       </div>
     </v-dialog>

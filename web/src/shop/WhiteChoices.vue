@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What to do with white ink that is not wanted every day. */
 import {
+  inSentence,
   inkFor,
   WHITE_USE,
   whiteChoices,
@@ -17,6 +18,7 @@ import NumberField from '../shared/NumberField.vue';
 import RemoveButton from '../shared/RemoveButton.vue';
 import { useSetting } from '../shared/useSetting.ts';
 import MoneyField from '../shared/MoneyField.vue';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ machines: readonly Machine[]; prices: Prices }>();
 const code = computed(() => props.prices.currency);
@@ -57,31 +59,41 @@ const choices = computed(() => whiteChoices(use.value));
 const wanted = computed(() => settings.value.weeks.reduce((sum, week) => sum + week.ml, 0));
 const dearest = computed(() => Math.max(1, ...choices.value.map(({ total }) => total.minor)));
 const answer = computed(() => {
-  if (wanted.value === 0)
-    return 'Put in how much white is wanted in the coming weeks; the answer follows.';
+  if (wanted.value === 0) return t('shop.putHowMuchWhite');
   const [best, next] = choices.value;
-  return `${best.name}: ${currency(best.total)} over ${settings.value.weeks.length} weeks, ${currency({ minor: next.total.minor - best.total.minor, currency: code.value })} less than to ${next.name.toLowerCase()}.`;
+  return t('shop.overWeeksLessThan', {
+    best: best.name,
+    total: currency(best.total),
+    n: settings.value.weeks.length,
+    currency: currency({ minor: next.total.minor - best.total.minor, currency: code.value }),
+    next: inSentence(next.name),
+  });
 });
 const CARE: readonly FigureSpec<keyof WhiteSettings>[] = [
-  { key: 'openWeeks', label: 'Open container keeps', unit: 'weeks', min: 1, max: 520 },
-  { key: 'movingMl', label: 'Must circulate per week', unit: 'mL' },
-  { key: 'careMinutes', label: 'Agitate and check, per week', unit: 'min' },
-  { key: 'fitMinutes', label: 'Fit parked heads', unit: 'min' },
-  { key: 'takeOutMinutes', label: 'Take heads out, cooled down', unit: 'min' },
-  { key: 'swapMinutes', label: 'One swap with fluid', unit: 'min' },
-  { key: 'swapMl', label: 'Lost in the lines', unit: 'mL' },
-  { key: 'swapFluid', label: 'Fluid for one swap', money: true },
-  { key: 'gatherWeeks', label: 'White jobs can wait', unit: 'weeks', min: 1, max: 26 },
-  { key: 'outsideJob', label: 'Subcontracted job costs', money: true },
+  {
+    key: 'openWeeks',
+    label: t('shop.openContainerKeeps'),
+    unit: t('shop.weeks'),
+    min: 1,
+    max: 520,
+  },
+  { key: 'movingMl', label: t('shop.mustCirculatePerWeek'), unit: 'mL' },
+  { key: 'careMinutes', label: t('shop.agitateCheckPerWeek'), unit: 'min' },
+  { key: 'fitMinutes', label: t('shop.fitParkedHeads'), unit: 'min' },
+  { key: 'takeOutMinutes', label: t('shop.takeHeadsOutCooled'), unit: 'min' },
+  { key: 'swapMinutes', label: t('shop.oneSwapFluid'), unit: 'min' },
+  { key: 'swapMl', label: t('shop.lostLines'), unit: 'mL' },
+  { key: 'swapFluid', label: t('shop.fluidOneSwap'), money: true },
+  { key: 'gatherWeeks', label: t('shop.whiteJobsCanWait'), unit: t('shop.weeks'), min: 1, max: 26 },
+  { key: 'outsideJob', label: t('shop.subcontractedJobCosts'), money: true },
 ];
-const CAUTIONS =
-  'Waste ink and cleaning fluid are regulated waste: follow the makers’ safety data sheets and local codes. Empty the waste tank before a swap, and check nozzles on clear or coloured stock afterwards.';
+const CAUTIONS = t('shop.wasteInkCleaningFluid');
 </script>
 
 <template>
   <section class="stage">
     <header>
-      <h1 class="question">Keep the white in, or flush it out?</h1>
+      <h1 class="question">{{ t('shop.keepWhiteFlushOut') }}</h1>
       <p class="answer" data-testid="answer">{{ answer }}</p>
     </header>
     <p v-if="problem" role="alert">{{ problem }}</p>
@@ -102,22 +114,22 @@ const CAUTIONS =
         <figure-value class="sum" :text="currency(choice.total)" :working="choice.working" />
         <span class="soft small figures detail">
           <template v-if="choice.container"
-            >{{ Math.round(choice.lostMl) }} mL lost
-            <template v-if="choice.expiredMl > 0"
-              >· {{ Math.round(choice.expiredMl) }} mL too old</template
-            >
-            · from {{ choice.container.ml }} mL</template
+            >{{ t('shop.mlLost', { lostMl: Math.round(choice.lostMl) }) }}
+            <template v-if="choice.expiredMl > 0">{{
+              t('shop.mlTooOld', { expiredMl: Math.round(choice.expiredMl) })
+            }}</template>
+            {{ t('shop.fromMl', { ml: choice.container.ml }) }}</template
           >
-          <template v-else>no white bought</template>
+          <template v-else>{{ t('shop.noWhiteBought') }}</template>
         </span>
       </div>
     </div>
     <div class="panel pad">
-      <h2 class="label">White needed in the coming weeks</h2>
+      <h2 class="label">{{ t('shop.whiteNeededComingWeeks') }}</h2>
       <div class="weeks">
         <div v-for="(week, i) in settings.weeks" :key="i" class="week">
           <number-field
-            :label="`Week ${i + 1}`"
+            :label="t('shop.week', { i: i + 1 })"
             unit="mL"
             :max="100000"
             :precision="1"
@@ -127,26 +139,26 @@ const CAUTIONS =
             "
           />
           <number-field
-            label="Jobs"
+            :label="t('shop.jobs')"
             :max="1000"
             :model-value="week.jobs"
             @update:model-value="setWeek(i, { jobs: $event })"
           />
         </div>
       </div>
-      <p class="soft small">The Cost stage of a job says how much white it takes.</p>
+      <p class="soft small">{{ t('shop.costStageJobSays') }}</p>
     </div>
     <div class="two">
       <div class="panel pad fields">
-        <h2 class="label">Looking after it (common practice)</h2>
+        <h2 class="label">{{ t('shop.lookingAfterCommonPractice') }}</h2>
         <figure-fields :of="settings" :fields="CARE" :currency="code" @change="change" />
       </div>
       <div class="stage">
         <div class="panel pad fields">
-          <h2 class="label">Containers on sale</h2>
+          <h2 class="label">{{ t('shop.containersSale') }}</h2>
           <template v-for="(container, i) in settings.containers" :key="i">
             <number-field
-              label="Holds"
+              :label="t('shop.holds')"
               unit="mL"
               :min="1"
               :max="1000000"
@@ -155,13 +167,13 @@ const CAUTIONS =
             />
             <div class="row">
               <money-field
-                label="Costs"
+                :label="t('shop.costs')"
                 :currency="code"
                 :model-value="container.price"
                 @update:model-value="setContainer(i, { price: $event })"
               />
               <remove-button
-                :label="`Remove the container of ${container.ml} mL`"
+                :label="t('shop.removeContainerMl', { ml: container.ml })"
                 @click="change({ containers: settings.containers.filter((_, k) => k !== i) })"
               />
             </div>
@@ -171,10 +183,12 @@ const CAUTIONS =
             @click="
               change({ containers: [...settings.containers, { ml: 500, price: 8000 }].slice(0, 6) })
             "
-            >Add a size</v-btn
+            >{{ t('shop.addSize') }}</v-btn
           >
         </div>
-        <p class="caution"><strong>Caution.</strong> {{ CAUTIONS }}</p>
+        <p class="caution">
+          <strong>{{ t('shop.caution') }}</strong> {{ CAUTIONS }}
+        </p>
       </div>
     </div>
   </section>

@@ -1,25 +1,25 @@
 /** Fields of the shop's things in words, for lists of what changed. */
-import { MACHINE_FIELDS } from '@kyanos/core';
-import type { FieldChange } from '@kyanos/core';
+import { decimal, type FieldChange, MACHINE_FIELDS } from '@kyanos/core';
 import { plain } from '../shared/format.ts';
+import { t } from '../texts/texts.ts';
 
 const LABELS: Readonly<Record<string, string>> = {
   ...Object.fromEntries(MACHINE_FIELDS.map(({ path, label }) => [path, label])),
-  pricePerM2: 'price a m²',
-  pricePerLitre: 'price a litre',
-  lossPerTrip: 'lost at the start of a trip',
-  spotName: 'spot name',
-  contrastRatio: 'contrast ratio',
-  spitPerHour: 'spat an hour',
-  specialSpeed: 'speed with specials',
-  layersPerTrip: 'layers in one trip',
-  labourRate: 'labour an hour',
-  markupPercent: 'markup',
-  marginPercent: 'margin',
-  minimum: 'minimum charge',
-  taxPercent: 'tax',
-  spoilagePercent: 'spoilage',
-  holdsFrom: 'holds from',
+  pricePerM2: t('shop.priceM'),
+  pricePerLitre: t('shop.priceLitre'),
+  lossPerTrip: t('shop.lostStartTrip'),
+  spotName: t('shop.spotNameWithin'),
+  contrastRatio: t('shop.contrastRatio'),
+  spitPerHour: t('shop.spatHour'),
+  specialSpeed: t('shop.speedSpecials'),
+  layersPerTrip: t('shop.layersInOneTrip'),
+  labourRate: t('shop.labourHour'),
+  markupPercent: t('shop.markup'),
+  marginPercent: t('shop.margin'),
+  minimum: t('shop.minimumCharge'),
+  taxPercent: t('shop.tax'),
+  spoilagePercent: t('shop.spoilage'),
+  holdsFrom: t('shop.holdsFromWithin'),
 };
 
 /** `inks.W.spotName` → "W: spot name". */
@@ -49,13 +49,13 @@ const isMoney = (field: string): boolean =>
 
 const text = (value: unknown): string =>
   value === undefined
-    ? 'nothing'
+    ? t('shop.nothing')
     : typeof value === 'object' && value !== null
       ? '…'
       : typeof value === 'boolean'
         ? value
-          ? 'yes'
-          : 'no'
+          ? t('shop.yes')
+          : t('shop.no')
         : typeof value === 'number'
           ? plain(value)
           : String(value as string);
@@ -64,6 +64,6 @@ const text = (value: unknown): string =>
 export function changeWords({ field, was, now }: FieldChange): string | undefined {
   if (/^(assumed|learnt|measured|primaries)\b/.test(field)) return undefined;
   const told = (value: unknown) =>
-    typeof value === 'number' && isMoney(field) ? (value / 100).toFixed(2) : text(value);
+    typeof value === 'number' && isMoney(field) ? decimal(value / 100, 2) : text(value);
   return `${fieldName(field)} ${told(was)} → ${told(now)}`;
 }

@@ -1,10 +1,11 @@
 /** What inks are called and drawn as. */
 import type { ChannelRole } from '@kyanos/core';
+import { t } from '../texts/texts.ts';
 
 export const ROLE_NAMES: Readonly<Record<ChannelRole, string>> = {
   process: 'process',
-  light: 'light process',
-  extra: 'extra process',
+  light: t('shop.lightProcess'),
+  extra: t('shop.extraProcess'),
   white: 'white',
   metallic: 'metallic',
   clear: 'clear',

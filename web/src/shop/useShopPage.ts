@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useEditing } from './useEditing.ts';
 import { useItems } from './useItems.ts';
+import { t } from '../texts/texts.ts';
 
 type Named = Extract<ShopKind, 'machine' | 'material' | 'ink' | 'preset'>;
 
@@ -51,7 +52,7 @@ export function useShopPage<K extends Named>(
   async function copy(): Promise<void> {
     const of = editing.edited.value;
     if (!of) return;
-    const name = `Copy of ${of.name}`.slice(0, 80);
+    const name = t('shop.copyOf', { of: of.name }).slice(0, 80);
     await create(name, (id) => ({ ...of, ...('id' in of && { id }), name }));
   }
   return { items, problem, chosen, select, editing, inUse, create, copy, stand };

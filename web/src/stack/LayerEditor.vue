@@ -4,21 +4,22 @@ import {
   allLayers,
   changeLayer,
   changePart,
+  decimal,
   formatRule,
   grainShown,
   hiddenLayer,
   inkName,
   keyOf,
   layerName,
+  type LeastWhite,
   parseRule,
+  type RearStrength,
   ruleWords,
   sceneOf,
   viewsOf,
   whiteForGrain,
   whiteForOpacity,
   WISHES,
-  type LeastWhite,
-  type RearStrength,
 } from '@kyanos/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
@@ -26,6 +27,7 @@ import TextureSwatch from '../look/TextureSwatch.vue';
 import { lookWorker } from '../look/worker.ts';
 import NumberField from '../shared/NumberField.vue';
 import { useLatest } from '../shared/useLatest.ts';
+import { t } from '../texts/texts.ts';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -45,7 +47,7 @@ const wishes = computed(() => [
   ...WISHES.map(({ name, rule }) => ({ title: name, value: rule })),
   ...layer.value.parts.flatMap(({ rule }) =>
     rule && !WISHES.some((requirements) => requirements.rule === formatRule(rule))
-      ? [{ title: 'A rule of your own', value: formatRule(rule) }]
+      ? [{ title: t('stack.ruleYourOwn'), value: formatRule(rule) }]
       : [],
   ),
 ]);
@@ -103,16 +105,15 @@ const forGrain = computed(() => {
     plan.value.machine.maxHits,
   );
 });
-const white = ({ density, hits }: LeastWhite) =>
-  `${density} % in ${hits} hit${hits > 1 ? 's' : ''}`;
+const white = ({ density, hits }: LeastWhite) => t('stack.hit', { n: hits, density });
 </script>
 
 <template>
   <div class="panel edit">
-    <h2 class="label">Layer {{ index + 1 }} of {{ layers.length }}, as laid</h2>
+    <h2 class="label">{{ t('stack.layerLaid', { index: index + 1, n: layers.length }) }}</h2>
     <p class="layer-name">
       {{ layerName(layer, plan.machine) }}
-      <span v-if="layer.mirror" class="soft">mirrored</span>
+      <span v-if="layer.mirror" class="soft">{{ t('stack.mirrored') }}</span>
     </p>
     <div v-for="(part, i) in layer.parts" :key="keyOf(part)" class="part">
       <div class="part-head">
@@ -120,7 +121,7 @@ const white = ({ density, hits }: LeastWhite) =>
         <span>{{ inkName(part, plan.machine) }}</span>
         <number-field
           class="density"
-          label="Density"
+          :label="t('stack.density')"
           unit="%"
           :min="1"
           :max="100"
@@ -129,7 +130,7 @@ const white = ({ density, hits }: LeastWhite) =>
         />
       </div>
       <v-slider
-        :aria-label="`Density of ${inkName(part, plan.machine)}`"
+        :aria-label="t('stack.densityOf', { part: inkName(part, plan.machine) })"
         :min="1"
         :max="100"
         :step="1"
@@ -138,21 +139,23 @@ const white = ({ density, hits }: LeastWhite) =>
       />
       <v-select
         v-if="part.rule"
-        label="Lies"
+        :label="t('stack.lies')"
         :items="wishes"
         :model-value="formatRule(part.rule)"
         @update:model-value="setRule(i, $event)"
       />
-      <p v-if="part.rule" class="soft small">{{ ruleWords(part.rule) }}; more at Plates.</p>
+      <p v-if="part.rule" class="soft small">
+        {{ t('stack.morePlates', { rule: ruleWords(part.rule) }) }}
+      </p>
     </div>
     <div class="hits">
-      <span>Hits</span>
+      <span>{{ t('stack.hits') }}</span>
       <v-btn-toggle
         :model-value="layer.hits"
         mandatory
         density="compact"
         variant="outlined"
-        aria-label="Hits"
+        :aria-label="t('stack.hits')"
         @update:model-value="setHits"
       >
         <v-btn v-for="n in Math.min(4, plan.machine.maxHits)" :key="n" :value="n">{{ n }}</v-btn>
@@ -160,15 +163,19 @@ const white = ({ density, hits }: LeastWhite) =>
     </div>
 
     <div v-if="isHidden" class="solved" data-testid="rear-strength">
-      <p v-if="busy && !rear" class="soft">Looking for the strength that makes night like day…</p>
+      <p v-if="busy && !rear" class="soft">{{ t('stack.lookingStrengthMakesNight') }}</p>
       <template v-else-if="rear">
         <p>
-          This colour is hidden by day. At <b class="figures">{{ rear.density }} %</b> the night
-          picture is most like the day picture<template v-if="rear.asGood.from < rear.asGood.to"
-            >; {{ rear.asGood.from }} to {{ rear.asGood.to }} % are as good</template
-          >. ΔE2000 <span class="figures">{{ rear.deltaE.toFixed(1) }}</span> in the middle, 95 %
-          within <span class="figures">{{ rear.p95.toFixed(1) }}</span>; at 100 % it is
-          <span class="figures">{{ rear.atFull.toFixed(1) }}</span>, over-saturated.
+          {{ t('stack.colourHiddenDay') }} <b class="figures">{{ rear.density }} %</b>
+          {{ t('stack.nightPictureMostLike')
+          }}<template v-if="rear.asGood.from < rear.asGood.to">{{
+            t('stack.good', { from: rear.asGood.from, to: rear.asGood.to })
+          }}</template
+          >. ΔE2000 <span class="figures">{{ decimal(rear.deltaE, 1) }}</span>
+          {{ t('stack.middle95Within') }} <span class="figures">{{ decimal(rear.p95, 1) }}</span>{{
+            t('stack.n100')
+          }}
+          <span class="figures">{{ decimal(rear.atFull, 1) }}</span>{{ t('stack.overSaturated') }}
         </p>
         <v-btn
           size="small"
@@ -176,19 +183,27 @@ const white = ({ density, hits }: LeastWhite) =>
           :disabled="layer.parts[0].density === rear.density"
           @click="setDensity(0, rear.density)"
         >
-          Lay it at {{ rear.density }} %
+          {{ t('stack.lay', { density: rear.density }) }}
         </v-btn>
       </template>
     </div>
 
     <div v-if="isWhite" class="solved">
-      <p class="label">The least white that does it</p>
+      <p class="label">{{ t('stack.leastWhiteDoes') }}</p>
       <div class="wanted">
-        <number-field v-model="wanted" label="Opacity wanted" unit="%" :min="10" :max="99" />
+        <number-field
+          v-model="wanted"
+          :label="t('stack.opacityWanted')"
+          unit="%"
+          :min="10"
+          :max="99"
+        />
         <v-btn v-if="forOpacity" variant="tonal" @click="setWhite(forOpacity)">{{
           white(forOpacity)
         }}</v-btn>
-        <span v-else class="soft">not even {{ plan.machine.maxHits }} hits reach it</span>
+        <span v-else class="soft">{{
+          t('stack.notEvenHitsReach', { maxHits: plan.machine.maxHits })
+        }}</span>
       </div>
       <v-btn
         v-if="job.shop?.rules?.grainWhite && bareGrain"
@@ -196,14 +211,22 @@ const white = ({ density, hits }: LeastWhite) =>
         variant="tonal"
         @click="setWhite({ density: job.shop.rules.grainWhite, hits: 1 })"
       >
-        A hint of grain, as this house likes it: {{ job.shop.rules.grainWhite }} %
+        {{ t('stack.hintGrainHouseLikes', { grainWhite: job.shop.rules.grainWhite }) }}
       </v-btn>
       <div v-if="bareGrain" class="wanted">
-        <number-field v-model="wantedGrain" label="Grain to show" unit="%" :min="0" :max="100" />
+        <number-field
+          v-model="wantedGrain"
+          :label="t('stack.grainShow')"
+          unit="%"
+          :min="0"
+          :max="100"
+        />
         <v-btn v-if="forGrain" variant="tonal" @click="setWhite(forGrain)">{{
           white(forGrain)
         }}</v-btn>
-        <span v-else class="soft">not even {{ plan.machine.maxHits }} hits hide it so far</span>
+        <span v-else class="soft">{{
+          t('stack.notEvenHitsHide', { maxHits: plan.machine.maxHits })
+        }}</span>
       </div>
     </div>
   </div>

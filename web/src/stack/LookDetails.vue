@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What is told of the print that is shown, with reasons: its figures, its points, its barcodes. */
-import type { Grey, PointLook, Scanned } from '@kyanos/core';
+import { decimal, type Grey, type PointLook, type Scanned } from '@kyanos/core';
 import { useJob } from '../job/useJob.ts';
 import { rgbaOf } from '../look/grey.ts';
 import type { Bitmap } from '../look/look.worker.ts';
@@ -10,6 +10,7 @@ import { labToCss } from '../shared/colour.ts';
 import { percent } from '../shared/format.ts';
 import type { LookFigures } from './useLookNumbers.ts';
 import { lookRestsOn, scanned } from './workings.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ look: LookFigures }>();
 const { figures, barcodes, points } = props.look;
@@ -22,7 +23,7 @@ const inks = ({ process, plates }: PointLook) =>
   ]
     .filter(([, byte]) => byte > 0)
     .map(([ink, byte]) => `${ink} ${percent(byte / 255, 0)}`)
-    .join(', ') || 'no ink';
+    .join(', ') || t('stack.noInk');
 
 const scanOf = (picture: Grey): Bitmap => ({
   width: picture.width,
@@ -32,7 +33,7 @@ const scanOf = (picture: Grey): Bitmap => ({
 });
 /** What holds the grade down; of the best there is nothing to say. */
 const limited = ({ grade, limitedBy }: Scanned) =>
-  grade === 'A' ? '' : `limited by ${limitedBy}; `;
+  grade === 'A' ? '' : t('stack.limited', { limitedBy });
 </script>
 
 <template>
@@ -46,37 +47,42 @@ const limited = ({ grade, limitedBy }: Scanned) =>
       v-for="({ barcode, planned, withWhite, withoutWhite, picture }, i) in barcodes"
       :key="`code ${i}`"
     >
-      <span class="label">{{ barcode.type }} {{ barcode.content }}, predicted grade</span>
+      <span class="label">{{
+        t('stack.predictedGrade', { type: barcode.type, content: barcode.content })
+      }}</span>
       <span class="value figures" :class="{ bad: !planned.decodes || planned.grade > 'C' }">
         {{ scanned(planned) }}
       </span>
       <pixel-canvas
         class="scan"
         :picture="scanOf(picture)"
-        :label="`${barcode.content} as the scanner sees it`"
+        :label="t('stack.scannerSees', { content: barcode.content })"
       />
-      <span v-if="withWhite && withoutWhite" class="soft says"
-        >{{ limited(planned) }}with a white box {{ scanned(withWhite) }}; without
-        {{ scanned(withoutWhite) }}. Ten profiles at 660 nm as in ISO/IEC 15416; a verifier has the
-        last word.</span
-      >
+      <span v-if="withWhite && withoutWhite" class="soft says">{{
+        t('stack.whiteBoxWithoutTen', {
+          planned: limited(planned),
+          withWhite: scanned(withWhite),
+          withoutWhite: scanned(withoutWhite),
+        })
+      }}</span>
     </div>
     <div v-for="(point, i) in points" :key="`p${i}`" data-testid="point">
-      <span class="label">Point {{ i + 1 }}: {{ inks(point) }}</span>
-      <span class="value figures">{{ point.deltaE.toFixed(1) }} ΔE2000</span>
+      <span class="label">{{ t('stack.point', { i: i + 1, point: inks(point) }) }}</span>
+      <span class="value figures">{{ decimal(point.deltaE, 1) }} ΔE2000</span>
       <span class="soft says swatches">
         <i :style="{ background: labToCss(point.print) }"></i>
-        <span>Lab {{ point.print.map((v) => v.toFixed(0)).join(' ') }}</span>
+        <span>Lab {{ point.print.map((v) => decimal(v, 0)).join(' ') }}</span>
         <i :style="{ background: labToCss(point.paper) }"></i>
-        <span>on paper {{ point.paper.map((v) => v.toFixed(0)).join(' ') }}</span>
+        <span>{{
+          t('stack.paper', { paper: point.paper.map((v) => decimal(v, 0)).join(' ') })
+        }}</span>
       </span>
     </div>
     <p v-if="points.length === 0" class="soft says">
-      Click on the print to read a point: its inks, its colour, and how far it is from the art on
-      paper.
+      {{ t('stack.clickPrintReadPoint') }}
     </p>
     <p class="soft says">{{ lookRestsOn(job.plan!) }}</p>
-    <p v-if="figures.length === 0" class="soft">Measuring what is seen…</p>
+    <p v-if="figures.length === 0" class="soft">{{ t('stack.measuringWhatSeen') }}</p>
   </div>
 </template>
 

@@ -26,6 +26,7 @@ import {
 import { computed } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import TextureSwatch from '../look/TextureSwatch.vue';
+import { t } from '../texts/texts.ts';
 
 const emit = defineEmits<{ change: [stack: Stack]; select: [index: number] }>();
 const job = useJob();
@@ -56,10 +57,12 @@ function remove() {
 </script>
 
 <template>
-  <div class="tools" role="toolbar" aria-label="Change the stack">
+  <div class="tools" role="toolbar" :aria-label="t('stack.changeStack')">
     <v-menu close-on-content-click>
       <template #activator="{ props: activator }">
-        <v-btn v-bind="activator" :prepend-icon="mdiPlus" size="small" variant="tonal">Add</v-btn>
+        <v-btn v-bind="activator" :prepend-icon="mdiPlus" size="small" variant="tonal">{{
+          t('stack.add')
+        }}</v-btn>
       </template>
       <v-list>
         <v-list-item v-for="part in inks" :key="keyOf(part)" @click="add(part)">
@@ -75,16 +78,16 @@ function remove() {
       size="small"
       variant="text"
       :disabled="allLayers(stack).length < 2"
-      aria-label="Remove the chosen layer"
-      title="Remove the chosen layer"
+      :aria-label="t('stack.removeChosenLayer')"
+      :title="t('stack.removeChosenLayer')"
       @click="remove"
     />
     <v-btn
       :icon="mdiSwapVertical"
       size="small"
       variant="text"
-      aria-label="Print on the other side of the material, mirrored"
-      title="Print on the other side of the material, mirrored"
+      :aria-label="t('stack.printOtherSideMaterial')"
+      :title="t('stack.printOtherSideMaterial')"
       @click="emit('change', turnedOver(stack))"
     />
     <v-spacer />
@@ -93,8 +96,8 @@ function remove() {
       size="small"
       variant="text"
       :disabled="!job.canUndo"
-      aria-label="Undo"
-      title="Undo (Ctrl z)"
+      :aria-label="t('stack.undo')"
+      :title="t('stack.undoCtrlZ')"
       @click="job.undo()"
     />
     <v-btn
@@ -102,8 +105,8 @@ function remove() {
       size="small"
       variant="text"
       :disabled="!job.canRedo"
-      aria-label="Redo"
-      title="Redo (Ctrl y)"
+      :aria-label="t('stack.redo')"
+      :title="t('stack.redoCtrlY')"
       @click="job.redo()"
     />
   </div>

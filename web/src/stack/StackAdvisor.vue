@@ -1,18 +1,20 @@
 <script setup lang="ts">
 /** Which stack to use: those that do for this job in order, and why not the others. The operator may disagree. */
 import {
+  SIDE_NAMES,
   type Candidate,
   CANDIDATES,
   changed,
+  decimal,
   type Effect,
   parseStack,
-  questionsOf,
-  sameLayers,
   type PracticeOption,
+  questionsOf,
+  requirementsOf,
+  sameLayers,
   type StackRequirements,
   viewsOf,
   whyNot,
-  requirementsOf,
   withStack,
 } from '@kyanos/core';
 import { computed, ref, shallowRef, watch } from 'vue';
@@ -22,17 +24,18 @@ import { lookWorker } from '../look/worker.ts';
 import { currency, duration, ml, percent } from '../shared/format.ts';
 import { useLatest } from '../shared/useLatest.ts';
 import { activeItems, type ShopItem } from '../shared/shopItems.ts';
+import { t } from '../texts/texts.ts';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
 
 const EFFECTS: { value: Effect; title: string }[] = [
-  { value: 'colour', title: 'true colours' },
-  { value: 'white', title: 'white alone' },
-  { value: 'pearl', title: 'a pearl all over' },
-  { value: 'metal', title: 'metal accents' },
-  { value: 'gloss', title: 'gloss accents' },
-  { value: 'relief', title: 'a relief that is felt' },
+  { value: 'colour', title: t('stack.trueColours') },
+  { value: 'white', title: t('stack.whiteAlone') },
+  { value: 'pearl', title: t('stack.pearlAllOver') },
+  { value: 'metal', title: t('stack.metalAccents') },
+  { value: 'gloss', title: t('stack.glossAccents') },
+  { value: 'relief', title: t('stack.reliefFelt') },
 ];
 const own = ref<Partial<StackRequirements>>({});
 const requirements = computed<StackRequirements>(() => ({
@@ -50,11 +53,11 @@ const known = computed<readonly Candidate[]>(() => [
   ...CANDIDATES,
   ...saved.value.map(({ id, data: { name, about, notation } }) => ({
     id: `own ${id}`,
-    name: `${name}, of this shop`,
+    name: t('stack.shop', { name }),
     stack: parseStack(notation),
     secondSurface: false,
     use: about,
-    watch: 'made for another job: look at its plates',
+    watch: t('stack.madeAnotherJobLook'),
   })),
 ]);
 /** The stack of the plan stands for its kind as it is, with its own densities and rules. */
@@ -128,22 +131,22 @@ const light = computed(() => viewsOf(plan.value.viewing).night !== undefined);
 
 <template>
   <div class="panel advisor" data-testid="advisor">
-    <h2 class="label">Which stack?</h2>
+    <h2 class="label">{{ t('stack.whichStack') }}</h2>
     <div class="wish">
       <v-select
-        label="Wanted"
+        :label="t('stack.wanted')"
         :items="EFFECTS"
         :model-value="requirements.effect"
         @update:model-value="own = { ...own, effect: $event }"
       />
       <v-checkbox
-        label="Material stays bare in places"
+        :label="t('stack.materialStaysBarePlaces')"
         density="compact"
         :model-value="requirements.keepBare"
         @update:model-value="own = { ...own, keepBare: !!$event }"
       />
       <v-checkbox
-        label="Two different pictures"
+        :label="t('stack.twoDifferentPictures')"
         density="compact"
         :model-value="requirements.twoPictures"
         @update:model-value="own = { ...own, twoPictures: !!$event }"
@@ -154,20 +157,29 @@ const light = computed(() => viewsOf(plan.value.viewing).night !== undefined);
         :loading="busy"
         :disabled="!job.subject"
         @click="ask(requirements)"
-        >Try them all on this job</v-btn
+        >{{ t('stack.tryThemAllJob') }}</v-btn
       >
       <p class="soft small">
-        Seen from {{ requirements.side === 'both' ? 'both sides' : `the ${requirements.side}` }},
         {{
-          light
-            ? 'by day and by night'
-            : `lit from ${requirements.light === 'front' ? 'the front' : requirements.light}`
-        }}, {{ plan.layout.copies }} copies; change that at Material and Trips.
+          t('stack.seenFromCopiesChange', {
+            rest:
+              requirements.side === 'both'
+                ? t('stack.bothSides')
+                : t('stack.theSide', { side: SIDE_NAMES[requirements.side] }),
+            rest2: light
+              ? t('stack.dayNight')
+              : t('stack.litFrom', {
+                  rest:
+                    requirements.light === 'front' ? t('stack.front') : t('stack.litFromBehind'),
+                }),
+            copies: plan.layout.copies,
+          })
+        }}
       </p>
       <p v-if="failed" role="alert">{{ failed }}</p>
     </div>
 
-    <div role="radiogroup" aria-label="Stacks" class="entries">
+    <div role="radiogroup" :aria-label="t('stack.stacks')" class="entries">
       <button
         v-for="{ entry, rank, tried, why } in rows"
         :key="entry.id"
@@ -185,24 +197,32 @@ const light = computed(() => viewsOf(plan.value.viewing).night !== undefined);
         <template v-if="tried">
           <span class="figures line">
             <template v-if="tried.deltaE !== undefined"
-              >ΔE {{ tried.deltaE.toFixed(1) }} · </template
-            >{{ percent(tried.opacity, 0) }} opaque · {{ duration(tried.minutes) }} ·
-            {{ ml(tried.ml) }} · {{ currency(tried.price) }}</span
+              >ΔE {{ decimal(tried.deltaE, 1) }} · </template
+            >{{
+              t('stack.opaque', {
+                opacity: percent(tried.opacity, 0),
+                minutes: duration(tried.minutes),
+                ml: ml(tried.ml),
+                price: currency(tried.price),
+              })
+            }}</span
           >
           <span v-for="reason in tried.reasons" :key="reason" class="soft">{{ reason }}</span>
-          <span class="watch">Watch: {{ entry.watch }}</span>
+          <span class="watch">{{ t('stack.watch', { watch: entry.watch }) }}</span>
         </template>
-        <span v-else-if="why" class="soft">Why not: {{ why }}</span>
+        <span v-else-if="why" class="soft">{{ t('stack.whyNot', { why }) }}</span>
         <template v-else>
           <span class="soft">{{ entry.use }}</span>
-          <span v-if="chosen === entry.id" class="watch">Watch: {{ entry.watch }}</span>
+          <span v-if="chosen === entry.id" class="watch">{{
+            t('stack.watch', { watch: entry.watch })
+          }}</span>
         </template>
       </button>
     </div>
   </div>
 
   <div v-for="{ asks, options } in questions" :key="asks" class="panel practices">
-    <h2 class="label">Practice differs. {{ asks }}</h2>
+    <h2 class="label">{{ t('stack.practiceDiffers', { asks }) }}</h2>
     <button
       v-for="practice in options"
       :key="practice.name"

@@ -15,6 +15,7 @@ import LayerEditor from './LayerEditor.vue';
 import LookDetails from './LookDetails.vue';
 import StackAdvisor from './StackAdvisor.vue';
 import { useLookNumbers } from './useLookNumbers.ts';
+import { t } from '../texts/texts.ts';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -32,29 +33,29 @@ const answer = computed(() => {
   const entry = CATALOGUE.find(({ notation }) => sameLayers(parseStack(notation), stack));
   const layers = allLayers(stack);
   const mirrored = layers.filter(({ mirror }) => mirror).length;
-  return `${entry?.name ?? 'A stack of your own'}${mirrored === 0 ? '' : mirrored === layers.length ? ', printed mirrored' : ', part of it mirrored'}: ${entry ? `for ${entry.use}` : formatStack(stack)}.`;
+  return `${entry?.name ?? t('stack.stackYourOwn')}${mirrored === 0 ? '' : mirrored === layers.length ? t('stack.printedMirrored') : t('stack.partMirrored')}: ${entry ? t('stack.for', { use: entry.use }) : formatStack(stack)}.`;
 });
 </script>
 
 <template>
-  <picture-stage question="What will it look like?" :answer="answer">
+  <picture-stage :question="t('stack.whatWillLookLike')" :answer="answer">
     <template v-if="job.artworkId" #tools>
       <view-controls :viewing="viewing" />
       <v-btn
         variant="text"
         :icon="mdiFullscreen"
-        aria-label="The whole screen"
-        title="The whole screen, for the customer (v)"
+        :aria-label="t('stack.wholeScreen')"
+        :title="t('stack.wholeScreenCustomerV')"
         @click="whole = true"
       />
     </template>
     <!-- One picture is drawn at a time, and listens to the keys. -->
     <print-viewer v-if="job.artworkId && !whole" :viewing="viewing" />
-    <v-dialog v-model="whole" fullscreen aria-label="The print on the whole screen">
+    <v-dialog v-model="whole" fullscreen :aria-label="t('stack.printWholeScreen')">
       <customer-view v-if="whole" @close="whole = false" />
     </v-dialog>
     <p v-if="!job.artworkId" class="panel pad">
-      No artwork yet. Take a file in at stage 1 to see the print.
+      {{ t('stack.noArtworkYetTake') }}
     </p>
     <template v-if="job.artworkId" #figures>
       <figure-row :figures="look.row.value" data-testid="look-row" />

@@ -1,5 +1,11 @@
 /** What is told of the print that is shown, of points that are read on it, and of its barcodes under a scanner. */
-import type { BarcodeLook, LookNumbers, PointLook, View } from '@kyanos/core';
+import {
+  type BarcodeLook,
+  decimal,
+  type LookNumbers,
+  type PointLook,
+  type View,
+} from '@kyanos/core';
 import { watchDebounced } from '@vueuse/core';
 import { computed, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
@@ -8,6 +14,7 @@ import type { PagePoint, ViewControl } from '../look/useView.ts';
 import { lookWorker } from '../look/worker.ts';
 import { useLatest } from '../shared/useLatest.ts';
 import { lookFigures, scanned } from './workings.ts';
+import { t } from '../texts/texts.ts';
 
 const NUMBERS_PX = 700;
 const POINTS_PX = 1400;
@@ -62,13 +69,13 @@ export function useLookNumbers(viewing: ViewControl) {
   const row = computed(() => [
     ...figures.value.map(({ short: name, text, working }) => ({ name, text, working })),
     ...barcodes.value.map(({ barcode, planned }) => ({
-      name: `${barcode.type}, grade`,
+      name: t('stack.grade', { type: barcode.type }),
       text: scanned(planned),
       bad: !planned.decodes || planned.grade > 'C',
     })),
     ...points.value.map(({ deltaE }, i) => ({
-      name: `Point ${i + 1}`,
-      text: `${deltaE.toFixed(1)} ΔE2000`,
+      name: t('stack.pointI', { i: i + 1 }),
+      text: `${decimal(deltaE, 1)} ΔE2000`,
     })),
   ]);
   return { figures, row, barcodes, points };

@@ -1,21 +1,24 @@
 /** Where the numbers of a look come from: what they are, what they were made of, and by which source. */
 import {
+  SIDE_NAMES,
+  decimal,
   inkFor,
+  listed,
+  type LookNumbers,
   middleOpacity,
+  type PrintPlan,
+  type Scanned,
   shareFrom,
   term,
   usesInkRole,
-  type LookNumbers,
-  type PrintPlan,
-  type Scanned,
   type Working,
 } from '@kyanos/core';
+import { t } from '../texts/texts.ts';
 
 const DELTA = 'ΔE2000';
 /** A white that hides so much lets no one read what lies behind (common practice). */
 const WANTED = 0.7;
-const SHARMA =
-  'CIEDE2000: Sharma, Wu and Dalal 2005; spectra and layers as in docs/methods/look.md';
+const SHARMA = t('stack.ciede2000SharmaWuDalal');
 
 export interface LookFigure {
   readonly name: string;
@@ -27,14 +30,14 @@ export interface LookFigure {
   readonly says: string;
 }
 
-const share = (value: number) => `${(value * 100).toFixed(0)} %`;
+const share = (value: number) => `${decimal(value * 100, 0)} %`;
 
 /** A difference of colour in words; common practice. */
 export function differenceWords(deltaE: number): string {
-  if (deltaE < 1) return 'nobody sees it';
-  if (deltaE < 3) return 'seen side by side';
-  if (deltaE < 6) return 'seen at a glance';
-  return 'another picture';
+  if (deltaE < 1) return t('stack.nobodySees');
+  if (deltaE < 3) return t('stack.seenSideSide');
+  if (deltaE < 6) return t('stack.seenGlance');
+  return t('stack.anotherPicture');
 }
 
 export function lookFigures(numbers: LookNumbers): LookFigure[] {
@@ -43,19 +46,18 @@ export function lookFigures(numbers: LookNumbers): LookFigure[] {
     ...(deltaE
       ? [
           {
-            name: 'Colour shift from the art on white paper',
-            short: 'Against the art',
-            text: `${deltaE.median.toFixed(1)} ${DELTA}`,
+            name: t('stack.colourShiftFromArt'),
+            short: t('stack.againstArt'),
+            text: `${decimal(deltaE.median, 1)} ${DELTA}`,
             says: differenceWords(deltaE.median),
             working: {
-              label: 'Median difference',
+              label: t('stack.medianDifference'),
               value: deltaE.median,
               unit: DELTA,
-              formula:
-                'CIEDE2000 between the print here and the same art on white paper, over all pixels with ink',
+              formula: t('stack.ciede2000BetweenPrintHere'),
               terms: [
-                term('half of the pixels lie within', deltaE.median, DELTA),
-                term('95 % lie within', deltaE.p95, DELTA),
+                term(t('stack.halfPixelsLieWithin'), deltaE.median, DELTA),
+                term(t('stack.n95LieWithin'), deltaE.p95, DELTA),
               ],
               source: SHARMA,
             },
@@ -65,46 +67,49 @@ export function lookFigures(numbers: LookNumbers): LookFigure[] {
     ...(readability
       ? [
           {
-            name: 'Readability of type and lines',
-            short: 'Readability',
-            text: readability.print.toFixed(2),
-            says: `${readability.paper.toFixed(2)} on white paper`,
+            name: t('stack.readabilityTypeLines'),
+            short: t('stack.readability'),
+            text: decimal(readability.print, 2),
+            says: t('stack.whitePaper', { paper: decimal(readability.paper, 2) }),
             working: {
-              label: 'Luminance contrast',
+              label: t('stack.luminanceContrast'),
               value: readability.print,
               unit: '',
-              formula:
-                '(L1 − L2) / (L1 + L2) across the edges of the art, mean; 0 nothing, 1 black on white',
+              formula: t('stack.l1L2L1L2'),
               terms: [
-                term('this print', readability.print, ''),
-                term('the same art on white paper', readability.paper, ''),
-                term('asked for where signs have to be read', 0.7, '', 'DIN 32975, from memory'),
+                term(t('stack.print'), readability.print, ''),
+                term(t('stack.sameArtWhitePaper'), readability.paper, ''),
+                term(t('stack.askedWhereSignsHave'), 0.7, '', t('stack.din32975FromMemory')),
               ],
-              source: 'formula of ISO 21542, from memory',
+              source: t('stack.formulaIso21542From'),
             },
           },
         ]
       : []),
     {
-      name: 'Opacity of the print',
-      short: 'Opacity',
+      name: t('stack.opacityPrint'),
+      short: t('stack.opacity'),
       text: share(middleOpacity(opacity)),
       says: opacity.printed
-        ? `${share(opacity.printed.least)} at least, ${share(shareFrom(opacity.printed, WANTED))} of it hides ${share(WANTED)} and more; the bare material ${share(opacity.material)}`
-        : `nothing is printed; the material by itself ${share(opacity.material)}`,
+        ? t('stack.leastHidesMoreBare', {
+            least: share(opacity.printed.least),
+            printed: share(shareFrom(opacity.printed, WANTED)),
+            wanted: share(WANTED),
+            material: share(opacity.material),
+          })
+        : t('stack.nothingPrintedMaterialItself', { material: share(opacity.material) }),
       working: {
-        label: 'Opacity',
+        label: t('stack.opacity'),
         value: middleOpacity(opacity) * 100,
         unit: '%',
-        formula:
-          'luminance over black / luminance over white, material and specials without colour, over everything printed: half of it has this or more',
+        formula: t('stack.luminanceOverBlackLuminance'),
         terms: [
-          term('bare material', opacity.material * 100, '%'),
+          term(t('stack.bareMaterial'), opacity.material * 100, '%'),
           ...(opacity.printed
             ? [
-                term('the least', opacity.printed.least * 100, '%'),
+                term(t('stack.least'), opacity.printed.least * 100, '%'),
                 term(
-                  `printed area from ${share(WANTED)}`,
+                  t('stack.printedAreaFrom', { wanted: share(WANTED) }),
                   shareFrom(opacity.printed, WANTED) * 100,
                   '%',
                 ),
@@ -112,35 +117,39 @@ export function lookFigures(numbers: LookNumbers): LookFigure[] {
             : []),
           ...opacity.layers.map(({ layer, inkRole, density, hits, contrastRatio }) =>
             term(
-              `${layer}, ${inkRole} alone, solid`,
+              t('stack.aloneSolid', { layer, inkRole }),
               contrastRatio * 100,
               '%',
-              `${density} %, ${hits} hit(s)`,
+              t('stack.hitS', { density, n: hits }),
             ),
           ),
         ],
-        source: 'contrast ratio as in ASTM D2805; Kubelka and Munk 1931',
+        source: t('stack.contrastRatioAstmD2805'),
       },
     },
     ...(['front', 'back'] as const).map((side): LookFigure => {
       const { of, deltaE: middle, most } = showThrough[side];
       return {
-        name: `Show-through, seen from the ${side}`,
-        short: `Show-through, ${side}`,
-        text: of === 'nothing' ? 'none' : `${middle.toFixed(1)} ${DELTA}`,
+        name: t('stack.showThroughSeenFrom', { side: SIDE_NAMES[side] }),
+        short: t('stack.showThroughSide', { side: SIDE_NAMES[side] }),
+        text: of === 'nothing' ? t('stack.nothingSeen') : `${decimal(middle, 1)} ${DELTA}`,
         says:
           of === 'nothing'
-            ? 'the material is opaque'
-            : `${of === 'picture' ? 'of the other picture' : 'of what lies behind'}, ${most.toFixed(1)} at most: ${differenceWords(most)}`,
+            ? t('stack.materialOpaque')
+            : t('stack.most', {
+                rest: of === 'picture' ? t('stack.otherPicture') : t('stack.whatLiesBehind'),
+                most: decimal(most, 1),
+                most2: differenceWords(most),
+              }),
         working: {
-          label: 'Show-through',
+          label: t('stack.showThrough'),
           value: middle,
           unit: DELTA,
           formula:
             of === 'picture'
-              ? 'this side without colour, the other picture solid black against bare, over everything printed'
-              : 'this side without colour, a black ground against a white one, over everything printed',
-          terms: [term('most on a hundredth of it and more', most, DELTA)],
+              ? t('stack.sideWithoutColourOther')
+              : t('stack.sideWithoutColourBlack'),
+          terms: [term(t('stack.mostHundredthMore'), most, DELTA)],
           source: SHARMA,
         },
       };
@@ -148,16 +157,16 @@ export function lookFigures(numbers: LookNumbers): LookFigure[] {
     ...(dayNight
       ? [
           {
-            name: 'Between day and night',
-            short: 'Day to night',
-            text: `${dayNight.median.toFixed(1)} ${DELTA}`,
+            name: t('stack.betweenDayNight'),
+            short: t('stack.dayToNight'),
+            text: `${decimal(dayNight.median, 1)} ${DELTA}`,
             says: differenceWords(dayNight.median),
             working: {
-              label: 'Median difference of day and night',
+              label: t('stack.medianDifferenceDayNight'),
               value: dayNight.median,
               unit: DELTA,
-              formula: 'CIEDE2000 between the two pictures, each beside its own white',
-              terms: [term('95 % lie within', dayNight.p95, DELTA)],
+              formula: t('stack.ciede2000BetweenTwoPictures'),
+              terms: [term(t('stack.n95LieWithin'), dayNight.p95, DELTA)],
               source: SHARMA,
             },
           },
@@ -166,19 +175,21 @@ export function lookFigures(numbers: LookNumbers): LookFigure[] {
     ...(grain
       ? [
           {
-            name: 'Grain showing through',
-            short: 'Grain shown',
-            text: `${grain.printed.toFixed(1)} ${DELTA}`,
-            says: `${grain.bare.toFixed(1)} where it is bare: ${differenceWords(grain.printed)}`,
+            name: t('stack.grainShowingThrough'),
+            short: t('stack.grainShown'),
+            text: `${decimal(grain.printed, 1)} ${DELTA}`,
+            says: t('stack.whereBare', {
+              bare: decimal(grain.bare, 1),
+              printed: differenceWords(grain.printed),
+            }),
             working: {
-              label: 'Grain through the print',
+              label: t('stack.grainThroughPrint'),
               value: grain.printed,
               unit: DELTA,
-              formula:
-                'light against dark parts of the material, under full specials without colour',
+              formula: t('stack.lightAgainstDarkParts'),
               terms: [
-                term('bare', grain.bare, DELTA),
-                term('through the print', grain.printed, DELTA),
+                term(t('stack.bare'), grain.bare, DELTA),
+                term(t('stack.throughPrint'), grain.printed, DELTA),
               ],
               source: SHARMA,
             },
@@ -188,21 +199,20 @@ export function lookFigures(numbers: LookNumbers): LookFigure[] {
     ...(flop
       ? [
           {
-            name: 'Metal, into the lamp and away from it',
-            short: 'Flop',
-            text: `L* ${flop.into.toFixed(0)} / ${flop.away.toFixed(0)}`,
-            says: `changes by ${(flop.into - flop.away).toFixed(0)} L* when it is tilted`,
+            name: t('stack.metalIntoLampAway'),
+            short: t('stack.flop'),
+            text: `L* ${decimal(flop.into, 0)} / ${decimal(flop.away, 0)}`,
+            says: t('stack.changesLWhenTilted', { into: decimal(flop.into - flop.away, 0) }),
             working: {
-              label: 'Flop of the metal',
+              label: t('stack.flopMetal'),
               value: flop.into - flop.away,
               unit: 'L*',
-              formula:
-                'lightness tilted into the reflection of the lamp less lightness away from it, free of colour',
+              formula: t('stack.lightnessTiltedIntoReflection'),
               terms: [
-                term('into the lamp', flop.into, 'L*'),
-                term('away from it', flop.away, 'L*'),
+                term(t('stack.intoLamp'), flop.into, 'L*'),
+                term(t('stack.awayFrom'), flop.away, 'L*'),
               ],
-              source: 'CIE 15:2004, 8.2.1; layers as in docs/methods/look.md',
+              source: t('stack.cie1520048'),
             },
           },
         ]
@@ -218,20 +228,24 @@ export function lookRestsOn({ machine, material, stack }: PrintPlan): string {
   const measured = machine.measured?.find(({ field }) => field === figure);
   const parts = [
     colour
-      ? `colour measured on this machine and material, ${colour.on}`
-      : 'colour as the artwork’s profile states it',
-    `the material as ${material.assumed?.includes('optics') ? 'usual for its kind, assumed' : 'stated'}`,
+      ? t('stack.colourMeasuredMachineMaterial', { on: colour.on })
+      : t('stack.colourArtworksProfileStates'),
+    t('stack.material', {
+      rest: material.assumed?.includes('optics') ? t('stack.usualKindAssumed') : t('stack.stated'),
+    }),
     ...(white && usesInkRole(stack, 'W')
       ? [
           measured
-            ? `white measured on this machine, ${measured.on}`
-            : `white as stated${machine.assumed?.includes(figure!) ? ', assumed' : ''}, not measured`,
+            ? t('stack.whiteMeasuredMachine', { on: measured.on })
+            : t('stack.whiteStatedNotMeasured', {
+                rest: machine.assumed?.includes(figure!) ? t('stack.assumed') : '',
+              }),
         ]
       : []),
   ];
-  return `The look rests on ${new Intl.ListFormat('en').format(parts)}.`;
+  return t('stack.lookRests', { parts: listed(parts) });
 }
 
 /** Grade of a code as a scanner would tell it, from 0 to 4, and its letter. */
 export const scanned = ({ value, grade, decodes }: Scanned): string =>
-  `${value.toFixed(1)} (${grade})${decodes ? '' : ', not read'}`;
+  `${decimal(value, 1)} (${grade})${decodes ? '' : t('stack.notRead')}`;

@@ -3,6 +3,7 @@
 import { mdiCameraOutline } from '@mdi/js';
 import { onBeforeUnmount, ref, useTemplateRef } from 'vue';
 import { codeIn } from './readCode.ts';
+import { t } from '../texts/texts.ts';
 
 const emit = defineEmits<{ code: [code: string] }>();
 const typed = ref('');
@@ -30,7 +31,7 @@ async function start() {
   try {
     stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment' } });
   } catch {
-    problem.value = 'The camera can’t be used here. Allow it in the browser, or type the code.';
+    problem.value = t('stock.cameraCantUsedHere');
     return;
   }
   watching.value = true;
@@ -61,20 +62,22 @@ async function look() {
     <form class="row" @submit.prevent="typed && found(typed)">
       <v-text-field
         v-model="typed"
-        label="Code on the label"
-        placeholder="L12 or C7"
+        :label="t('stock.codeLabel')"
+        :placeholder="t('stock.l12C7')"
         maxlength="20"
       />
-      <v-btn type="submit" :disabled="!typed">Find</v-btn>
-      <v-btn v-if="!watching" :prepend-icon="mdiCameraOutline" @click="start">Scan</v-btn>
-      <v-btn v-else @click="stop">Stop</v-btn>
+      <v-btn type="submit" :disabled="!typed">{{ t('stock.find') }}</v-btn>
+      <v-btn v-if="!watching" :prepend-icon="mdiCameraOutline" @click="start">{{
+        t('stock.scan')
+      }}</v-btn>
+      <v-btn v-else @click="stop">{{ t('stock.stop') }}</v-btn>
     </form>
     <video
       v-show="watching"
       ref="video"
       muted
       playsinline
-      aria-label="Picture of the camera"
+      :aria-label="t('stock.pictureCamera')"
     ></video>
     <p v-if="problem" class="problem small" role="alert">{{ problem }}</p>
   </div>

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 /** A stocktake: place by place, in one walk. What was counted stays on this device until it is handed in. */
+import { unitText } from './stockWords.ts';
+import { amountText, language, LOCALES } from '@kyanos/core';
 import { API, type Stocked } from '@kyanos/contract';
-import { amountText } from '@kyanos/core';
 import { useStorage } from '@vueuse/core';
 import { computed, nextTick, ref } from 'vue';
 import { call, newKey } from '../shared/api.ts';
 import CodeReader from './CodeReader.vue';
 import { countLine } from './countLine.ts';
 import { useShelf } from './useShelf.ts';
+import { t } from '../texts/texts.ts';
 
 const { entries, products, problem, trying, load } = useShelf();
 
@@ -23,11 +25,11 @@ const done = ref<string>();
 const places = computed(() => {
   const by = new Map<string, Stocked[]>();
   for (const { item } of entries.value) {
-    const place = item.fitted ? 'In the machines' : item.place || 'No place said';
+    const place = item.fitted ? t('stock.machines') : item.place || t('stock.noPlaceSaid');
     by.set(place, [...(by.get(place) ?? []), item]);
   }
   return [...by]
-    .toSorted(([a], [b]) => a.localeCompare(b, 'en', { numeric: true }))
+    .toSorted(([a], [b]) => a.localeCompare(b, LOCALES[language()], { numeric: true }))
     .map(([place, items]) => ({
       place,
       items: items.toSorted((a, b) => a.name.localeCompare(b.name)),
@@ -39,9 +41,13 @@ const lines = computed(() =>
 );
 const open = computed(() => lines.value.filter(({ wantsReason }) => wantsReason));
 const answer = computed(() => {
-  if (!products.value) return 'Fetching the stock…';
+  if (!products.value) return t('stock.fetchingStock');
   const differing = lines.value.filter(({ differs }) => differs).length;
-  return `${lines.value.length} of ${entries.value.length} counted${differing ? `, ${differing} differ from the books` : ''}.`;
+  return t('stock.ofCounted', {
+    n: lines.value.length,
+    n2: entries.value.length,
+    rest: differing ? t('stock.differFromBooks', { differing }) : '',
+  });
 });
 
 const set = (id: string, part: Count) =>
@@ -69,7 +75,7 @@ async function handIn() {
     ),
   );
   if (!sent) return;
-  done.value = `${sent.counted} counted, ${sent.changed} put right.`;
+  done.value = t('stock.countedPutRight', { counted: sent.counted, changed: sent.changed });
   counts.value = {};
   walk.value = newKey();
   await load();
@@ -79,7 +85,7 @@ async function jump(code: string) {
   if (!products.value) await load();
   const entry = entries.value.find(({ item }) => item.code === code);
   if (!entry) {
-    problem.value = `No lot or container on the shelf has the code ${code}.`;
+    problem.value = t('stock.noLotContainerShelf', { code });
     return;
   }
   problem.value = undefined;
@@ -94,7 +100,7 @@ async function jump(code: string) {
   <section class="stage">
     <header class="page-head">
       <div>
-        <h1 class="question">What is really there?</h1>
+        <h1 class="question">{{ t('stock.whatReallyThere') }}</h1>
         <p class="answer" data-testid="answer">{{ answer }}</p>
       </div>
       <code-reader @code="jump" />
@@ -103,7 +109,8 @@ async function jump(code: string) {
     <p v-if="done" class="notice" role="status">{{ done }}</p>
     <div v-for="{ place, items, counted } in places" :key="place" class="panel pad">
       <h2 class="place">
-        {{ place }} <span class="soft small figures">{{ counted }} of {{ items.length }}</span>
+        {{ place }}
+        <span class="soft small figures">{{ t('stock.of', { counted, n: items.length }) }}</span>
       </h2>
       <div
         v-for="item in items"
@@ -117,9 +124,13 @@ async function jump(code: string) {
             >{{ item.code }}<template v-if="item.lot"> · {{ item.lot }}</template></span
           >
         </span>
-        <span class="soft figures books">books: {{ amountText(item.left, item.unit) }}</span>
+        <span class="soft figures books">{{
+          t('stock.books', { left: amountText(item.left, item.unit) })
+        }}</span>
         <label class="count">
-          <span class="hidden">{{ item.name }} {{ item.code }}, counted in {{ item.unit }}</span>
+          <span class="hidden">{{
+            t('stock.counted', { item: item.name, code: item.code, unit: unitText(item.unit) })
+          }}</span>
           <input
             :id="`count-${item.id}`"
             class="figures"
@@ -128,21 +139,21 @@ async function jump(code: string) {
             :value="counts[item.id]?.left ?? ''"
             @change="setLeft(item.id, $event)"
           />
-          {{ item.unit }}
+          {{ unitText(item.unit) }}
         </label>
         <v-btn
           size="small"
           variant="text"
-          :aria-label="`${item.name} ${item.code}: as the books say`"
+          :aria-label="t('stock.booksSay', { item: item.name, code: item.code })"
           @click="set(item.id, { left: item.left })"
-          >As booked</v-btn
+          >{{ t('stock.booked') }}</v-btn
         >
         <input
           v-if="countLine(item, counts[item.id])?.differs"
           class="reason"
           :class="{ wanted: countLine(item, counts[item.id])?.wantsReason }"
-          placeholder="Why it differs"
-          :aria-label="`${item.name} ${item.code}: why it differs`"
+          :placeholder="t('stock.whyDiffers')"
+          :aria-label="t('stock.whyItDiffers', { item: item.name, code: item.code })"
           maxlength="200"
           :value="counts[item.id]?.reason ?? ''"
           @change="set(item.id, { reason: typed($event) })"
@@ -150,14 +161,13 @@ async function jump(code: string) {
       </div>
     </div>
     <div v-if="lines.length" class="panel pad foot">
-      <span v-if="open.length"
-        >{{ open.length }} differ{{ open.length === 1 ? 's' : '' }} without a reason; “unknown” is
-        one.</span
-      >
-      <span v-else>All that differ have a reason.</span>
-      <v-btn color="primary" variant="flat" :disabled="open.length > 0" @click="handIn"
-        >Hand in the stocktake</v-btn
-      >
+      <span v-if="open.length">{{
+        t('stock.differsWithoutReasonUnknown', { n: open.length })
+      }}</span>
+      <span v-else>{{ t('stock.allDifferHaveReason') }}</span>
+      <v-btn color="primary" variant="flat" :disabled="open.length > 0" @click="handIn">{{
+        t('stock.handStocktake')
+      }}</v-btn>
     </div>
   </section>
 </template>

@@ -5,6 +5,7 @@ import { shallowRef } from 'vue';
 import { call } from '../shared/api.ts';
 import { useTrying } from '../shared/useTrying.ts';
 import { actWords, timeWords } from './stockWords.ts';
+import { t } from '../texts/texts.ts';
 
 const { problem, trying } = useTrying();
 const events = shallowRef<readonly ToldStock[]>();
@@ -29,18 +30,18 @@ void load();
 <template>
   <section class="stage">
     <header>
-      <h1 class="question">What was done to the stock?</h1>
-      <p class="answer">Nothing is overwritten: an entry is undone by another.</p>
+      <h1 class="question">{{ t('stock.whatDoneStock') }}</h1>
+      <p class="answer">{{ t('stock.nothingOverwrittenEntryUndone') }}</p>
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div v-if="events" class="panel pad">
       <table class="table">
         <thead>
           <tr>
-            <th scope="col">When</th>
-            <th scope="col">Who</th>
-            <th scope="col">What</th>
-            <th scope="col">Lot or container</th>
+            <th scope="col">{{ t('stock.when') }}</th>
+            <th scope="col">{{ t('stock.who') }}</th>
+            <th scope="col">{{ t('stock.what') }}</th>
+            <th scope="col">{{ t('stock.lotContainer') }}</th>
             <th scope="col"></th>
           </tr>
         </thead>
@@ -62,17 +63,20 @@ void load();
                 variant="text"
                 :aria-label="`Undo: ${actWords(event.what, event.unit)}, ${event.code}`"
                 @click="undo(event)"
-                >Undo</v-btn
+                >{{ t('stock.undo') }}</v-btn
               >
-              <span v-else class="soft small">undone</span>
+              <span v-else class="soft small">{{ t('stock.undone') }}</span>
             </td>
           </tr>
         </tbody>
       </table>
-      <v-btn v-if="more && events.length" class="mt-3" @click="load(events[events.length - 1].id)"
-        >Show older</v-btn
+      <v-btn
+        v-if="more && events.length"
+        class="mt-3"
+        @click="load(events[events.length - 1].id)"
+        >{{ t('stock.showOlder') }}</v-btn
       >
-      <p v-if="events.length === 0" class="soft">Nothing yet.</p>
+      <p v-if="events.length === 0" class="soft">{{ t('stock.nothingYet') }}</p>
     </div>
   </section>
 </template>

@@ -6,8 +6,9 @@ import { mdiTagOutline } from '@mdi/js';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { addressIn, call } from '../shared/api.ts';
 import NumberField from '../shared/NumberField.vue';
-import { actWords, AGE_WORDS, timeWords } from './stockWords.ts';
+import { unitText, actWords, AGE_WORDS, timeWords } from './stockWords.ts';
 import type { ShelfEntry } from './useShelf.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ entry: ShelfEntry; machines: readonly Machine[] }>();
 const emit = defineEmits<{ act: [what: LaterAct]; undo: [event: ToldStock['id']] }>();
@@ -74,11 +75,11 @@ function tell() {
 }
 const label = computed(() => addressIn(API.getLabels, { query: { codes: item.value.code } }));
 const LABELS = {
-  drawn: 'How much was used?',
-  counted: 'How much is left?',
-  moved: 'Where does it lie now?',
-  discarded: 'Why is it thrown away?',
-  fitted: 'Where is it fitted?',
+  drawn: t('stock.howMuchUsed'),
+  counted: t('stock.howMuchLeft'),
+  moved: t('stock.whereDoesLieNow'),
+  discarded: t('stock.whyThrownAway'),
+  fitted: t('stock.whereFitted'),
 } as const;
 </script>
 
@@ -87,35 +88,49 @@ const LABELS = {
     <div>
       <h2 class="title">{{ item.name }}</h2>
       <p class="figures soft">
-        {{ item.code }}<template v-if="item.lot"> · lot {{ item.lot }}</template>
+        {{ item.code }}<template v-if="item.lot"> {{ t('stock.lot', { lot: item.lot }) }}</template>
       </p>
     </div>
     <p class="big figures">
       {{ amountText(item.left, item.unit) }}
-      <span class="soft small">of {{ amountText(item.size, item.unit) }}</span>
+      <span class="soft small">{{
+        t('stock.ofSize', { size: amountText(item.size, item.unit) })
+      }}</span>
     </p>
     <p v-if="item.overdrawn > 0" class="problem">
-      {{ amountText(item.overdrawn, item.unit) }} more were drawn than the books had. Count it.
+      {{ t('stock.moreWereDrawnThan', { overdrawn: amountText(item.overdrawn, item.unit) }) }}
     </p>
     <dl class="facts">
-      <dt>Age</dt>
+      <dt>{{ t('stock.age') }}</dt>
       <dd :class="age.age">
         {{ AGE_WORDS[age.age]
-        }}<template v-if="age.until">, good until {{ dayWords(age.until) }}</template>
+        }}<template v-if="age.until">{{
+          t('stock.goodUntil', { until: dayWords(age.until) })
+        }}</template>
         <span class="soft small block">{{ age.from }}</span>
       </dd>
-      <dt>Lies at</dt>
-      <dd>{{ item.fitted ? `fitted as ${item.fitted.channel}` : item.place || 'not said' }}</dd>
+      <dt>{{ t('stock.lies') }}</dt>
+      <dd>
+        {{
+          item.fitted
+            ? t('stock.fitted', { channel: item.fitted.channel })
+            : item.place || t('stock.notSaid')
+        }}
+      </dd>
       <template v-if="reservedIn(item) > 0">
-        <dt>Reserved</dt>
+        <dt>{{ t('stock.reserved') }}</dt>
         <dd>
-          {{ amountText(reservedIn(item), item.unit) }};
-          {{ amountText(freeIn(item), item.unit) }} free
+          {{
+            t('stock.free', {
+              item: amountText(reservedIn(item), item.unit),
+              item2: amountText(freeIn(item), item.unit),
+            })
+          }}
         </dd>
       </template>
-      <dt>Received</dt>
+      <dt>{{ t('stock.received') }}</dt>
       <dd>{{ dayWords(item.receivedOn) }}</dd>
-      <dt>Counted</dt>
+      <dt>{{ t('stock.counted2') }}</dt>
       <dd>{{ item.countedOn ? dayWords(item.countedOn) : 'never' }}</dd>
     </dl>
     <form v-if="asking" class="asked" @submit.prevent="tell">
@@ -123,39 +138,55 @@ const LABELS = {
       <number-field
         v-if="asking === 'drawn' || asking === 'counted'"
         v-model="amount"
-        :label="asking === 'drawn' ? 'Used' : 'Left'"
-        :unit="item.unit"
+        :label="asking === 'drawn' ? t('stock.used') : t('stock.left')"
+        :unit="unitText(item.unit)"
         :precision="item.unit === 'sheets' ? 0 : 1"
         :max="1000000"
       />
       <v-text-field
         v-if="asking === 'moved' || asking === 'discarded' || asking === 'counted'"
         v-model="words"
-        :label="asking === 'moved' ? 'Place' : asking === 'counted' ? 'Why it differs' : 'Reason'"
+        :label="
+          asking === 'moved'
+            ? t('stock.place')
+            : asking === 'counted'
+              ? t('stock.whyDiffers')
+              : t('stock.reason')
+        "
         maxlength="200"
       />
       <v-select
         v-if="asking === 'fitted'"
-        label="Machine and slot"
+        :label="t('stock.machineSlot')"
         :items="seats"
         :model-value="place ?? seats[0]?.value"
         @update:model-value="place = $event"
       />
       <div class="row">
-        <v-btn type="submit" color="primary" variant="flat" :disabled="!ready">Save</v-btn>
-        <v-btn variant="text" @click="asking = undefined">Cancel</v-btn>
+        <v-btn type="submit" color="primary" variant="flat" :disabled="!ready">{{
+          t('stock.save')
+        }}</v-btn>
+        <v-btn variant="text" @click="asking = undefined">{{ t('stock.cancel') }}</v-btn>
       </div>
     </form>
     <div v-else class="row">
-      <v-btn @click="ask('drawn')">Draw</v-btn>
-      <v-btn @click="ask('counted')">Count</v-btn>
-      <v-btn v-if="!item.fitted" @click="ask('moved')">Move</v-btn>
-      <v-btn v-if="item.fitted" @click="emit('act', { act: 'taken-out' })">Take out</v-btn>
-      <v-btn v-else-if="item.kind === 'ink'" @click="ask('fitted')">Fit</v-btn>
-      <v-btn v-if="item.sealed" @click="emit('act', { act: 'opened' })">Open</v-btn>
-      <v-btn v-else-if="!item.fitted" @click="emit('act', { act: 'sealed' })">Seal</v-btn>
-      <v-btn v-if="!item.fitted" @click="ask('discarded')">Throw away</v-btn>
-      <v-btn :prepend-icon="mdiTagOutline" :href="label" target="_blank">Label</v-btn>
+      <v-btn @click="ask('drawn')">{{ t('stock.draw') }}</v-btn>
+      <v-btn @click="ask('counted')">{{ t('stock.count') }}</v-btn>
+      <v-btn v-if="!item.fitted" @click="ask('moved')">{{ t('stock.move') }}</v-btn>
+      <v-btn v-if="item.fitted" @click="emit('act', { act: 'taken-out' })">{{
+        t('stock.takeOut')
+      }}</v-btn>
+      <v-btn v-else-if="item.kind === 'ink'" @click="ask('fitted')">{{ t('stock.fit') }}</v-btn>
+      <v-btn v-if="item.sealed" @click="emit('act', { act: 'opened' })">{{
+        t('stock.open')
+      }}</v-btn>
+      <v-btn v-else-if="!item.fitted" @click="emit('act', { act: 'sealed' })">{{
+        t('stock.seal')
+      }}</v-btn>
+      <v-btn v-if="!item.fitted" @click="ask('discarded')">{{ t('stock.throwAway') }}</v-btn>
+      <v-btn :prepend-icon="mdiTagOutline" :href="label" target="_blank">{{
+        t('stock.label')
+      }}</v-btn>
     </div>
     <ol class="events small">
       <li v-for="event in events" :key="event.id" :class="{ gone: !event.holds }">
@@ -165,9 +196,9 @@ const LABELS = {
           v-if="event.holds && event.what.act !== 'received'"
           size="small"
           variant="text"
-          :aria-label="`Undo: ${actWords(event.what, item.unit)}`"
+          :aria-label="t('stock.undoWhat', { what: actWords(event.what, item.unit) })"
           @click="emit('undo', event.id)"
-          >Undo</v-btn
+          >{{ t('stock.undo') }}</v-btn
         >
       </li>
     </ol>

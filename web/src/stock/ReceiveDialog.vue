@@ -6,6 +6,7 @@ import { computed, ref, watch } from 'vue';
 import DayField from '../shared/DayField.vue';
 import MoneyField from '../shared/MoneyField.vue';
 import NumberField from '../shared/NumberField.vue';
+import { t } from '../texts/texts.ts';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{
@@ -58,43 +59,43 @@ const receive = () =>
 <template>
   <v-dialog v-model="open">
     <form class="panel dialog-form" @submit.prevent="receive">
-      <h2 class="question">What came in?</h2>
+      <h2 class="question">{{ t('stock.whatCame') }}</h2>
       <v-autocomplete
         v-model="key"
-        label="Material or ink"
+        :label="t('stock.materialInk')"
         :items="products"
         item-value="key"
         item-title="name"
       />
       <template v-if="product">
         <div class="two">
-          <v-text-field v-model="lot" label="Lot number" maxlength="200" />
-          <v-text-field v-model="place" label="Place" maxlength="200" />
+          <v-text-field v-model="lot" :label="t('stock.lotNumber')" maxlength="200" />
+          <v-text-field v-model="place" :label="t('stock.place')" maxlength="200" />
           <number-field
             v-model="size"
-            label="Full, each"
+            :label="t('stock.fullEach')"
             :unit="product.unit"
             :precision="product.unit === 'm' ? 1 : 0"
             :max="1000000"
           />
-          <number-field v-model="count" label="How many alike" :min="1" :max="200" />
-          <day-field v-model="made" label="Made on" />
-          <day-field v-model="expires" label="Good until, as printed on it" />
-          <money-field v-model="paid" label="Paid, each" :currency="currency" />
+          <number-field v-model="count" :label="t('stock.howManyAlike')" :min="1" :max="200" />
+          <day-field v-model="made" :label="t('stock.made')" />
+          <day-field v-model="expires" :label="t('stock.goodUntilPrinted')" />
+          <money-field v-model="paid" :label="t('stock.paidEach')" :currency="currency" />
         </div>
         <p
           v-if="product.kind === 'material' && product.keeping.shelfLifeMonths === undefined"
           class="notice small"
         >
-          No shelf life is known of this material. Look it up and enter it under Shop, Materials.
+          {{ t('stock.noShelfLifeKnown') }}
         </p>
       </template>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <div class="dialog-buttons">
-        <v-btn variant="text" @click="open = false">Cancel</v-btn>
-        <v-btn type="submit" color="primary" variant="flat" :disabled="!product || size <= 0"
-          >Receive</v-btn
-        >
+        <v-btn variant="text" @click="open = false">{{ t('stock.cancel') }}</v-btn>
+        <v-btn type="submit" color="primary" variant="flat" :disabled="!product || size <= 0">{{
+          t('stock.receive')
+        }}</v-btn>
       </div>
     </form>
   </v-dialog>

@@ -12,6 +12,7 @@ import { useSetting } from '../shared/useSetting.ts';
 import { useTrying } from '../shared/useTrying.ts';
 
 import SupplyDialog from './SupplyDialog.vue';
+import { t } from '../texts/texts.ts';
 
 const { problem, trying } = useTrying();
 const lines = shallowRef<readonly ReorderLineOnWire[]>();
@@ -32,9 +33,9 @@ const wanted = computed(() => (lines.value ?? []).filter(({ count }) => count > 
 const lasting = computed(() => (lines.value ?? []).filter(({ count }) => count === 0));
 const late = computed(() => wanted.value.filter(({ orderBy }) => orderBy! < today.value));
 const answer = computed(() => {
-  if (!lines.value) return 'Working it out…';
+  if (!lines.value) return t('stock.workingOut');
   const [first] = wanted.value;
-  if (!first) return 'Nothing: what is on the shelf lasts beyond a quarter.';
+  if (!first) return t('stock.nothingWhatShelfLasts');
   const cost = currency(
     total(
       first.cost.currency,
@@ -42,9 +43,9 @@ const answer = computed(() => {
     ),
   );
   const when = late.value.length
-    ? `${late.value.length} of them now: delivery takes longer than the stock lasts`
-    : `the first by ${dayWords(first.orderBy!)}`;
-  return `${wanted.value.length} to order for ${cost}; ${when}.`;
+    ? t('stock.themNowDeliveryTakes', { n: late.value.length })
+    : t('stock.first', { orderBy: dayWords(first.orderBy!) });
+  return t('stock.toOrderFor', { n: wanted.value.length, cost, when });
 });
 
 const editing = shallowRef<ReorderLineOnWire>();
@@ -64,13 +65,13 @@ async function setChance(share: number) {
   <section class="stage">
     <header class="page-head">
       <div>
-        <h1 class="question">What has to be ordered, and by when?</h1>
+        <h1 class="question">{{ t('stock.whatHasOrderedWhen') }}</h1>
         <p class="answer" data-testid="answer">{{ answer }}</p>
       </div>
       <div class="tools">
         <number-field
           class="chance"
-          label="Quotes that become orders"
+          :label="t('stock.quotesBecomeOrders')"
           unit="%"
           :max="100"
           :model-value="Math.round(floor.value.value.quoteChance * 100)"
@@ -91,18 +92,22 @@ async function setChance(share: number) {
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <p v-if="notCounted.length" class="notice small">
-      Not counted, as their plates are not built yet: {{ notCounted.slice(0, 6).join(', ')
-      }}{{ notCounted.length > 6 ? ` and ${notCounted.length - 6} more` : '' }}.
+      {{
+        t('stock.notCountedTheirPlates', {
+          notCounted: notCounted.slice(0, 6).join(', '),
+          rest: notCounted.length > 6 ? t('stock.more', { n: notCounted.length - 6 }) : '',
+        })
+      }}
     </p>
     <div v-if="wanted.length" class="panel pad">
       <table class="table">
         <thead>
           <tr>
-            <th scope="col">Order by</th>
-            <th scope="col">What</th>
-            <th scope="col" class="right">How many</th>
-            <th scope="col">Why</th>
-            <th scope="col" class="right">Costs</th>
+            <th scope="col">{{ t('stock.order') }}</th>
+            <th scope="col">{{ t('stock.what') }}</th>
+            <th scope="col" class="right">{{ t('stock.howMany') }}</th>
+            <th scope="col">{{ t('stock.why') }}</th>
+            <th scope="col" class="right">{{ t('stock.costs') }}</th>
             <th scope="col"></th>
           </tr>
         </thead>
@@ -126,9 +131,9 @@ async function setChance(share: number) {
               <v-btn
                 size="small"
                 variant="text"
-                :aria-label="`Sizes and delivery of ${line.name}`"
+                :aria-label="t('stock.sizesDelivery', { line: line.name })"
                 @click="editing = line"
-                >Supply</v-btn
+                >{{ t('stock.supply') }}</v-btn
               >
             </td>
           </tr>
@@ -136,32 +141,36 @@ async function setChance(share: number) {
       </table>
     </div>
     <div v-if="lasting.length" class="panel pad">
-      <h2 class="label">Lasts</h2>
+      <h2 class="label">{{ t('stock.lasts') }}</h2>
       <table class="table">
         <tbody>
           <tr v-for="line in lasting" :key="line.key">
             <td>{{ line.name }}</td>
             <td class="right figures">{{ amountText(line.good, line.unit) }}</td>
             <td class="soft">
-              {{ amountText(line.usualPerWeek, line.unit) }} a week<template v-if="line.planned > 0"
-                >, {{ amountText(line.planned, line.unit) }} planned</template
-              >
+              {{ t('stock.week', { usualPerWeek: amountText(line.usualPerWeek, line.unit) })
+              }}<template v-if="line.planned > 0">{{
+                t('stock.planned', { planned: amountText(line.planned, line.unit) })
+              }}</template>
             </td>
             <td class="right">
               <v-btn
                 size="small"
                 variant="text"
-                :aria-label="`Sizes and delivery of ${line.name}`"
+                :aria-label="t('stock.sizesDelivery', { line: line.name })"
                 @click="editing = line"
-                >Supply</v-btn
+                >{{ t('stock.supply') }}</v-btn
               >
             </td>
           </tr>
         </tbody>
       </table>
       <p class="small soft">
-        Quoted jobs count by their chance ({{ percent(floor.value.value.quoteChance, 0) }}),
-        accepted ones in full.
+        {{
+          t('stock.quotedJobsCountTheir', {
+            quoteChance: percent(floor.value.value.quoteChance, 0),
+          })
+        }}
       </p>
     </div>
     <supply-dialog

@@ -6,6 +6,7 @@ import { scaleLinear } from 'd3';
 import { useElementSize } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
 import { AGE_WORDS } from './stockWords.ts';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{
   products: readonly ShelfProduct[];
@@ -91,7 +92,7 @@ const total = ({ items }: ShelfProduct) => items.reduce((sum, { item }) => sum +
       :width="width"
       :height="height"
       role="group"
-      aria-label="The shelf by age"
+      :aria-label="t('stock.shelfAge')"
     >
       <rect
         class="past"
@@ -105,7 +106,7 @@ const total = ({ items }: ShelfProduct) => items.reduce((sum, { item }) => sum +
         <line class="tick" :x1="tick.at" :x2="tick.at" :y1="TOP - 6" :y2="height - 6" />
         <text class="when figures" :x="tick.at" y="14" text-anchor="middle">{{ tick.text }}</text>
       </g>
-      <text class="when" :x="width - UNDATED + 12" y="14">no date</text>
+      <text class="when" :x="width - UNDATED + 12" y="14">{{ t('stock.noDate') }}</text>
       <g v-for="lane in lanes" :key="lane.product.key">
         <line
           class="lane"
@@ -133,14 +134,26 @@ const total = ({ items }: ShelfProduct) => items.reduce((sum, { item }) => sum +
           class="lot"
           :class="[age.age, { chosen: item.id === selected, fitted: item.fitted }]"
           :transform="`translate(${left} ${lane.top})`"
-          :aria-label="`${item.name}, ${item.lot ? `lot ${item.lot}` : item.code}: ${amountText(item.left, item.unit)} left, ${AGE_WORDS[age.age]}${age.until ? `, good until ${dayWords(age.until)}` : ''}`"
+          :aria-label="
+            t('stock.leftItem', {
+              item: item.name,
+              rest: item.lot ? t('stock.lotOf', { lot: item.lot }) : item.code,
+              left: amountText(item.left, item.unit),
+              age: AGE_WORDS[age.age],
+              rest2: age.until ? t('stock.goodUntil', { until: dayWords(age.until) }) : '',
+            })
+          "
           :aria-pressed="item.id === selected"
           @click="emit('select', item.id)"
           @keydown.enter.space.prevent="emit('select', item.id)"
         >
           <title>
-            {{ item.lot || item.code }}: {{ amountText(item.left, item.unit) }} left{{
-              age.until ? `, good until ${dayWords(age.until)}` : ''
+            {{
+              t('stock.leftLot', {
+                lot: item.lot || item.code,
+                left: amountText(item.left, item.unit),
+                rest: age.until ? t('stock.goodUntil', { until: dayWords(age.until) }) : '',
+              })
             }}
           </title>
           <rect class="hull" x="0" y="2" :width="ITEM" height="36" rx="5" />
@@ -165,9 +178,10 @@ const total = ({ items }: ShelfProduct) => items.reduce((sum, { item }) => sum +
       </g>
     </svg>
     <p class="legend small soft">
-      <span class="key over"></span> over-age <span class="key soon"></span> use first
-      <span class="key good"></span> good <span class="key hatch"></span> reserved
-      <span class="key mark">▾</span> in a machine
+      <span class="key over"></span> {{ t('stock.overAge') }} <span class="key soon"></span>
+      {{ t('stock.useFirst') }} <span class="key good"></span> {{ t('stock.good') }}
+      <span class="key hatch"></span> {{ t('stock.reservedWithin') }}
+      <span class="key mark">▾</span> {{ t('stock.machine') }}
     </p>
   </div>
 </template>

@@ -10,6 +10,7 @@ import ItemCard from './ItemCard.vue';
 import ReceiveDialog from './ReceiveDialog.vue';
 import ShelfDrawing from './ShelfDrawing.vue';
 import { useShelf } from './useShelf.ts';
+import { t } from '../texts/texts.ts';
 
 const { today, products, entries, problem, trying, load, act, receive } = useShelf();
 const route = useRoute();
@@ -26,14 +27,18 @@ const select = (id: Stocked['id']) => {
 };
 
 const answer = computed(() => {
-  if (!products.value) return 'Fetching the stock…';
+  if (!products.value) return t('stock.fetchingStock');
   const of = (age: string) => entries.value.filter((entry) => entry.age.age === age).length;
   const parts = [
-    ...(of('over') ? [`${of('over')} over-age`] : []),
-    ...(of('soon') ? [`${of('soon')} to be used first`] : []),
+    ...(of('over') ? [t('stock.overAgeCount', { n: of('over') })] : []),
+    ...(of('soon') ? [t('stock.usedFirst', { of: of(t('stock.soon')) })] : []),
   ];
   const short = entries.value.filter(({ item }) => item.overdrawn > 0).length;
-  return `${entries.value.length} lots and containers${parts.length ? `: ${parts.join(', ')}` : ', all good'}.${short ? ` ${short} to be counted.` : ''}`;
+  return t('stock.lotsContainers', {
+    n: entries.value.length,
+    rest: parts.length ? `: ${parts.join(', ')}` : t('stock.allGood'),
+    rest2: short ? t('stock.toBeCounted', { short }) : '',
+  });
 });
 
 const receiving = ref(false);
@@ -63,8 +68,8 @@ const labels = computed(() => {
   return addressIn(API.getLabels, { query: { codes: codes.slice(0, 480).join(',') } });
 });
 const KINDS = [
-  { value: 'material', title: 'Material' },
-  { value: 'ink', title: 'Ink' },
+  { value: 'material', title: t('stock.material') },
+  { value: 'ink', title: t('stock.ink') },
 ] as const;
 </script>
 
@@ -72,7 +77,7 @@ const KINDS = [
   <section class="stage">
     <header class="page-head">
       <div>
-        <h1 class="question">What is on the shelf, and how long is it good?</h1>
+        <h1 class="question">{{ t('stock.whatShelfHowLong') }}</h1>
         <p class="answer" data-testid="answer">{{ answer }}</p>
       </div>
       <div class="tools">
@@ -81,20 +86,22 @@ const KINDS = [
           :prepend-icon="mdiTagMultipleOutline"
           :href="labels"
           target="_blank"
-          >Labels</v-btn
+          >{{ t('stock.labels') }}</v-btn
         >
-        <v-btn :prepend-icon="mdiDownload" :href="addressIn(API.exportStock, {})">Export</v-btn>
+        <v-btn :prepend-icon="mdiDownload" :href="addressIn(API.exportStock, {})">{{
+          t('stock.export')
+        }}</v-btn>
         <v-btn tag="label" :prepend-icon="mdiUpload" class="file"
-          >Import
+          >{{ t('stock.import') }}
           <input
             type="file"
             accept=".csv,.tsv,.txt"
-            aria-label="Import stock from a table"
+            :aria-label="t('stock.importStockFromTable')"
             @change="fromFile"
           />
         </v-btn>
         <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="receiving = true">
-          Receive
+          {{ t('stock.receive') }}
         </v-btn>
       </div>
     </header>
@@ -106,7 +113,7 @@ const KINDS = [
           mandatory
           density="compact"
           class="kinds"
-          aria-label="Material or ink"
+          :aria-label="t('stock.materialInk')"
         >
           <v-btn v-for="one in KINDS" :key="one.value" :value="one.value">{{ one.title }}</v-btn>
         </v-btn-toggle>
@@ -125,7 +132,7 @@ const KINDS = [
         @undo="undo"
       />
       <p v-else class="panel pad soft">
-        Choose a lot or a container to see it and to tell what is done with it.
+        {{ t('stock.chooseLotContainerSee') }}
       </p>
     </div>
     <receive-dialog

@@ -6,6 +6,7 @@ import { ref } from 'vue';
 import MoneyField from '../shared/MoneyField.vue';
 import NumberField from '../shared/NumberField.vue';
 import RemoveButton from '../shared/RemoveButton.vue';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ line: ReorderLineOnWire; currency: Currency }>();
 const emit = defineEmits<{ save: [supply: ProductSupply]; leave: [] }>();
@@ -24,42 +25,47 @@ const save = () =>
 <template>
   <v-dialog :model-value="true" @update:model-value="emit('leave')">
     <form class="panel dialog-form" @submit.prevent="save">
-      <h2 class="question">How is it bought? {{ line.name }}</h2>
+      <h2 class="question">{{ t('stock.howBought', { line: line.name }) }}</h2>
       <div class="two">
-        <number-field v-model="deliveryDays" label="Delivery takes" unit="days" :max="365" />
+        <number-field
+          v-model="deliveryDays"
+          :label="t('stock.deliveryTakes')"
+          unit="days"
+          :max="365"
+        />
         <number-field
           v-if="line.openWeeks !== null"
           v-model="openWeeks"
-          label="Keeps once it is open"
+          :label="t('stock.keepsOnceOpen')"
           unit="weeks"
           :min="1"
           :max="520"
         />
       </div>
-      <h3 class="label">Sizes on sale</h3>
+      <h3 class="label">{{ t('stock.sizesSale') }}</h3>
       <div v-for="(size, i) in sizes" :key="i" class="size">
         <number-field
           v-model="size.amount"
-          label="Holds"
+          :label="t('stock.holds')"
           :unit="line.unit"
           :min="0.1"
           :precision="line.unit === 'm' ? 1 : 0"
           :max="1000000"
         />
-        <money-field v-model="size.price" label="Costs" :currency="currency" />
+        <money-field v-model="size.price" :label="t('stock.costs')" :currency="currency" />
         <remove-button
-          :label="`Remove the size of ${size.amount} ${line.unit}`"
+          :label="t('stock.removeSize', { amount: size.amount, unit: line.unit })"
           @click="sizes.splice(i, 1)"
         />
       </div>
       <v-btn
         v-if="sizes.length < 6"
         @click="sizes.push({ amount: line.sizes[0]?.amount ?? 100, price: 0 })"
-        >Add a size</v-btn
+        >{{ t('stock.addSize') }}</v-btn
       >
       <div class="dialog-buttons">
-        <v-btn variant="text" @click="emit('leave')">Cancel</v-btn>
-        <v-btn type="submit" color="primary" variant="flat">Save</v-btn>
+        <v-btn variant="text" @click="emit('leave')">{{ t('stock.cancel') }}</v-btn>
+        <v-btn type="submit" color="primary" variant="flat">{{ t('stock.save') }}</v-btn>
       </div>
     </form>
   </v-dialog>

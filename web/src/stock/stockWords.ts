@@ -1,50 +1,61 @@
 /** What happened to the stock, as one says it. */
+import { type AgeOf, amountText, dated, type StockUnit } from '@kyanos/core';
 import type { ToldStock } from '@kyanos/contract';
-import { amountText, type AgeOf, type StockUnit } from '@kyanos/core';
-import { format, parseISO } from 'date-fns';
+import { parseISO } from 'date-fns';
+import { t } from '../texts/texts.ts';
 
-export const timeWords = (time: string): string => format(parseISO(time), 'EEE d MMM, HH:mm');
+export const timeWords = (time: string): string => dated(parseISO(time), t('shared.dayAndTime'));
 
 export const AGE_WORDS: Readonly<Record<AgeOf['age'], string>> = {
-  over: 'Over-age',
-  soon: 'Use first',
-  good: 'Good',
-  unknown: 'No date',
+  over: t('stock.overAgeTitle'),
+  soon: t('stock.useFirstTitle'),
+  good: t('stock.goodTitle'),
+  unknown: t('stock.noDateTitle'),
 };
 
 const SOURCE: Readonly<Record<string, string>> = {
-  report: 'by the machine’s report',
-  estimate: 'by the estimate',
-  care: 'for care',
-  hand: 'by hand',
+  report: t('stock.machinesReport'),
+  estimate: t('stock.estimate'),
+  care: t('stock.care'),
+  hand: t('stock.hand'),
 };
 
 /** `12.5 m drawn by hand` */
 export function actWords(what: ToldStock['what'], unit: StockUnit): string {
   switch (what.act) {
     case 'received':
-      return `${amountText(what.size, what.unit)} received`;
+      return t('stock.receivedSize', { size: amountText(what.size, what.unit) });
     case 'opened':
-      return 'Opened';
+      return t('stock.opened');
     case 'sealed':
-      return 'Sealed again';
+      return t('stock.sealedAgain');
     case 'moved':
-      return `Moved to ${what.place || 'no place'}`;
+      return t('stock.moved', { place: what.place || t('stock.noPlace') });
     case 'fitted':
-      return `Fitted as ${what.channel}`;
+      return t('stock.fittedAs', { channel: what.channel });
     case 'taken-out':
-      return 'Taken out of the machine';
+      return t('stock.takenOutMachine');
     case 'reserved':
       return what.amount > 0
-        ? `${amountText(what.amount, unit)} reserved for a job`
-        : 'Reservation given back';
+        ? t('stock.reservedJob', { amount: amountText(what.amount, unit) })
+        : t('stock.reservationGivenBack');
     case 'drawn':
-      return `${amountText(what.amount, unit)} drawn ${SOURCE[what.source]}`;
+      return t('stock.drawn', {
+        amount: amountText(what.amount, unit),
+        source: SOURCE[what.source],
+      });
     case 'counted':
-      return `Counted: ${amountText(what.left, unit)}${what.reason ? ` (${what.reason})` : ''}`;
+      return t('stock.countedLeft', {
+        left: amountText(what.left, unit),
+        rest: what.reason ? ` (${what.reason})` : '',
+      });
     case 'discarded':
-      return `Thrown away: ${what.reason}`;
+      return t('stock.thrownAway', { reason: what.reason });
     case 'undone':
-      return 'An entry undone';
+      return t('stock.entryUndone');
   }
 }
+
+/** What amounts are counted in, as it is read. */
+export const unitText = (unit: StockUnit): string =>
+  unit === 'sheets' ? t('stock.unitSheets') : unit;

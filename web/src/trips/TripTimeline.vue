@@ -5,6 +5,7 @@ import { axisBottom, scaleLinear, select } from 'd3';
 import { computed, ref, useTemplateRef, watchEffect } from 'vue';
 import { duration } from '../shared/format.ts';
 import WorkingBody from '../shared/WorkingBody.vue';
+import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ phases: readonly Phase[]; minutes: number }>();
 const WIDTH = 900;
@@ -68,7 +69,7 @@ const opened = ref<number>();
       :viewBox="`${-LEFT} 0 ${WIDTH + 44} ${height + 30}`"
       class="timeline"
       role="group"
-      aria-label="Timeline of the work in minutes"
+      :aria-label="t('trips.timelineWorkMinutes')"
       data-testid="timeline"
     >
       <g ref="axis" class="axis" :transform="`translate(0 ${height})`"></g>
@@ -86,7 +87,12 @@ const opened = ref<number>();
               tabindex="0"
               role="button"
               class="bar"
-              :aria-label="`${row.phase.label}, ${duration(row.phase.minutes)}. Show how it was calculated`"
+              :aria-label="
+                t('trips.showHowCalculated', {
+                  phase: row.phase.label,
+                  minutes: duration(row.phase.minutes),
+                })
+              "
               @keydown.enter="opened = i"
             >
               <rect x="0" y="0" :width="WIDTH" :height="ROW" class="catch" />
@@ -114,11 +120,11 @@ const opened = ref<number>();
       </g>
     </svg>
     <ul class="key">
-      <li><span class="swatch hands"></span>the operator is there</li>
-      <li><span class="swatch print"></span>the machine prints</li>
-      <li><span class="swatch wait"></span>it dries</li>
+      <li><span class="swatch hands"></span>{{ t('trips.operatorThere') }}</li>
+      <li><span class="swatch print"></span>{{ t('trips.machinePrints') }}</li>
+      <li><span class="swatch wait"></span>{{ t('trips.dries') }}</li>
       <li v-if="rows.some(({ look }) => look === 'blade')">
-        <span class="swatch blade"></span>the blade works
+        <span class="swatch blade"></span>{{ t('trips.bladeWorks') }}
       </li>
     </ul>
   </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  inSentence,
   findingsAt,
   layerName,
   middleOpacity,
@@ -21,6 +22,7 @@ import NumberField from '../shared/NumberField.vue';
 import { currency, duration, length, percent } from '../shared/format.ts';
 import { without } from '../shared/without.ts';
 import TripTimeline from './TripTimeline.vue';
+import { t } from '../texts/texts.ts';
 
 const job = useJob();
 const plan = computed(() => job.plan!);
@@ -48,10 +50,7 @@ const setCareful = (change: Partial<Careful>) =>
 const tripNames = computed(() =>
   (work.value?.trips ?? []).map(({ number, layers }) => ({
     value: number,
-    title: `${number}: ${layers
-      .map((layer) => layerName(layer, plan.value.machine))
-      .join(', then ')
-      .toLowerCase()}`,
+    title: `${number}: ${inSentence(layers.map((layer) => layerName(layer, plan.value.machine)).join(t('trips.then')))}`,
   })),
 );
 const chosen = computed(() => work.value?.trips.find(({ number }) => number === cared.value));
@@ -81,18 +80,25 @@ const waiting = ({ result: { work: done } }: TripOption) =>
   done!.trips.reduce((sum, trip) => sum + trip.waitMinutes, 0);
 
 const RISK: Record<DriftRisk, string> = {
-  none: 'cannot drift',
-  low: 'little risk',
-  some: 'some risk',
-  high: 'will drift',
+  none: t('trips.cannotDrift'),
+  low: t('trips.littleRisk'),
+  some: t('trips.someRisk'),
+  high: t('trips.willDrift'),
 };
 const questions = computed(() => questionsOf(plan.value).filter(({ about }) => about === 'drying'));
 
 const findings = computed(() => findingsAt(job.shown?.findings ?? [], 'trips'));
 const answer = computed(() => {
-  if (!work.value) return 'This print can’t be made as planned.';
+  if (!work.value) return t('trips.printCantMadePlanned');
   const { trips, layout, minutes, interval } = work.value;
-  return `${trips.length} trip${trips.length > 1 ? 's' : ''}, ${duration(minutes)} in all (${duration(interval.minutes.low)} to ${duration(interval.minutes.high)} in 8 of 10 jobs), ${layout.columns} across in ${layout.loadCount} load${layout.loadCount > 1 ? 's' : ''}.`;
+  return t('trips.tripAll810', {
+    trips: t('trips.trip', { n: trips.length }),
+    minutes: duration(minutes),
+    low: duration(interval.minutes.low),
+    high: duration(interval.minutes.high),
+    columns: layout.columns,
+    loads: t('trips.loads', { n: layout.loadCount }),
+  });
 });
 const special = computed(() =>
   work.value?.trips.some(({ layers }) =>
@@ -104,12 +110,12 @@ const special = computed(() =>
 <template>
   <section class="stage">
     <header>
-      <h1 class="question">How many trips, and how long?</h1>
+      <h1 class="question">{{ t('trips.howManyTripsHow') }}</h1>
       <p class="answer" data-testid="answer">{{ answer }}</p>
       <assumed-here of="time" />
     </header>
 
-    <div class="ways" role="radiogroup" aria-label="Trips">
+    <div class="ways" role="radiogroup" :aria-label="t('trips.trips')">
       <button
         v-for="option in options"
         :key="option.name"
@@ -123,25 +129,29 @@ const special = computed(() =>
         <template v-if="option.result.work">
           <span class="figures big">{{ duration(option.result.work.minutes) }}</span>
           <span class="facts">
-            <span
-              >{{ option.result.work.trips.length }} trip{{
-                option.result.work.trips.length > 1 ? 's' : ''
-              }}</span
-            >
-            <span>{{ waiting(option) ? `${duration(waiting(option))} drying` : 'no drying' }}</span>
-            <span
-              >{{ duration(option.result.work.operatorMinutes) }} of the operator, who comes
-              {{
-                option.result.work.visits === 1 ? 'once' : `${option.result.work.visits} times`
-              }}</span
-            >
+            <span>{{ t('trips.trip', { n: option.result.work.trips.length }) }}</span>
+            <span>{{
+              waiting(option)
+                ? t('trips.drying', { time: duration(waiting(option)) })
+                : t('trips.noDrying')
+            }}</span>
+            <span>{{
+              t('trips.operatorWhoComes', {
+                operatorMinutes: duration(option.result.work.operatorMinutes),
+                rest: t('trips.times', { n: option.result.work.visits }),
+              })
+            }}</span>
             <span :class="{ warn: ['some', 'high'].includes(option.result.work.drift) }"
-              >registration {{ RISK[option.result.work.drift]
+              >{{ t('trips.registration', { risk: RISK[option.result.work.drift] })
               }}<template v-if="option.result.work.drift !== 'none'">
-                over {{ length(option.result.work.layout.longest) }}</template
+                {{
+                  t('trips.over', { longest: length(option.result.work.layout.longest) })
+                }}</template
               ></span
             >
-            <span>{{ percent(middleOpacity(option.result.opacity), 0) }} opaque</span>
+            <span>{{
+              t('trips.opaque', { opacity: percent(middleOpacity(option.result.opacity), 0) })
+            }}</span>
             <span class="figures">{{ currency(option.result.work.cost.total) }}</span>
           </span>
         </template>
@@ -156,21 +166,23 @@ const special = computed(() =>
 
     <div>
       <div class="panel pad">
-        <h2 class="label">Trips</h2>
+        <h2 class="label">{{ t('trips.trips') }}</h2>
         <table v-if="work">
           <thead>
             <tr>
-              <th scope="col">Layers</th>
-              <th scope="col">Passes × hits</th>
-              <th scope="col">Carriage</th>
-              <th scope="col">Takes</th>
+              <th scope="col">{{ t('trips.layers') }}</th>
+              <th scope="col">{{ t('trips.passesHits') }}</th>
+              <th scope="col">{{ t('trips.carriage') }}</th>
+              <th scope="col">{{ t('trips.takes') }}</th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="trip in work.trips" :key="trip.number">
               <th scope="row">
                 {{ trip.number }}.
-                {{ trip.layers.map((layer) => layerName(layer, plan.machine)).join(', then ') }}
+                {{
+                  trip.layers.map((layer) => layerName(layer, plan.machine)).join(t('trips.then'))
+                }}
               </th>
               <td class="figures">{{ trip.passes }} × {{ trip.hits }}</td>
               <td class="figures">
@@ -179,7 +191,7 @@ const special = computed(() =>
               <td><figure-value :text="duration(trip.minutes)" :working="trip.working" /></td>
             </tr>
             <tr>
-              <th scope="row" colspan="3">The operator</th>
+              <th scope="row" colspan="3">{{ t('trips.operator') }}</th>
               <td>
                 <figure-value
                   :text="duration(work.operatorMinutes)"
@@ -188,7 +200,7 @@ const special = computed(() =>
               </td>
             </tr>
             <tr>
-              <th scope="row" colspan="3">Time in all</th>
+              <th scope="row" colspan="3">{{ t('trips.timeAll') }}</th>
               <td>
                 <figure-value :text="duration(work.minutes)" :working="work.workings.minutes" />
               </td>
@@ -196,32 +208,30 @@ const special = computed(() =>
           </tbody>
         </table>
         <p class="soft small">
-          ⇄ both directions, → one direction. Pieces side by side cost the time of one: the head
-          sweeps the width anyway. Settings of each trip, and what to put back, are steps of the run
-          sheet.
+          {{ t('trips.bothDirectionsOneDirection') }}
         </p>
       </div>
     </div>
     <teleport defer to="#job-side">
       <div class="panel pad fields">
-        <h2 class="label">On the machine</h2>
+        <h2 class="label">{{ t('trips.machine') }}</h2>
         <number-field
           v-if="!plan.versions"
-          label="Copies"
+          :label="t('trips.copies')"
           :min="1"
           :max="1000000"
           :model-value="plan.layout.copies"
           @update:model-value="setLayout({ copies: $event })"
         />
         <number-field
-          label="Drying between trips"
+          :label="t('trips.dryingBetweenTrips')"
           unit="min"
           :max="600"
           :model-value="plan.trips.waitMinutes"
           @update:model-value="setTrips({ waitMinutes: $event })"
         />
         <div v-for="{ asks, options: both } in questions" :key="asks" class="wide practices">
-          <span class="label">Practice differs. {{ asks }}</span>
+          <span class="label">{{ t('trips.practiceDiffers', { asks }) }}</span>
           <v-btn
             v-for="practice in both"
             :key="practice.name"
@@ -232,29 +242,29 @@ const special = computed(() =>
           >
         </div>
         <v-switch
-          label="Test print first"
+          :label="t('trips.testPrintFirst')"
           :model-value="plan.trips.testPrint"
           @update:model-value="setTrips({ testPrint: !!$event })"
         />
         <number-field
           v-if="plan.machine.fitting"
-          label="Jobs per fitting of the special ink"
+          :label="t('trips.jobsPerFittingSpecial')"
           :max="1000"
           :model-value="plan.trips.fittedFor ?? 0"
           @update:model-value="setTrips({ fittedFor: $event })"
         />
         <template v-if="special">
-          <h2 class="label">Slower for one trip</h2>
+          <h2 class="label">{{ t('trips.slowerOneTrip') }}</h2>
           <v-select
             v-if="tripNames.length > 1"
             class="wide"
-            label="Trip"
+            :label="t('trips.trip2')"
             :items="tripNames"
             :model-value="cared"
             @update:model-value="cared = $event"
           />
           <number-field
-            label="Carriage"
+            :label="t('trips.carriage')"
             unit="mm/s"
             :min="1"
             :max="10000"
@@ -262,30 +272,32 @@ const special = computed(() =>
             @update:model-value="setCareful({ speed: $event })"
           />
           <number-field
-            label="Passes"
+            :label="t('trips.passes')"
             :min="1"
             :max="64"
             :model-value="careful.passes ?? chosen?.passes ?? mode.passes"
             @update:model-value="setCareful({ passes: $event })"
           />
           <v-switch
-            label="One direction only"
+            :label="t('trips.oneDirectionOnly')"
             :model-value="careful.oneDirection ?? !mode.bidirectional"
             :disabled="!mode.bidirectional"
             @update:model-value="setCareful({ oneDirection: !!$event })"
           />
-          <v-btn v-if="plan.trips.careful?.length" @click="asTheMode">As the mode says</v-btn>
+          <v-btn v-if="plan.trips.careful?.length" @click="asTheMode">{{
+            t('trips.modeSays')
+          }}</v-btn>
         </template>
         <template v-if="plan.machine.cutter">
-          <h2 class="label">Crease and cut, per copy</h2>
+          <h2 class="label">{{ t('trips.creaseCutPerCopy') }}</h2>
           <length-field
-            label="Crease"
+            :label="t('trips.crease')"
             :max="1000000"
             :model-value="plan.cutting?.creaseMm ?? 0"
             @update:model-value="setCutting({ creaseMm: $event })"
           />
           <length-field
-            label="Cut"
+            :label="t('trips.cut')"
             :max="1000000"
             :model-value="plan.cutting?.cutMm ?? 0"
             @update:model-value="setCutting({ cutMm: $event })"
@@ -294,11 +306,10 @@ const special = computed(() =>
             v-if="!plan.cutting?.cutMm"
             class="wide"
             @click="setCutting({ cutMm: Math.round(around) })"
-            >Cut round each piece, {{ length(around) }}</v-btn
+            >{{ t('trips.cutRoundEachPiece', { around: length(around) }) }}</v-btn
           >
           <p v-if="plan.cutting?.cutMm || plan.cutting?.creaseMm" class="wide caution">
-            <strong>Caution.</strong> Blades are sharp and the carriage moves by itself: change the
-            tool with the machine stopped.
+            <strong>{{ t('trips.caution') }}</strong> {{ t('trips.bladesSharpCarriageMoves') }}
           </p>
         </template>
       </div>

@@ -13,6 +13,7 @@ import { roleOf } from '../names.ts';
 import type { Finding, Place } from '../../findings/index.ts';
 import type { ArtworkPage, MmBox } from '../page.ts';
 import type { Said } from '../planned.ts';
+import { decimal, t } from '../../texts/index.ts';
 
 /** What the artwork is printed with and on. */
 export interface Use {
@@ -32,9 +33,7 @@ export const at = (boxes: readonly MmBox[]): Place => ({
 });
 /** In cm²; never nothing, as only what is there is told. */
 export const cm2 = (mm2: number) =>
-  mm2 < 0.5 ? 'less than 0.01' : (mm2 / 100).toFixed(mm2 < 1000 ? 2 : 1);
-export const several = (count: number, one: string, many = `${one}s`) =>
-  `${count} ${count === 1 ? one : many}`;
+  mm2 < 0.5 ? t('artwork.lessThan001') : decimal(mm2 / 100, mm2 < 1000 ? 2 : 1);
 export const percentOf255 = (value: number) => (value / 255) * 100;
 
 export const pageArea = (page: ArtworkPage) => page.widthMm * page.heightMm;

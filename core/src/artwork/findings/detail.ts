@@ -2,7 +2,8 @@
 import { usesInkRole } from '../../stack/index.ts';
 import { finding, type Finding } from '../../findings/index.ts';
 import { guessKind, isLineRole, specialRole } from '../names.ts';
-import { at, roleIn, several, type Check } from './check.ts';
+import { at, roleIn, type Check } from './check.ts';
+import { decimal, t } from '../../texts/index.ts';
 
 /** EAN and UPC modules at 80 % of nominal; GS1 General Specifications, section 5.12 (from memory). */
 const LEAST_MODULE_MM = 0.264;
@@ -15,18 +16,21 @@ export const barcodes: Check = (page) =>
     const found: Finding[] = [];
     if (checkDigit === false)
       found.push(
-        finding(
-          'CHECK_DIGIT',
-          `The ${type} ${content} has a wrong check digit: it would be refused, or read as another article. Ask for the right number.`,
-          { place },
-        ),
+        finding('CHECK_DIGIT', t('artwork.hasWrongCheckDigit', { type, content }), { place }),
       );
     const short = quiet.findIndex((modules, i) => modules < quietWanted[i] - 0.5);
     if (short >= 0)
       found.push(
         finding(
           'QUIET_ZONE',
-          `The ${type} ${content} has ${quiet[short].toFixed(1)} blank modules ${short === 0 ? 'before' : 'after'} it and needs ${quietWanted[short]}: it may not scan. Keep ${(quietWanted[short] * moduleMm).toFixed(1)} mm clear.`,
+          t('artwork.hasBlankModulesNeeds', {
+            type,
+            content,
+            quiet: decimal(quiet[short], 1),
+            rest: short === 0 ? t('artwork.before') : t('artwork.after'),
+            quietWanted: quietWanted[short],
+            quietWanted2: decimal(quietWanted[short] * moduleMm, 1),
+          }),
           { place, measure: { value: quiet[short] * moduleMm, unit: 'mm' } },
         ),
       );
@@ -34,7 +38,12 @@ export const barcodes: Check = (page) =>
       found.push(
         finding(
           'BARCODE_SMALL',
-          `The ${type} ${content} has modules of ${moduleMm.toFixed(3)} mm; the least for a till is ${LEAST_MODULE_MM} mm. Print it larger.`,
+          t('artwork.hasModulesMmLeast', {
+            type,
+            content,
+            moduleMm: decimal(moduleMm, 3),
+            least: LEAST_MODULE_MM,
+          }),
           { place, measure: { value: moduleMm, unit: 'mm' } },
         ),
       );
@@ -56,7 +65,11 @@ export const smallType: Check = (page, use) => {
   return [
     finding(
       'SMALL_TYPE',
-      `${several(small.length, 'line', 'lines')} of type from ${smallest.toFixed(1)} pt ${small.length === 1 ? 'is' : 'are'} built of two inks or more: the least shift blurs ${small.length === 1 ? 'it' : 'them'}${onWhite ? ', and white peeks out' : ''}. Set ${small.length === 1 ? 'it' : 'them'} in black alone.`,
+      t('artwork.lineTypeFromPt', {
+        n: small.length,
+        smallest: decimal(smallest, 1),
+        rest: onWhite ? t('artwork.whitePeeksOut') : '',
+      }),
       {
         severity: onWhite ? 'warning' : 'note',
         place: at(small.map(({ box }) => box)),
@@ -77,7 +90,11 @@ export const reversedType: Check = (page, use) => {
   return [
     finding(
       'REVERSED_TYPE',
-      `${several(small.length, 'line', 'lines')} of paper-white type from ${smallest.toFixed(1)} pt ${small.length === 1 ? 'stands' : 'stand'} in colour: ink runs into ${small.length === 1 ? 'it' : 'them'}, and where white is laid under colour ${small.length === 1 ? 'it gets' : 'they get'} none. Ask for bolder type, or ${SMALL_REVERSED_PT} pt at least.`,
+      t('artwork.linePaperWhiteType', {
+        n: small.length,
+        smallest: decimal(smallest, 1),
+        least: SMALL_REVERSED_PT,
+      }),
       {
         severity: underWhite ? 'warning' : 'note',
         place: at(small.map(({ box }) => box)),
@@ -91,11 +108,10 @@ export const vanishing: Check = (page) => {
   const boxes = page.structure?.vanishing ?? [];
   if (boxes.length === 0) return [];
   return [
-    finding(
-      'VANISHES',
-      `${several(boxes.length, 'object is', 'objects are')} white and set to overprint: ${boxes.length === 1 ? 'it leaves' : 'they leave'} no trace, and what lies under ${boxes.length === 1 ? 'it' : 'them'} prints instead. Ask for overprint to be switched off there.`,
-      { place: at(boxes), measure: { value: boxes.length, unit: 'count' } },
-    ),
+    finding('VANISHES', t('artwork.objectWhiteSetOverprint', { n: boxes.length }), {
+      place: at(boxes),
+      measure: { value: boxes.length, unit: 'count' },
+    }),
   ];
 };
 
@@ -103,11 +119,10 @@ export const cutType: Check = (page) => {
   const boxes = page.structure?.cutType ?? [];
   if (boxes.length === 0) return [];
   return [
-    finding(
-      'TYPE_CUT',
-      `${several(boxes.length, 'line', 'lines')} of type ${boxes.length === 1 ? 'crosses' : 'cross'} the edge of the finished size: part of ${boxes.length === 1 ? 'it' : 'them'} is cut off. Ask for type inside the edge.`,
-      { place: at(boxes), measure: { value: boxes.length, unit: 'count' } },
-    ),
+    finding('TYPE_CUT', t('artwork.lineTypeCrossesEdge', { n: boxes.length }), {
+      place: at(boxes),
+      measure: { value: boxes.length, unit: 'count' },
+    }),
   ];
 };
 
@@ -123,7 +138,7 @@ export const hairlines: Check = (page, use) => {
   return [
     finding(
       'HAIRLINES',
-      `${several(lines.length, 'line is', 'lines are')} ${thinnest.toFixed(2)} mm thin${lines.length > 1 ? ' or little more' : ''}: on print ${lines.length > 1 ? 'they' : 'it'} may break up, and a choke takes the white from under ${lines.length > 1 ? 'them' : 'it'}.`,
+      t('artwork.lineMmThinPrint', { n: lines.length, thinnest: decimal(thinnest, 2) }),
       { place: at(lines.map(({ box }) => box)), measure: { value: thinnest, unit: 'mm' } },
     ),
   ];

@@ -21,6 +21,7 @@ import {
   scale,
 } from './page.ts';
 import { haze, resolution, rgb } from './pictures.ts';
+import { t } from '../../texts/index.ts';
 
 export type { Use } from './check.ts';
 export { LABEL_EXCESS_MM } from './page.ts';
@@ -66,7 +67,10 @@ export function documentFindings({ document }: ArtworkInfo): Finding[] {
   return [
     finding(
       'FONT_MISSING',
-      `${missing.map(({ name }) => name).join(', ')} ${missing.length === 1 ? 'is' : 'are'} not embedded: another typeface was put in ${missing.length === 1 ? 'its' : 'their'} place, and lines may break elsewhere. Ask for the fonts embedded, or turned into outlines.`,
+      t('artwork.notEmbeddedAnotherTypeface', {
+        n: missing.length,
+        missing: missing.map(({ name }) => name).join(', '),
+      }),
       { measure: { value: missing.length, unit: 'count' } },
     ),
   ];

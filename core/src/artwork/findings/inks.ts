@@ -5,6 +5,7 @@ import { drawnLines, likelyLines, LINE_NAMES } from '../lines.ts';
 import { isLineRole, missReason, nearMiss, specialRole } from '../names.ts';
 import type { ArtworkPage, Knockout } from '../page.ts';
 import { cm2, drawn, pageArea, roleIn, said, type Check, type Use } from './check.ts';
+import { decimal, inSentence, t } from '../../texts/index.ts';
 
 export const names: Check = (page, use) => {
   if (!use) return [];
@@ -21,11 +22,19 @@ export const names: Check = (page, use) => {
       return [
         finding(
           'NAME_MISS',
-          `"${name}" prints nothing: ${use.machine.name} wants "${wanted}", letter by letter, and ${missReason(name, wanted)}.`,
+          t('artwork.printsNothingWantsLetter', {
+            name,
+            machine: use.machine.name,
+            wanted,
+            name2: missReason(name, wanted),
+          }),
           {
             measure,
             repair: {
-              label: `Use "${name}" as ${inkName(partOf(role), use.machine).toLowerCase()}`,
+              label: t('artwork.use', {
+                name,
+                role: inSentence(inkName(partOf(role), use.machine)),
+              }),
               kind: 'map-name',
               separation: name,
               role,
@@ -37,12 +46,17 @@ export const names: Check = (page, use) => {
     return [
       finding(
         'SPOT_UNUSED',
-        `The spot "${name}" prints nothing on ${use.machine.name}, and covers ${cm2(area)} cm². Say what it stands for${separation.alternate ? ', print it in process ink,' : ''} or ignore it.`,
+        t('artwork.spotPrintsNothingCovers', {
+          name,
+          machine: use.machine.name,
+          area: cm2(area),
+          rest: separation.alternate ? t('artwork.printProcessInk') : '',
+        }),
         {
           measure,
           ...(separation.alternate && {
             repair: {
-              label: `Print "${name}" in process ink`,
+              label: t('artwork.printInProcessInk', { name }),
               kind: 'map-name',
               separation: name,
               role: 'process',
@@ -62,15 +76,18 @@ function lineFinding(
   const use = drawnLines(page).find((one) => one.name === name);
   const what =
     by === 'name'
-      ? `"${name}" is named like a ${LINE_NAMES[role]}`
-      : `"${name}" is drawn as closed lines only, as a ${LINE_NAMES[role]} is`;
+      ? t('artwork.namedLike', { name, line: LINE_NAMES[role] })
+      : t('artwork.drawnClosedLinesOnly', { name, line: LINE_NAMES[role] });
   return finding(
     'LINES_UNSAID',
-    `${what}: it is not printed${use ? `, and is ${use.lengthMm.toFixed(0)} mm long` : ''}. Say what it is; the shop remembers it.`,
+    t('artwork.notPrintedSayWhat', {
+      what,
+      rest: use ? t('artwork.mmLong', { lengthMm: decimal(use.lengthMm, 0) }) : '',
+    }),
     {
       ...(use && { measure: { value: use.lengthMm, unit: 'mm' as const } }),
       repair: {
-        label: `"${name}" is a ${LINE_NAMES[role]}`,
+        label: t('artwork.isA', { name, line: LINE_NAMES[role] }),
         kind: 'map-name',
         separation: name,
         role,
@@ -90,20 +107,16 @@ export const erasingLines: Check = (page, use) => {
       if (!isLineRole(said) && said !== 'ignore' && !likelyLines(page, separation)) return [];
       if (use.said.overprint.includes(separation)) return [];
       return [
-        finding(
-          'LINE_ERASES',
-          `"${separation}" does not print, and it erases ${cm2(lost)} cm² of colour under it, as it does not overprint: a bare line would show. Keep the colour in our plates, or set the line to overprint in the file.`,
-          {
-            place: { kind: 'cells', cells },
-            measure: { value: (lost + specialLostMm2) / 100, unit: 'cm²' },
-            repair: {
-              label: `Keep the colour under "${separation}"`,
-              kind: 'overprint',
-              separation,
-              keep: true,
-            },
+        finding('LINE_ERASES', t('artwork.doesNotPrintErases', { separation, lost: cm2(lost) }), {
+          place: { kind: 'cells', cells },
+          measure: { value: (lost + specialLostMm2) / 100, unit: 'cm²' },
+          repair: {
+            label: t('artwork.keepColourUnder', { separation }),
+            kind: 'overprint',
+            separation,
+            keep: true,
           },
-        ),
+        }),
       ];
     },
   );
@@ -123,14 +136,13 @@ export const empty: Check = (page, use) => {
       finding(
         'SPECIAL_EMPTY',
         objects === 0
-          ? `The separation "${name}" is declared and nothing is drawn in it: it would print blank.`
-          : `The separation "${name}" is drawn and its plate is empty: what was drawn lies outside the page or was erased by colour over it. Check that it overprints.`,
+          ? t('artwork.separationDeclaredNothingDrawn', { name })
+          : t('artwork.separationDrawnPlateEmpty', { name }),
         { severity: wanted ? 'error' : objects === 0 ? 'note' : 'warning' },
       ),
     ];
   });
-  if (blank)
-    found.push(finding('PAGE_BLANK', 'Nothing on this page prints: every separation is empty.'));
+  if (blank) found.push(finding('PAGE_BLANK', t('artwork.nothingPagePrintsEvery')));
   return found;
 };
 
@@ -148,12 +160,12 @@ export const knockouts: Check = (page, use) =>
       return [
         finding(
           'KNOCKOUT_MENDED',
-          `"${separation}" and colour would erase one another on ${cm2(lost)} cm² in the file as it is. Our plates keep both.`,
+          t('artwork.colourWouldEraseOne', { separation, lost: cm2(lost) }),
           {
             place,
             measure,
             repair: {
-              label: 'Leave it as the file is',
+              label: t('artwork.leaveFile'),
               kind: 'overprint',
               separation,
               keep: false,
@@ -166,9 +178,7 @@ export const knockouts: Check = (page, use) =>
       finding(
         'KNOCKOUT',
         `${knockoutSentence(knockout)} ${
-          beside
-            ? 'This stack lays them beside one another in one layer, where they must not overlap: so it is in order.'
-            : 'If both should print, keep both in our plates, or set overprint in the file.'
+          beside ? t('artwork.stackLaysThemBeside') : t('artwork.ifBothShouldPrint')
         }`,
         {
           severity: beside ? 'note' : knockoutSeverity(separation, use),
@@ -176,7 +186,7 @@ export const knockouts: Check = (page, use) =>
           measure,
           ...(!beside && {
             repair: {
-              label: `Keep both "${separation}" and colour`,
+              label: t('artwork.keepBothColour', { separation }),
               kind: 'overprint',
               separation,
               keep: true,
@@ -214,11 +224,11 @@ function knockoutSeverity(separation: string, use: Use | undefined): Severity {
 function knockoutSentence({ separation, specialLostMm2, colourLostMm2 }: Knockout): string {
   const parts = [
     ...(specialLostMm2 >= SLIVER_MM2
-      ? [`"${separation}" is missing on ${cm2(specialLostMm2)} cm² under what was drawn over it`]
+      ? [t('artwork.missingCmUnderWhat', { separation, specialLostMm2: cm2(specialLostMm2) })]
       : []),
     ...(colourLostMm2 >= SLIVER_MM2
-      ? [`colour is missing on ${cm2(colourLostMm2)} cm² under "${separation}"`]
+      ? [t('artwork.colourMissingCmUnder', { colourLostMm2: cm2(colourLostMm2), separation })]
       : []),
   ];
-  return `Without overprint one erases the other: ${parts.join(', and ')}.`;
+  return t('artwork.withoutOverprintOneErases', { parts: parts.join(t('artwork.and')) });
 }

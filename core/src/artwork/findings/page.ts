@@ -1,7 +1,8 @@
 /** The page itself: its size, its marks, what it hides, and whether it reads backwards. */
 import { finding } from '../../findings/index.ts';
 import { allLayers } from '../../stack/index.ts';
-import { at, several, type Check } from './check.ts';
+import { at, type Check } from './check.ts';
+import { decimal, t } from '../../texts/index.ts';
 
 /** Artwork is drawn this much larger than a pre-cut label both ways; common practice: 0.03 in. */
 export const LABEL_EXCESS_MM = 0.762;
@@ -31,21 +32,16 @@ export const size: Check = (page, use) => {
       return [
         finding(
           'BLEED_CUT',
-          `The art reaches ${cut.toFixed(1)} mm beyond the finished size, and the file says of no bleed that it should be printed: it is cut off at the edge. Ask for the file with a bleed box of ${BLEED_MM} mm.`,
+          t('artwork.artReachesMmBeyond', { cut: decimal(cut, 1), bleed: BLEED_MM }),
           { measure: { value: cut, unit: 'mm' } },
         ),
       ];
     if (least < 0.05)
-      return [
-        finding(
-          'NO_BLEED',
-          `Ink reaches the edge, and the artwork has no bleed: a bare line may show where it is cut. Ask for ${BLEED_MM} mm more all round, or cut into it.`,
-        ),
-      ];
+      return [finding('NO_BLEED', t('artwork.inkReachesEdgeArtwork', { bleed: BLEED_MM }))];
     return [
       finding(
         'LITTLE_BLEED',
-        `The bleed is ${least.toFixed(1)} mm at its narrowest; cutting wants about ${BLEED_MM} mm.`,
+        t('artwork.bleedMmNarrowestCutting', { least: decimal(least, 1), bleed: BLEED_MM }),
         { measure: { value: least, unit: 'mm' } },
       ),
     ];
@@ -60,13 +56,22 @@ export const size: Check = (page, use) => {
   return [
     finding(
       'LABEL_SIZE',
-      `The artwork is ${widthMm.toFixed(1)} × ${heightMm.toFixed(1)} mm and the label ${label.width.toFixed(1)} × ${label.height.toFixed(1)} mm: ${least < 0 ? `${(-least).toFixed(1)} mm of it stay bare` : 'the slightest shift shows a bare edge'}. Draw it 0.76 mm (0.03 in) larger both ways; common practice.`,
+      t('artwork.artworkMmLabelMm', {
+        widthMm: decimal(widthMm, 1),
+        heightMm: decimal(heightMm, 1),
+        width: decimal(label.width, 1),
+        height: decimal(label.height, 1),
+        rest:
+          least < 0
+            ? t('artwork.mmStayBare', { least: decimal(-least, 1) })
+            : t('artwork.slightestShiftShowsBare'),
+      }),
       {
         severity: least < 0 ? 'error' : 'warning',
         measure: { value: least, unit: 'mm' },
         ...(isSlight(labelFactor) && {
           repair: {
-            label: `Make it ${LABEL_EXCESS_MM.toFixed(2)} mm larger than the label`,
+            label: t('artwork.makeMmLargerThan', { excess: decimal(LABEL_EXCESS_MM, 2) }),
             kind: 'scale' as const,
             factor: labelFactor,
           },
@@ -102,10 +107,16 @@ export const scale: Check = (page, use) => {
   return [
     finding(
       'SCALED_ART',
-      `The artwork is ${trimMm.width.toFixed(0)} × ${trimMm.height.toFixed(0)} mm, and at ${factor} times that it fills the sheet of ${width.toFixed(0)} × ${length.toFixed(0)} mm: it seems to be drawn at 1:${factor}. Read it at its true size, so that plates, ink and price are those of the print.`,
+      t('artwork.artworkMmTimesFills', {
+        width: decimal(trimMm.width, 0),
+        height: decimal(trimMm.height, 0),
+        factor,
+        width2: decimal(width, 0),
+        length: decimal(length, 0),
+      }),
       {
         measure: { value: factor, unit: 'count' },
-        repair: { label: `Read it ${factor} times as large`, kind: 'scale', factor },
+        repair: { label: t('artwork.readTimesLarge', { factor }), kind: 'scale', factor },
       },
     ),
   ];
@@ -119,8 +130,8 @@ export const marks: Check = (page, use) => {
     finding(
       'MARKS',
       label
-        ? `Printers’ marks lie on the artwork, and the label is cut already: they would print on it. Ask for the page without marks.`
-        : `${several(boxes.length, 'mark is', 'marks are')} drawn in every ink, white and clear included. Ask for the page without marks unless they are wanted.`,
+        ? t('artwork.printersMarksLieArtwork')
+        : t('artwork.markDrawnEveryInk', { n: boxes.length }),
       {
         severity: label ? 'error' : 'warning',
         place: at(boxes),
@@ -137,15 +148,11 @@ export const cropMarks: Check = (page, use) => {
   const outside = page.structure?.outside ?? [];
   if (outside.length < LEAST_MARKS) return [];
   return [
-    finding(
-      'MARKS_IN_BLEED',
-      `${several(outside.length, 'thin line lies', 'thin lines lie')} in the bleed, as crop marks do: they print, and show where the cut is not exact. Ask for the page without marks.`,
-      {
-        severity: use?.material.label ? 'error' : 'warning',
-        place: at(outside),
-        measure: { value: outside.length, unit: 'count' },
-      },
-    ),
+    finding('MARKS_IN_BLEED', t('artwork.thinLineLiesBleed', { n: outside.length }), {
+      severity: use?.material.label ? 'error' : 'warning',
+      place: at(outside),
+      measure: { value: outside.length, unit: 'count' },
+    }),
   ];
 };
 
@@ -153,11 +160,10 @@ export const annotations: Check = (page) => {
   const boxes = page.structure?.annotations ?? [];
   if (boxes.length === 0) return [];
   return [
-    finding(
-      'ANNOTATIONS',
-      `${several(boxes.length, 'note, stamp or form field', 'notes, stamps or form fields')} on the page will print. Ask for the file without ${boxes.length === 1 ? 'it' : 'them'}, unless ${boxes.length === 1 ? 'it is' : 'they are'} wanted.`,
-      { place: at(boxes), measure: { value: boxes.length, unit: 'count' } },
-    ),
+    finding('ANNOTATIONS', t('artwork.noteStampFormField', { n: boxes.length }), {
+      place: at(boxes),
+      measure: { value: boxes.length, unit: 'count' },
+    }),
   ];
 };
 
@@ -175,9 +181,7 @@ export const mirrored: Check = (page, use) => {
   return [
     finding(
       'MIRRORED',
-      turned
-        ? 'The artwork reads backwards already, and this stack mirrors it: twice mirrored it reads wrong through the material. Ask for it unmirrored.'
-        : 'The artwork reads backwards. Kyanos mirrors where a stack needs it, so ask for it unmirrored.',
+      turned ? t('artwork.artworkReadsBackwardsAlready') : t('artwork.artworkReadsBackwardsKyanos'),
       { severity: use ? 'error' : 'warning', place },
     ),
   ];
@@ -186,28 +190,18 @@ export const mirrored: Check = (page, use) => {
 /** What lies on a layer named white prints as colour if it is drawn in colour. */
 export const layerColour: Check = (page) =>
   Object.entries(page.structure?.layerColour ?? {}).map(([layer, boxes]) =>
-    finding(
-      'LAYER_COLOUR',
-      `The layer "${layer}" is named like a special, and ${several(boxes.length, 'object', 'objects')} on it ${boxes.length === 1 ? 'is' : 'are'} drawn in process colour: ${boxes.length === 1 ? 'it prints' : 'they print'} as colour, not as that ink. Ask for ${boxes.length === 1 ? 'it' : 'them'} in a spot colour of the machine’s name.`,
-      { place: at(boxes), measure: { value: boxes.length, unit: 'count' as const } },
-    ),
+    finding('LAYER_COLOUR', t('artwork.layerNamedLikeSpecial', { n: boxes.length, layer }), {
+      place: at(boxes),
+      measure: { value: boxes.length, unit: 'count' as const },
+    }),
   );
 
 export const hidden: Check = (page) =>
   Object.entries(page.structure?.hidden ?? {}).map(([layer, objects]) =>
-    finding(
-      'LAYER_HIDDEN',
-      `The layer "${layer}" does not print: ${several(objects, 'object', 'objects')} of it ${objects === 1 ? 'is' : 'are'} left out. Switch it on in the file if that is wrong.`,
-      { measure: { value: objects, unit: 'count' as const } },
-    ),
+    finding('LAYER_HIDDEN', t('artwork.layerDoesNotPrint', { n: objects, layer }), {
+      measure: { value: objects, unit: 'count' as const },
+    }),
   );
 
 export const incomplete: Check = (page) =>
-  page.structure?.incomplete
-    ? [
-        finding(
-          'STRUCTURE_INCOMPLETE',
-          'The page is too long to be read object by object: its plates are complete, but type, pictures and overprint were looked at only in part.',
-        ),
-      ]
-    : [];
+  page.structure?.incomplete ? [finding('STRUCTURE_INCOMPLETE', t('artwork.pageTooLongRead'))] : [];

@@ -3,7 +3,8 @@ import { finding, type Place } from '../../findings/index.ts';
 import { DEFAULT_HAZE, recipesOf } from '../../rule/index.ts';
 import { allLayers } from '../../stack/index.ts';
 import { FAINT } from '../content.ts';
-import { at, cm2, pageArea, percentOf255, pixelArea, several, type Check } from './check.ts';
+import { at, cm2, pageArea, percentOf255, pixelArea, type Check } from './check.ts';
+import { decimal, t } from '../../texts/index.ts';
 
 /** Less than this of faint ink is an edge or a few dots: mm², and share of the page. */
 const FAINT_MM2 = 100;
@@ -36,14 +37,18 @@ export const haze: Check = (page, use) => {
     return [
       finding(
         'HAZE',
-        `${cm2(caught)} cm² look blank and hold ink of ${threshold > 0 ? `${threshold} to` : 'up to'} ${highestFaint} %: haze, or the lightest part of a picture. A rule that goes by any ink lays white there, with a halo round the art.`,
+        t('artwork.cmLookBlankHold', {
+          caught: cm2(caught),
+          rest: threshold > 0 ? t('artwork.to', { threshold }) : t('artwork.up'),
+          highestFaint,
+        }),
         {
           severity: grave ? 'warning' : 'note',
           place,
           measure: { value: caught / 100, unit: 'cm²' },
           ...(rules.length > 0 && {
             repair: {
-              label: `Take up to ${highestFaint} % for blank`,
+              label: t('artwork.takeUpBlank', { highestFaint }),
               kind: 'haze',
               percent: highestFaint,
             },
@@ -53,11 +58,10 @@ export const haze: Check = (page, use) => {
     ];
   if (blank > enough)
     return [
-      finding(
-        'HAZE_BLANK',
-        `${cm2(blank)} cm² hold ink of up to ${threshold} %, which counts as blank: it prints as colour with no white under it.`,
-        { place, measure: { value: blank / 100, unit: 'cm²' } },
-      ),
+      finding('HAZE_BLANK', t('artwork.cmHoldInkUp', { blank: cm2(blank), threshold }), {
+        place,
+        measure: { value: blank / 100, unit: 'cm²' },
+      }),
     ];
   return [];
 };
@@ -79,7 +83,11 @@ export const resolution: Check = (page) => {
   return [
     finding(
       'LOW_RESOLUTION',
-      `${several(low.length, 'picture has', 'pictures have')} ${lowest.toFixed(0)} dpi ${low.length > 1 ? 'or little more ' : ''}at the size printed; below ${SOFT_DPI} dpi steps begin to show at reading distance. Ask for a larger picture, or print it smaller.`,
+      t('artwork.pictureHasDpiSize', {
+        n: low.length,
+        lowest: decimal(lowest, 0),
+        least: SOFT_DPI,
+      }),
       {
         severity: lowest < COARSE_DPI ? 'warning' : 'note',
         place: at(low.map(({ box }) => box)),
@@ -93,10 +101,9 @@ export const rgb: Check = (page) => {
   const { rgb: boxes = [], rgbObjects = 0 } = page.structure ?? {};
   if (rgbObjects === 0) return [];
   return [
-    finding(
-      'RGB_LEFT',
-      `${several(rgbObjects, 'object is', 'objects are')} still in RGB and ${rgbObjects === 1 ? 'was' : 'were'} converted to process ink by profile: blacks become four inks and colours may shift. Ask for CMYK if it matters.`,
-      { place: at(boxes), measure: { value: rgbObjects, unit: 'count' } },
-    ),
+    finding('RGB_LEFT', t('artwork.objectStillRgbConverted', { n: rgbObjects }), {
+      place: at(boxes),
+      measure: { value: rgbObjects, unit: 'count' },
+    }),
   ];
 };

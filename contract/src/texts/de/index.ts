@@ -1,0 +1,6 @@
+import { request } from './request.ts';
+
+/** German. */
+export const de = {
+  request,
+};

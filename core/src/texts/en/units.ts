@@ -1,0 +1,3 @@
+export const units = {
+  amountTooLargeKept: 'The amount {minor} is too large to be kept exactly.',
+} as const;

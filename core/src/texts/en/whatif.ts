@@ -1,0 +1,16 @@
+export const whatif = {
+  laydownAllInks: 'Laydown of all inks',
+  priceInk: 'Price of ink',
+  lossStartTrip: 'Loss at the start of a trip',
+  priceMaterial: 'Price of the material',
+  speedCarriage: 'Speed of the carriage',
+  machinesHour: 'The machine’s hour',
+  settingUp: 'Setting up',
+  operatorsHour: 'The operator’s hour',
+  drying: 'Drying',
+  gapBetweenPieces: 'Gap between pieces',
+  finishingExtras: 'Finishing and extras',
+  fewTripsMachineCan: 'As few trips as the machine can',
+  oneTripEachLayer: 'One trip for each layer',
+  oneTripEachLayerWhiteTwo: 'One trip for each layer, white in two hits',
+} as const;

@@ -1,0 +1,6 @@
+import { paper } from './paper.ts';
+
+/** German. */
+export const de = {
+  paper,
+};

@@ -1,0 +1,51 @@
+import type { en } from '../en/index.ts';
+import type { Translated } from '@kyanos/core';
+
+export const paper: Translated<typeof en>['paper'] = {
+  howPrintedRead: '{form}: wie es gedruckt und abgelesen wird',
+  pagePrint: 'Seite {i}: drucken Sie sie {how}.',
+  caution: 'Vorsicht: {caution}',
+  pageBenchNotPrinted:
+    'Diese Seite ist für den Arbeitsplatz: sie wird nicht auf der Maschine gedruckt.',
+  innerSheet: 'Internes Blatt: {plan}',
+  innerSheetNotCustomer: '{shopName}  ·  internes Blatt, nicht für den Kunden',
+  costPriceMarginHour:
+    'Kosten {total}  ·  Preis {price}  ·  Marge {profit} ({margin} %)  ·  {perHour} je Stunde',
+  cost: 'Kosten',
+  sumLines: 'Summe der Posten',
+  materialWaste: 'Vom Material sind {waste} Verschnitt.',
+  price: 'Preis',
+  inkWhereLies10: 'Farbe, und wo sie in {level} von 10 Aufträgen liegt',
+  channel: 'Kanal',
+  fromMl: 'von – bis, mL',
+  lostMl: 'davon verloren, mL',
+  time: 'Zeit',
+  phase: 'Abschnitt',
+  fromMin: 'ab, min',
+  takesMin: 'dauert, min',
+  allMin10Jobs: 'Insgesamt; {low} bis {high} min in {level} von 10 Aufträgen',
+  estimateWriteMachinesOwn: 'Schätzung; schreiben Sie den Bericht der Maschine daneben',
+  jig: 'Lehre: {name}',
+  measureHeightHeadBefore: 'messen Sie vor dem Start die Höhe des Kopfes',
+  mmLeftUnderHead: '{headroom} mm bleiben unter dem Kopf',
+  mmIfTrueSize:
+    '{gauge} mm, wenn dies in wahrer Größe ist  ·  {name}  ·  Öffnungen ringsum {play} mm größer  ·  Teile stehen {proud} mm über einem Karton von {card} mm; {clearance}  ·  eine hochstehende Kante stößt an den Kopf: kleben Sie den Karton flach fest',
+  purchaseList: 'Einkaufsliste',
+  nothingHasOrderedWhat: 'Nichts ist zu bestellen: was im Lager ist, reicht über ein Vierteljahr.',
+  order: '{n} zu bestellen  ·  {currency}',
+  orderBy: 'Bestellen bis',
+  what: 'Was',
+  howMany: 'Wie viele',
+  why: 'Warum',
+  costs: 'Kosten',
+  estimateFromPlannedUsual: 'Schätzung aus geplantem und üblichem Verbrauch',
+  runSheet: 'Laufzettel: {plan}',
+  minAllMlInk: '{minutes} min insgesamt  ·  {ml} mL Farbe  ·  Kosten {total}  ·  Preis {price}',
+  simulationEstimateNotContract:
+    'Simulation und Schätzung, kein verbindlicher Proof; machen Sie einen Probedruck',
+  labelsStock: 'Etiketten des Lagers',
+  lot: 'Charge {lot}',
+  for: '  ·  für {customer}',
+  copies: '{fileName}  ·  {machine}  ·  {material}  ·  {copies} Stück{rest}',
+  copiesFileName: '{fileName}  ·  {machine}  ·  {material}  ·  {copies} Stück',
+};

@@ -1,0 +1,11 @@
+import type { en } from '../en/index.ts';
+import type { Translated } from '@kyanos/core';
+
+export const shared: Translated<typeof en>['shared'] = {
+  thereNothingAddress: 'Unter dieser Adresse gibt es nichts.',
+  toldMachine: 'an der Maschine gesagt',
+  requestCantRead: 'Die Anfrage lässt sich nicht lesen: {message}.',
+  begunTimesEachTime:
+    'Das wurde {attempts}-mal begonnen, und jedes Mal endete das Programm mittendrin. Die Datei braucht vielleicht mehr, als diese Maschine hat: verringern Sie die Auflösung, dann nehmen Sie sie noch einmal auf.',
+  headerIdempotencyKeyMust: 'Der Kopf Idempotency-Key muss 1 bis {most} Zeichen haben.',
+};

@@ -1,0 +1,26 @@
+import { artwork } from './artwork.ts';
+import { aside } from './aside.ts';
+import { care } from './care.ts';
+import { files } from './files.ts';
+import { jobs } from './jobs.ts';
+import { plates } from './plates.ts';
+import { reports } from './reports.ts';
+import { settings } from './settings.ts';
+import { shared } from './shared.ts';
+import { shop } from './shop.ts';
+import { stock } from './stock.ts';
+
+/** English, the language that every other one has the keys of. */
+export const en = {
+  artwork,
+  aside,
+  care,
+  files,
+  jobs,
+  plates,
+  reports,
+  settings,
+  shared,
+  shop,
+  stock,
+} as const;

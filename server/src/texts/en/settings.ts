@@ -1,0 +1,3 @@
+export const settings = {
+  thereNoSuchSetting: 'There is no such setting. There are {settings}.',
+} as const;

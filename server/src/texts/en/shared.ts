@@ -1,0 +1,8 @@
+export const shared = {
+  thereNothingAddress: 'There is nothing at this address.',
+  toldMachine: 'told at the machine',
+  requestCantRead: 'The request can’t be read: {message}.',
+  begunTimesEachTime:
+    'This was begun {attempts} times, and each time the program that did it ended in the middle. The file may need more than this machine has: lower its resolution, then take it in again.',
+  headerIdempotencyKeyMust: 'The header Idempotency-Key must have 1 to {most} characters.',
+} as const;
