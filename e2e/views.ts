@@ -22,3 +22,17 @@ export const ROOM_VIEWS = [
   '/care/procedures',
   '/care/white',
 ] as const;
+
+/** Every page of the shop. */
+export const SHOP_VIEWS = [
+  '/shop/machines',
+  '/shop/inks',
+  '/shop/materials',
+  '/shop/prices',
+  '/shop/rules',
+  '/shop/presets',
+  '/shop/white',
+  '/shop/process',
+  '/shop/use',
+  '/shop/forms',
+] as const;

@@ -164,7 +164,7 @@ function material({ plan, state, layout, versionLoads }: RunSheetInput): RunStep
       setting(t('runsheet.width'), mm(stock.width)),
       setting(t('runsheet.thickness'), `${stock.thickness} mm`),
       setting(
-        t('runsheet.loads2'),
+        t('runsheet.loadsCount'),
         t('runsheet.upCopies', { loadCount: layout.loadCount, copies: first.copies }),
       ),
       ...(layout.loadCount > 1
@@ -285,7 +285,7 @@ function tripStep({ plan, mode }: RunSheetInput, trip: Trip): RunStep {
             : t('runsheet.straight'),
       ),
       setting(
-        t('runsheet.page2'),
+        t('runsheet.pageOfFile'),
         plan.versions
           ? t('runsheet.eachVersionLoadsSay')
           : t('runsheet.artwork', { value: [...new Set(pages)].join(t('runsheet.and')) }),
@@ -328,7 +328,7 @@ function bladeStep({ plan, layout }: RunSheetInput, what: 'crease' | 'cut'): Run
         what === 'crease' ? t('runsheet.creasingWheel') : t('runsheet.knife'),
       ),
       setting(t('runsheet.pathOneCopy'), `${decimal(mm, 0)} mm`),
-      setting(t('runsheet.loads2'), `${layout.loadCount}`),
+      setting(t('runsheet.loadsCount'), `${layout.loadCount}`),
       ...(machine.cutter ? [setting(t('runsheet.speed'), `${machine.cutter.speed} mm/s`)] : []),
     ],
     checks: [

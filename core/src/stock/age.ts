@@ -45,24 +45,14 @@ const lastDay = remembered(
     openedOn: Day | null,
     shelfLifeMonths: number | null,
     openWeeks: number | null,
-  ): { readonly until: Day; readonly from: string } | null => {
+  ): { readonly until: Day; readonly by: 'printed' | 'made' | 'opened' } | null => {
     const days = [
-      ...(expiresOn ? [{ until: expiresOn, from: t('stock.printed') }] : []),
+      ...(expiresOn ? [{ until: expiresOn, by: 'printed' as const }] : []),
       ...(madeOn && shelfLifeMonths !== null
-        ? [
-            {
-              until: dayText(addMonths(parseISO(madeOn), shelfLifeMonths)),
-              from: t('stock.madeKeepsMonths', { madeOn: dayWords(madeOn), shelfLifeMonths }),
-            },
-          ]
+        ? [{ until: dayText(addMonths(parseISO(madeOn), shelfLifeMonths)), by: 'made' as const }]
         : []),
       ...(openedOn && openWeeks !== null
-        ? [
-            {
-              until: dayText(addWeeks(parseISO(openedOn), openWeeks)),
-              from: t('stock.openedKeepsWeeksOnce', { openedOn: dayWords(openedOn), openWeeks }),
-            },
-          ]
+        ? [{ until: dayText(addWeeks(parseISO(openedOn), openWeeks)), by: 'opened' as const }]
         : []),
     ];
     return days.toSorted((a, b) => (a.until < b.until ? -1 : 1))[0] ?? null;
@@ -70,11 +60,25 @@ const lastDay = remembered(
 );
 
 /** The last day on which it is good. Returns null if nobody knows. */
-export const goodUntil = (
+export function goodUntil(
   { expiresOn, madeOn, openedOn }: Pick<StockItem, 'expiresOn' | 'madeOn' | 'openedOn'>,
   { shelfLifeMonths, openWeeks }: Keeping,
-): { readonly until: Day; readonly from: string } | null =>
-  lastDay(expiresOn, madeOn, openedOn, shelfLifeMonths ?? null, openWeeks ?? null);
+): { readonly until: Day; readonly from: string } | null {
+  const found = lastDay(expiresOn, madeOn, openedOn, shelfLifeMonths ?? null, openWeeks ?? null);
+  if (!found) return null;
+  // Said anew each time: the next one who asks may speak another language.
+  const from = {
+    printed: () => t('stock.printed'),
+    made: () =>
+      t('stock.madeKeepsMonths', {
+        madeOn: dayWords(madeOn!),
+        shelfLifeMonths: shelfLifeMonths!,
+      }),
+    opened: () =>
+      t('stock.openedKeepsWeeksOnce', { openedOn: dayWords(openedOn!), openWeeks: openWeeks! }),
+  };
+  return { until: found.until, from: from[found.by]() };
+}
 
 export function ageOf(
   item: Pick<StockItem, 'kind' | 'expiresOn' | 'madeOn' | 'openedOn'>,

@@ -186,7 +186,7 @@ export function planTrips(
           t('trips.strokesSweptWidthSpeed') +
           (carriage.bidirectional ? '' : t('trips.wayBack')) +
           ')' +
-          (returns ? t('trips.printedLengthReturnSpeed2') : ''),
+          (returns ? t('trips.plusReturn') : ''),
         terms: [
           term(
             t('trips.printedLength'),

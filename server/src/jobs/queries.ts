@@ -1,4 +1,4 @@
-import { DomainError, type PrintPlan } from '@kyanos/core';
+import { language, DomainError, type PrintPlan } from '@kyanos/core';
 import {
   encodePlan,
   readPlan,
@@ -45,9 +45,10 @@ const jobOf = ({ savedAt, plan, ...job }: Row): Job => ({
   plan: planOf(plan) as Job['plan'],
 });
 
-/** Problems of stored versions, which never change: a plan is looked through once. */
+/** Problems of stored versions, which never change: a plan is looked through once in each language. */
 const looked = new LRUCache<string, { problem: Problem | null }>({ max: 20_000 });
-const versionKey = ({ id, version }: { id: string; version: number }) => `${id}/${version}`;
+const versionKey = ({ id, version }: { id: string; version: number }) =>
+  `${id}/${version}/${language()}`;
 
 /** Why stored plans can't be read, by the key of their version; reads those that nobody looked through yet. */
 async function problemsOf(

@@ -63,8 +63,8 @@ const where = computed(() => {
         <dd class="figures">{{ where }}</dd>
         <dt>{{ t('artwork.inkAll') }}</dt>
         <dd class="figures">
-          {{ sums.process }} %<template v-if="sums.special">
-            {{ t('artwork.special', { special: sums.special }) }}</template
+          {{ sums.process }} %<template v-if="sums.special"
+            >{{ ' ' }}{{ t('artwork.special', { special: sums.special }) }}</template
           >
         </dd>
         <dt>{{ t('artwork.layers') }}</dt>

@@ -7,5 +7,5 @@ let worker: Remote<PageWorker> | undefined;
 /** A worker of its own: a probe must not wait until a picture of the print is drawn. */
 export const pageWorker = (): Remote<PageWorker> =>
   (worker ??= wrap<PageWorker>(
-    new Worker(new URL('./page.worker.ts', import.meta.url), { type: 'module', name: LANGUAGE }),
+    new Worker(new URL('./page.start.ts', import.meta.url), { type: 'module', name: LANGUAGE }),
   ));

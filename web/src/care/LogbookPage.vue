@@ -130,7 +130,7 @@ const shown = computed(() =>
                 variant="text"
                 :aria-label="t('care.undo', { what: careWords(event.what) })"
                 @click="undo(event)"
-                >{{ t('care.undo2') }}</v-btn
+                >{{ t('care.undoEntry') }}</v-btn
               >
               <span v-else-if="!event.holds" class="soft small">{{ t('care.undone') }}</span>
             </td>

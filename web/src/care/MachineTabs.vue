@@ -25,7 +25,9 @@ const emit = defineEmits<{ select: [id: string] }>();
         >{{
           machine.due.length === 0
             ? t('care.nothingDueWithin')
-            : `${machine.due.length} due${machine.due.some(({ when }) => when === 'now') ? ' now' : ' soon'}`
+            : machine.due.some(({ when }) => when === 'now')
+              ? t('care.dueNow', { n: machine.due.length })
+              : t('care.dueSoon', { n: machine.due.length })
         }}</span
       >
     </button>

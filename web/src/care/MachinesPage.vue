@@ -40,7 +40,7 @@ const facts = computed(() => {
     [t('care.whiteLastPrinted'), ago(state.whitePrintedAt)],
     [t('care.agitated'), ago(state.agitatedAt)],
     [
-      t('care.nozzlePattern2'),
+      t('care.lastPattern'),
       state.pattern
         ? `${ago(state.pattern.at)}, ${state.pattern.missing.length === 0 ? t('care.whole') : t('care.missing', { n: state.pattern.missing.length })}`
         : t('care.neverSeen'),

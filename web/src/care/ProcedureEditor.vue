@@ -149,7 +149,7 @@ const save = () =>
       />
       <div class="field-grid">
         <number-field
-          :label="t('care.hands2')"
+          :label="t('care.handsMinutes')"
           unit="min"
           :precision="1"
           :max="600"

@@ -129,7 +129,7 @@ const back = () =>
           <span
             class="figures clock"
             role="timer"
-            :aria-label="`${clock(left ?? step.waitMinutes! * 60)} left`"
+            :aria-label="t('care.timeLeft', { time: clock(left ?? step.waitMinutes! * 60) })"
             >{{ clock(left ?? step.waitMinutes! * 60) }}</span
           >
           <v-btn

@@ -14,11 +14,11 @@ const props = defineProps<{ machine: MachineCare; problem: string | undefined; f
 const emit = defineEmits<{ tell: [what: ToldAct] }>();
 
 const ACTS = [
-  { value: 'pattern', title: t('care.nozzlePattern2') },
-  { value: 'agitated', title: t('care.whiteAgitated2') },
+  { value: 'pattern', title: t('care.lastPattern') },
+  { value: 'agitated', title: t('care.agitatedAct') },
   { value: 'cleaned', title: t('care.cleaned') },
-  { value: 'waste-emptied', title: t('care.wasteEmptied2') },
-  { value: 'slot', title: t('care.whiteSlotMoved2') },
+  { value: 'waste-emptied', title: t('care.wasteEmptiedAct') },
+  { value: 'slot', title: t('care.slotMovedAct') },
   { value: 'parked', title: t('care.headsParked') },
   { value: 'heads-fitted', title: t('care.headsFitted') },
   { value: 'replaced', title: t('care.partReplaced') },

@@ -91,7 +91,10 @@ const height = computed(() => barsTop.value + CHART + 26);
             :r="one.missing ? Math.min(8, 3 + one.missing) : 2.5"
             :class="one.missing ? 'bad' : 'mark'"
           >
-            <title>{{ one.day }}: {{ one.missing ? `${one.missing} missing` : 'whole' }}</title>
+            <title>
+              {{ one.day }}:
+              {{ one.missing ? t('care.missing', { n: one.missing }) : t('care.whole') }}
+            </title>
           </circle>
           <rect
             v-else

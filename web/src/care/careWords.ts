@@ -7,7 +7,7 @@ import { decimal } from '@kyanos/core';
 export function careWords(what: ToldCare['what']): string {
   switch (what.act) {
     case 'agitated':
-      return t('care.whiteAgitated2');
+      return t('care.agitatedAct');
     case 'pattern':
       return what.missing.length === 0
         ? t('care.nozzlePatternWhole')
@@ -25,7 +25,7 @@ export function careWords(what: ToldCare['what']): string {
     case 'slot':
       return t('care.whiteSlotMovedSlotwords', { slot: SLOT_WORDS[what.to] });
     case 'waste-emptied':
-      return t('care.wasteEmptied2');
+      return t('care.wasteEmptiedAct');
     case 'replaced':
       return t('care.replaced', { part: what.part });
     case 'note':

@@ -211,7 +211,7 @@ function fit(at: number, ratio: number) {
   <number-field
     v-for="(tint, i) in TINTS"
     :key="tint"
-    :label="`${tint * 100} % lays`"
+    :label="t('cost.tintLays', { tint: tint * 100 })"
     unit="%"
     :max="100"
     :precision="1"

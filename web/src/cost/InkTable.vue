@@ -41,8 +41,8 @@ const one = (value: number) => decimal(value, 1);
         <td class="figures soft">{{ ml(row.lostMl) }}</td>
         <td class="figures" :class="{ warn: row.container?.opened }">
           <template v-if="row.container"
-            >{{ Math.round(row.container.leftAfterMl) }} mL<template v-if="row.container.opened">
-              {{ t('cost.new', { opened: row.container.opened }) }}</template
+            >{{ Math.round(row.container.leftAfterMl) }} mL<template v-if="row.container.opened"
+              >{{ ' ' }}{{ t('cost.new', { opened: row.container.opened }) }}</template
             ></template
           >
           <template v-else>–</template>

@@ -14,7 +14,7 @@ const channels = computed(() => Object.keys(props.versions[0]?.inkMl ?? {}) as C
     <table data-testid="version-costs">
       <thead>
         <tr>
-          <th scope="col">{{ t('cost.version2') }}</th>
+          <th scope="col">{{ t('cost.versionColumn') }}</th>
           <th scope="col" class="right">{{ t('cost.copies') }}</th>
           <th v-for="channel in channels" :key="channel" scope="col" class="right">
             {{ channel }}

@@ -118,8 +118,8 @@ function rename() {
         />
         <span class="saved" :class="job.saveState" role="status" data-testid="save-state">
           {{ SAVED[job.saveState]
-          }}<template v-if="job.saveState === 'saved' && job.version">
-            {{ t('job.version', { version: job.version }) }}</template
+          }}<template v-if="job.saveState === 'saved' && job.version"
+            >{{ ' ' }}{{ t('job.version', { version: job.version }) }}</template
           >
         </span>
       </div>

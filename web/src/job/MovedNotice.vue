@@ -45,7 +45,8 @@ function take(part: OriginPart) {
   <div v-for="one in moved" :key="one.part" class="notice moved" role="status">
     <p>
       <b>{{ t('job.shopsOwnHasMoved', { one: one.name }) }}</b>
-      {{ one.words }}<template v-if="one.more"> {{ t('job.more', { more: one.more }) }}</template
+      {{ one.words
+      }}<template v-if="one.more">{{ ' ' }}{{ t('job.more', { more: one.more }) }}</template
       >.
       {{ one.effect }}
     </p>

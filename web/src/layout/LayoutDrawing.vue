@@ -275,14 +275,22 @@ const shift = (index: number) =>
     </g>
     <g class="figures">
       <text :x="shown.width / 2" :y="-around * 0.45" text-anchor="middle" :font-size="text">
-        {{ length(shown.width) }}{{ roll && lying ? ' drawn' : '' }}
+        {{
+          roll && lying
+            ? t('layout.drawnOff', { length: length(shown.width) })
+            : length(shown.width)
+        }}
       </text>
       <text
         :transform="`translate(${-around * 0.5} ${shown.height / 2}) rotate(-90)`"
         text-anchor="middle"
         :font-size="text"
       >
-        {{ length(shown.height) }}{{ roll && !lying ? ' drawn' : '' }}
+        {{
+          roll && !lying
+            ? t('layout.drawnOff', { length: length(shown.height) })
+            : length(shown.height)
+        }}
       </text>
       <text :x="0" :y="shown.height + around * 0.95" :font-size="text * 0.85" class="edge">
         {{ lying ? t('layout.leadingEdgeLeftLeft') : t('layout.leadingEdgeAbove') }}

@@ -57,7 +57,7 @@ function choosePicture(event: Event) {
       v-model="at.wiped"
       class="choice compared"
       :label="t('look.compare')"
-      placeholder="nothing"
+      :placeholder="t('look.nothingCompared')"
       persistent-placeholder
       clearable
       auto-select-first

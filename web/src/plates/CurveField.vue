@@ -33,7 +33,7 @@ const set = (i: number, out: number) =>
       <number-field
         v-for="([x, y], i) in points"
         :key="x"
-        :label="`${x} % becomes`"
+        :label="t('plates.tintBecomes', { tint: x })"
         unit="%"
         :max="100"
         :model-value="y"

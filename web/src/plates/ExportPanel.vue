@@ -68,7 +68,9 @@ const megabytes = (bytes: number) => decimal(bytes / 1024 / 1024, 1);
     <ol>
       <li v-for="file in files" :key="file.number">
         {{ named(file)
-        }}<span v-if="file.picture === 'rear'" class="soft"> {{ t('plates.rearPicture') }}</span>
+        }}<span v-if="file.picture === 'rear'" class="soft"
+          >{{ ' ' }}{{ t('plates.rearPicture') }}</span
+        >
       </li>
     </ol>
     <p class="soft small">

@@ -64,7 +64,7 @@ const titleOf = (kind: string) => STEPS.find(({ value }) => value === kind)!.tit
         </div>
         <recipe-editor
           v-if="'with' in step"
-          :label="t('plates.what2')"
+          :label="t('plates.whatStep')"
           :model-value="step.with"
           @update:model-value="recipe = replaceStep(recipe, i, { ...step, with: $event })"
         />

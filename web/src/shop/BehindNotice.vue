@@ -53,8 +53,8 @@ const SHOWN = 4;
           }}<router-link :to="{ name: 'cost', params: { id: job.id } }">{{
             job.name
           }}</router-link></template
-        ><template v-if="jobs.length > SHOWN">
-          {{ t('shop.more', { n: jobs.length - SHOWN }) }}</template
+        ><template v-if="jobs.length > SHOWN"
+          >{{ ' ' }}{{ t('shop.more', { n: jobs.length - SHOWN }) }}</template
         >.
       </p>
       <v-btn size="small" :loading="busy" @click="takeOver">{{ t('shop.takeOverAllThem') }}</v-btn>

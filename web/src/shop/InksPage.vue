@@ -88,7 +88,11 @@ const own = computed(() =>
 );
 const begin = (one: Ink) => create(one.name, (id) => productOf(one, id));
 const add = () =>
-  create(t('shop.newInk2'), (id) => ({ ...newProduct('white'), id, name: t('shop.newInk2') }));
+  create(t('shop.addInkButton'), (id) => ({
+    ...newProduct('white'),
+    id,
+    name: t('shop.addInkButton'),
+  }));
 </script>
 
 <template>
@@ -101,7 +105,7 @@ const add = () =>
         </p>
       </div>
       <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="add">{{
-        t('shop.newInk2')
+        t('shop.addInkButton')
       }}</v-btn>
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
@@ -163,7 +167,7 @@ const add = () =>
             @update:model-value="editing.set({ ...newProduct($event), id: ink.id, name: ink.name })"
           />
           <money-field
-            :label="t('shop.price2')"
+            :label="t('shop.priceHeading')"
             :currency="currency"
             per="L"
             :model-value="ink.pricePerLitre"

@@ -51,7 +51,7 @@ function back(data: ShopData<K>): void {
       <span class="grow"></span>
       <slot></slot>
       <v-btn size="small" variant="text" :prepend-icon="mdiHistory" @click="history = true">
-        {{ t('shop.revisions2') }}
+        {{ t('shop.revisionsButton') }}
       </v-btn>
       <template v-if="!single">
         <v-btn size="small" variant="text" :prepend-icon="mdiContentCopy" @click="emit('copy')">
@@ -87,7 +87,9 @@ function back(data: ShopData<K>): void {
     </div>
     <p v-if="words.length" class="small">
       {{ t('shop.notSavedYet', { words: words.slice(0, 5).join(' · ') })
-      }}<template v-if="words.length > 5"> {{ t('shop.moreN', { n: words.length - 5 }) }}</template>
+      }}<template v-if="words.length > 5"
+        >{{ ' ' }}{{ t('shop.moreN', { n: words.length - 5 }) }}</template
+      >
     </p>
     <ul v-if="contradictions?.length" class="wrong" role="alert">
       <li v-for="one in contradictions" :key="one.field + one.message">{{ one.message }}</li>

@@ -71,7 +71,7 @@ function remove() {
             <th>{{ t('shop.spotName') }}</th>
             <th class="number">{{ t('shop.laydownMlM') }}</th>
             <th class="number">{{ t('shop.litre') }}</th>
-            <th class="number">{{ t('shop.hides2') }}</th>
+            <th class="number">{{ t('shop.hidesColumn') }}</th>
           </tr>
         </thead>
         <tbody>

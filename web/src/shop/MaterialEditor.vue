@@ -93,7 +93,7 @@ const label = computed(() => material.value.label);
           @update:model-value="set({ thickness: $event })"
         />
         <money-field
-          :label="t('shop.price2')"
+          :label="t('shop.priceHeading')"
           :currency="currency"
           per="m²"
           :model-value="material.pricePerM2"

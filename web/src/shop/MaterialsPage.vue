@@ -64,7 +64,7 @@ const add = () =>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div v-if="chosen && material" class="list-columns">
       <item-list
-        :label="t('shop.materials2')"
+        :label="t('shop.materialsPage')"
         :items="listed"
         :selected="chosen.id"
         @select="select"

@@ -259,7 +259,9 @@ const answer = computed(() => {
             <dt>{{ name }}</dt>
             <dd class="figures">
               {{ told
-              }}<span v-if="more" class="soft"> {{ t('shop.moreNearOneAnother', { more }) }}</span>
+              }}<span v-if="more" class="soft"
+                >{{ ' ' }}{{ t('shop.moreNearOneAnother', { more }) }}</span
+              >
             </dd>
           </template>
         </dl>

@@ -224,7 +224,7 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
                 size="small"
                 :aria-label="t('shop.takeOverWhatLearnt', { lesson: inSentence(lesson.name) })"
                 @click="takeOver([lesson])"
-                >{{ t('shop.takeOver2') }}</v-btn
+                >{{ t('shop.takeOverShort') }}</v-btn
               >
             </td>
           </tr>
@@ -299,7 +299,11 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
               </th>
               <td class="soft small">
                 {{
-                  report.use === false ? t('shop.leftOut') : report.learnt?.length ? 'learnt' : ''
+                  report.use === false
+                    ? t('shop.leftOut')
+                    : report.learnt?.length
+                      ? t('shop.learntWithin')
+                      : ''
                 }}
               </td>
               <td>

@@ -117,7 +117,7 @@ function noChoke(id: string) {
           <span>{{ data.name }}</span>
           <template v-if="rules.chokeMm?.[id] !== undefined">
             <number-field
-              :label="`Choke, ${data.name}`"
+              :label="t('shop.chokeOf', { machine: data.name })"
               unit="mm"
               :max="5"
               :step="0.05"

@@ -61,7 +61,9 @@ void load();
                 v-if="event.holds"
                 size="small"
                 variant="text"
-                :aria-label="`Undo: ${actWords(event.what, event.unit)}, ${event.code}`"
+                :aria-label="
+                  t('stock.undoCode', { what: actWords(event.what, event.unit), code: event.code })
+                "
                 @click="undo(event)"
                 >{{ t('stock.undo') }}</v-btn
               >

@@ -88,7 +88,8 @@ const LABELS = {
     <div>
       <h2 class="title">{{ item.name }}</h2>
       <p class="figures soft">
-        {{ item.code }}<template v-if="item.lot"> {{ t('stock.lot', { lot: item.lot }) }}</template>
+        {{ item.code
+        }}<template v-if="item.lot">{{ ' ' }}{{ t('stock.lot', { lot: item.lot }) }}</template>
       </p>
     </div>
     <p class="big figures">
@@ -130,8 +131,8 @@ const LABELS = {
       </template>
       <dt>{{ t('stock.received') }}</dt>
       <dd>{{ dayWords(item.receivedOn) }}</dd>
-      <dt>{{ t('stock.counted2') }}</dt>
-      <dd>{{ item.countedOn ? dayWords(item.countedOn) : 'never' }}</dd>
+      <dt>{{ t('stock.countedAct') }}</dt>
+      <dd>{{ item.countedOn ? dayWords(item.countedOn) : t('stock.never') }}</dd>
     </dl>
     <form v-if="asking" class="asked" @submit.prevent="tell">
       <b>{{ LABELS[asking] }}</b>

@@ -114,7 +114,7 @@ async function setChance(share: number) {
         <tbody>
           <tr v-for="line in wanted" :key="line.key">
             <td class="figures" :class="{ late: line.orderBy! < today }">
-              {{ line.orderBy! < today ? 'now' : dayWords(line.orderBy!) }}
+              {{ line.orderBy! < today ? t('stock.now') : dayWords(line.orderBy!) }}
             </td>
             <td>
               <b>{{ line.name }}</b>

@@ -50,7 +50,10 @@ const ticks = computed(() => {
     const months = Math.round(day / 30.4);
     list.push({
       at: x.value(day),
-      text: months === 0 ? 'today' : `${months > 0 ? '+' : '−'}${Math.abs(months)} mo`,
+      text:
+        months === 0
+          ? t('stock.today')
+          : t('stock.monthsAhead', { sign: months > 0 ? '+' : '−', n: Math.abs(months) }),
     });
   }
   return list;
@@ -123,7 +126,9 @@ const total = ({ items }: ShelfProduct) => items.reduce((sum, { item }) => sum +
           :class="{ none: total(lane.product) === 0 }"
         >
           {{
-            total(lane.product) > 0 ? amountText(total(lane.product), lane.product.unit) : 'none'
+            total(lane.product) > 0
+              ? amountText(total(lane.product), lane.product.unit)
+              : t('stock.noneThere')
           }}
         </text>
         <g

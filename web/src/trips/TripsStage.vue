@@ -143,8 +143,9 @@ const special = computed(() =>
             }}</span>
             <span :class="{ warn: ['some', 'high'].includes(option.result.work.drift) }"
               >{{ t('trips.registration', { risk: RISK[option.result.work.drift] })
-              }}<template v-if="option.result.work.drift !== 'none'">
-                {{
+              }}<template v-if="option.result.work.drift !== 'none'"
+                >{{ ' '
+                }}{{
                   t('trips.over', { longest: length(option.result.work.layout.longest) })
                 }}</template
               ></span
@@ -258,7 +259,7 @@ const special = computed(() =>
           <v-select
             v-if="tripNames.length > 1"
             class="wide"
-            :label="t('trips.trip2')"
+            :label="t('trips.tripField')"
             :items="tripNames"
             :model-value="cared"
             @update:model-value="cared = $event"

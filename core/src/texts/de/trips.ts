@@ -31,7 +31,7 @@ export const trips: Translated<typeof en>['trips'] = {
   cutting: 'Schneiden',
   strokesSweptWidthSpeed: 'Hübe × (überstrichene Breite ÷ Geschwindigkeit + Wenden',
   wayBack: ' + Rückweg',
-  printedLengthReturnSpeed2: ' + gedruckte Länge ÷ Rückfahrgeschwindigkeit',
+  plusReturn: ' + gedruckte Länge ÷ Rückfahrgeschwindigkeit',
   printedLength: 'gedruckte Länge',
   testPrintIncludedWithin: ', mit Probedruck',
   swathsOverEachLine: 'Streifen über jeder Zeile',

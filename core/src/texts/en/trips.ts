@@ -28,7 +28,7 @@ export const trips = {
   cutting: 'Cutting',
   strokesSweptWidthSpeed: 'strokes × (swept width ÷ speed + turn',
   wayBack: ' + way back',
-  printedLengthReturnSpeed2: ' + printed length ÷ return speed',
+  plusReturn: ' + printed length ÷ return speed',
   printedLength: 'printed length',
   testPrintIncludedWithin: ', test print included',
   swathsOverEachLine: 'swaths over each line',

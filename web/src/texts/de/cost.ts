@@ -117,7 +117,7 @@ export const cost: Translated<typeof en>['cost'] = {
   allElse: 'ist, alles andere unverändert.',
   costTimeAllVariants: 'Kosten und Zeit aller Varianten',
   timeAllMin: 'Zeit insgesamt, min',
-  version2: 'Version',
+  versionColumn: 'Version',
   each: 'Je Stück',
   page: 'Seite {page}',
   inkWhatEachVersion:
@@ -146,4 +146,5 @@ export const cost: Translated<typeof en>['cost'] = {
   ofAreWorthConsidering: '{kept} von {n} sind eine Überlegung wert. {stands}',
   finishingWithin: 'Weiterverarbeitung',
   piece: 'Stück',
+  tintLays: '{tint} % trägt auf',
 };

@@ -76,4 +76,5 @@ export const layout: Translated<typeof en>['layout'] = {
   loadsRoll: 'einer Ladung | {n} Ladungen',
   loadsSheet: 'einem Bogen | {n} Bogen',
   loadsBoard: 'einer Platte | {n} Platten',
+  drawnOff: '{length} abgezogen',
 };

@@ -62,4 +62,5 @@ export const look: Translated<typeof en>['look'] = {
   density: 'Dichte {density} %.',
   hit: '{n} Lage. | {n} Lagen.',
   removed: '{layer} entfernt.',
+  nothingCompared: 'nichts',
 };

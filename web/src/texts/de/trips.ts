@@ -32,7 +32,7 @@ export const trips: Translated<typeof en>['trips'] = {
   testPrintFirst: 'Zuerst ein Probedruck',
   jobsPerFittingSpecial: 'Aufträge je Einsetzen der Sonderfarbe',
   slowerOneTrip: 'Langsamer für einen Durchgang',
-  trip2: 'Durchgang',
+  tripField: 'Durchgang',
   passes: 'Pässe',
   oneDirectionOnly: 'Nur eine Richtung',
   modeSays: 'Wie der Modus sagt',

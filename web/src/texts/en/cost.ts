@@ -114,7 +114,7 @@ export const cost = {
   allElse: ', all else as it is.',
   costTimeAllVariants: 'Cost and time of all variants',
   timeAllMin: 'time in all, min',
-  version2: 'Version',
+  versionColumn: 'Version',
   each: 'Each',
   page: 'page {page}',
   inkWhatEachVersion:
@@ -143,4 +143,5 @@ export const cost = {
   ofAreWorthConsidering: '{kept} of {n} are worth considering. {stands}',
   finishingWithin: 'finishing',
   piece: 'piece',
+  tintLays: '{tint} % lays',
 } as const;

@@ -72,4 +72,5 @@ export const layout = {
   loadsRoll: 'one load | {n} loads',
   loadsSheet: 'one sheet | {n} sheets',
   loadsBoard: 'one board | {n} boards',
+  drawnOff: '{length} drawn',
 } as const;

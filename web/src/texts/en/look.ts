@@ -59,4 +59,5 @@ export const look = {
   density: 'Density {density} %.',
   hit: '{n} hit. | {n} hits.',
   removed: '{layer} removed.',
+  nothingCompared: 'nothing',
 } as const;

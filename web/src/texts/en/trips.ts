@@ -29,7 +29,7 @@ export const trips = {
   testPrintFirst: 'Test print first',
   jobsPerFittingSpecial: 'Jobs per fitting of the special ink',
   slowerOneTrip: 'Slower for one trip',
-  trip2: 'Trip',
+  tripField: 'Trip',
   passes: 'Passes',
   oneDirectionOnly: 'One direction only',
   modeSays: 'As the mode says',

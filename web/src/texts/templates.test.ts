@@ -1,0 +1,46 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { parse } from 'vue/compiler-sfc';
+import { describe, expect, it } from 'vitest';
+
+const folder = new URL('../', import.meta.url);
+const VIEWS = readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter((name) =>
+  name.endsWith('.vue'),
+);
+
+/** What is the same in every language. */
+const SAME =
+  /^(mm|cm|in|px|mL|L|m|m²|cm²|h|min|s|kg|dpi|pt|lx|cd|ΔE|ΔE2000|CMYK|PDF|CSV|JSON|SVG|PNG|UV|Kyanos|Esc|Tab|Ctrl|Lab|a|b|SCTV)$/;
+const words = (text: string) =>
+  (text.match(/\p{L}[\p{L}\d²]*/gu) ?? []).filter((word) => !SAME.test(word) && word.length > 1);
+
+/** Attributes that are read or heard. */
+const SAID =
+  /^(label|title|placeholder|aria-label|alt|hint|subtitle|text|question|answer|suffix|prefix)$/;
+
+interface Node {
+  readonly type: number;
+  readonly tag?: string;
+  readonly content?: unknown;
+  readonly props?: readonly { type: number; name: string; value?: { content: string } }[];
+  readonly children?: readonly Node[];
+}
+const [ELEMENT, TEXT, ATTRIBUTE] = [1, 2, 6];
+
+function written(node: Node): string[] {
+  if (node.tag === 'style' || node.tag === 'script') return [];
+  const found: string[] = [];
+  if (node.type === TEXT && words(node.content as string).length > 0)
+    found.push((node.content as string).trim());
+  if (node.type === ELEMENT)
+    for (const { type, name, value } of node.props ?? [])
+      if (type === ATTRIBUTE && value && SAID.test(name) && words(value.content).length > 0)
+        found.push(`${name}="${value.content}"`);
+  return [...found, ...(node.children ?? []).flatMap(written)];
+}
+
+describe('a view', () => {
+  it.each(VIEWS)('%s says nothing that is not in a catalogue', (name) => {
+    const { template } = parse(readFileSync(new URL(name, folder), 'utf8')).descriptor;
+    expect((template?.ast?.children ?? []).flatMap((node) => written(node as Node))).toEqual([]);
+  });
+});
