@@ -4,7 +4,7 @@ import { ROOM_VIEWS, SHOP_VIEWS, VIEWS } from './views.ts';
 
 /** Words that English can't do without, and that are no words of German. */
 const ENGLISH =
-  /\b(the|of|is|are|and|not|to|with|by|for|it|on|this|that|from|no|has|have|its|than|what|which|how|or|each|lot|used|show|under|over|white|colour|silver|clear|front|back|copies|hits?|trips?|layers?|plates?|ink|price|cost|stands|needs?|sheets?|nothing|about|today|now|due|never|none|missing|whole|drawn|learnt|soon|mo)\b/i;
+  /\b(the|of|is|are|and|not|to|with|by|for|it|on|this|that|from|no|has|have|its|than|what|which|how|or|each|lot|used|show|under|over|white|colour|silver|clear|front|back|copies|hits?|trips?|layers?|plates?|ink|price|cost|stands|needs?|sheets?|nothing|about|today|now|due|never|none|missing|whole|drawn|learnt|soon)\b/i;
 /** What was written down when the demo's files were read, in the language of whoever had them read. */
 const KEPT = /\bprofile\b|process ink as in the file/;
 

@@ -33,25 +33,32 @@ export const spokenOf = (wanted: readonly string[]): Language =>
     .map((tag) => tag.toLowerCase().split('-')[0])
     .find((tag): tag is Language => (LANGUAGES as readonly string[]).includes(tag!)) ?? 'en';
 
-const FORMATS = new Map<string, Intl.NumberFormat>();
+const FORMATS = new Map<Language, Map<number, Intl.NumberFormat>>();
 
+/** Looked up for every number that is written: making a format costs a thousand times as much as using it. */
 function formatOf(digits: number | undefined, grouped: boolean): Intl.NumberFormat {
-  const key = `${language()} ${digits} ${grouped}`;
-  let format = FORMATS.get(key);
-  if (!format) {
-    format = new Intl.NumberFormat(LOCALES[language()], {
-      useGrouping: grouped,
-      minimumFractionDigits: digits ?? 0,
-      maximumFractionDigits: digits ?? 20,
-    });
-    FORMATS.set(key, format);
-  }
+  const own = FORMATS.get(language()) ?? new Map<number, Intl.NumberFormat>();
+  const key = (digits ?? -1) * 2 + (grouped ? 1 : 0);
+  const known = own.get(key);
+  if (known) return known;
+  const format = new Intl.NumberFormat(LOCALES[language()], {
+    useGrouping: grouped,
+    minimumFractionDigits: digits ?? 0,
+    maximumFractionDigits: digits ?? 20,
+  });
+  FORMATS.set(language(), own.set(key, format));
   return format;
 }
 
 /** A number with so many digits after the point, or as many as it has; without marks between thousands. */
-export const decimal = (value: number, digits?: number): string =>
-  formatOf(digits, false).format(value);
+export function decimal(value: number, digits?: number): string {
+  // JavaScript itself writes numbers as English does.
+  if (language() === 'en' && Math.abs(value) < 1e21) {
+    if (digits !== undefined) return value.toFixed(digits);
+    if (Number.isInteger(value)) return String(value);
+  }
+  return formatOf(digits, false).format(value);
+}
 
 /** A number with so many digits after the point, and marks between thousands. */
 export const grouped = (value: number, digits: number): string =>

@@ -62,22 +62,30 @@ function sayingOf(locale: Language, texts: Catalogue) {
     read.set(key, made);
     return made;
   };
-  return (key: string, named: Record<string, unknown>): string => {
-    const { n } = named;
-    const spoken = createMessageContext<string>({
-      locale,
-      named,
-      processor,
-      ...(typeof n === 'number' ? { pluralIndex: n } : {}),
-    });
-    return (read.get(key) ?? readingOf(key))(spoken);
+  const fixed = new Map<string, string>();
+  const said = (key: string, named: Record<string, unknown>): string =>
+    (read.get(key) ?? readingOf(key))(
+      createMessageContext<string>({
+        locale,
+        named,
+        processor,
+        ...(typeof named.n === 'number' ? { pluralIndex: named.n } : {}),
+      }),
+    );
+  return (key: string, named: Record<string, unknown> | undefined): string => {
+    if (named) return said(key, named);
+    const known = fixed.get(key);
+    if (known !== undefined) return known;
+    const text = said(key, {});
+    fixed.set(key, text);
+    return text;
   };
 }
 
 export function speakerOf<const C extends Catalogue>(english: C): Speaker<C> {
   const own = sayingOf('en', english);
   const others: Partial<Record<Language, typeof own>> = {};
-  const t = (key: string, values: Readonly<Record<string, string | number>> = {}): string =>
+  const t = (key: string, values?: Readonly<Record<string, string | number>>): string =>
     (others[language()] ?? own)(key, values);
   return {
     t: t as Speak<C>,

@@ -62,7 +62,7 @@ const drawn = computed(() =>
       :x="x"
       :y="y"
       :x-name="t('cost.timeAllMin')"
-      :y-name="`cost, ${code}`"
+      :y-name="t('cost.costAxis', { currency: code })"
       :width="WIDTH"
       :height="HEIGHT"
       :edge="EDGE"

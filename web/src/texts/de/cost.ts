@@ -147,4 +147,5 @@ export const cost: Translated<typeof en>['cost'] = {
   finishingWithin: 'Weiterverarbeitung',
   piece: 'Stück',
   tintLays: '{tint} % trägt auf',
+  costAxis: 'Kosten, {currency}',
 };

@@ -144,4 +144,5 @@ export const cost = {
   finishingWithin: 'finishing',
   piece: 'piece',
   tintLays: '{tint} % lays',
+  costAxis: 'cost, {currency}',
 } as const;
