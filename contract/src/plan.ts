@@ -14,7 +14,7 @@ import {
   MATERIAL_FIGURES,
   mostContrast,
   OTHER_ROLES,
-  PAPER_LANGUAGES,
+  LANGUAGES,
   parseStack,
   PLAN_FORMAT,
   type PrintPlan,
@@ -476,7 +476,7 @@ const PlanFields = z.strictObject({
     })
     .exactOptional(),
   customer: z.string().max(200).exactOptional(),
-  language: z.enum(PAPER_LANGUAGES).exactOptional(),
+  language: z.enum(LANGUAGES).exactOptional(),
   extras: z.array(Extra).max(60).exactOptional(),
   from: z
     .strictObject({

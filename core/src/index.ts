@@ -32,6 +32,7 @@ export {
   decimal,
   eitherOf,
   grouped,
+  inEachLanguage,
   inSentence,
   language,
   LANGUAGE_COOKIE,

@@ -1,4 +1,5 @@
 /** Files that come as artwork and can't be read here: what each is, and what to send in its place. */
+import { inEachLanguage } from '@kyanos/core';
 import { t } from './texts/texts.ts';
 
 interface OtherKind {
@@ -8,139 +9,84 @@ interface OtherKind {
 }
 
 /** First bytes, in Latin-1, at a place; sources are the formats' own specifications. */
-const SEPARATION_KINDS: readonly (OtherKind & { readonly at?: number; readonly begins: string })[] =
-  [
+const otherKinds = inEachLanguage(
+  (): readonly (OtherKind & { readonly at?: number; readonly begins: string })[] => [
     {
       begins: '%!PS-Adobe-',
-      get name() {
-        return t('reading.epsPostscriptFile');
-      },
-      get instead() {
-        return t('reading.openProgramMadeSave');
-      },
+      name: t('reading.epsPostscriptFile'),
+      instead: t('reading.openProgramMadeSave'),
     },
     {
       begins: '%!',
-      get name() {
-        return t('reading.postscriptFile');
-      },
-      get instead() {
-        return t('reading.openProgramMadeSave');
-      },
+      name: t('reading.postscriptFile'),
+      instead: t('reading.openProgramMadeSave'),
     },
     {
       begins: '\xC5\xD0\xD3\xC6',
-      get name() {
-        return t('reading.epsFilePreview');
-      },
-      get instead() {
-        return t('reading.openProgramMadeSave');
-      },
+      name: t('reading.epsFilePreview'),
+      instead: t('reading.openProgramMadeSave'),
     },
     {
       begins: '8BPS',
-      get name() {
-        return t('reading.layeredPicturePsd');
-      },
-      get instead() {
-        return t('reading.saveTiffSpotChannels');
-      },
+      name: t('reading.layeredPicturePsd'),
+      instead: t('reading.saveTiffSpotChannels'),
     },
     {
       begins: 'GIF8',
-      get name() {
-        return t('reading.gif');
-      },
-      get instead() {
-        return t('reading.savePngTiffResolution');
-      },
+      name: t('reading.gif'),
+      instead: t('reading.savePngTiffResolution'),
     },
     {
       begins: 'BM',
-      get name() {
-        return t('reading.bmp');
-      },
-      get instead() {
-        return t('reading.savePngTiffResolution');
-      },
+      name: t('reading.bmp'),
+      instead: t('reading.savePngTiffResolution'),
     },
     {
       begins: '\0\0\0\x0CjP  \r\n\x87\n',
-      get name() {
-        return t('reading.jpeg2000');
-      },
-      get instead() {
-        return t('reading.savePngTiffResolution');
-      },
+      name: t('reading.jpeg2000'),
+      instead: t('reading.savePngTiffResolution'),
     },
     {
       begins: '\xFF\x4F\xFF\x51',
-      get name() {
-        return t('reading.jpeg2000');
-      },
-      get instead() {
-        return t('reading.savePngTiffResolution');
-      },
+      name: t('reading.jpeg2000'),
+      instead: t('reading.savePngTiffResolution'),
     },
     {
       at: 4,
       begins: 'ftyphei',
-      get name() {
-        return t('reading.heicPhotograph');
-      },
-      get instead() {
-        return t('reading.savePngTiffResolution');
-      },
+      name: t('reading.heicPhotograph'),
+      instead: t('reading.savePngTiffResolution'),
     },
     {
       at: 4,
       begins: 'ftyphev',
-      get name() {
-        return t('reading.heicPhotograph');
-      },
-      get instead() {
-        return t('reading.savePngTiffResolution');
-      },
+      name: t('reading.heicPhotograph'),
+      instead: t('reading.savePngTiffResolution'),
     },
     {
       at: 4,
       begins: 'ftypmif1',
-      get name() {
-        return t('reading.heicPhotograph');
-      },
-      get instead() {
-        return t('reading.savePngTiffResolution');
-      },
+      name: t('reading.heicPhotograph'),
+      instead: t('reading.savePngTiffResolution'),
     },
     {
       at: 4,
       begins: 'ftypavif',
-      get name() {
-        return t('reading.avifPicture');
-      },
-      get instead() {
-        return t('reading.savePngTiffResolution');
-      },
+      name: t('reading.avifPicture'),
+      instead: t('reading.savePngTiffResolution'),
     },
     {
       begins: 'PK\x03\x04',
-      get name() {
-        return t('reading.zipArchive');
-      },
-      get instead() {
-        return t('reading.unpackSendArtwork');
-      },
+      name: t('reading.zipArchive'),
+      instead: t('reading.unpackSendArtwork'),
     },
     {
       begins: 'AutoCAD Binary DXF',
-      get name() {
-        return t('reading.dxfDrawing');
-      },
-      get instead() {
-        return t('reading.exportPdfSvgTrue');
-      },
+      name: t('reading.dxfDrawing'),
+      instead: t('reading.exportPdfSvgTrue'),
     },
-  ];
+  ],
+);
 
 /** A DXF in text begins with group code 0 and a section. */
 const DXF = /^\s*(?:999[^\n]*\n[^\n]*\n\s*)?0\s*\r?\nSECTION\b/;
@@ -149,5 +95,5 @@ const DXF = /^\s*(?:999[^\n]*\n[^\n]*\n\s*)?0\s*\r?\nSECTION\b/;
 export function otherKind(head: string): OtherKind | undefined {
   if (DXF.test(head.slice(0, 400)))
     return { name: t('reading.dxfDrawing'), instead: t('reading.exportPdfSvgTrue') };
-  return SEPARATION_KINDS.find(({ begins, at = 0 }) => head.startsWith(begins, at));
+  return otherKinds().find(({ begins, at = 0 }) => head.startsWith(begins, at));
 }

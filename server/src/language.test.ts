@@ -1,5 +1,7 @@
 /** Whoever asks is answered in their own language. */
+import { execFileSync } from 'node:child_process';
 import type { ArtworkSummary, Problem } from '@kyanos/contract';
+import type { Shop } from '@kyanos/core';
 import { describe, expect, it } from 'vitest';
 import { useServer } from '../test/served.ts';
 
@@ -49,5 +51,22 @@ describe('a refusal', () => {
     );
     const ended = await served.until<ArtworkSummary>(`/artworks/${body.id}`);
     expect(ended.problem?.message).toMatch(/^Die PDF ist beschädigt/);
+  });
+});
+
+describe('a paper', () => {
+  it('is written in the language of whoever asks for it, each time it is asked for', async () => {
+    const { body: shop } = await served.call<Shop>('GET', '/shop');
+    const material = shop.materials.find((one) => one.class === 'clear')!;
+    const form = `${served.base}/shop/machines/${shop.machines[0].id}/forms/white-ladder.pdf?material=${material.id}`;
+    const textIn = async (language: string) => {
+      const sent = await fetch(form, { headers: { Cookie: `kyanos-language=${language}` } });
+      return execFileSync('pdftotext', ['-layout', '-', '-'], {
+        input: Buffer.from(await sent.arrayBuffer()),
+      }).toString();
+    };
+    expect(await textIn('de')).toMatch(/Weißleiter: wie es gedruckt und abgelesen wird/);
+    expect(await textIn('en')).toMatch(/White ladder: how it is printed and read/);
+    expect(await textIn('de')).toMatch(/Vorsicht: /);
   });
 });

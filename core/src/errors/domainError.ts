@@ -1,4 +1,4 @@
-import { ERRORS, type ErrorCode } from './table.ts';
+import { sentenceOf, type ErrorCode } from './table.ts';
 
 /** A value that the trade, physics or the state of things rules out. `message` is a sentence for the operator. */
 export class DomainError extends Error {
@@ -7,7 +7,7 @@ export class DomainError extends Error {
   readonly field: string | undefined;
 
   /** @param message the table's own sentence if absent */
-  constructor(code: ErrorCode, message: string = ERRORS[code].sentence, field?: string) {
+  constructor(code: ErrorCode, message: string = sentenceOf(code), field?: string) {
     super(message);
     this.name = 'DomainError';
     this.code = code;

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { DomainError, ERROR_CODES, ERRORS } from './index.ts';
+import { DomainError, ERROR_CODES, ERRORS, sentenceOf } from './index.ts';
 
 const root = new URL('../../../', import.meta.url);
 const read = (path: string) => readFileSync(new URL(path, root), 'utf8');
@@ -14,7 +14,7 @@ describe('the codes of errors', () => {
         return code?.startsWith('`') ? [[code.slice(1, -1), status, sentence]] : [];
       });
     expect(told).toEqual(
-      ERROR_CODES.map((code) => [code, `${ERRORS[code].status ?? ''}`, ERRORS[code].sentence]),
+      ERROR_CODES.map((code) => [code, `${ERRORS[code].status ?? ''}`, sentenceOf(code)]),
     );
   });
 
@@ -28,8 +28,8 @@ describe('the codes of errors', () => {
   });
 
   it('have a sentence of their own, which an error has that says nothing else', () => {
-    expect(new DomainError('JOB_UNKNOWN').message).toBe(ERRORS.JOB_UNKNOWN.sentence);
-    for (const code of ERROR_CODES) expect(ERRORS[code].sentence).toMatch(/\.$/);
+    expect(new DomainError('JOB_UNKNOWN').message).toBe(sentenceOf('JOB_UNKNOWN'));
+    for (const code of ERROR_CODES) expect(sentenceOf(code)).toMatch(/\.$/);
   });
 });
 

@@ -1,2 +1,2 @@
 export { DomainError } from './domainError.ts';
-export { ERROR_CODES, ERRORS, type ErrorCode } from './table.ts';
+export { ERROR_CODES, ERRORS, sentenceOf, type ErrorCode } from './table.ts';

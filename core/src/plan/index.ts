@@ -21,10 +21,8 @@ export { pieceOf } from './layoutFindings.ts';
 export {
   modeOf,
   pageOf,
-  PAPER_LANGUAGES,
   PLAN_FORMAT,
   type Artwork,
-  type PaperLanguage,
   type PrintPlan,
   type Version,
   type VersionLoads,

@@ -1,3 +1,4 @@
+import { languageFrom } from '../texts/index.ts';
 import { encodePlan, Plan } from '@kyanos/contract';
 import { SHOP } from '@kyanos/demo';
 import { describe, expect, it } from 'vitest';
@@ -32,6 +33,13 @@ describe('a first plan', () => {
     expect(stack()).toBe('film | CMYK');
     expect(stack('Weiß')).toBe('film | W@image(choke 0.2) / CMYK');
     expect(stack('White', 'Silver')).toContain('S@art');
+  });
+
+  it('has its papers in the language of whoever begins it', () => {
+    expect(newPlan(SHOP, info(), 'x.pdf').language).toBeUndefined();
+    languageFrom(() => 'de');
+    expect(newPlan(SHOP, info(), 'x.pdf').language).toBe('de');
+    languageFrom(() => 'en');
   });
 });
 

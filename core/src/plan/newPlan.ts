@@ -13,7 +13,7 @@ import { catalogueStack, modesFor, obstacles, type Stack } from '../stack/index.
 import type { PageJob } from './jobPages.ts';
 import { originIn, type HouseRules, type Shop } from '../shop/index.ts';
 import { PLAN_FORMAT, type PrintPlan } from './plan.ts';
-import { t } from '../texts/index.ts';
+import { language, t } from '../texts/index.ts';
 
 /** What spots were used for in earlier jobs, by their names. */
 type RememberedRoles = Readonly<Record<string, Role>>;
@@ -80,6 +80,8 @@ export function newPlan(
         prices: shop.prices,
         laminated: false,
         ...(from && { from }),
+        // A paper without a language is English.
+        ...(language() !== 'en' && { language: language() }),
       };
     }
   throw new DomainError('NO_MACHINE', t('plan.noMachineShopCan'));

@@ -12,7 +12,7 @@ import type { Raster } from '../raster/index.ts';
 import type { Machine, Material, Mode, ArtworkSide, Stack } from '../stack/index.ts';
 import type { PlanOrigin } from '../shop/index.ts';
 import type { Cutting, TripSettings } from '../trips/index.ts';
-import { t } from '../texts/index.ts';
+import { type Language, t } from '../texts/index.ts';
 
 export const PLAN_FORMAT = 4;
 
@@ -22,10 +22,6 @@ export interface Viewing {
   readonly light: 'front' | 'behind' | 'both';
   readonly backing: Backing;
 }
-
-/** Languages that papers for a customer can be written in, ISO 639-1. */
-export const PAPER_LANGUAGES = ['en', 'de'] as const;
-export type PaperLanguage = (typeof PAPER_LANGUAGES)[number];
 
 /** A page of the artwork, and how many are wanted of it. */
 export interface Version {
@@ -72,7 +68,7 @@ export interface PrintPlan {
   /** Whom it is for. */
   readonly customer?: string;
   /** In which papers for the customer are written; English if absent. */
-  readonly language?: PaperLanguage;
+  readonly language?: Language;
   /** Work and goods beside printing. */
   readonly extras?: readonly Extra[];
   /** Revisions of the shop's own that machine, material and prices were copied from. */

@@ -1,6 +1,6 @@
 /** Changes of a machine's figures, each a new machine; what is told is assumed no more. */
 import type { Ink, Machine } from '../stack/index.ts';
-import { MACHINE_BLOCKS, type MachineBlock, type MachineValue } from './machineFields.ts';
+import { machineBlocks, type MachineBlock, type MachineValue } from './machineFields.ts';
 import { assumedFigures, newInk } from './usualInks.ts';
 
 /** The machine with another figure at a path, which is no longer assumed. @param value undefined takes it out */
@@ -21,7 +21,7 @@ export function withMachineBlock(
   const { [path]: _, ...rest } = machine;
   const off = forgotten(rest, path);
   if (!on) return off;
-  const { usual } = MACHINE_BLOCKS.find((block) => block.path === path)!;
+  const { usual } = machineBlocks().find((block) => block.path === path)!;
   return {
     ...off,
     [path]: usual,

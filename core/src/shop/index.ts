@@ -36,9 +36,9 @@ export {
   withoutMode,
 } from './editMachine.ts';
 export {
-  MACHINE_BLOCKS,
-  MACHINE_FIELDS,
-  MACHINE_GROUPS,
+  machineBlocks,
+  machineFields,
+  machineGroups,
   machineValue,
   type MachineBlock,
   type MachineField,

@@ -10,8 +10,8 @@ import {
   fieldChanges,
   freeId,
   INK_CHOICES,
-  MACHINE_BLOCKS,
-  MACHINE_FIELDS,
+  machineBlocks,
+  machineFields,
   machineValue,
   materialContradictions,
   movedOn,
@@ -251,7 +251,7 @@ describe('a machine that was never seen before', () => {
 
   it('has a cutter, held edges and the like switched on with what is usual, and off again', () => {
     const machine = newMachine(answers);
-    for (const { path, usual } of MACHINE_BLOCKS) {
+    for (const { path, usual } of machineBlocks()) {
       const on = withMachineBlock(machine, path, true);
       expect(on[path]).toEqual(usual);
       const off = withMachineBlock(on, path, false);
@@ -263,9 +263,9 @@ describe('a machine that was never seen before', () => {
   it('says of each figure what it changes and where it is found', () => {
     const everything = {
       ...MACHINE,
-      ...Object.fromEntries(MACHINE_BLOCKS.map(({ path, usual }) => [path, usual])),
+      ...Object.fromEntries(machineBlocks().map(({ path, usual }) => [path, usual])),
     };
-    for (const { path, changes, lookUp, absent } of MACHINE_FIELDS) {
+    for (const { path, changes, lookUp, absent } of machineFields()) {
       expect(machineValue(everything, path) ?? absent, path).not.toBeUndefined();
       expect(changes).toMatch(/\.$/);
       expect(lookUp).toMatch(/\.$/);
@@ -375,9 +375,11 @@ describe('what a job stands on that nobody has told', () => {
 
   it('is known of every figure of a machine that can be assumed', () => {
     const known = Object.keys(DECIDES);
-    expect(MACHINE_FIELDS.map(({ path }) => path).filter((path) => !known.includes(path))).toEqual(
-      [],
-    );
+    expect(
+      machineFields()
+        .map(({ path }) => path)
+        .filter((path) => !known.includes(path)),
+    ).toEqual([]);
   });
 
   it('is of its own mode and of the inks that it lays only, and no more once it is told', () => {

@@ -3,7 +3,7 @@
  * usual figures are common practice or, where nothing is practised, our own judgement in the usual range.
  */
 import { isSpecialInk, type Ink, type Machine, type ProcessChannel } from '../stack/index.ts';
-import { MACHINE_FIELDS, machineValue } from './machineFields.ts';
+import { machineFields, machineValue } from './machineFields.ts';
 import { assumedFigures, STRONG_SPLIT, usualInk } from './usualInks.ts';
 import { t } from '../texts/index.ts';
 
@@ -171,9 +171,9 @@ export function newMachine(answers: MachineAnswers): Machine {
   return {
     ...machine,
     assumed: [
-      ...MACHINE_FIELDS.map(({ path }) => path).filter(
-        (path) => !(path in asked) && machineValue(machine, path) !== undefined,
-      ),
+      ...machineFields()
+        .map(({ path }) => path)
+        .filter((path) => !(path in asked) && machineValue(machine, path) !== undefined),
       ...inks.flatMap((ink) => assumedFigures(ink, ink)),
       ...[
         ...(passes ? [] : ['passes']),

@@ -36,7 +36,8 @@ describe.each(PARTS)('the texts of %s', (part) => {
     const unsaid = Object.entries(await catalogueOf(part, 'en')).flatMap(([page, texts]) =>
       Object.keys(texts)
         .map((name) => `${page}.${name}`)
-        .filter((key) => !read.includes(`'${key}'`)),
+        // Sentences of codes are said by their code.
+        .filter((key) => !read.includes(`'${key}'`) && !read.includes(`\`${page}.\${code}\``)),
     );
     expect(unsaid).toEqual([]);
   });

@@ -75,3 +75,13 @@ export const eitherOf = (words: readonly string[]): string => joined('disjunctio
 /** A name inside a sentence: English writes it small, German keeps the capital of a noun. */
 export const inSentence = (name: string): string =>
   language() === 'en' ? name.toLowerCase() : name;
+
+/** A table with words in it, made once in each language when it is first asked for. */
+export function inEachLanguage<T>(make: () => T): () => T {
+  const made = new Map<Language, { readonly table: T }>();
+  return () => {
+    const known = made.get(language()) ?? { table: make() };
+    made.set(language(), known);
+    return known.table;
+  };
+}

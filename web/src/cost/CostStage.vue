@@ -8,7 +8,9 @@ import {
   type CostGroup,
   type Extra,
   type Prices,
-  type PaperLanguage,
+  language,
+  LANGUAGES,
+  LOCALES,
 } from '@kyanos/core';
 import { mdiFilePdfBox } from '@mdi/js';
 import { computed, shallowRef, watch } from 'vue';
@@ -33,10 +35,8 @@ const work = computed(() => job.shown?.work);
 const cost = computed(() => work.value?.cost);
 
 const setPrices = (prices: Prices) => job.update({ prices });
-const LANGUAGES: readonly { value: PaperLanguage; title: string }[] = [
-  { value: 'en', title: t('cost.english') },
-  { value: 'de', title: t('cost.german') },
-];
+const languageNames = new Intl.DisplayNames(LOCALES[language()], { type: 'language' });
+const PAPER_LANGUAGES = LANGUAGES.map((value) => ({ value, title: languageNames.of(value)! }));
 const setExtras = (extras: readonly Extra[]) => job.update({ extras });
 
 const GROUPS: Record<CostGroup, string> = {
@@ -245,7 +245,7 @@ const paper = (name: Paper) =>
           />
           <v-select
             :label="t('cost.languageQuote')"
-            :items="LANGUAGES"
+            :items="PAPER_LANGUAGES"
             :model-value="plan.language ?? 'en'"
             @update:model-value="job.update({ language: $event })"
           />

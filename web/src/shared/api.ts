@@ -10,7 +10,7 @@ import {
   type SomeEndpoint,
   type StoredFile,
 } from '@kyanos/contract';
-import { ERRORS, type ErrorCode } from '@kyanos/core';
+import { sentenceOf, type ErrorCode } from '@kyanos/core';
 
 export class Refused extends Error {
   readonly problem: Problem;
@@ -42,7 +42,7 @@ export interface Sending {
 
 export const newKey = (): string => crypto.getRandomValues(new Uint32Array(4)).join('-');
 
-const problem = (code: ErrorCode): Problem => ({ code, message: ERRORS[code].sentence });
+const problem = (code: ErrorCode): Problem => ({ code, message: sentenceOf(code) });
 
 const asProblem = (body: unknown): Problem =>
   Problem.safeParse(body).data ?? problem('ANSWER_UNREADABLE');

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Machines side by side: where they differ first. */
-import { MACHINE_FIELDS, machineValue, type Currency, type Machine } from '@kyanos/core';
+import { machineFields, machineValue, type Currency, type Machine } from '@kyanos/core';
 import { computed } from 'vue';
 import { currency as money, length } from '../shared/format.ts';
 import { t } from '../texts/texts.ts';
@@ -9,7 +9,7 @@ const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ machines: readonly Machine[]; currency: Currency }>();
 
 const rows = computed(() => {
-  const figures = MACHINE_FIELDS.map((field) => ({
+  const figures = machineFields().map((field) => ({
     label: field.label,
     values: props.machines.map((machine) => {
       const value = machineValue(machine, field.path) ?? field.absent;

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** Every figure of a machine, its inks and its modes, with a drawing of what the numbers mean. */
 import {
-  MACHINE_BLOCKS,
-  MACHINE_FIELDS,
-  MACHINE_GROUPS,
+  machineBlocks,
+  machineFields,
+  machineGroups,
   machineValue,
   withMachineBlock,
   type Currency,
@@ -20,12 +20,12 @@ defineProps<{ currency: Currency }>();
 
 /** Fields of a block are there while the machine has it. */
 const shown = (path: string) => {
-  const block = MACHINE_BLOCKS.find((one) => path.startsWith(`${one.path}.`));
+  const block = machineBlocks().find((one) => path.startsWith(`${one.path}.`));
   return !block || machine.value[block.path] !== undefined;
 };
 const fieldsOf = (group: string) =>
-  MACHINE_FIELDS.filter((field) => field.group === group && shown(field.path));
-const blocksOf = (group: string) => MACHINE_BLOCKS.filter((block) => block.group === group);
+  machineFields().filter((field) => field.group === group && shown(field.path));
+const blocksOf = (group: string) => machineBlocks().filter((block) => block.group === group);
 </script>
 
 <template>
@@ -50,7 +50,7 @@ const blocksOf = (group: string) => MACHINE_BLOCKS.filter((block) => block.group
     </div>
     <machine-inks v-model="machine" :currency="currency" />
     <machine-modes v-model="machine" />
-    <div v-for="group in MACHINE_GROUPS.slice(1)" :key="group.id" class="panel pad group">
+    <div v-for="group in machineGroups().slice(1)" :key="group.id" class="panel pad group">
       <h2 class="label">{{ group.title }}</h2>
       <div class="field-grid">
         <machine-field-input

@@ -1,10 +1,10 @@
 /** Fields of the shop's things in words, for lists of what changed. */
-import { decimal, type FieldChange, MACHINE_FIELDS } from '@kyanos/core';
+import { decimal, type FieldChange, machineFields } from '@kyanos/core';
 import { plain } from '../shared/format.ts';
 import { t } from '../texts/texts.ts';
 
 const LABELS: Readonly<Record<string, string>> = {
-  ...Object.fromEntries(MACHINE_FIELDS.map(({ path, label }) => [path, label])),
+  ...Object.fromEntries(machineFields().map(({ path, label }) => [path, label])),
   pricePerM2: t('shop.priceM'),
   pricePerLitre: t('shop.priceLitre'),
   lossPerTrip: t('shop.lostStartTrip'),
@@ -38,7 +38,9 @@ export function fieldName(field: string): string {
 
 /** Kept in hundredths of the shop's currency. */
 const MONEY: readonly string[] = [
-  ...MACHINE_FIELDS.filter(({ kind }) => kind === 'money').map(({ path }) => path),
+  ...machineFields()
+    .filter(({ kind }) => kind === 'money')
+    .map(({ path }) => path),
   'pricePerM2',
   'pricePerLitre',
   'labourRate',

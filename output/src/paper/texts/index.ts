@@ -1,11 +1,9 @@
 /** Texts of papers for a customer: a file a language. */
-import type { Money, PaperLanguage } from '@kyanos/core';
+import { LOCALES, type Language, type Money } from '@kyanos/core';
 import { de } from './de.ts';
 import { en, type Texts } from './en.ts';
 
-const LANGUAGES: Readonly<Record<PaperLanguage, Texts>> = { en, de };
-/** How numbers, days and money are written where the paper goes. */
-const LOCALES: Readonly<Record<PaperLanguage, string>> = { en: 'en-US', de: 'de-DE' };
+const LANGUAGES: Readonly<Record<Language, Texts>> = { en, de };
 
 /** Puts values into their places. */
 export const fill = (text: string, values: Readonly<Record<string, string | number>>): string =>
@@ -20,7 +18,7 @@ export interface Wording {
   list(words: readonly string[]): string;
 }
 
-export function wordingOf(language: PaperLanguage): Wording {
+export function wordingOf(language: Language): Wording {
   const locale = LOCALES[language];
   const list = new Intl.ListFormat(locale, { type: 'conjunction' });
   const day = new Intl.DateTimeFormat(locale, { dateStyle: 'long', timeZone: 'UTC' });

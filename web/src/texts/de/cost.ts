@@ -24,8 +24,6 @@ export const cost: Translated<typeof en>['cost'] = {
   copies: 'Stück',
   perPiece: 'Je Stück',
   price: 'Preis',
-  english: 'Englisch',
-  german: 'Deutsch',
   material: 'Material',
   machine: 'Maschine',
   labour: 'Lohn',

@@ -21,8 +21,6 @@ export const cost = {
   copies: 'Copies',
   perPiece: 'Per piece',
   price: 'Price',
-  english: 'English',
-  german: 'German',
   material: 'Material',
   machine: 'Machine',
   labour: 'Labour',
