@@ -232,6 +232,13 @@ function changeoverLines({ phases, machine, prices, fittedFor }: CostInput): Cos
   });
 }
 
+const PER_WORDS: Readonly<Record<Extra['per'], () => string>> = {
+  job: () => t('cost.perJob'),
+  load: () => t('cost.perLoad'),
+  piece: () => t('cost.perPiece'),
+  m2: () => 'm²',
+};
+
 function extraLines(input: CostInput): CostLine[] {
   const { extras, prices } = input;
   const groups = { labour: 'labour', finishing: 'finishing', part: 'parts' } as const;
@@ -247,7 +254,7 @@ function extraLines(input: CostInput): CostLine[] {
           t('cost.count'),
           count,
           extra.per === 'm2' ? 'm²' : '',
-          t('cost.onePer', { rest: extra.per === 'm2' ? 'm²' : extra.per }),
+          t('cost.onePer', { per: PER_WORDS[extra.per]() }),
         ),
         term(t('cost.operator'), extra.minutes, 'min', t('cost.each')),
         term(t('cost.rate'), prices.labourRate / 100, `${prices.currency}/h`),

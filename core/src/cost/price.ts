@@ -63,8 +63,8 @@ function asked({ cost, copies, finishedMm2, prices }: PriceInput): Pick<
       minor: market.minor * area,
       formula: market.per === 'piece' ? t('cost.goingRateCopies') : t('cost.goingRateFinishedArea'),
       terms: [
-        term(t('cost.goingRate'), market.minor / 100, `${currency}/${unit || 'piece'}`),
-        term(market.per === 'piece' ? 'copies' : t('cost.finishedArea'), area, unit),
+        term(t('cost.goingRate'), market.minor / 100, `${currency}/${unit || t('cost.perPiece')}`),
+        term(market.per === 'piece' ? t('cost.copies') : t('cost.finishedArea'), area, unit),
       ],
     };
   }

@@ -1,4 +1,4 @@
-/** What the intake says. */
+/** What is said of files and why they can’t be read. */
 import { speakerOf } from '@kyanos/core';
 import { de } from './de/index.ts';
 import { en } from './en/index.ts';

@@ -16,7 +16,7 @@ export function dueCalendar(
       start: now,
       allDay: true,
       stamp: now,
-      summary: `${name}: ${when === 'now' ? t('care.beforeNextPrint') : 'soon'}`,
+      summary: `${name}: ${when === 'now' ? t('care.beforeNextPrint') : t('care.soon')}`,
       description: says,
     });
   return calendar.toString();

@@ -1,4 +1,4 @@
-/** What the server says. */
+/** What a server answers beside what the core says. */
 import { speakerOf } from '@kyanos/core';
 import { de } from './de/index.ts';
 import { en } from './en/index.ts';

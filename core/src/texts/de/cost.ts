@@ -22,7 +22,7 @@ export const cost: Translated<typeof en>['cost'] = {
   cleaningFluid: 'Reinigungsflüssigkeit',
   share: 'die es teilen',
   countMinutes60Hourly: 'Anzahl × (Minuten ÷ 60 × Stundensatz + Preis)',
-  onePer: 'eine je {rest}',
+  onePer: 'je {per} einmal',
   each: 'für jedes',
   spoilage: 'Ausschuss',
   inkMaterialMachineSpoilt: '(Farbe + Material + Maschine) × Ausschuss ÷ (1 − Ausschuss)',
@@ -67,4 +67,7 @@ export const cost: Translated<typeof en>['cost'] = {
   minimum: 'Mindestpreis',
   taxWithin: 'Steuer',
   copies: 'Stück',
+  perJob: 'Auftrag',
+  perLoad: 'Ladung',
+  perPiece: 'Stück',
 };

@@ -19,7 +19,7 @@ export const cost = {
   cleaningFluid: 'cleaning fluid',
   share: 'that share it',
   countMinutes60Hourly: 'count × (minutes ÷ 60 × hourly rate + price)',
-  onePer: 'one per {rest}',
+  onePer: 'one per {per}',
   each: 'for each',
   spoilage: 'Spoilage',
   inkMaterialMachineSpoilt: '(ink + material + machine) × spoilt ÷ (1 − spoilt)',
@@ -64,4 +64,7 @@ export const cost = {
   minimum: 'minimum',
   taxWithin: 'tax',
   copies: 'copies',
+  perJob: 'job',
+  perLoad: 'load',
+  perPiece: 'piece',
 } as const;

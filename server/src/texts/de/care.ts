@@ -21,4 +21,5 @@ export const care: Translated<typeof en>['care'] = {
   minutes: 'Minuten',
   labour: 'Lohn',
   priceList: 'Preisliste',
+  soon: 'bald',
 };

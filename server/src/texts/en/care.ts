@@ -16,4 +16,5 @@ export const care = {
   minutes: 'minutes',
   labour: 'labour',
   priceList: 'price list',
+  soon: 'soon',
 } as const;
