@@ -12,6 +12,8 @@ export default defineConfig({
   expect: { timeout: 30_000 },
   workers: 2,
   projects: [
+    // Times are measured by themselves, on a machine that does nothing else: `--project bench`.
+    ...(process.env.KYANOS_BENCH ? [{ name: 'bench', testMatch: '*.bench.ts', workers: 1 }] : []),
     { name: 'own', testMatch: OWN },
     // The demo's own jobs and the shop are everybody's: one after another, when no other journey copies them.
     { name: 'shared', testIgnore: OWN, workers: 1, dependencies: ['own'] },

@@ -1,11 +1,21 @@
 import { fileURLToPath } from 'node:url';
 import vue from '@vitejs/plugin-vue';
 import { defineConfig } from 'vite';
+import { compression, defineAlgorithm } from 'vite-plugin-compression2';
 import vuetify from 'vite-plugin-vuetify';
 
 export default defineConfig({
   root: fileURLToPath(new URL('.', import.meta.url)),
-  plugins: [vue(), vuetify({ autoImport: true })],
+  // Compressed once, as well as it goes, instead of at every request.
+  plugins: [
+    vue(),
+    vuetify({ autoImport: true }),
+    compression({
+      algorithms: [defineAlgorithm('gzip', { level: 9 })],
+      include: /\.(js|css|svg)$/,
+      logLevel: 'silent',
+    }),
+  ],
   worker: { format: 'es' },
   build: {
     outDir: '../.cache/web',

@@ -2,6 +2,7 @@
 import { DomainError } from '@kyanos/core';
 import { openApi } from '@kyanos/contract';
 import compression from 'compression';
+import expressStaticGzip from 'express-static-gzip';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type pg from 'pg';
@@ -83,7 +84,8 @@ export function makeApp(
   app.use('/api', api);
 
   if (webFolder) {
-    app.use(express.static(webFolder, { index: false, maxAge: '1y', immutable: true }));
+    const serveStatic = { maxAge: '1y', immutable: true };
+    app.use(expressStaticGzip(webFolder, { index: false, serveStatic }));
     app.get('/{*path}', (_req, res) => {
       res.set('Cache-Control', 'no-cache').sendFile('index.html', { root: webFolder });
     });

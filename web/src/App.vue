@@ -2,16 +2,18 @@
 import { mdiKeyboardOutline, mdiMagnify, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js';
 import { LANGUAGE_NAMES, LANGUAGES } from '@kyanos/core';
 import { useStorage } from '@vueuse/core';
-import { ref, watchEffect } from 'vue';
+import { defineAsyncComponent, ref, watchEffect } from 'vue';
 import { useRoute } from 'vue-router';
 import { useTheme } from 'vuetify';
 import DueMenu from './shared/DueMenu.vue';
-import SearchDialog from './shared/SearchDialog.vue';
-import ShortcutsDialog from './shared/ShortcutsDialog.vue';
 import { nextUnit, units } from './shared/format.ts';
 import { useKeys } from './shared/keys.ts';
 import { choose, LANGUAGE } from './texts/language.ts';
 import { t } from './texts/texts.ts';
+
+/** Fetched when they are wanted. */
+const SearchDialog = defineAsyncComponent(() => import('./shared/SearchDialog.vue'));
+const ShortcutsDialog = defineAsyncComponent(() => import('./shared/ShortcutsDialog.vue'));
 
 const theme = useTheme();
 const chosen = useStorage<'day' | 'night'>('kyanos-theme', 'day');
@@ -112,8 +114,8 @@ useKeys('everywhere', {
       </header>
       <router-view />
     </div>
-    <shortcuts-dialog v-model="shortcuts" />
-    <search-dialog v-model="finding" />
+    <shortcuts-dialog v-if="shortcuts" v-model="shortcuts" />
+    <search-dialog v-if="finding" v-model="finding" />
   </v-app>
 </template>
 

@@ -4,6 +4,7 @@ import { STAGES } from './job/stages.ts';
 import { SECTIONS as CARE } from './care/sections.ts';
 import { SECTIONS } from './shop/sections.ts';
 import { SECTIONS as STOCK } from './stock/sections.ts';
+import { roomTexts } from './texts/texts.ts';
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -64,4 +65,8 @@ export const router = createRouter({
     },
     { path: '/:rest(.*)*', redirect: '/' },
   ],
+});
+
+router.beforeEach(async ({ name }) => {
+  if (name !== 'board') await roomTexts();
 });

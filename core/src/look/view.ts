@@ -5,7 +5,7 @@
  */
 import { DomainError } from '../errors/index.ts';
 import type { Background } from '../optics/index.ts';
-import { t } from '../texts/index.ts';
+import { inEachLanguage, t } from '../texts/index.ts';
 
 export interface Surroundings {
   readonly name: string;
@@ -151,13 +151,13 @@ export function viewsOf(viewing: {
 const hyphened = (words: string) => words.trim().replace(/[\s_]+/g, '-');
 
 /** Words for a view: places by their keys and by their names, and what else an operator says. */
-const WORDS: Readonly<Record<string, Partial<View>>> = {
+const viewWords = inEachLanguage((): Readonly<Record<string, Partial<View>>> => ({
   front: { side: 'front' },
   back: { side: 'back' },
   ...Object.fromEntries(
     PLACE_NAMES.flatMap((place) => [
       [place, { place }],
-      [hyphened(PLACES[place].name), { place }],
+      [hyphened(PLACES[place].name.toLowerCase()), { place }],
     ]),
   ),
   day: { place: 'daylight' },
@@ -176,7 +176,7 @@ const WORDS: Readonly<Record<string, Partial<View>>> = {
   'lit-from-both': { place: 'both' },
   'lit-from-both-sides': { place: 'both' },
   tilted: { glint: 1 },
-};
+}));
 
 /**
  * A view in words, such as `back, window by night` or `box:800` for a light box of 800 cd/m².
@@ -185,15 +185,16 @@ const WORDS: Readonly<Record<string, Partial<View>>> = {
  */
 export function parseView(text: string, otherwise: View): View {
   let view = otherwise;
+  const meanings = viewWords();
   const phrases = text.toLowerCase().split(/[,+/]/);
-  const known = (word: string) => Object.hasOwn(WORDS, word.split(':')[0]);
+  const known = (word: string) => Object.hasOwn(meanings, word.split(':')[0]);
   // Words that make no phrase stand for themselves: "back night".
   const words = phrases.flatMap((phrase) =>
     known(hyphened(phrase)) ? hyphened(phrase) : phrase.trim().split(/\s+/),
   );
   for (const word of words) {
     const [name, luminance] = word.split(':');
-    const change = known(word) ? WORDS[name] : undefined;
+    const change = known(word) ? meanings[name] : undefined;
     const behind = Number(luminance);
     if (!change || (luminance !== undefined && !(change.place && behind > 0 && behind <= 100_000)))
       throw new DomainError(

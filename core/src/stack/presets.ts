@@ -10,73 +10,73 @@ export interface Preset {
 export const PRESETS: readonly Preset[] = [
   {
     get name() {
-      return t('stack.brightDarkBoard');
+      return t('presets.brightDarkBoard');
     },
     get about() {
-      return t('stack.twoHitsWhiteSnug');
+      return t('presets.twoHitsWhiteSnug');
     },
     notation: 'film | Wx2@image(close 0.5mm2 choke 0.2 least 0.3) / CMYK',
   },
   {
     get name() {
-      return t('stack.portraitDarkMetal');
+      return t('presets.portraitDarkMetal');
     },
     get about() {
-      return t('stack.whiteUnderEyesHighlights');
+      return t('presets.whiteUnderEyesHighlights');
     },
     notation: 'film | W@cleaned(choke 0.2 least 0.3) / CMYK',
   },
   {
     get name() {
-      return t('stack.clearLabelTill');
+      return t('presets.clearLabelTill');
     },
     get about() {
-      return t('stack.whiteUnderImageBarcodes');
+      return t('presets.whiteUnderImageBarcodes');
     },
     notation: 'film | W@image(close 0.5mm2 choke 0.15 least 0.3 add codes(margin 1)) / CMYK',
   },
   {
     get name() {
-      return t('stack.paneReadFromOutside');
+      return t('presets.paneReadFromOutside');
     },
     get about() {
-      return t('stack.mirroredBackWhiteBehind');
+      return t('presets.mirroredBackWhiteBehind');
     },
     notation: 'W~@image(close 0.5mm2) / CMYK~ | film',
   },
   {
     get name() {
-      return t('stack.lightBoxDayNight');
+      return t('presets.lightBoxDayNight');
     },
     get about() {
-      return t('stack.weakerColourBehindWhole');
+      return t('presets.weakerColourBehindWhole');
     },
     notation: 'film | CMYK60 / W@sheet / CMYK',
   },
   {
     get name() {
-      return t('stack.woodGrain');
+      return t('presets.woodGrain');
     },
     get about() {
-      return t('stack.white70SoGrain');
+      return t('presets.white70SoGrain');
     },
     notation: 'film | W70@image(close 0.5mm2 choke 0.2 least 0.3) / CMYK',
   },
   {
     get name() {
-      return t('stack.metalShinesWhereBare');
+      return t('presets.metalShinesWhereBare');
     },
     get about() {
-      return t('stack.whiteOnlyWhereArtist');
+      return t('presets.whiteOnlyWhereArtist');
     },
     notation: 'film | W@art / CMYK',
   },
   {
     get name() {
-      return t('stack.pearl');
+      return t('presets.pearl');
     },
     get about() {
-      return t('stack.silver35UnderImage');
+      return t('presets.silver35UnderImage');
     },
     notation: 'film | S35@image(close 0.5mm2) / CMYK',
   },

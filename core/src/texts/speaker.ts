@@ -45,7 +45,8 @@ export type Speak<C extends Catalogue> = <Key extends KeyOf<C>>(
 export interface Speaker<C extends Catalogue> {
   /** A text in the language of whoever is answered, in English where that language was not added. Numbers are written as it writes them. */
   readonly t: Speak<C>;
-  readonly add: (language: Language, texts: Translated<C>) => void;
+  /** Adds a language, or parts of it to those that are there: a screen's texts can come with the screen. */
+  readonly add: (language: Language, texts: Partial<Translated<C>>) => void;
 }
 
 /** Numbers that stand in a text are written as its language writes them. */
@@ -82,15 +83,16 @@ function sayingOf(locale: Language, texts: Catalogue) {
   };
 }
 
-export function speakerOf<const C extends Catalogue>(english: C): Speaker<C> {
-  const own = sayingOf('en', english);
-  const others: Partial<Record<Language, typeof own>> = {};
-  const t = (key: string, values?: Readonly<Record<string, string | number>>): string =>
-    (others[language()] ?? own)(key, values);
-  return {
-    t: t as Speak<C>,
-    add: (of, texts) => {
-      others[of] = sayingOf(of, texts);
-    },
+/** A speaker of a whole English catalogue, or of those parts of it that are there at first: a key of another part throws until it was added. */
+export function speakerOf<const C extends Catalogue>(english: Partial<C>): Speaker<C> {
+  const parts: Partial<Record<Language, Catalogue>> = {};
+  const saying: Partial<Record<Language, ReturnType<typeof sayingOf>>> = {};
+  const add = (of: Language, texts: Partial<Catalogue>) => {
+    parts[of] = { ...parts[of], ...(texts as Catalogue) };
+    saying[of] = sayingOf(of, parts[of]);
   };
+  add('en', english);
+  const t = (key: string, values?: Readonly<Record<string, string | number>>): string =>
+    (saying[language()] ?? saying.en!)(key, values);
+  return { t: t as Speak<C>, add };
 }

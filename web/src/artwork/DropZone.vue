@@ -41,7 +41,7 @@ function picked(event: Event) {
       <div class="words">
         <strong>{{ title }}</strong>
         <span class="soft">{{
-          t('artwork.upMb', {
+          t('shared.upMb', {
             formats: formatNames(),
             most: MAX_UPLOAD_BYTES / 1024 / 1024,
           })
@@ -50,12 +50,12 @@ function picked(event: Event) {
       <v-select
         v-model="dpi"
         class="dpi"
-        :label="t('artwork.platesPdf')"
+        :label="t('shared.platesPdf')"
         :items="[150, 200, 300, 400, 600, 720]"
         suffix="dpi"
       />
       <v-btn color="primary" variant="flat" @click="picker?.click()">{{
-        t('artwork.chooseFile')
+        t('shared.chooseFile')
       }}</v-btn>
       <input
         ref="picker"
@@ -67,7 +67,7 @@ function picked(event: Event) {
       />
     </template>
     <div v-else class="going" role="status">
-      <img v-if="look" class="look" :src="look" :alt="t('artwork.firstRoughLookFile')" />
+      <img v-if="look" class="look" :src="look" :alt="t('shared.firstRoughLookFile')" />
       <strong>{{ words }}</strong>
       <v-progress-linear
         :model-value="share * 100"
@@ -78,7 +78,7 @@ function picked(event: Event) {
         :aria-label="words"
       />
       <span class="figures">{{ Math.round(share * 100) }} %</span>
-      <v-btn @click="cancel">{{ t('artwork.cancel') }}</v-btn>
+      <v-btn @click="cancel">{{ t('shared.cancel') }}</v-btn>
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem.message }}</p>
   </section>

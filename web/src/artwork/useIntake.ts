@@ -18,9 +18,9 @@ export function useIntake(ready: (artwork: ArtworkSummary) => void | Promise<voi
 
   const words = computed(() =>
     phase.value === 'sending'
-      ? t('artwork.sending', { fileName: fileName.value })
+      ? t('shared.sending', { fileName: fileName.value })
       : phase.value === 'reading'
-        ? t('artwork.makingPlatesOf', { fileName: fileName.value })
+        ? t('shared.makingPlatesOf', { fileName: fileName.value })
         : '',
   );
 
@@ -31,7 +31,7 @@ export function useIntake(ready: (artwork: ArtworkSummary) => void | Promise<voi
     if (file.size > MAX_UPLOAD_BYTES) {
       problem.value = {
         code: 'FILE_TOO_LARGE',
-        message: t('artwork.hasMbMostMb', {
+        message: t('shared.hasMbMostMb', {
           file: file.name,
           size: Math.ceil(file.size / 1024 / 1024),
           most: MAX_UPLOAD_BYTES / 1024 / 1024,

@@ -4,10 +4,7 @@ import {
   ago,
   DomainError,
   isOpen,
-  jobsOf,
-  newPlan,
   type PageJob,
-  parseStack,
   type Preset,
   PRESETS,
   type Shop,
@@ -15,7 +12,6 @@ import {
 import {
   API,
   type ArtworkSummary,
-  type Job,
   JOB_FILTERS,
   type JobFilter,
   type JobList,
@@ -25,19 +21,34 @@ import {
   type Problem,
 } from '@kyanos/contract';
 import { watchDebounced } from '@vueuse/core';
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue';
+import {
+  computed,
+  defineAsyncComponent,
+  onBeforeUnmount,
+  onMounted,
+  ref,
+  shallowRef,
+  watch,
+} from 'vue';
 import { useRouter } from 'vue-router';
-import FirstSteps from './FirstSteps.vue';
 import DropZone from '../artwork/DropZone.vue';
-import { operator } from '../job/useSaving.ts';
 import { call, Refused } from '../shared/api.ts';
 import { activeItems } from '../shared/shopItems.ts';
-import { rememberedNames } from '../shared/spotMemory.ts';
+import { operator } from '../shared/operator.ts';
 import JobOrderMenu from './JobOrderMenu.vue';
 import JobPicture from './JobPicture.vue';
 import { FILTER_WORDS } from './orderWords.ts';
-import PagesDialog from './PagesDialog.vue';
-import { t } from '../texts/texts.ts';
+import { roomTexts, t } from '../texts/texts.ts';
+
+/** Seldom wanted: fetched when they are. */
+const FirstSteps = defineAsyncComponent(() => import('./FirstSteps.vue'));
+const PagesDialog = defineAsyncComponent(() => import('./PagesDialog.vue'));
+const VPagination = defineAsyncComponent(
+  async () => (await import('vuetify/components/VPagination')).VPagination,
+);
+const VSnackbar = defineAsyncComponent(
+  async () => (await import('vuetify/components/VSnackbar')).VSnackbar,
+);
 
 const router = useRouter();
 const PAGE = 48;
@@ -158,31 +169,16 @@ const asked = shallowRef<ArtworkSummary>();
 async function begin(artwork: ArtworkSummary) {
   const info = artwork.info!;
   if (info.pages.length > 1) asked.value = artwork;
-  else await beginJobs(artwork, jobsOf(info, 'front', [1]));
+  else await beginJobs(artwork, undefined);
 }
 
-async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
+async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[] | undefined) {
   asked.value = undefined;
   const { notation } = beginnings.value.find(({ name }) => name === beginning.value)!;
   try {
-    const preset = notation === '' ? undefined : parseStack(notation);
-    const remembered = await rememberedNames();
-    const made: Job[] = [];
-    for (const job of wanted) {
-      const plan = newPlan(shop.value!, artwork.info!, artwork.fileName, preset, remembered, job);
-      const name =
-        wanted.length > 1 ? t('board.page', { plan: plan.name, front: job.front }) : plan.name;
-      made.push(
-        await call(API.makeJob, {
-          body: {
-            plan: { ...plan, name: name.slice(0, 200) },
-            artworkId: artwork.id,
-            fileName: artwork.fileName,
-            savedBy: operator.value,
-          },
-        }),
-      );
-    }
+    await roomTexts();
+    const planning = await import('./beginJobs.ts');
+    const made = await planning.beginJobs(shop.value!, artwork, wanted, notation);
     if (made.length === 1) await router.push({ name: 'artwork', params: { id: made[0].id } });
     else await load();
   } catch (error) {
@@ -237,13 +233,14 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[]) {
     </div>
     <drop-zone v-else :title="t('board.dropArtworkHereBegin')" :ready="begin" />
     <pages-dialog
+      v-if="asked"
       :info="asked?.info ?? undefined"
       :file-name="asked?.fileName ?? ''"
       @choose="asked && beginJobs(asked, $event)"
       @leave="asked = undefined"
     />
-    <v-alert v-if="problem" class="mt-4" type="warning" :text="problem.message" />
-    <v-snackbar :model-value="said.length > 0" :timeout="9000" @update:model-value="said = []">
+    <p v-if="problem" class="notice problem mt-4" role="alert">{{ problem.message }}</p>
+    <v-snackbar v-if="said.length > 0" model-value :timeout="9000" @update:model-value="said = []">
       <p v-for="one in said" :key="one">{{ one }}</p>
     </v-snackbar>
 

@@ -78,7 +78,9 @@ const answer = computed(() =>
         price: currency(cost.value.price),
         margin: percent(cost.value.margin, 0),
       })
-    : t('cost.printCantMadePlanned'),
+    : job.shown
+      ? t('cost.printCantMadePlanned')
+      : t('job.timeInkMoneyAppear'),
 );
 const summary = computed(() => {
   if (!cost.value) return [];

@@ -10,9 +10,10 @@ import {
   type Problem,
 } from '@kyanos/contract';
 import type { PrintPlan } from '@kyanos/core';
-import { useEventListener, useStorage, useThrottleFn } from '@vueuse/core';
+import { useEventListener, useThrottleFn } from '@vueuse/core';
 import { ref, shallowRef, type Ref } from 'vue';
 import { call, newKey, Refused } from '../shared/api.ts';
+import { operator } from '../shared/operator.ts';
 import { t } from '../texts/texts.ts';
 
 /** Quiet time after the last change before it is saved. */
@@ -54,9 +55,6 @@ interface Draft extends Kept {
 const kept = (content: Content): Kept => ({ ...content, plan: encodePlan(content.plan) });
 const draftName = (job: string) => `kyanos-draft-${job}`;
 const samePlan = (a: PlanJson, b: PrintPlan) => JSON.stringify(a) === JSON.stringify(encodePlan(b));
-
-/** Who is working here; told to whoever opens the same job. */
-export const operator = useStorage('kyanos-operator', 'Bench 1');
 
 /** @param take shows another state of the job in the place of this one */
 export function useSaving(open: OpenJob, take: (job: Job) => void) {

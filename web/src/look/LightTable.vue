@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The print on its ground, or two of them with a wipe between: tilted by dragging, read by a click or by key. */
-import { useElementSize } from '@vueuse/core';
+import { refDebounced, useElementSize } from '@vueuse/core';
 import { computed, reactive, ref, watchEffect } from 'vue';
 import type { PrintBitmap } from './look.worker.ts';
 import PrintCanvas from './PrintCanvas.vue';
@@ -20,12 +20,13 @@ const props = defineProps<{
   marked: boolean;
   busy: boolean;
 }>();
-const emit = defineEmits<{ room: [longest: number] }>();
+/** Room for the print, CSS pixels. */
+const emit = defineEmits<{ room: [room: { readonly width: number; readonly height: number }] }>();
 const at = reactive(props.viewing);
 
 const table = ref<HTMLElement>();
 const { width, height } = useElementSize(table);
-watchEffect(() => emit('room', Math.max(width.value, height.value)));
+watchEffect(() => emit('room', { width: width.value, height: height.value }));
 
 /** Dragging sideways tilts the print into the lamp. */
 const drag = ref<{ x: number; tilt: number; moved: boolean }>();
@@ -71,6 +72,13 @@ function key(event: KeyboardEvent) {
   else return;
   event.preventDefault();
 }
+
+/** A picture that comes at once is not announced: what appears and goes at every tick of a slider costs more than it tells. */
+const SLOW_MS = 250;
+const slow = refDebounced(
+  computed(() => props.busy),
+  SLOW_MS,
+);
 
 const tilts = computed(() => !!props.picture?.shines || at.glossy);
 const texture = computed(() => at.texture ?? (at.view.place === 'wood' ? 'grain' : undefined));
@@ -156,7 +164,7 @@ const ground = computed(() => (at.behind ? 'held' : at.seeThrough ? at.view.plac
       t('look.mistakeNotPlan', { shown: at.shown.name })
     }}</span>
     <v-progress-linear
-      v-if="busy && picture"
+      v-if="slow && busy && picture"
       class="busy"
       indeterminate
       color="primary"

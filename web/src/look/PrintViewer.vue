@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The print as it will look on this material in this light. */
 import { PREVIEW_PX } from '@kyanos/contract';
-import { SIDE_NAMES, PLACES, type PrintPlan, type View } from '@kyanos/core';
+import { pageOf, SIDE_NAMES, PLACES, type PrintPlan, type View } from '@kyanos/core';
 import { useElementSize } from '@vueuse/core';
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
@@ -30,10 +30,14 @@ useKeys('viewer', {
 });
 
 /** As many pixels as are shown, in steps, so that a small change of the window draws nothing anew. */
-const room = ref(0);
+const room = shallowRef({ width: 0, height: 0 });
 const pixels = computed(() => {
-  const wanted = Math.max(room.value, 200) * window.devicePixelRatio;
-  return Math.min(PREVIEW_PX, Math.ceil(wanted / 200) * 200);
+  const { plan, info } = job;
+  const { widthMm: wide, heightMm: high } =
+    plan && info ? pageOf(plan, info, 'front') : { widthMm: 1, heightMm: 1 };
+  const fits = Math.min(room.value.width / wide, room.value.height / high) * Math.max(wide, high);
+  const wanted = Math.max(fits, 200) * window.devicePixelRatio;
+  return Math.min(PREVIEW_PX, Math.ceil(wanted / 100) * 100);
 });
 
 interface Asked {
@@ -62,7 +66,8 @@ watch(
     const what = asked(at.shown.plan);
     if (what) void ask(what);
   },
-  { immediate: true },
+  // At once: the worker draws while the screens are put in order.
+  { immediate: true, flush: 'sync' },
 );
 watch(
   () => [job.subject, at.other, at.view, at.behind, at.scene, at.tilt > 0, pixels.value] as const,

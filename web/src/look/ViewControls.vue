@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** From where and in which light the print is looked at, with which mistake, and what it is wiped against. */
 import { PLACES, type View } from '@kyanos/core';
-import { computed, reactive, ref } from 'vue';
+import { reactive, ref } from 'vue';
+import { steady } from '../shared/steady.ts';
 import type { ViewControl } from './useView.ts';
 import { t } from '../texts/texts.ts';
 
@@ -11,10 +12,26 @@ const at = reactive(props.viewing);
 const SIDES = { front: t('look.frontTitle'), back: t('look.backTitle') };
 const HELD = 'held';
 const PLANNED = 'planned';
-const placeItems = computed(() => [
+const placeItems = steady(() => [
   ...at.places.map((value) => ({ value: value as string, title: PLACES[value].name })),
   ...(at.seeThrough ? [{ value: HELD, title: t('look.handOverPicture') }] : []),
 ]);
+const ABOUT = {
+  stack: t('look.anotherStack'),
+  density: t('look.anotherDensity'),
+  material: t('look.anotherMaterial'),
+};
+const compared = steady(() =>
+  at.comparisons.map(({ id, name, about }) => ({ id, name, props: { subtitle: ABOUT[about] } })),
+);
+const mistakes = steady(() => [
+  { value: PLANNED, title: t('look.planned') },
+  ...at.mistakes.map(({ id, name }) => ({ value: id, title: name })),
+]);
+const chooseMistake = (id: NonNullable<typeof at.mistake> | typeof PLANNED) =>
+  (at.mistake = id === PLANNED ? undefined : id);
+const compare = (id: string | null) => (at.wiped = id ?? undefined);
+const WIDE = { minWidth: 280 };
 const file = ref<HTMLInputElement>();
 function choosePlace(value: string) {
   if (value === HELD) file.value?.click();
@@ -54,29 +71,27 @@ function choosePicture(event: Event) {
       @change="choosePicture"
     />
     <v-autocomplete
-      v-model="at.wiped"
+      :model-value="at.wiped"
       class="choice compared"
       :label="t('look.compare')"
       :placeholder="t('look.nothingCompared')"
       persistent-placeholder
       clearable
       auto-select-first
-      :items="at.comparisons"
+      :items="compared"
       item-value="id"
       item-title="name"
-      :item-props="({ about }) => ({ subtitle: `another ${about}` })"
-      :menu-props="{ minWidth: 280 }"
+      item-props="props"
+      :menu-props="WIDE"
+      @update:model-value="compare"
     />
     <v-select
-      v-if="at.mistakes.length"
+      v-if="mistakes.length > 1"
       class="choice"
       :label="t('look.shown')"
-      :items="[
-        { value: PLANNED, title: t('look.planned') },
-        ...at.mistakes.map(({ id, name }) => ({ value: id, title: name })),
-      ]"
+      :items="mistakes"
       :model-value="at.mistake ?? PLANNED"
-      @update:model-value="at.mistake = $event === PLANNED ? undefined : $event"
+      @update:model-value="chooseMistake"
     />
   </div>
 </template>

@@ -32,7 +32,7 @@ const print = () => window.print();
           }}
         </p>
         <p v-else class="answer">
-          {{ t('runsheet.thereNoRunSheet') }}
+          {{ job.shown ? t('runsheet.thereNoRunSheet') : t('job.timeInkMoneyAppear') }}
         </p>
       </div>
       <div v-if="work" class="actions">

@@ -73,16 +73,11 @@ async function fetchThings(): Promise<void> {
     ...(await fetchStock()),
   ];
 }
-watch(open, (now) => {
-  if (!now) return;
-  words.value = '';
-  at.value = 0;
-  void fetchThings();
-});
+void fetchThings();
 // What was found for other words is nothing that Enter may open.
 watch(words, () => (jobs.value = []));
-watch([asked, open], async ([search, now]) => {
-  if (!now || search.trim() === '') return void (jobs.value = []);
+watch(asked, async (search) => {
+  if (search.trim() === '') return void (jobs.value = []);
   const found = await call(API.listJobs, { query: { search, limit: MOST } });
   if (asked.value === search)
     jobs.value = found.jobs.map(({ id, name, material, machine }) => ({

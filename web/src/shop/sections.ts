@@ -1,18 +1,18 @@
 /** The sections of the shop, in the order of its bar. */
 import { t } from '../texts/texts.ts';
 export const SECTIONS = [
-  { id: 'machines', name: t('shop.machines'), component: () => import('./MachinesPage.vue') },
-  { id: 'inks', name: t('shop.inks'), component: () => import('./InksPage.vue') },
+  { id: 'machines', name: t('app.shopMachines'), component: () => import('./MachinesPage.vue') },
+  { id: 'inks', name: t('app.shopInks'), component: () => import('./InksPage.vue') },
   {
     id: 'materials',
-    name: t('shop.materialsPage'),
+    name: t('app.shopMaterials'),
     component: () => import('./MaterialsPage.vue'),
   },
-  { id: 'prices', name: t('shop.pricesPage'), component: () => import('./PricesPage.vue') },
-  { id: 'white', name: t('shop.whiteInk'), component: () => import('./WhitePage.vue') },
-  { id: 'process', name: t('shop.whichProcess'), component: () => import('./ProcessPage.vue') },
-  { id: 'use', name: t('shop.actualUse'), component: () => import('./ReportsPage.vue') },
-  { id: 'rules', name: t('shop.houseRulesPage'), component: () => import('./RulesPage.vue') },
-  { id: 'forms', name: t('shop.testForms'), component: () => import('./FormsPage.vue') },
-  { id: 'presets', name: t('shop.presets'), component: () => import('./PresetsPage.vue') },
+  { id: 'prices', name: t('app.shopPrices'), component: () => import('./PricesPage.vue') },
+  { id: 'white', name: t('app.shopWhiteInk'), component: () => import('./WhitePage.vue') },
+  { id: 'process', name: t('app.shopWhichProcess'), component: () => import('./ProcessPage.vue') },
+  { id: 'use', name: t('app.shopActualUse'), component: () => import('./ReportsPage.vue') },
+  { id: 'rules', name: t('app.shopHouseRules'), component: () => import('./RulesPage.vue') },
+  { id: 'forms', name: t('app.shopTestForms'), component: () => import('./FormsPage.vue') },
+  { id: 'presets', name: t('app.shopPresets'), component: () => import('./PresetsPage.vue') },
 ] as const;

@@ -14,6 +14,7 @@ import {
   type LeastWhite,
   parseRule,
   type RearStrength,
+  type Stack,
   ruleWords,
   sceneOf,
   viewsOf,
@@ -21,11 +22,14 @@ import {
   whiteForOpacity,
   WISHES,
 } from '@kyanos/core';
+import { refDebounced } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import TextureSwatch from '../look/TextureSwatch.vue';
 import { lookWorker } from '../look/worker.ts';
 import NumberField from '../shared/NumberField.vue';
+import { steady } from '../shared/steady.ts';
+import RuleSelect from './RuleSelect.vue';
 import { useLatest } from '../shared/useLatest.ts';
 import { t } from '../texts/texts.ts';
 
@@ -43,7 +47,7 @@ const setHits = (hits: number) =>
   job.update({ stack: changeLayer(plan.value.stack, index.value, (old) => ({ ...old, hits })) });
 
 /** Where it lies: the ready rules, and its own where it is none of them. */
-const wishes = computed(() => [
+const wishes = steady(() => [
   ...WISHES.map(({ name, rule }) => ({ title: name, value: rule })),
   ...layer.value.parts.flatMap(({ rule }) =>
     rule && !WISHES.some((requirements) => requirements.rule === formatRule(rule))
@@ -78,31 +82,39 @@ watch(
 
 const isWhite = computed(() => layer.value.parts.some(({ inkRole }) => inkRole === 'W'));
 const wanted = ref(75);
-const scene = computed(() => job.info && sceneOf(plan.value, job.info));
+/** What is solved for, when a slider has come to rest: the answer does not hang on the density that is dragged. */
+const SOLVED_MS = 200;
+const atRest = refDebounced(
+  computed(() => ({ plan: plan.value, info: job.info, index: index.value })),
+  SOLVED_MS,
+);
+const scene = computed(() => atRest.value.info && sceneOf(atRest.value.plan, atRest.value.info));
 const bareGrain = computed(() => scene.value && grainShown(scene.value, side.value)?.bare);
 /** Show of grain that is wanted, percent of what the bare material shows. */
 const wantedGrain = ref(20);
 
-const withWhite = ({ density, hits }: LeastWhite) => {
-  const part = layer.value.parts.findIndex(({ inkRole }) => inkRole === 'W');
-  const changed = changePart(plan.value.stack, index.value, part, { density });
-  return changeLayer(changed, index.value, (old) => ({ ...old, hits }));
+const withWhite = (stack: Stack, at: number, { density, hits }: LeastWhite) => {
+  const part = allLayers(stack)[at].parts.findIndex(({ inkRole }) => inkRole === 'W');
+  const changed = changePart(stack, at, part, { density });
+  return changeLayer(changed, at, (old) => ({ ...old, hits }));
 };
-const setWhite = (white: LeastWhite) => job.update({ stack: withWhite(white) });
+const setWhite = (white: LeastWhite) =>
+  job.update({ stack: withWhite(plan.value.stack, index.value, white) });
 const forOpacity = computed(
   () =>
     isWhite.value &&
     scene.value &&
-    whiteForOpacity(scene.value, wanted.value / 100, plan.value.machine.maxHits),
+    whiteForOpacity(scene.value, wanted.value / 100, atRest.value.plan.machine.maxHits),
 );
 const forGrain = computed(() => {
-  const { info } = job;
-  if (!isWhite.value || !info || !bareGrain.value) return undefined;
+  const { plan: resting, info, index: at } = atRest.value;
+  const lays = allLayers(resting.stack)[at]?.parts.some(({ inkRole }) => inkRole === 'W');
+  if (!lays || !info || !bareGrain.value) return undefined;
   return whiteForGrain(
-    (white) => sceneOf({ ...plan.value, stack: withWhite(white) }, info),
+    (white) => sceneOf({ ...resting, stack: withWhite(resting.stack, at, white) }, info),
     side.value,
     (bareGrain.value * wantedGrain.value) / 100,
-    plan.value.machine.maxHits,
+    resting.machine.maxHits,
   );
 });
 const white = ({ density, hits }: LeastWhite) => t('stack.hit', { n: hits, density });
@@ -137,12 +149,11 @@ const white = ({ density, hits }: LeastWhite) => t('stack.hit', { n: hits, densi
         :model-value="part.density"
         @update:model-value="setDensity(i, $event)"
       />
-      <v-select
+      <rule-select
         v-if="part.rule"
-        :label="t('stack.lies')"
-        :items="wishes"
-        :model-value="formatRule(part.rule)"
-        @update:model-value="setRule(i, $event)"
+        :rules="wishes"
+        :rule="formatRule(part.rule)"
+        @choose="setRule(i, $event)"
       />
       <p v-if="part.rule" class="soft small">
         {{ t('stack.morePlates', { rule: ruleWords(part.rule) }) }}

@@ -21,7 +21,7 @@ function chosen(): Language {
 
 export const LANGUAGE: Language = chosen();
 languageFrom(() => LANGUAGE);
-if (LANGUAGE === 'de') addCoreTexts('de', (await import('@kyanos/core/texts/de')).de);
+if (LANGUAGE === 'de') addCoreTexts('de', (await import('@kyanos/core/texts/de/first')).first);
 
 const YEAR_SECONDS = 365 * 24 * 3600;
 

@@ -89,6 +89,7 @@ const questions = computed(() => questionsOf(plan.value).filter(({ about }) => a
 
 const findings = computed(() => findingsAt(job.shown?.findings ?? [], 'trips'));
 const answer = computed(() => {
+  if (!job.shown) return t('job.timeInkMoneyAppear');
   if (!work.value) return t('trips.printCantMadePlanned');
   const { trips, layout, minutes, interval } = work.value;
   return t('trips.tripAll810', {

@@ -63,4 +63,7 @@ export const look: Translated<typeof en>['look'] = {
   hit: '{n} Lage. | {n} Lagen.',
   removed: '{layer} entfernt.',
   nothingCompared: 'nichts',
+  anotherStack: 'ein anderer Aufbau',
+  anotherDensity: 'eine andere Dichte',
+  anotherMaterial: 'ein anderes Material',
 };

@@ -70,4 +70,13 @@ export const shared: Translated<typeof en>['shared'] = {
   undo: 'rückgängig',
   redo: 'wiederholen',
   arrows: 'Pfeile',
+  upMb: '{formats}, bis {most} MB',
+  platesPdf: 'Platten einer PDF mit',
+  chooseFile: 'Datei wählen',
+  firstRoughLookFile: 'Ein erster, grober Blick auf die Datei',
+  cancel: 'Abbrechen',
+  sending: '{fileName} wird gesendet',
+  makingPlatesOf: 'Platten von {fileName} entstehen',
+  hasMbMostMb:
+    '{file} hat {size} MB; höchstens {most} MB sind erlaubt. Verringern Sie die Auflösung oder reduzieren Sie die Transparenz.',
 };

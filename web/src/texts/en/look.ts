@@ -60,4 +60,7 @@ export const look = {
   hit: '{n} hit. | {n} hits.',
   removed: '{layer} removed.',
   nothingCompared: 'nothing',
+  anotherStack: 'another stack',
+  anotherDensity: 'another density',
+  anotherMaterial: 'another material',
 } as const;

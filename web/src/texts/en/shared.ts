@@ -66,4 +66,12 @@ export const shared = {
   undo: 'undo',
   redo: 'redo',
   arrows: 'arrows',
+  upMb: '{formats}, up to {most} MB',
+  platesPdf: 'Plates of a PDF at',
+  chooseFile: 'Choose a file',
+  firstRoughLookFile: 'A first, rough look at the file',
+  cancel: 'Cancel',
+  sending: 'Sending {fileName}',
+  makingPlatesOf: 'Making plates of {fileName}',
+  hasMbMostMb: '{file} has {size} MB; the most is {most} MB. Lower its resolution or flatten it.',
 } as const;

@@ -1,0 +1,2 @@
+/** A browser fetches its language. */
+export const others = {};

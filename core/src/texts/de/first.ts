@@ -1,0 +1,6 @@
+import { errors } from './errors.ts';
+import { presets } from './presets.ts';
+import { units } from './units.ts';
+
+/** What the first screen of the browser needs of the core. */
+export const first = { errors, presets, units };

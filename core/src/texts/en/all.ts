@@ -1,0 +1,2 @@
+/** Everything at once, where nothing has to be fetched. */
+export { en as first } from './index.ts';

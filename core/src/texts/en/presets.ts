@@ -1,0 +1,18 @@
+export const presets = {
+  brightDarkBoard: 'Bright on dark board',
+  twoHitsWhiteSnug: 'two hits of white, snug under the image',
+  portraitDarkMetal: 'Portrait on dark or metal',
+  whiteUnderEyesHighlights: 'white under eyes and highlights, none under haze',
+  clearLabelTill: 'Clear label for the till',
+  whiteUnderImageBarcodes: 'white under image and barcodes',
+  paneReadFromOutside: 'Pane read from outside',
+  mirroredBackWhiteBehind: 'mirrored on the back, white behind the image only',
+  lightBoxDayNight: 'Light box, day and night',
+  weakerColourBehindWhole: 'weaker colour behind a whole sheet of white',
+  woodGrain: 'Wood with its grain',
+  white70SoGrain: 'white at 70 %, so that the grain stays faintly visible; common practice',
+  metalShinesWhereBare: 'Metal that shines where it is bare',
+  whiteOnlyWhereArtist: 'white only where the artist drew it',
+  pearl: 'Pearl',
+  silver35UnderImage: 'silver at 35 % under the image',
+} as const;

@@ -1,0 +1,28 @@
+import { artwork } from './artwork.ts';
+import { care } from './care.ts';
+import { cost } from './cost.ts';
+import { layout } from './layout.ts';
+import { look } from './look.ts';
+import { material } from './material.ts';
+import { plates } from './plates.ts';
+import { runsheet } from './runsheet.ts';
+import { shop } from './shop.ts';
+import { stack } from './stack.ts';
+import { stock } from './stock.ts';
+import { trips } from './trips.ts';
+
+/** What every other screen says. */
+export const rooms = {
+  artwork,
+  care,
+  cost,
+  layout,
+  look,
+  material,
+  plates,
+  runsheet,
+  shop,
+  stack,
+  stock,
+  trips,
+};
