@@ -14,6 +14,7 @@ export * from './order/index.ts';
 export * from './plan/index.ts';
 export * from './plates/index.ts';
 export * from './processes/index.ts';
+export * from './queue/index.ts';
 export * from './raster/index.ts';
 export * from './rule/index.ts';
 export * from './runsheet/index.ts';

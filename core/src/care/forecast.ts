@@ -6,6 +6,7 @@ import {
   type WhiteUse,
 } from '../whitecare/index.ts';
 import { daysBetween, type Day } from '../stock/index.ts';
+import { seededRandom } from '../units/index.ts';
 import { inSentence, t } from '../texts/index.ts';
 
 /** A job that wants white. */
@@ -49,17 +50,6 @@ const FUTURES = 200;
 /** Order books show so many weeks; beyond them past weeks are what is known. */
 const KNOWN_WEEKS = 3;
 
-/** A small repeatable generator (mulberry32, from memory), so that the same jobs give the same answer. */
-function random(seed: number): () => number {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
-
 /** The week in which a job falls; from 0. Undefined if beyond the weeks. */
 function weekOf({ due }: WhiteJob, today: Day, weeks: number): number | undefined {
   if (due === null) return Math.min(weeks - 1, Math.floor(KNOWN_WEEKS / 2));
@@ -89,7 +79,7 @@ export function whiteForecast(input: ForecastInput): WhiteForecast {
   const allowed = ({ id }: WhiteChoice) => parks || id !== 'park';
   const choices = whiteChoices({ ...use, weeks: expected }).filter(allowed);
 
-  const draw = random(20_261_127);
+  const draw = seededRandom(20_261_127);
   const cheapest = new Map<WhiteChoiceId, number>();
   for (let n = 0; n < FUTURES; n++) {
     const weeks = empty();

@@ -10,4 +10,5 @@ export {
 } from './length.ts';
 export { CURRENCIES, formatMoney, money, roundMinor, times, total } from './money.ts';
 export type { Currency, Money } from './money.ts';
+export { seededRandom } from './random.ts';
 export { term, type Term, type Working } from './working.ts';

@@ -10,6 +10,7 @@ import { look } from './look.ts';
 import { optics } from './optics.ts';
 import { plan } from './plan.ts';
 import { processes } from './processes.ts';
+import { queue } from './queue.ts';
 import { rule } from './rule.ts';
 import { runsheet } from './runsheet.ts';
 import { shop } from './shop.ts';
@@ -34,6 +35,7 @@ export const rooms = {
   optics,
   plan,
   processes,
+  queue,
   rule,
   runsheet,
   shop,

@@ -1,0 +1,162 @@
+/**
+ * The best order of a few jobs on one machine, by dynamic programming over subsets (Held & Karp 1962, from memory): of all orders
+ * that lead to the same jobs done and the same setup of the machine, only those are kept that no other beats in time and value.
+ */
+import { changeover, type Changeover } from './changeover.ts';
+import { FINISH_WEIGHT, SLIP_WEIGHT, WEIGHTS, type Objective } from './objective.ts';
+import { Floor, type QueueProblem } from './schedule.ts';
+import type { QueueMachine, QueueTask, Setup, TaskWork } from './task.ts';
+
+/** Most jobs on one machine that are solved exactly. */
+export const MOST_EXACT = 12;
+
+interface Label {
+  readonly time: number;
+  readonly value: number;
+  readonly task: number;
+  readonly before: Label | undefined;
+}
+
+interface Exact {
+  readonly ids: readonly string[];
+  /**
+   * What the order comes to where racks are never full, and the first trips of a job are dry when the others begin: a lower bound
+   * of every order, and its own value where that is so.
+   */
+  readonly value: number;
+}
+
+/**
+ * @param tasks at most {@link MOST_EXACT}, each of which the machine can print
+ * @param stop asked now and then; true gives up
+ * @returns undefined where it was stopped
+ */
+export function bestOnMachine(
+  problem: QueueProblem,
+  machine: QueueMachine,
+  tasks: readonly QueueTask[],
+  objective: Objective,
+  stop: () => boolean = () => false,
+): Exact | undefined {
+  const weights = WEIGHTS[objective];
+  const count = tasks.length;
+  if (count === 0) return { ids: [], value: 0 };
+  const floor = new Floor({ ...problem, operators: 1 });
+  const works = tasks.map((task) => task.on[machine.id]);
+  const before = tasks.map(({ after }) =>
+    after === undefined ? -1 : tasks.findIndex(({ id }) => id === after),
+  );
+
+  // Setups by number, and what each task changes in each of them: few are ever met.
+  const setups: Setup[] = [];
+  const whites: boolean[] = [];
+  const names = new Map<string, number>();
+  const numberOf = (setup: Setup, white: boolean): number => {
+    const name = `${setup.material} ${setup.slot} ${setup.headsParked} ${setup.out.join()} ${white}`;
+    const found = names.get(name) ?? setups.length;
+    if (found === setups.length) {
+      names.set(name, found);
+      setups.push(setup);
+      whites.push(white);
+    }
+    return found;
+  };
+  const changes = new Map<number, { change: Changeover; to: number; run: number }>();
+  const changeOf = (from: number, task: number) => {
+    const key = from * MOST_EXACT + task;
+    let found = changes.get(key);
+    if (!found) {
+      const { wants } = works[task];
+      const change = changeover(machine, setups[from], wants);
+      found = {
+        change,
+        to: numberOf(change.next, wants.white),
+        run: wants.white && !whites[from] ? 1 : 0,
+      };
+      changes.set(key, found);
+    }
+    return found;
+  };
+
+  /** Labels by jobs done, then by setup. */
+  const done: Map<number, Label[]>[] = Array.from({ length: 1 << count }, () => new Map());
+  const first: Label = { time: machine.freeAt, value: 0, task: -1, before: undefined };
+  done[0].set(numberOf(machine.setup, false), [first]);
+  for (let set = 0; set < done.length - 1; set++) {
+    if (set % 64 === 0 && stop()) return undefined;
+    for (const [setup, labels] of done[set])
+      for (let task = 0; task < count; task++) {
+        if (set & (1 << task)) continue;
+        if (before[task] >= 0 && !(set & (1 << before[task]))) continue;
+        const { change, to, run } = changeOf(setup, task);
+        const next = done[set | (1 << task)];
+        const kept = next.get(to) ?? [];
+        next.set(to, kept);
+        for (const label of labels) {
+          const { pinned, due, weight } = tasks[task];
+          const { begun, time } = ran(floor, problem, works[task], change, label.time, pinned?.at);
+          const finish = problem.racks > 0 ? time + works[task].rackMinutes : time;
+          const value =
+            label.value +
+            workMinutes(works[task]) +
+            (1 + weights.change) * change.minutes +
+            weights.whiteRun * run +
+            weights.lateness * weight * (due === undefined ? 0 : Math.max(0, finish - due)) +
+            SLIP_WEIGHT * (pinned ? Math.max(0, begun - pinned.at) : 0) +
+            FINISH_WEIGHT * finish;
+          keep(kept, { time, value, task, before: label });
+        }
+      }
+    // Nobody comes back here.
+    if (set > 0) done[set].clear();
+  }
+  let best: Label | undefined;
+  for (const labels of done[done.length - 1].values())
+    for (const label of labels) if (!best || label.value < best.value) best = label;
+  const ids: string[] = [];
+  for (let label = best; label && label.task >= 0; label = label.before)
+    ids.unshift(tasks[label.task].id);
+  return { ids, value: best?.value ?? Infinity };
+}
+
+export const workMinutes = ({ parts }: TaskWork): number =>
+  parts.reduce((sum, { minutes }) => sum + minutes, 0);
+
+/** One task after what was before it, where hands are asked for by no other machine. */
+function ran(
+  floor: Floor,
+  { overnight, racks }: QueueProblem,
+  { parts, rackMinutes }: TaskWork,
+  { minutes }: Changeover,
+  from: number,
+  pinnedAt = 0,
+): { readonly begun: number; readonly time: number } {
+  let time = Math.max(from, pinnedAt);
+  let begun = -1;
+  const hands = (of: number) => {
+    const open = floor.opening(time, of);
+    if (begun < 0) begun = open;
+    time = floor.closing(open, of);
+  };
+  if (minutes > 0) hands(minutes);
+  for (const part of parts)
+    if (part.attended) hands(part.minutes);
+    else {
+      const open = overnight ? time : floor.opening(time, 0);
+      if (begun < 0) begun = open;
+      time = overnight ? time + part.minutes : floor.closing(open, part.minutes);
+    }
+  // Without racks it dries in the machine.
+  return { begun: begun < 0 ? time : begun, time: racks > 0 ? time : time + rackMinutes };
+}
+
+/** Adds a label that no other beats, and drops those that it beats. */
+function keep(labels: Label[], label: Label): void {
+  let kept = 0;
+  for (const other of labels) {
+    if (other.time <= label.time && other.value <= label.value) return;
+    if (other.time < label.time || other.value < label.value) labels[kept++] = other;
+  }
+  labels.length = kept;
+  labels.push(label);
+}

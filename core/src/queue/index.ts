@@ -1,0 +1,32 @@
+export { changeover, changeWords, type Changeover, type ChangeStep } from './changeover.ts';
+export { lowerBound } from './bound.ts';
+export { bestOnMachine, MOST_EXACT } from './exact.ts';
+export { movedTo, spanWords, whyHere } from './explain.ts';
+export {
+  shiftsFrom,
+  USUAL_HOURS,
+  type Shift,
+  type ShiftHours,
+  type WorkingHours,
+} from './hours.ts';
+export { OBJECTIVES, valueOf, type Objective } from './objective.ts';
+export { factors, promise, type Promised } from './promise.ts';
+export {
+  schedule,
+  tasksById,
+  type Bar,
+  type QueueProblem,
+  type Schedule,
+  type Score,
+  type Segment,
+} from './schedule.ts';
+export { bestOrder, machinesFor, type BestOrder, type SearchSettings } from './search.ts';
+export type {
+  QueueMachine,
+  QueueOrder,
+  QueueTask,
+  Setup,
+  TaskPart,
+  TaskWants,
+  TaskWork,
+} from './task.ts';

@@ -1,0 +1,88 @@
+/** What stands in a queue: work of jobs, and machines as they will be found. Times in minutes from when the queue begins. */
+import type { Channel } from '../stack/index.ts';
+import type { PhaseStep } from '../trips/index.ts';
+
+/** A stretch of work at a machine. */
+export interface TaskPart {
+  readonly step: PhaseStep;
+  readonly label: string;
+  readonly minutes: number;
+  /** Somebody is at the machine for all of it. */
+  readonly attended: boolean;
+}
+
+/** How a machine has to stand for a job; what is absent may stand as it does. */
+export interface TaskWants {
+  readonly material: string;
+  readonly materialName: string;
+  /** White in the slot under colour, or in the other one; absent where it has none, or the machine has one place for it. */
+  readonly slot?: 'under' | 'other';
+  /** It prints white: parked heads are fitted before. */
+  readonly white: boolean;
+  /** Special inks that it lays: those that were taken out are put in before. */
+  readonly inks: readonly Channel[];
+}
+
+/** What a job is on one machine. */
+export interface TaskWork {
+  /** In order, changeovers not among them. */
+  readonly parts: readonly TaskPart[];
+  /** Drying in the rack afterwards, when the machine is free again. */
+  readonly rackMinutes: number;
+  readonly wants: TaskWants;
+  /** What it takes, mL by channel, and off the shelf. */
+  readonly ml: Readonly<Record<Channel, number>>;
+  readonly material: { readonly amount: number; readonly unit: 'm' | 'sheets' };
+  /** Of the whole time, what it may be in 8 of 10 cases: the factor for the short and the long end. */
+  readonly spread: { readonly low: number; readonly high: number };
+}
+
+/** A job, or those of its trips that are printed apart from the others. */
+export interface QueueTask {
+  readonly id: string;
+  readonly name: string;
+  /** By machine: it can be printed on any of them. At least one. */
+  readonly on: Readonly<Record<string, TaskWork>>;
+  /** When it is to be done; undefined where nobody waits for it. */
+  readonly due: number | undefined;
+  /** A minute of lateness counts so many times: 1 is usual. */
+  readonly weight: number;
+  /** Its first trips, that have to be dry before it goes on. */
+  readonly after?: string;
+  /** Not moved by anybody but a hand: on this machine, and not before this minute. */
+  readonly pinned?: { readonly machineId: string; readonly at: number };
+}
+
+/** How a machine stands: what is loaded and fitted. */
+export interface Setup {
+  /** Undefined where nobody knows what lies in it. */
+  readonly material: string | undefined;
+  readonly slot: 'under' | 'other' | undefined;
+  readonly headsParked: boolean;
+  readonly out: readonly Channel[];
+}
+
+/** A machine of the queue. Money minor units. */
+export interface QueueMachine {
+  readonly id: string;
+  readonly name: string;
+  readonly setup: Setup;
+  /** When it is free of what it prints now. */
+  readonly freeAt: number;
+  readonly slotMinutes: number;
+  readonly headsMinutes: number;
+  readonly materialMinutes: number;
+  /** Putting in the special inks that were taken out; absent where they stay in. */
+  readonly fitting?: {
+    readonly minutes: number;
+    readonly lossMl: number;
+    readonly cleaning: number;
+  };
+  /** Of the machine and whoever stands at it, an hour. */
+  readonly hourRate: number;
+  /** Left in its open containers, mL; absent where nobody said. */
+  readonly leftMl: Readonly<Partial<Record<Channel, number>>>;
+}
+
+/** Which job comes after which: ids of tasks by machine. */
+export type QueueOrder = Readonly<Record<string, readonly string[]>>;
