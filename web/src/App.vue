@@ -9,11 +9,13 @@ import DueMenu from './shared/DueMenu.vue';
 import { nextUnit, units } from './shared/format.ts';
 import { useKeys } from './shared/keys.ts';
 import { choose, LANGUAGE } from './texts/language.ts';
-import { t } from './texts/texts.ts';
+import { t, withTexts } from './texts/texts.ts';
 
 /** Fetched when they are wanted. */
-const SearchDialog = defineAsyncComponent(() => import('./shared/SearchDialog.vue'));
-const ShortcutsDialog = defineAsyncComponent(() => import('./shared/ShortcutsDialog.vue'));
+const SearchDialog = defineAsyncComponent(withTexts(() => import('./shared/SearchDialog.vue')));
+const ShortcutsDialog = defineAsyncComponent(
+  withTexts(() => import('./shared/ShortcutsDialog.vue')),
+);
 
 const theme = useTheme();
 const chosen = useStorage<'day' | 'night'>('kyanos-theme', 'day');

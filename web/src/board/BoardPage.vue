@@ -38,11 +38,11 @@ import { operator } from '../shared/operator.ts';
 import JobOrderMenu from './JobOrderMenu.vue';
 import JobPicture from './JobPicture.vue';
 import { FILTER_WORDS } from './orderWords.ts';
-import { roomTexts, t } from '../texts/texts.ts';
+import { roomTexts, t, withTexts } from '../texts/texts.ts';
 
 /** Seldom wanted: fetched when they are. */
-const FirstSteps = defineAsyncComponent(() => import('./FirstSteps.vue'));
-const PagesDialog = defineAsyncComponent(() => import('./PagesDialog.vue'));
+const FirstSteps = defineAsyncComponent(withTexts(() => import('./FirstSteps.vue')));
+const PagesDialog = defineAsyncComponent(withTexts(() => import('./PagesDialog.vue')));
 const VPagination = defineAsyncComponent(
   async () => (await import('vuetify/components/VPagination')).VPagination,
 );

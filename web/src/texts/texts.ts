@@ -36,3 +36,11 @@ export const roomTexts = (): Promise<void> =>
     coming = undefined;
     throw error;
   }));
+
+/** A part of a screen that is fetched when it is wanted, with whatever it may say. */
+export const withTexts =
+  <Part>(load: () => Promise<Part>) =>
+  async (): Promise<Part> => {
+    await roomTexts();
+    return load();
+  };
