@@ -89,3 +89,4 @@ export {
   type Standing,
 } from './shopItems.ts';
 export * from './storedPlan.ts';
+export type { QueueState } from './resources/queue.ts';

@@ -9,6 +9,7 @@ import {
 import { z } from 'zod';
 import { MaterialClass, RoleSchema } from './plan.ts';
 import { prove, type Same, type Wire } from './proof.ts';
+import { HoursSettings, QueueSettings } from './queue.ts';
 import { t } from './texts/texts.ts';
 
 const minorUnits = z.int().min(0).max(1_000_000_000);
@@ -106,6 +107,8 @@ prove<Same<z.output<typeof SupplySettings>, Record<string, ProductSupply>>>();
 export const FloorSettings = z.strictObject({ quoteChance: z.number().min(0).max(1) });
 
 export const SETTINGS = {
+  hours: HoursSettings,
+  queue: QueueSettings,
   supply: SupplySettings,
   floor: FloorSettings,
   processes: ProcessSettings,

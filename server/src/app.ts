@@ -22,6 +22,7 @@ import { plateRoutes } from './plates/routes.ts';
 import type { Queue } from './queue.ts';
 import { paperRoutes } from './papers/routes.ts';
 import { reportRoutes } from './reports/routes.ts';
+import { queueRoutes } from './queue/routes.ts';
 import { settingRoutes } from './settings/routes.ts';
 import { formRoutes } from './shop/forms.ts';
 import { shopRoutes } from './shop/routes.ts';
@@ -74,6 +75,7 @@ export function makeApp(
     settingRoutes(pool),
     stockRoutes(pool),
     careRoutes(pool),
+    queueRoutes(pool),
     eventRoutes(events),
   );
   const document = openApi(version);

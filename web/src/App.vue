@@ -30,6 +30,7 @@ const ROOMS = [
     path: '/',
     has: (path: string) => path === '/' || path.startsWith('/jobs'),
   },
+  { name: t('app.queue'), path: '/queue', has: (path: string) => path.startsWith('/queue') },
   { name: t('app.stock'), path: '/stock', has: (path: string) => path.startsWith('/stock') },
   { name: t('app.care'), path: '/care', has: (path: string) => path.startsWith('/care') },
   { name: t('app.shop'), path: '/shop', has: (path: string) => path.startsWith('/shop') },

@@ -33,6 +33,7 @@ export const router = createRouter({
         })),
       ],
     },
+    { path: '/queue', name: 'queue', component: () => import('./queue/QueuePage.vue') },
     {
       path: '/stock',
       component: () => import('./stock/StockPage.vue'),

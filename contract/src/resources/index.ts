@@ -9,6 +9,7 @@ import * as exports from './exports.ts';
 import * as files from './files.ts';
 import * as jobs from './jobs.ts';
 import * as plates from './plates.ts';
+import * as queue from './queue.ts';
 import * as reports from './reports.ts';
 import { SETTING_ENDPOINTS } from './settings.ts';
 import * as shop from './shop.ts';
@@ -36,6 +37,9 @@ export const API = {
   setJobOrder: jobs.setJobOrder,
   listJobArtworks: jobs.listJobArtworks,
   getPaper: jobs.getPaper,
+  getQueue: queue.getQueue,
+  getQuoted: queue.getQuoted,
+  getQueueCalendar: queue.getQueueCalendar,
   getShop: shop.getShop,
   nameShop: shop.nameShop,
   getForm: forms.getForm,

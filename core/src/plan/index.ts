@@ -62,3 +62,4 @@ export {
   withVersions,
 } from './versions.ts';
 export type { VersionWork } from './versionWork.ts';
+export { jobOfTask, placedTasks, queueWork, tripsApart, worksOn } from './queueWork.ts';

@@ -85,7 +85,7 @@ export function changeover(
     does,
     next: {
       material: wants.material,
-      slot,
+      ...(slot && { slot }),
       headsParked: setup.headsParked && !wants.white,
       out: setup.out.filter((channel) => !wants.inks.includes(channel)),
     },

@@ -17,17 +17,19 @@ interface Label {
   readonly before: Label | undefined;
 }
 
-interface Exact {
-  readonly ids: readonly string[];
+export interface Exact {
+  /** Ids of a set of jobs (bits by their place in the list) in their best order. */
+  readonly ids: (set: number) => readonly string[];
   /**
-   * What the order comes to where racks are never full, and the first trips of a job are dry when the others begin: a lower bound
-   * of every order, and its own value where that is so.
+   * By set of jobs, what their best order comes to where hands are always free, racks are never full, and the first trips of a job
+   * are dry when the others begin: a lower bound of every order, and its own value where that is so. Infinite where the machine
+   * can't print one of them.
    */
-  readonly value: number;
+  readonly values: Float64Array;
 }
 
 /**
- * @param tasks at most {@link MOST_EXACT}, each of which the machine can print
+ * @param tasks at most {@link MOST_EXACT}, whether the machine can print them or not
  * @param stop asked now and then; true gives up
  * @returns undefined where it was stopped
  */
@@ -40,9 +42,10 @@ export function bestOnMachine(
 ): Exact | undefined {
   const weights = WEIGHTS[objective];
   const count = tasks.length;
-  if (count === 0) return { ids: [], value: 0 };
   const floor = new Floor({ ...problem, operators: 1 });
-  const works = tasks.map((task) => task.on[machine.id]);
+  const works = tasks.map(({ on, pinned }) =>
+    pinned && pinned.machineId !== machine.id ? undefined : on[machine.id],
+  );
   const before = tasks.map(({ after }) =>
     after === undefined ? -1 : tasks.findIndex(({ id }) => id === after),
   );
@@ -66,7 +69,7 @@ export function bestOnMachine(
     const key = from * MOST_EXACT + task;
     let found = changes.get(key);
     if (!found) {
-      const { wants } = works[task];
+      const { wants } = works[task]!;
       const change = changeover(machine, setups[from], wants);
       found = {
         change,
@@ -82,11 +85,18 @@ export function bestOnMachine(
   const done: Map<number, Label[]>[] = Array.from({ length: 1 << count }, () => new Map());
   const first: Label = { time: machine.freeAt, value: 0, task: -1, before: undefined };
   done[0].set(numberOf(machine.setup, false), [first]);
-  for (let set = 0; set < done.length - 1; set++) {
+  const best: (Label | undefined)[] = [first];
+  for (let set = 0; set < done.length; set++) {
     if (set % 64 === 0 && stop()) return undefined;
+    for (const labels of done[set].values())
+      for (const label of labels) {
+        const known = best[set];
+        if (!known || label.value < known.value) best[set] = label;
+      }
     for (const [setup, labels] of done[set])
       for (let task = 0; task < count; task++) {
-        if (set & (1 << task)) continue;
+        const work = works[task];
+        if (!work || set & (1 << task)) continue;
         if (before[task] >= 0 && !(set & (1 << before[task]))) continue;
         const { change, to, run } = changeOf(setup, task);
         const next = done[set | (1 << task)];
@@ -94,11 +104,11 @@ export function bestOnMachine(
         next.set(to, kept);
         for (const label of labels) {
           const { pinned, due, weight } = tasks[task];
-          const { begun, time } = ran(floor, problem, works[task], change, label.time, pinned?.at);
-          const finish = problem.racks > 0 ? time + works[task].rackMinutes : time;
+          const { begun, time } = ran(floor, problem, work, change, label.time, pinned?.at);
+          const finish = problem.racks > 0 ? time + work.rackMinutes : time;
           const value =
             label.value +
-            workMinutes(works[task]) +
+            workMinutes(work) +
             (1 + weights.change) * change.minutes +
             weights.whiteRun * run +
             weights.lateness * weight * (due === undefined ? 0 : Math.max(0, finish - due)) +
@@ -110,13 +120,52 @@ export function bestOnMachine(
     // Nobody comes back here.
     if (set > 0) done[set].clear();
   }
-  let best: Label | undefined;
-  for (const labels of done[done.length - 1].values())
-    for (const label of labels) if (!best || label.value < best.value) best = label;
-  const ids: string[] = [];
-  for (let label = best; label && label.task >= 0; label = label.before)
-    ids.unshift(tasks[label.task].id);
-  return { ids, value: best?.value ?? Infinity };
+  const ids = (set: number): string[] => {
+    const order: string[] = [];
+    for (let label = best[set]; label && label.task >= 0; label = label.before)
+      order.unshift(tasks[label.task].id);
+    return order;
+  };
+  const values = Float64Array.from(
+    { length: done.length },
+    (_, set) => best[set]?.value ?? Infinity,
+  );
+  return { ids, values };
+}
+
+/**
+ * A few jobs given to several machines: of all ways to part them, the one whose orders come to least.
+ *
+ * @param each what `bestOnMachine` says of each machine, of the same tasks
+ * @returns sets of jobs by machine; undefined where some job can't be printed
+ */
+export function bestParting(
+  each: readonly Exact[],
+): { readonly sets: readonly number[]; readonly value: number } | undefined {
+  const size = each[0].values.length;
+  let worth = Float64Array.from({ length: size }, (_, set) => (set === 0 ? 0 : Infinity));
+  const chosen: Int32Array[] = [];
+  for (const { values } of each) {
+    const next = new Float64Array(size).fill(Infinity);
+    const own = new Int32Array(size);
+    for (let set = 0; set < size; set++)
+      // Each part of the set, the empty one last.
+      for (let part = set; ; part = (part - 1) & set) {
+        const value = values[part] + worth[set ^ part];
+        if (value < next[set]) [next[set], own[set]] = [value, part];
+        if (part === 0) break;
+      }
+    worth = next;
+    chosen.push(own);
+  }
+  if (worth[size - 1] === Infinity) return undefined;
+  const sets: number[] = [];
+  let rest = size - 1;
+  for (const own of chosen.toReversed()) {
+    sets.unshift(own[rest]);
+    rest ^= own[rest];
+  }
+  return { sets, value: worth[size - 1] };
 }
 
 export const workMinutes = ({ parts }: TaskWork): number =>

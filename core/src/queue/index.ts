@@ -9,6 +9,14 @@ export {
   type ShiftHours,
   type WorkingHours,
 } from './hours.ts';
+export {
+  NO_QUEUE,
+  shortages,
+  wholeOrder,
+  type KeptQueue,
+  type Queued,
+  type Shortage,
+} from './order.ts';
 export { OBJECTIVES, valueOf, type Objective } from './objective.ts';
 export { factors, promise, type Promised } from './promise.ts';
 export {

@@ -40,13 +40,11 @@ const machineOf = (over: Partial<QueueMachine> = {}): QueueMachine => ({
 });
 const hands = (minutes: number): TaskPart => ({
   step: 'loading',
-  label: 'Loading',
   minutes,
   attended: true,
 });
 const prints = (minutes: number): TaskPart => ({
   step: 'print',
-  label: 'Printing',
   minutes,
   attended: false,
 });
@@ -81,7 +79,7 @@ const taskOf = ({ id, machines = ['roll'], ...asked }: Asked): QueueTask => {
   return {
     id,
     name: id,
-    due: asked.due,
+    ...(asked.due !== undefined && { due: asked.due }),
     weight: asked.weight ?? 1,
     on: Object.fromEntries(machines.map((machine) => [machine, work])),
     ...(asked.pinned && { pinned: asked.pinned }),
@@ -302,9 +300,7 @@ describe('the best order', () => {
       if (seed % 3 === 0) tasks[3] = { ...tasks[3], pinned };
       const objective = OBJECTIVES[seed % 3];
       const setup =
-        seed % 2
-          ? machineOf().setup
-          : { material: undefined, slot: 'other' as const, headsParked: true, out: [] };
+        seed % 2 ? machineOf().setup : { slot: 'other' as const, headsParked: true, out: [] };
       const problem = problemOf(tasks, {
         shifts: seed % 5 === 0 ? ALWAYS : SHIFTS,
         overnight: seed % 4 !== 0,
@@ -316,6 +312,29 @@ describe('the best order', () => {
       expect(best).toMatchObject({ exact: true, gap: 0 });
       expect(lowerBound(problem, objective)).toBeLessThanOrEqual(best.value + 1e-9);
     },
+  );
+
+  it.each(Array.from({ length: 10 }, (_, i) => i))(
+    'of six jobs parts them among two machines as the best of all partings does (seed %i)',
+    (seed) => {
+      const machines = [machineOf(), machineOf({ id: 'bed', slotMinutes: 25, freeAt: 40 })];
+      const tasks = someTasks(6, 50 + seed, ['roll', 'bed']);
+      const problem = problemOf(tasks, { machines, operators: 2, racks: 6 });
+      const objective = OBJECTIVES[seed % 3];
+      let least = Infinity;
+      for (let set = 0; set < 64; set++) {
+        const part = (on: boolean) =>
+          tasks.filter((_, i) => !!(set & (1 << i)) === on).map(({ id }) => id);
+        if (!tasks.every(({ on, id }) => on[part(true).includes(id) ? 'roll' : 'bed'])) continue;
+        for (const roll of permutations(part(true)))
+          for (const bed of permutations(part(false)))
+            least = Math.min(least, valueOf(schedule(problem, { roll, bed }).score, objective));
+      }
+      const best = bestOrder(problem, { objective });
+      expect(best.value).toBeCloseTo(least, 6);
+      expect(best.exact).toBe(true);
+    },
+    30_000,
   );
 
   it('is not called exact where a rack is full or trips have to dry first, and is the best of all orders all the same', () => {
@@ -379,7 +398,7 @@ describe('the best order', () => {
       machines.map(({ id }) => id),
     ).map((task) => ({
       ...task,
-      due: task.due === undefined ? undefined : task.due + 600,
+      ...(task.due !== undefined && { due: task.due + 600 }),
     }));
     const problem = problemOf(tasks, { machines, shifts: SHIFTS, operators: 2, racks: 8 });
     const settings = { objective: 'least-late', tries: 8000, seed: 3 } as const;

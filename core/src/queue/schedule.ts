@@ -2,7 +2,7 @@
  * An order of jobs laid out in time: changeovers, hands where somebody is there and free, prints that go on by themselves, racks.
  * The same rules place what is dragged, what a search tries, and what is promised.
  */
-import { t } from '../texts/index.ts';
+import type { PhaseStep } from '../trips/index.ts';
 import { knownChangeover, type Changeover } from './changeover.ts';
 import type { Shift } from './hours.ts';
 import type { QueueMachine, QueueOrder, QueueTask, Setup, TaskPart, TaskWork } from './task.ts';
@@ -18,7 +18,8 @@ export interface QueueProblem {
 
 export interface Segment {
   readonly kind: 'change' | 'attended' | 'unattended' | 'rack';
-  readonly label: string;
+  /** Of the work; absent of a changeover and of the rack. */
+  readonly step?: PhaseStep;
   readonly from: number;
   readonly to: number;
 }
@@ -44,6 +45,9 @@ export interface Bar {
 export interface Score {
   /** After due times, each counted by its weight. */
   readonly lateness: number;
+  /** The same as they are, and of how many jobs. */
+  readonly lateMinutes: number;
+  readonly lateJobs: number;
   readonly slip: number;
   readonly changeMinutes: number;
   readonly changeMl: number;
@@ -198,6 +202,7 @@ export function schedule(
     work: undefined,
   }));
   const bars: Bar[] = [];
+  let [lateMinutes, lateJobs] = [0, 0];
   let [lateness, slip, changeMinutes, changeMl, changeMoney] = [0, 0, 0, 0, 0];
   let [busyMinutes, whiteRuns, end, finishes] = [0, 0, 0, 0];
 
@@ -232,12 +237,14 @@ export function schedule(
       const [from, to] = floor.dry(place.time, work.rackMinutes);
       finish = to;
       place.time = racks > 0 ? from : to;
-      if (record) place.segments.push({ kind: 'rack', label: '', from, to });
+      if (record) place.segments.push({ kind: 'rack', from, to });
     }
     const late = task.due === undefined ? 0 : Math.max(0, finish - task.due);
     const slipped = task.pinned ? Math.max(0, place.from - task.pinned.at) : 0;
     finished.set(task.id, finish);
     lateness += late * task.weight;
+    lateMinutes += late;
+    if (late >= 1) lateJobs++;
     slip += slipped;
     changeMinutes += change.minutes;
     changeMl += change.ml;
@@ -288,7 +295,7 @@ export function schedule(
       if (record)
         next.segments.push({
           kind: part ? (part.attended ? 'attended' : 'unattended') : 'change',
-          label: part?.label ?? t('queue.changeover'),
+          ...(part && { step: part.step }),
           from,
           to,
         });
@@ -304,6 +311,8 @@ export function schedule(
     bars,
     score: {
       lateness,
+      lateMinutes,
+      lateJobs,
       slip,
       changeMinutes,
       changeMl,

@@ -1,6 +1,6 @@
 /** The best order that can be found: exact where that is possible, else by a search that can be had again, with how far off it may be. */
 import { seededRandom } from '../units/index.ts';
-import { bestOnMachine, MOST_EXACT } from './exact.ts';
+import { bestOnMachine, bestParting, MOST_EXACT, type Exact } from './exact.ts';
 import { lowerBound } from './bound.ts';
 import { valueOf, type Objective } from './objective.ts';
 import { schedule, type QueueProblem, type Schedule } from './schedule.ts';
@@ -63,26 +63,47 @@ function laidOut(problem: QueueProblem, order: QueueOrder, objective: Objective)
   return { order, schedule: done, value: valueOf(done.score, objective) };
 }
 
-/** Each machine by itself, where it is known which jobs it prints and they are few. Hands that machines share can only make it worse. */
+/**
+ * A few jobs parted among all machines; or many, where it is known which machine prints each, and each has few. Hands and racks that
+ * machines share can only make it worse.
+ */
 function exactOrder(
   problem: QueueProblem,
   objective: Objective,
   stop: () => boolean,
 ): { readonly order: QueueOrder; readonly bound: number } | undefined {
-  const order: Record<string, readonly string[]> = {};
-  let bound = 0;
-  const own = new Map<string, QueueTask[]>(problem.machines.map(({ id }) => [id, []]));
-  for (const task of problem.tasks) {
-    const machines = machinesFor(problem, task);
-    if (machines.length !== 1) return undefined;
-    own.get(machines[0])!.push(task);
+  const { machines, tasks } = problem;
+  if (machines.length === 0) return undefined;
+  if (tasks.length <= MOST_EXACT) {
+    const each: Exact[] = [];
+    for (const machine of machines) {
+      const one = bestOnMachine(problem, machine, tasks, objective, stop);
+      if (!one) return undefined;
+      each.push(one);
+    }
+    const parted = bestParting(each);
+    return (
+      parted && {
+        order: Object.fromEntries(machines.map(({ id }, i) => [id, each[i].ids(parted.sets[i])])),
+        bound: parted.value,
+      }
+    );
+  }
+  const own = new Map<string, QueueTask[]>(machines.map(({ id }) => [id, []]));
+  for (const task of tasks) {
+    const able = machinesFor(problem, task);
+    if (able.length !== 1) return undefined;
+    own.get(able[0])!.push(task);
   }
   if ([...own.values()].some(({ length }) => length > MOST_EXACT)) return undefined;
-  for (const machine of problem.machines) {
-    const best = bestOnMachine(problem, machine, own.get(machine.id)!, objective, stop);
+  const order: Record<string, readonly string[]> = {};
+  let bound = 0;
+  for (const machine of machines) {
+    const all = own.get(machine.id)!;
+    const best = bestOnMachine(problem, machine, all, objective, stop);
     if (!best) return undefined;
-    order[machine.id] = best.ids;
-    bound += best.value;
+    order[machine.id] = best.ids(2 ** all.length - 1);
+    bound += best.values[2 ** all.length - 1];
   }
   return { order, bound };
 }

@@ -5,7 +5,6 @@ import type { PhaseStep } from '../trips/index.ts';
 /** A stretch of work at a machine. */
 export interface TaskPart {
   readonly step: PhaseStep;
-  readonly label: string;
   readonly minutes: number;
   /** Somebody is at the machine for all of it. */
   readonly attended: boolean;
@@ -43,8 +42,8 @@ export interface QueueTask {
   readonly name: string;
   /** By machine: it can be printed on any of them. At least one. */
   readonly on: Readonly<Record<string, TaskWork>>;
-  /** When it is to be done; undefined where nobody waits for it. */
-  readonly due: number | undefined;
+  /** When it is to be done; absent where nobody waits for it. */
+  readonly due?: number;
   /** A minute of lateness counts so many times: 1 is usual. */
   readonly weight: number;
   /** Its first trips, that have to be dry before it goes on. */
@@ -55,9 +54,9 @@ export interface QueueTask {
 
 /** How a machine stands: what is loaded and fitted. */
 export interface Setup {
-  /** Undefined where nobody knows what lies in it. */
-  readonly material: string | undefined;
-  readonly slot: 'under' | 'other' | undefined;
+  /** Absent where nobody knows what lies in it. */
+  readonly material?: string;
+  readonly slot?: 'under' | 'other';
   readonly headsParked: boolean;
   readonly out: readonly Channel[];
 }
@@ -81,7 +80,7 @@ export interface QueueMachine {
   /** Of the machine and whoever stands at it, an hour. */
   readonly hourRate: number;
   /** Left in its open containers, mL; absent where nobody said. */
-  readonly leftMl: Readonly<Partial<Record<Channel, number>>>;
+  readonly leftMl: Readonly<Record<Channel, number>>;
 }
 
 /** Which job comes after which: ids of tasks by machine. */

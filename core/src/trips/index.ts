@@ -1,4 +1,5 @@
 export {
+  FIT_HEADS_MINUTES,
   phasesOf,
   slotWanted,
   visitsOf,

@@ -28,6 +28,7 @@ import {
   viewsOf,
   calculate,
   whiteForecast,
+  worksOn,
   type ArtworkInfo,
   type ForecastInput,
   type FormKind,
@@ -42,6 +43,7 @@ import {
   type PrintPlan,
   type Raster,
   type ReorderLine,
+  type TaskWork,
 } from '@kyanos/core';
 import {
   formPdf,
@@ -221,14 +223,26 @@ const fitted = ({
 };
 
 /** What a job takes off the shelf, undefined if it can't be printed, and how much was found against it. */
-function need({ plan, info, measures }: PlannedJob): {
+/** What a job takes, and what it is in the queue on each machine that can print it. */
+function need({
+  plan,
+  info,
+  measures,
+  machines,
+}: PlannedJob & { readonly machines: readonly Machine[] }): {
   readonly need: JobNeed | undefined;
+  readonly works: Readonly<Record<string, TaskWork>>;
   readonly errors: number;
   readonly warnings: number;
 } {
   const { work, findings } = calculate(plan, info, measures);
   const count = (severity: string) => findings.filter((one) => one.severity === severity).length;
-  return { need: work?.need, errors: count('error'), warnings: count('warning') };
+  return {
+    need: work?.need,
+    works: work ? worksOn(plan, info, measures, machines) : {},
+    errors: count('error'),
+    warnings: count('warning'),
+  };
 }
 
 const labels = ({ labels: list }: { readonly labels: readonly StockLabel[] }) =>

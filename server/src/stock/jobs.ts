@@ -21,7 +21,7 @@ import { inTransaction, type Db } from '../db.ts';
 import { keepingIn, products, today } from '../floor.ts';
 import { jobById } from '../jobs/queries.ts';
 import { measuresFor } from '../plates/queries.ts';
-import { itemById } from '../shop/items.ts';
+import { itemById, itemsOf } from '../shop/items.ts';
 import { act, fittedIn, jobEvents, lockAll, stockThere, undo, type Telling } from './queries.ts';
 import { t } from '../texts/texts.ts';
 
@@ -42,11 +42,13 @@ export async function needOf(db: Db, jobId: string): Promise<JobNeed | undefined
     throw error;
   }
   const info = await readyArtwork(db, artworkId);
-  const { need, errors, warnings } = await aside('need', { plan, info, measures });
+  const active = (await itemsOf(db, 'machine')).filter(({ standing }) => standing === 'active');
+  const machines = active.map(({ data }) => data);
+  const { need, works, errors, warnings } = await aside('need', { plan, info, measures, machines });
   await db.query(
-    `insert into job_need (job_id, version, data, errors, warnings)
-     values ($1::uuid, $2::int, $3::jsonb, $4::int, $5::int) on conflict do nothing`,
-    [jobId, version, need ? JSON.stringify(need) : null, errors, warnings],
+    `insert into job_need (job_id, version, data, errors, warnings, works)
+     values ($1::uuid, $2::int, $3::jsonb, $4::int, $5::int, $6::jsonb) on conflict do nothing`,
+    [jobId, version, need ? JSON.stringify(need) : null, errors, warnings, JSON.stringify(works)],
   );
   return need;
 }

@@ -49,6 +49,14 @@ export const KEYS = {
       redo: { keys: ['y'], shown: 'Ctrl y', what: t('shared.redo') },
     },
   },
+  queue: {
+    title: t('shared.inQueue'),
+    keys: {
+      place: { keys: ['ArrowLeft', 'ArrowRight'], shown: '← →', what: t('shared.earlierLater') },
+      machine: { keys: ['ArrowUp', 'ArrowDown'], shown: '↑ ↓', what: t('shared.otherMachine') },
+      pin: { keys: ['p'], what: t('shared.pinJob') },
+    },
+  },
   viewer: {
     title: t('shared.print'),
     keys: {

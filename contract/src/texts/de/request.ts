@@ -39,4 +39,7 @@ export const request: Translated<typeof en>['request'] = {
   plan: 'dem Plan',
   savedNewerVersionKyanos:
     'Das wurde von einer neueren Version von Kyanos gespeichert (Planformat {format}; diese liest bis {newest}). Öffnen Sie es mit jener Version, oder aktualisieren Sie diese.',
+  clock: 'Eine Uhrzeit wie 08:30.',
+  shiftEndsLater: 'Eine Schicht endet später, als sie beginnt.',
+  openSomeDay: 'An mindestens einem Tag der Woche ist jemand da.',
 };

@@ -35,4 +35,7 @@ export const request = {
   plan: 'the plan',
   savedNewerVersionKyanos:
     'This was saved by a newer version of Kyanos (plan format {format}; this one reads up to {newest}). Open it with that version, or update this one.',
+  clock: 'A time of day, such as 08:30.',
+  shiftEndsLater: 'A shift ends later than it begins.',
+  openSomeDay: 'Somebody is there on at least one day of the week.',
 } as const;

@@ -8,7 +8,6 @@ export const queue: Translated<typeof en>['queue'] = {
   headsFitted: 'Geparkte Köpfe werden eingesetzt',
   materialChanged: '{material} wird eingelegt',
   changeMinutes: '{what}, {minutes} min',
-  changeover: 'Umrüsten',
   sameSetup: 'Gleiche Rüstung wie der Auftrag davor: Es wird nichts umgerüstet.',
   firstAsItStands: 'Die Maschine steht so, wie er es braucht.',
   change: '{changes}.',

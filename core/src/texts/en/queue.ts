@@ -5,7 +5,6 @@ export const queue = {
   headsFitted: 'Parked heads are fitted',
   materialChanged: '{material} is loaded',
   changeMinutes: '{what}, {minutes} min',
-  changeover: 'Changeover',
   sameSetup: 'Same setup as the job before: nothing is changed.',
   firstAsItStands: 'The machine stands as it wants it.',
   change: '{changes}.',

@@ -32,4 +32,5 @@ export const app: Translated<typeof en>['app'] = {
   stockToOrder: 'Bestellen',
   stockStocktake: 'Inventur',
   stockHistory: 'Verlauf',
+  queue: 'Warteschlange',
 };

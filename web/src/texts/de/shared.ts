@@ -79,4 +79,8 @@ export const shared: Translated<typeof en>['shared'] = {
   makingPlatesOf: 'Platten von {fileName} entstehen',
   hasMbMostMb:
     '{file} hat {size} MB; höchstens {most} MB sind erlaubt. Verringern Sie die Auflösung oder reduzieren Sie die Transparenz.',
+  inQueue: 'Warteschlange',
+  earlierLater: 'den gewählten Auftrag früher oder später',
+  otherMachine: 'den gewählten Auftrag auf eine andere Maschine',
+  pinJob: 'den gewählten Auftrag feststecken oder lösen',
 };

@@ -29,4 +29,5 @@ export const app = {
   stockToOrder: 'To order',
   stockStocktake: 'Stocktake',
   stockHistory: 'History',
+  queue: 'Queue',
 } as const;

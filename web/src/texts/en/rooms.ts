@@ -5,6 +5,7 @@ import { layout } from './layout.ts';
 import { look } from './look.ts';
 import { material } from './material.ts';
 import { plates } from './plates.ts';
+import { queue } from './queue.ts';
 import { runsheet } from './runsheet.ts';
 import { shop } from './shop.ts';
 import { stack } from './stack.ts';
@@ -20,6 +21,7 @@ export const rooms = {
   look,
   material,
   plates,
+  queue,
   runsheet,
   shop,
   stack,

@@ -74,4 +74,8 @@ export const shared = {
   sending: 'Sending {fileName}',
   makingPlatesOf: 'Making plates of {fileName}',
   hasMbMostMb: '{file} has {size} MB; the most is {most} MB. Lower its resolution or flatten it.',
+  inQueue: 'Queue',
+  earlierLater: 'the chosen job earlier or later',
+  otherMachine: 'the chosen job to another machine',
+  pinJob: 'pin the chosen job, or let it move',
 } as const;

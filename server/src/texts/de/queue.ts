@@ -1,0 +1,12 @@
+import type { en } from '../en/index.ts';
+import type { Translated } from '@kyanos/core';
+
+export const queue: Translated<typeof en>['queue'] = {
+  notWorkedOutYet: 'Seine Zeit wird gerade berechnet.',
+  cantBePrinted: 'Er kann so, wie er geplant ist, nicht gedruckt werden.',
+  platesNotBuilt: 'Seine Platten sind noch nicht erzeugt.',
+  calendar: 'Druckwarteschlange',
+  secondTrips: 'zweiter Durchgang',
+  jobNumber: 'Auftrag {number}',
+  lateBy: '{minutes} min zu spät',
+};

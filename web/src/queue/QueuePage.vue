@@ -1,0 +1,387 @@
+<script setup lang="ts">
+/** Who prints what, when: the order of all machines, moved by hand or found. */
+import { API, type JobSummary } from '@kyanos/contract';
+import {
+  dated,
+  jobOfTask,
+  promise,
+  spanWords,
+  whyHere,
+  type Promised,
+  type QueueOrder,
+} from '@kyanos/core';
+import { useEventListener } from '@vueuse/core';
+import { computed, defineAsyncComponent, ref, shallowRef } from 'vue';
+import { call, Refused } from '../shared/api.ts';
+import { currency, ml, percent } from '../shared/format.ts';
+import { typing } from '../shared/keys.ts';
+import BestOrders from './BestOrders.vue';
+import QueueTimeline from './QueueTimeline.vue';
+import { useBest } from './useBest.ts';
+import { useQueue, type Effect } from './useQueue.ts';
+import { t } from '../texts/texts.ts';
+
+const HoursDialog = defineAsyncComponent(() => import('./HoursDialog.vue'));
+
+const queue = useQueue();
+const { state, shown, queue: asked, order, effect, short, problem, begins, tried, canUndo } = queue;
+const best = useBest();
+const selected = ref<string>();
+const hours = ref(false);
+
+const at = (minutes: number) => new Date(begins.value.getTime() + minutes * 60_000);
+const time = (minutes: number) => dated(at(minutes), t('queue.dayTime'));
+
+const answer = computed(() => {
+  const { value: done } = shown;
+  if (!state.value || !done) return t('queue.fetching');
+  if (done.bars.length === 0) return t('queue.empty');
+  const end = time(done.score.end);
+  const change = spanWords(done.score.changeMinutes);
+  const n = done.bars.length;
+  const { lateJobs } = done.score;
+  return lateJobs > 0
+    ? t('queue.answerLate', { n, late: lateJobs, change, end })
+    : t('queue.answerInTime', { n, change, end });
+});
+
+// ---- what a move does ----
+
+const nameOf = (taskId: string) =>
+  queue.tasks.value.find(({ id }) => id === taskId)?.name ?? taskId;
+const signed = (value: number, words: (size: number) => string) =>
+  `${value < 0 ? '−' : '+'}${words(Math.abs(value))}`;
+/** Late jobs that are told one by one. */
+const MOST_TOLD = 3;
+function effectWords({ change, ml: ink, money, late }: Effect): string {
+  const code = state.value!.currency;
+  const parts = [
+    ...(Math.abs(change) >= 1
+      ? [t('queue.effectChange', { minutes: signed(change, spanWords) })]
+      : []),
+    ...(Math.abs(ink) >= 0.1 ? [t('queue.effectMl', { ml: signed(ink, ml) })] : []),
+    ...(Math.abs(money) >= 1
+      ? [signed(money, (minor) => currency({ minor: Math.round(minor), currency: code as never }))]
+      : []),
+    ...late
+      .slice(0, MOST_TOLD)
+      .map(({ taskId, now }) =>
+        now >= 1
+          ? t('queue.effectLate', { job: nameOf(taskId), late: spanWords(now) })
+          : t('queue.effectInTime', { job: nameOf(taskId) }),
+      ),
+  ];
+  return parts.length > 0 ? parts.join(', ') : t('queue.noEffect');
+}
+const moved = computed(() => {
+  if (!effect.value) return '';
+  const what = effectWords(effect.value);
+  return tried.value ? t('queue.movesEffect', { what }) : t('queue.lastMove', { what });
+});
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  const plain = { ctrlKey: false, metaKey: false, altKey: false, target: event.target };
+  if (event.key !== 'z' || !(event.ctrlKey || event.metaKey) || typing(plain as KeyboardEvent))
+    return;
+  event.preventDefault();
+  queue.undo();
+});
+
+// ---- the best order ----
+
+const find = () => asked.value && void best.search(asked.value, order.value);
+function take(wanted: QueueOrder) {
+  queue.adopt(wanted);
+  best.forget();
+}
+
+// ---- the chosen job ----
+
+const chosen = computed(() => {
+  const bar = shown.value?.bars.find(({ taskId }) => taskId === selected.value);
+  const task = queue.tasks.value.find(({ id }) => id === selected.value);
+  const job = bar && state.value?.jobs.find(({ id }) => id === jobOfTask(bar.taskId));
+  if (!bar || !task || !job || !asked.value || !shown.value) return undefined;
+  const works = task.on[bar.machineId];
+  return {
+    bar,
+    task,
+    job,
+    machine: state.value!.machines.find(({ id }) => id === bar.machineId)!.name,
+    why: tried.value ? [] : whyHere(asked.value, order.value, shown.value, task.id),
+    short: short.value
+      .filter(({ taskId }) => taskId === task.id)
+      .map(({ what, missing }) =>
+        what.kind === 'ink'
+          ? t('queue.shortInk', { channel: what.channel, missing: ml(missing) })
+          : t('queue.shortMaterial', {
+              material: what.material,
+              missing:
+                works.material.unit === 'm'
+                  ? t('queue.metres', { amount: Math.ceil(missing * 10) / 10 })
+                  : t('queue.sheets', { n: Math.ceil(missing) }),
+            }),
+      ),
+    apart: queue.kept.value.apart.includes(job.id),
+  };
+});
+
+// ---- a promise ----
+
+const quotes = shallowRef<readonly JobSummary[]>();
+const quoted = ref<string>();
+const promised = shallowRef<Promised>();
+const why = ref('');
+async function loadQuotes() {
+  const { jobs } = await call(API.listJobs, { query: { state: 'quoted', limit: 200 } });
+  quotes.value = jobs;
+}
+void loadQuotes();
+async function foretell(id: string | null) {
+  quoted.value = id ?? undefined;
+  promised.value = undefined;
+  why.value = '';
+  if (id === null || !asked.value || !state.value) return;
+  try {
+    const params = { id: id as JobSummary['id'] };
+    const query = { begins: state.value.begins };
+    const { task, why: reason } = await call(API.getQuoted, { params, query });
+    if (quoted.value !== id) return;
+    why.value = reason;
+    if (task) {
+      const { due: _, ...free } = task;
+      const withIt = { ...asked.value, tasks: [...asked.value.tasks, free] };
+      promised.value = promise(withIt, order.value, task.id);
+    }
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    why.value = error.message;
+  }
+}
+/** Nobody promises minutes: the next half of an hour. */
+const HALF_HOUR = 30 * 60_000;
+const roundUp = (minutes: number) =>
+  dated(new Date(Math.ceil(at(minutes).getTime() / HALF_HOUR) * HALF_HOUR), t('queue.dayTime'));
+const machineName = (id: string) =>
+  state.value?.machines.find((machine) => machine.id === id)?.name ?? id;
+</script>
+
+<template>
+  <main class="queue">
+    <header class="head">
+      <div>
+        <h1 class="question">{{ t('queue.whoPrints') }}</h1>
+        <p class="answer" data-testid="answer">{{ answer }}</p>
+      </div>
+      <div class="buttons">
+        <v-btn
+          v-if="best.share.value === undefined"
+          color="primary"
+          variant="flat"
+          :disabled="!shown || shown.bars.length === 0"
+          @click="find"
+          >{{ t('queue.bestOrder') }}</v-btn
+        >
+        <v-btn v-else variant="tonal" @click="best.cancel()"
+          >{{ t('queue.searching', { share: percent(best.share.value, 0) }) }} ·
+          {{ t('queue.cancel') }}</v-btn
+        >
+        <v-btn variant="text" :disabled="!canUndo" @click="queue.undo()">{{
+          t('queue.undo')
+        }}</v-btn>
+        <v-btn variant="text" :disabled="!state" @click="hours = true">{{
+          t('queue.hours')
+        }}</v-btn>
+        <v-btn variant="text" href="/api/queue.ics">{{ t('queue.calendar') }}</v-btn>
+      </div>
+    </header>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <p class="effect" aria-live="polite" data-testid="effect">{{ moved }}</p>
+
+    <best-orders
+      v-if="best.found.value.length > 0 && shown"
+      :found="best.found.value"
+      :now="shown.score"
+      :order="order"
+      @take="take"
+    />
+    <v-btn v-if="best.found.value.length > 0" size="small" variant="text" @click="best.forget()">{{
+      t('queue.close')
+    }}</v-btn>
+
+    <queue-timeline v-if="state && shown" v-model:selected="selected" :queue="queue" />
+
+    <div v-if="state" class="below">
+      <section class="panel pad" aria-live="polite">
+        <p v-if="!chosen" class="soft">{{ t('queue.chooseBar') }}</p>
+        <template v-else>
+          <h2 class="name">
+            <span class="soft figures">{{
+              t('queue.jobNumber', { number: chosen.job.number })
+            }}</span>
+            {{ chosen.job.name }}
+          </h2>
+          <dl>
+            <template v-if="chosen.job.customer">
+              <dt class="soft">{{ t('queue.customer') }}</dt>
+              <dd>{{ chosen.job.customer }}</dd>
+            </template>
+            <dt class="soft">{{ t('queue.due') }}</dt>
+            <dd>
+              {{
+                chosen.job.due
+                  ? dated(new Date(chosen.job.due), t('queue.dayTime'))
+                  : t('queue.noDue')
+              }}
+            </dd>
+            <dt class="soft">{{ t('queue.machine') }}</dt>
+            <dd>{{ chosen.machine }}</dd>
+            <dt class="soft">{{ t('queue.printed') }}</dt>
+            <dd class="figures">{{ time(chosen.bar.from) }} – {{ time(chosen.bar.to) }}</dd>
+            <template v-if="chosen.bar.finish > chosen.bar.to">
+              <dt class="soft">{{ t('queue.dryBy') }}</dt>
+              <dd class="figures">{{ time(chosen.bar.finish) }}</dd>
+            </template>
+          </dl>
+          <p v-for="one in chosen.short" :key="one" class="caution">{{ one }}</p>
+          <h3 class="label">{{ t('queue.why') }}</h3>
+          <ul class="why">
+            <li v-for="one in chosen.why" :key="one">{{ one }}</li>
+          </ul>
+          <div class="buttons">
+            <v-btn size="small" variant="tonal" @click="queue.pin(chosen.bar)">{{
+              chosen.task.pinned ? t('queue.unpin') : t('queue.pinHere')
+            }}</v-btn>
+            <v-btn
+              v-if="chosen.job.trips"
+              size="small"
+              variant="tonal"
+              @click="queue.apart(chosen.job.id)"
+              >{{ chosen.apart ? t('queue.together') : t('queue.apart') }}</v-btn
+            >
+            <v-btn
+              size="small"
+              variant="text"
+              :to="{ name: 'run-sheet', params: { id: chosen.job.id } }"
+              >{{ t('queue.openJob') }}</v-btn
+            >
+          </div>
+        </template>
+      </section>
+      <section class="panel pad">
+        <h2 class="name">{{ t('queue.promise') }}</h2>
+        <p class="small soft">{{ t('queue.promiseAbout') }}</p>
+        <v-autocomplete
+          :label="t('queue.quote')"
+          :items="quotes ?? []"
+          item-title="name"
+          item-value="id"
+          clearable
+          :no-data-text="t('queue.noQuotes')"
+          :model-value="quoted ?? null"
+          @update:model-value="foretell"
+        />
+        <template v-if="promised">
+          <p class="promise" data-testid="promise">
+            {{ t('queue.promised', { time: roundUp(promised.likely) }) }}
+          </p>
+          <p class="small soft">
+            {{
+              t('queue.promisedMore', {
+                half: roundUp(promised.half),
+                sure: roundUp(promised.sure),
+                machine: machineName(promised.machineId),
+              })
+            }}
+          </p>
+        </template>
+        <p v-else-if="why" class="soft">{{ why }}</p>
+      </section>
+      <section v-if="state.left.length > 0" class="panel pad">
+        <h2 class="name">{{ t('queue.leftOut') }}</h2>
+        <ul class="why">
+          <li v-for="one in state.left" :key="one.id">
+            <router-link :to="{ name: 'plates', params: { id: one.id } }">{{
+              one.name
+            }}</router-link>
+            <span class="soft">: {{ one.why }}</span>
+          </li>
+        </ul>
+      </section>
+    </div>
+    <hours-dialog
+      v-if="hours && state"
+      v-model="hours"
+      :hours="state.hours"
+      @saved="queue.load()"
+    />
+  </main>
+</template>
+
+<style scoped>
+.queue {
+  display: grid;
+  grid-auto-rows: max-content;
+  gap: 12px;
+  align-content: start;
+  overflow-y: auto;
+  padding: 18px 20px 32px;
+}
+
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px 24px;
+  justify-content: space-between;
+  align-items: start;
+}
+
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+}
+
+.effect {
+  min-height: 1.45em;
+  font-weight: 600;
+}
+
+.below {
+  display: grid;
+  grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
+  gap: 12px;
+  align-items: start;
+}
+
+.below > section {
+  display: grid;
+  gap: 8px;
+}
+
+.name {
+  font-size: var(--size-lead);
+  font-weight: 650;
+}
+
+.promise {
+  font-size: var(--size-lead);
+  font-weight: 650;
+}
+
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 2px 16px;
+}
+
+.why {
+  padding-left: 18px;
+}
+
+@media (max-width: 900px) {
+  .below {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,3 @@
+import { startWith } from '../texts/startWith.ts';
+
+void startWith(() => import('./queue.worker.ts'));
