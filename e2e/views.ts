@@ -13,6 +13,7 @@ export const VIEWS = [
 
 /** Every view of the rooms around a job. */
 export const ROOM_VIEWS = [
+  '/queue',
   '/stock/shelf',
   '/stock/order',
   '/stock/count',

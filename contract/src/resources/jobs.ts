@@ -1,4 +1,4 @@
-import { JOB_STATES, OPEN_STATES } from '@kyanos/core';
+import { JOB_STATES, OPEN_STATES, PRIORITIES } from '@kyanos/core';
 import { z } from 'zod';
 import { endpoint } from '../endpoint.ts';
 import { ArtworkId, JobId } from '../ids.ts';
@@ -21,6 +21,9 @@ export const JobSummary = z.object({
   material: z.string(),
   stack: z.string(),
   copies: z.int(),
+  /** That the shop calls it by. */
+  number: z.int(),
+  priority: z.enum(PRIORITIES),
   state: z.enum(JOB_STATES),
   /** When the customer wants it. */
   due: z.iso.datetime().nullable(),
@@ -123,13 +126,14 @@ export const saveJob = endpoint({
 const JobOrder = z.strictObject({
   state: z.enum(JOB_STATES),
   due: z.iso.datetime().nullable(),
+  priority: z.enum(PRIORITIES),
 });
 export type JobOrder = z.output<typeof JobOrder>;
 /** `was` is what the change was made on; something else in the meantime is a conflict. */
 export const setJobOrder = endpoint({
   method: 'PUT',
   path: '/jobs/{id}/order',
-  summary: 'Change the state of a job, or when it is due',
+  summary: 'Change the state of a job, when it is due, or how pressing it is',
   params,
   body: z.strictObject({ was: JobOrder, now: JobOrder }),
   /** What it did to the stock, in sentences. */

@@ -13,8 +13,8 @@ const QueueJob = z.object({
   state: z.enum(['accepted', 'ready', 'printing']),
   due: z.iso.datetime().nullable(),
   copies: z.int(),
-  /** It has trips that can be printed apart from each other. */
-  trips: z.boolean(),
+  /** Machines on which it has trips that can be printed apart from each other. */
+  apartOn: z.array(z.string()),
 });
 
 export const QueueState = z.object({

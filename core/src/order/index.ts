@@ -1,6 +1,9 @@
 export {
   isOpen,
   JOB_STATES,
+  PRIORITIES,
+  PRIORITY_WEIGHTS,
+  type Priority,
   lateness,
   OPEN_STATES,
   type JobState,

@@ -13,6 +13,11 @@ export const JOB_STATES = [
 ] as const;
 export type JobState = (typeof JOB_STATES)[number];
 
+/** How pressing a job is, and how many times a minute of its lateness counts in the queue. Our own choice. */
+export const PRIORITY_WEIGHTS = { usual: 1, soon: 3, urgent: 10 } as const;
+export type Priority = keyof typeof PRIORITY_WEIGHTS;
+export const PRIORITIES = Object.keys(PRIORITY_WEIGHTS) as readonly Priority[];
+
 /** Something is still to be done for it. */
 export const OPEN_STATES: readonly JobState[] = ['quoted', 'accepted', 'ready', 'printing', 'done'];
 export const isOpen = (state: JobState): boolean => OPEN_STATES.includes(state);

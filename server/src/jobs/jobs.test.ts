@@ -55,11 +55,11 @@ describe('the board', () => {
 
   it('is told by state and due time, which make no version and overwrite nobody', async () => {
     const [first, second] = [await save('Order one', 5), await save('Order two', 6)];
-    const asked = { state: 'quoted', due: null };
+    const asked = { state: 'quoted', due: null, priority: 'usual' };
     const order = (id: string, was: object, now: object) =>
       served.call<{ code?: string }>('PUT', `/jobs/${id}/order`, { was, now });
-    const soon = { state: 'accepted', due: '2026-12-01T15:00:00.000Z' };
-    const later = { state: 'quoted', due: '2026-12-09T08:00:00.000Z' };
+    const soon = { ...asked, state: 'accepted', due: '2026-12-01T15:00:00.000Z' };
+    const later = { ...asked, due: '2026-12-09T08:00:00.000Z', priority: 'soon' };
     expect(await order(first.id, asked, later)).toMatchObject({ status: 200, body: later });
     expect(await order(second.id, asked, soon)).toMatchObject({ status: 200, body: soon });
     expect(await list('?search=order&sort=due&order=up')).toMatchObject({
@@ -68,7 +68,7 @@ describe('the board', () => {
     // The same again is no conflict with oneself: its answer may have been lost.
     expect(await order(second.id, asked, soon)).toMatchObject({ status: 200, body: soon });
     // Whoever still sees the old state is told, and changes nothing.
-    const stale = await order(second.id, asked, { state: 'cancelled', due: null });
+    const stale = await order(second.id, asked, { ...asked, state: 'cancelled' });
     expect([stale.status, stale.body.code]).toEqual([409, 'ORDER_CONFLICT']);
     expect(await order(second.id, soon, { ...soon, state: 'delivered' })).toMatchObject({
       status: 200,
@@ -80,7 +80,7 @@ describe('the board', () => {
     expect(body.version).toBe(1);
     const nobody = '00000000-0000-4000-8000-000000000000';
     expect((await order(nobody, asked, soon)).status).toBe(404);
-    expect((await order(first.id, later, { state: 'lost', due: null })).status).toBe(422);
+    expect((await order(first.id, later, { ...asked, state: 'lost' })).status).toBe(422);
   });
 
   it('is made of the same when an older database is brought up', async () => {

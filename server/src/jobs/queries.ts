@@ -96,7 +96,7 @@ export async function listJobs(
   >(
     `select h.job_id as id, h.name, h.version, h.saved_at as "savedAt", h.saved_by as "savedBy", h.artwork_id as "artworkId",
             a.state as "artworkState", h.file_name as "fileName", h.machine, h.material, h.stack, h.copies,
-            j.state, j.due,
+            j.number::int, j.priority, j.state, j.due,
             case when n.job_id is null then null else jsonb_build_object('errors', n.errors, 'warnings', n.warnings) end as decide,
             count(*) over ()::int as total
      from job_head h join job j on j.id = h.job_id left join artwork a on a.id = h.artwork_id
@@ -145,7 +145,7 @@ export async function jobNamed(db: Db, name: string): Promise<JobId | undefined>
 }
 
 /**
- * Changes state and due time where they are still what the change was made on. What stands there already is no conflict: an answer
+ * Changes state, due time and priority where they are still what the change was made on. What stands there already is no conflict: an answer
  * may have been lost. Returns whether it was changed now. @throws DomainError `ORDER_CONFLICT`
  */
 export async function setJobOrder(
@@ -155,14 +155,15 @@ export async function setJobOrder(
   now: JobOrder,
 ): Promise<boolean> {
   const { rowCount } = await db.query(
-    `update job set state = $2::text, due = $3::timestamptz
-     where id = $1::uuid and (state, due) is not distinct from ($4::text, $5::timestamptz)`,
-    [id, now.state, now.due, was.state, was.due],
+    `update job set state = $2::text, due = $3::timestamptz, priority = $6::text
+     where id = $1::uuid and (state, due, priority) is not distinct from ($4::text, $5::timestamptz, $7::text)`,
+    [id, now.state, now.due, was.state, was.due, now.priority, was.priority],
   );
   if (rowCount === 1) return true;
   const { rows } = await db.query<{ same: boolean }>(
-    `select (state, due) is not distinct from ($2::text, $3::timestamptz) as same from job where id = $1::uuid`,
-    [id, now.state, now.due],
+    `select (state, due, priority) is not distinct from ($2::text, $3::timestamptz, $4::text) as same
+     from job where id = $1::uuid`,
+    [id, now.state, now.due, now.priority],
   );
   if (rows.length === 0) throw new DomainError('JOB_UNKNOWN');
   if (!rows[0].same) throw new DomainError('ORDER_CONFLICT');

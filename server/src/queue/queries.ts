@@ -4,9 +4,11 @@ import {
   DomainError,
   FIT_HEADS_MINUTES,
   NO_QUEUE,
+  PRIORITY_WEIGHTS,
   tripsApart,
   USUAL_HOURS,
   type KeptQueue,
+  type Priority,
   type Machine,
   type Queued,
   type QueueMachine,
@@ -24,9 +26,6 @@ import { stockThere } from '../stock/queries.ts';
 import { t } from '../texts/texts.ts';
 
 const MINUTE_MS = 60_000;
-/** How a minute of lateness counts. Our own choice. */
-const WEIGHTS = { usual: 1, soon: 3, urgent: 10 } as const;
-export type Priority = keyof typeof WEIGHTS;
 
 /** The state of a queue's jobs, in which they stand in it. */
 const QUEUED = ['accepted', 'ready', 'printing'] as const;
@@ -95,7 +94,7 @@ const taskOf = (
   id,
   name,
   on: works,
-  weight: WEIGHTS[priority],
+  weight: PRIORITY_WEIGHTS[priority],
   home,
   printing: state === 'printing',
   ...(due && { due: (due.getTime() - begins.getTime()) / MINUTE_MS }),
@@ -184,7 +183,7 @@ export async function queueState(pool: pg.Pool, now = new Date()): Promise<Queue
     }
     tasks.push(taskOf(row, works, begins));
     const { id, number, name, customer, state, due, copies } = row;
-    const trips = Object.values(works).some((work) => tripsApart(work) !== undefined);
+    const apartOn = Object.keys(works).filter((machine) => tripsApart(works[machine]));
     jobs.push({
       id,
       number,
@@ -193,7 +192,7 @@ export async function queueState(pool: pg.Pool, now = new Date()): Promise<Queue
       state,
       due: due?.toISOString() ?? null,
       copies,
-      trips,
+      apartOn,
     });
   }
   return {

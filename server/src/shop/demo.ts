@@ -48,7 +48,12 @@ export async function loadDemo(pool: pg.Pool, queue: Queue): Promise<void> {
       const plan = { ...job.plan, ...(from && { from }) };
       const made = await insertJob(db, { plan, artworkId: id, savedBy: 'Demo' });
       const due = job.dueDays === undefined ? null : dueIn(job.dueDays);
-      await setJobOrder(db, made.id, { state: 'quoted', due: null }, { state: job.state, due });
+      await setJobOrder(
+        db,
+        made.id,
+        { state: 'quoted', due: null, priority: 'usual' },
+        { state: job.state, due, priority: 'usual' },
+      );
       // Queued by the worker once the artwork is ready.
       await upsertBuild(db, id, job.plan);
       ids.unshift(id);

@@ -86,8 +86,8 @@ async function printable(id = 'orchard-label') {
 }
 const order = (job: Job, was: JobState, now: JobState) =>
   served.call<{ stock: string[] }>('PUT', `/jobs/${job.id}/order`, {
-    was: { state: was, due: null },
-    now: { state: now, due: null },
+    was: { state: was, due: null, priority: 'usual' },
+    now: { state: now, due: null, priority: 'usual' },
   });
 
 describe('a lot on the shelf', () => {

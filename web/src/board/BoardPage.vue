@@ -277,7 +277,9 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[] | u
         <router-link :to="{ name: 'stack', params: { id: job.id } }" class="card">
           <job-picture :job="job" />
           <div class="facts">
-            <h2>{{ job.name }}</h2>
+            <h2>
+              <span class="figures soft number">{{ job.number }}</span> {{ job.name }}
+            </h2>
             <p>{{ t('board.copy', { n: job.copies, material: job.material }) }}</p>
             <p v-if="job.problem" class="unread">{{ job.problem.message }}</p>
             <p v-else class="figures stack">{{ job.stack }}</p>
@@ -376,6 +378,10 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[] | u
 
 .job:hover {
   transform: translateY(-2px);
+}
+
+.number {
+  font-weight: 500;
 }
 
 .facts {

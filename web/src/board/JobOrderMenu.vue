@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** State and due time of a job, told and changed. */
-import { dated, JOB_STATES, type JobState, lateness } from '@kyanos/core';
+import { dated, JOB_STATES, PRIORITIES, type JobState, lateness } from '@kyanos/core';
 import { API, type JobOrder, type JobSummary, type Problem } from '@kyanos/contract';
 import { format } from 'date-fns';
 import { computed, ref } from 'vue';
 import { call, Refused } from '../shared/api.ts';
-import { DUE_WORDS, STATE_WORDS } from './orderWords.ts';
+import { DUE_WORDS, PRIORITY_WORDS, STATE_WORDS } from './orderWords.ts';
 import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ job: JobSummary }>();
@@ -28,7 +28,7 @@ const told = computed(() =>
 const typed = computed(() => (due.value ? format(due.value, "yyyy-MM-dd'T'HH:mm") : ''));
 
 async function change(next: Partial<JobOrder>) {
-  const was = { state: props.job.state, due: props.job.due };
+  const was = { state: props.job.state, due: props.job.due, priority: props.job.priority };
   try {
     const { params, body } = {
       params: { id: props.job.id },
@@ -66,6 +66,7 @@ const setDue = (text: string | null) => change({ due: text ? new Date(text).toIS
         "
       >
         <b>{{ STATE_WORDS[job.state] }}</b>
+        <b v-if="job.priority !== 'usual'" class="pressing">{{ PRIORITY_WORDS[job.priority] }}</b>
         <span class="figures">{{ told || t('board.noDueTime') }}</span>
       </button>
     </template>
@@ -78,6 +79,19 @@ const setDue = (text: string | null) => change({ due: text ? new Date(text).toIS
         @change="setDue(($event.target as HTMLInputElement).value)"
         @click:clear="setDue(null)"
       />
+      <v-btn-toggle
+        class="priority"
+        mandatory
+        density="compact"
+        variant="outlined"
+        :aria-label="t('board.howPressing')"
+        :model-value="job.priority"
+        @update:model-value="change({ priority: $event })"
+      >
+        <v-btn v-for="one in PRIORITIES" :key="one" :value="one" size="small">{{
+          PRIORITY_WORDS[one]
+        }}</v-btn>
+      </v-btn-toggle>
       <div role="listbox" :aria-label="t('board.state', { job: job.name })">
         <button
           v-for="state in JOB_STATES"
@@ -120,6 +134,10 @@ const setDue = (text: string | null) => change({ due: text ? new Date(text).toIS
 .soon .figures {
   color: rgb(var(--v-theme-warning));
   font-weight: 700;
+}
+
+.pressing {
+  color: rgb(var(--v-theme-warning));
 }
 
 .choices {

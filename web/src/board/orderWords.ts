@@ -1,6 +1,6 @@
 /** States of a job, and how near its time is, in words. */
 import type { JobFilter } from '@kyanos/contract';
-import type { JobState, Lateness } from '@kyanos/core';
+import type { JobState, Lateness, Priority } from '@kyanos/core';
 import { t } from '../texts/texts.ts';
 
 export const STATE_WORDS: Readonly<Record<JobState, string>> = {
@@ -23,4 +23,10 @@ export const DUE_WORDS: Readonly<Record<Lateness, string>> = {
   late: t('board.lateDue'),
   soon: t('board.dueSoon'),
   later: t('board.due'),
+};
+
+export const PRIORITY_WORDS: Readonly<Record<Priority, string>> = {
+  usual: t('board.usual'),
+  soon: t('board.pressing'),
+  urgent: t('board.urgent'),
 };

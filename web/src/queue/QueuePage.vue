@@ -252,7 +252,7 @@ const machineName = (id: string) =>
               chosen.task.pinned ? t('queue.unpin') : t('queue.pinHere')
             }}</v-btn>
             <v-btn
-              v-if="chosen.job.trips"
+              v-if="chosen.apart || chosen.job.apartOn.includes(chosen.bar.machineId)"
               size="small"
               variant="tonal"
               @click="queue.apart(chosen.job.id)"

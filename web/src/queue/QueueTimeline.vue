@@ -63,7 +63,10 @@ function grab(event: PointerEvent, id: string) {
   drag.value = { id, x: event.clientX, y: event.clientY, moved: false };
 }
 /** The place under the pointer: before the first bar of that machine whose middle lies behind it. */
-function placeAt(event: PointerEvent): { machineId: string; place: number } | undefined {
+function placeAt(
+  event: PointerEvent,
+  id: string,
+): { machineId: string; place: number } | undefined {
   const rows = [...lines.value!.querySelectorAll<HTMLElement>('[data-machine]')];
   const row = rows.find((one) => {
     const { top, bottom } = one.getBoundingClientRect();
@@ -73,7 +76,7 @@ function placeAt(event: PointerEvent): { machineId: string; place: number } | un
   const x = event.clientX - row.getBoundingClientRect().left;
   const machineId = row.dataset.machine!;
   const others = (shown.value?.bars ?? []).filter(
-    (bar) => bar.machineId === machineId && bar.taskId !== drag.value!.id,
+    (bar) => bar.machineId === machineId && bar.taskId !== id,
   );
   const place = others.filter(({ from, to }) => scale.value.x((from + to) / 2) < x).length;
   return { machineId, place };
@@ -83,7 +86,7 @@ function pull(event: PointerEvent) {
   if (!value) return;
   if (Math.hypot(event.clientX - value.x, event.clientY - value.y) > MOVED_PX) value.moved = true;
   if (!value.moved) return;
-  const to = placeAt(event);
+  const to = placeAt(event, value.id);
   if (to) props.queue.tryMove(value.id, to.machineId, to.place);
 }
 function drop(event: PointerEvent) {
@@ -91,7 +94,7 @@ function drop(event: PointerEvent) {
   drag.value = undefined;
   if (!value) return;
   selected.value = value.id;
-  const to = value.moved ? placeAt(event) : undefined;
+  const to = value.moved ? placeAt(event, value.id) : undefined;
   if (to) props.queue.move(value.id, to.machineId, to.place);
   else letGo();
 }

@@ -87,4 +87,8 @@ export const board: Translated<typeof en>['board'] = {
   lateDue: 'Überfällig:',
   dueSoon: 'Bald fällig:',
   jobsFound: '{n} Auftrag gefunden | {n} Aufträge gefunden',
+  howPressing: 'Wie dringend er ist',
+  usual: 'Üblich',
+  pressing: 'Dringend',
+  urgent: 'Eilig',
 };

@@ -82,4 +82,8 @@ export const board = {
   lateDue: 'Late: due',
   dueSoon: 'Due soon:',
   jobsFound: '{n} job found | {n} jobs found',
+  howPressing: 'How pressing it is',
+  usual: 'Usual',
+  pressing: 'Pressing',
+  urgent: 'Urgent',
 } as const;
