@@ -4,6 +4,7 @@ import type { BenchReport } from '@kyanos/contract';
 import { lookBenchmarks } from './look.ts';
 import { planBenchmarks } from './plan.ts';
 import { plateBenchmarks } from './plates.ts';
+import { queueBenchmarks } from './queue.ts';
 import { manyPages, ripPage } from './rip-page.ts';
 import { stockBenchmarks } from './stock.ts';
 import { tiffBenchmarks } from './tiff-coverage.ts';
@@ -31,6 +32,7 @@ export const BENCHMARKS: Readonly<Record<string, Benchmark>> = {
   ...lookBenchmarks,
   ...planBenchmarks,
   ...stockBenchmarks,
+  ...queueBenchmarks,
 };
 
 const median = (values: readonly number[]) => values.toSorted((a, b) => a - b)[values.length >> 1];

@@ -12,7 +12,7 @@ import {
 } from '@kyanos/core';
 import { useEventListener } from '@vueuse/core';
 import { computed, defineAsyncComponent, ref, shallowRef } from 'vue';
-import { call, Refused } from '../shared/api.ts';
+import { addressIn, call, Refused } from '../shared/api.ts';
 import { currency, ml, percent } from '../shared/format.ts';
 import { typing } from '../shared/keys.ts';
 import BestOrders from './BestOrders.vue';
@@ -191,7 +191,7 @@ const machineName = (id: string) =>
         <v-btn variant="text" :disabled="!state" @click="hours = true">{{
           t('queue.hours')
         }}</v-btn>
-        <v-btn variant="text" href="/api/queue.ics">{{ t('queue.calendar') }}</v-btn>
+        <v-btn variant="text" :href="addressIn(API.getQueueCalendar, {})">{{ t('queue.calendar') }}</v-btn>
       </div>
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
