@@ -191,7 +191,9 @@ const machineName = (id: string) =>
         <v-btn variant="text" :disabled="!state" @click="hours = true">{{
           t('queue.hours')
         }}</v-btn>
-        <v-btn variant="text" :href="addressIn(API.getQueueCalendar, {})">{{ t('queue.calendar') }}</v-btn>
+        <v-btn variant="text" :href="addressIn(API.getQueueCalendar, {})">{{
+          t('queue.calendar')
+        }}</v-btn>
       </div>
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
