@@ -10,6 +10,9 @@ test('the board comes with at most 300 kB of script, and says everything without
   await page.goto('/');
   await expect(page.getByRole('link', { name: /Harbour at dusk/ })).toBeVisible();
   // The page's own: its entry, and what is preloaded for it and for whatever it fetches later. Workers have theirs beside it.
+  // Every print is drawn, its rules read, without them too.
+  await expect(page.getByText('Drawing…')).toHaveCount(0);
+  await expect(page.getByText('No picture of this artwork')).toHaveCount(0);
   const scripts = await page.evaluate(() => {
     const own = [...document.querySelectorAll('script[src], link[rel=modulepreload]')].map((one) =>
       one instanceof HTMLScriptElement ? one.src : (one as HTMLLinkElement).href,

@@ -11,7 +11,6 @@ import { optics } from './optics.ts';
 import { plan } from './plan.ts';
 import { processes } from './processes.ts';
 import { queue } from './queue.ts';
-import { rule } from './rule.ts';
 import { runsheet } from './runsheet.ts';
 import { shop } from './shop.ts';
 import { spectrum } from './spectrum.ts';
@@ -36,7 +35,6 @@ export const rooms = {
   plan,
   processes,
   queue,
-  rule,
   runsheet,
   shop,
   spectrum,
