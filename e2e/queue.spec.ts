@@ -73,9 +73,12 @@ test('a job goes to another machine by key, is pinned, and its first trip is pri
   await bar.click();
   await expect(page.getByText('Pinned here by hand.')).toBeVisible();
   await page.getByRole('button', { name: 'Let it move again' }).click();
+  // It has one trip here; another has two.
+  await expect(page.getByRole('button', { name: 'Print the first trip apart' })).toBeHidden();
+  await page.getByRole('button', { name: /^Café window/ }).click();
   await page.getByRole('button', { name: 'Print the first trip apart' }).click();
   await expect(bars(page)).toHaveCount(6);
-  await expect(page.getByRole('button', { name: /^Harbour at dusk.*second trip/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Café window.*second trip/ })).toBeVisible();
 });
 
 test('the best orders are found beside the one that stands, and one is taken', async ({ page }) => {
@@ -100,6 +103,31 @@ test('a quote is promised for a time, and whoever moves on an old queue is told'
   await request.put('/api/settings/queue', { data: { machines: {}, pins: {}, apart: [] } });
   await bars(page).first().press('ArrowRight');
   await expect(page.getByText('Somebody else has changed the queue meanwhile.')).toBeVisible();
+});
+
+test('a quote becomes an order with one click, due when it was promised', async ({
+  page,
+  request,
+}) => {
+  const quote = 'Stage portrait on black board';
+  await page.getByRole('combobox', { name: 'Quote' }).fill('Stage');
+  await page.getByRole('option', { name: quote }).click();
+  await expect(page.getByTestId('promise')).toBeVisible();
+  await page.getByRole('button', { name: 'Accept it for then' }).click();
+  await expect(bars(page)).toHaveCount(6);
+  const bar = page.getByRole('button', { name: new RegExp(`^${quote}`) });
+  await expect(bar).toHaveAttribute('aria-pressed', 'true');
+  await expect(bar).not.toHaveAttribute('aria-label', /late/);
+  // Back to a quote, for the journeys that follow.
+  const list = await request.get('/api/jobs', { params: { search: quote, limit: 1 } });
+  const { jobs } = (await list.json()) as {
+    readonly jobs: readonly { id: string; state: string; due: string; priority: string }[];
+  };
+  const [{ id, state, due, priority }] = jobs;
+  expect(state).toBe('accepted');
+  const was = { state, due, priority };
+  const now = { state: 'quoted', due: null, priority };
+  expect((await request.put(`/api/jobs/${id}/order`, { data: { was, now } })).status()).toBe(200);
 });
 
 test('hours are written as one says them, and refused where they are none', async ({ page }) => {

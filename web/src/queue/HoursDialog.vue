@@ -102,9 +102,9 @@ async function save() {
       />
       <v-checkbox
         :model-value="overnight"
-        @update:model-value="overnight = $event === true"
         :label="t('queue.overnight')"
         hide-details
+        @update:model-value="overnight = $event === true"
       />
       <p v-if="overnight" class="caution wide">{{ t('queue.moving') }}</p>
       <p v-if="problem" class="problem wide" role="alert">{{ problem }}</p>

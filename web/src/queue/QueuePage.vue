@@ -159,8 +159,30 @@ async function foretell(id: string | null) {
 }
 /** Nobody promises minutes: the next half of an hour. */
 const HALF_HOUR = 30 * 60_000;
-const roundUp = (minutes: number) =>
-  dated(new Date(Math.ceil(at(minutes).getTime() / HALF_HOUR) * HALF_HOUR), t('queue.dayTime'));
+const halfHour = (minutes: number) =>
+  new Date(Math.ceil(at(minutes).getTime() / HALF_HOUR) * HALF_HOUR);
+const roundUp = (minutes: number) => dated(halfHour(minutes), t('queue.dayTime'));
+/** The quote becomes an order, due when it was promised, where it was put to be in time. */
+async function accept() {
+  const job = quotes.value?.find(({ id }) => id === quoted.value);
+  const { value: then } = promised;
+  if (!job || !then) return;
+  const { id, state: before, due, priority } = job;
+  const was = { state: before, due, priority };
+  const now = { state: 'accepted' as const, due: halfHour(then.likely).toISOString(), priority };
+  try {
+    await call(API.setJobOrder, { params: { id }, body: { was, now } });
+    await foretell(null);
+    await queue.load();
+    queue.adopt(then.order);
+    selected.value = id;
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    why.value = error.message;
+    promised.value = undefined;
+  }
+  await loadQuotes();
+}
 const machineName = (id: string) =>
   state.value?.machines.find((machine) => machine.id === id)?.name ?? id;
 </script>
@@ -286,6 +308,7 @@ const machineName = (id: string) =>
           <p class="promise" data-testid="promise">
             {{ t('queue.promised', { time: roundUp(promised.likely) }) }}
           </p>
+          <v-btn size="small" variant="tonal" @click="accept">{{ t('queue.acceptThen') }}</v-btn>
           <p class="small soft">
             {{
               t('queue.promisedMore', {

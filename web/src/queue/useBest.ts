@@ -27,6 +27,7 @@ export function useBest() {
       name: LANGUAGE,
     });
     worker = own;
+    own.addEventListener('error', () => worker === own && cancel());
     const remote = wrap<QueueWorker>(own);
     for (const [i, objective] of OBJECTIVES.entries()) {
       const tell = proxy((done: number) => {

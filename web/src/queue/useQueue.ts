@@ -14,12 +14,14 @@ import {
   type QueueProblem,
   type Schedule,
 } from '@kyanos/core';
+import { useIntervalFn } from '@vueuse/core';
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue';
 import { call, callRevised, Refused } from '../shared/api.ts';
 import { t } from '../texts/texts.ts';
 
 /** Between the last move and the saving of it. */
 const SAVE_MS = 400;
+const AGAIN_MS = 60_000;
 /** Steps that can be taken back. */
 const MOST_STEPS = 100;
 const { put } = SETTING_ENDPOINTS.queue;
@@ -61,9 +63,14 @@ export function useQueue() {
   async function load(): Promise<void> {
     try {
       const now = await call(API.getQueue, {});
+      // Somebody began to move meanwhile: their own order is newer.
+      if (timer !== undefined) return;
+      const seen = `"${now.revision}"`;
+      // What somebody else has moved can't be undone here.
+      if (revision !== undefined && revision !== seen) past.value = [];
       state.value = now;
       kept.value = now.kept;
-      revision = `"${now.revision}"`;
+      revision = seen;
       problem.value = undefined;
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
@@ -183,6 +190,10 @@ export function useQueue() {
   });
 
   void load();
+  // Time goes on, and others print: the queue begins anew every minute, unless somebody is at it.
+  useIntervalFn(() => {
+    if (timer === undefined && !tried.value && state.value) void load();
+  }, AGAIN_MS);
   onBeforeUnmount(() => {
     if (timer === undefined) return;
     clearTimeout(timer);

@@ -102,4 +102,5 @@ export const queue: Translated<typeof en>['queue'] = {
   jobs: '{n} Auftrag | {n} Aufträge',
   lateTold: '{n} Auftrag, {late} | {n} Aufträge, {late}',
   legendWaits: 'wartet auf jemanden',
+  acceptThen: 'Für dann annehmen',
 };

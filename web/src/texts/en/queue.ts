@@ -96,4 +96,5 @@ export const queue = {
   jobs: '{n} job | {n} jobs',
   lateTold: '{n} job, {late} | {n} jobs, {late}',
   legendWaits: 'waits for somebody',
+  acceptThen: 'Accept it for then',
 } as const;
