@@ -25,6 +25,12 @@ test.beforeEach(async ({ page, request }) => {
       materialMinutes: 6,
     },
   });
+  // On a slow machine plates of the demo may still be being built.
+  const standing = async () => {
+    const queue = await (await request.get('/api/queue')).json();
+    return (queue as { readonly tasks: readonly unknown[] }).tasks.length;
+  };
+  await expect.poll(standing, { timeout: 120_000 }).toBe(5);
   await page.goto('/queue');
   await expect(bars(page)).toHaveCount(5);
 });
