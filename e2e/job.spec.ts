@@ -284,3 +284,33 @@ test('the board says what is due and how far a job is, and both are changed on i
   await page.getByRole('option', { name: 'Quoted' }).click();
   await expect(order).toContainText('Quoted');
 });
+
+test('a job is printed again as a new one, with its artwork and plan, and a lot of its own to choose', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: /^Privacy band, white only: .*Change$/ }).click();
+  await page.getByRole('button', { name: 'Print it again' }).click();
+  await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]+\/material$/);
+  await expect(page.getByTestId('ledger')).toContainText('Price');
+  const id = /jobs\/([0-9a-f-]+)/.exec(page.url())![1];
+  const read = async (path: string) => (await (await page.request.get(path)).json()) as never;
+  const {
+    plan,
+    artworkId,
+  }: { plan: { name: string; lot: string; stack: string }; artworkId: string } = await read(
+    `/api/jobs/${id}`,
+  );
+  expect(plan.name).toBe('Privacy band, white only, again');
+  expect(plan.lot).toBe('');
+  const { jobs }: { jobs: Record<'id' | 'name' | 'artworkId' | 'stack' | 'state', string>[] } =
+    await read('/api/jobs?search=privacy&limit=9');
+  const first = jobs.find(({ name }) => name === 'Privacy band, white only')!;
+  expect(first.artworkId).toBe(artworkId);
+  const own = jobs.find((job) => job.id === id)!;
+  expect([own.stack, own.state]).toEqual([first.stack, 'quoted']);
+  // Out of the way of the other journeys.
+  const was = { state: 'quoted', due: null, priority: 'usual' };
+  const now = { ...was, state: 'cancelled' };
+  expect((await page.request.put(`/api/jobs/${id}/order`, { data: { was, now } })).ok()).toBe(true);
+});

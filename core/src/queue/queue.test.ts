@@ -442,6 +442,22 @@ describe('the best order', () => {
     expect(late.lateness).toBeLessThan(Math.min(change.lateness, white.lateness));
   });
 
+  it('leaves out what no machine can print, and is empty for an empty queue', () => {
+    const lost = taskOf({ id: 'lost', machines: ['sold'] });
+    const problem = problemOf([...someTasks(3, 4), lost]);
+    const best = bestOrder(problem, { objective: 'least-late' });
+    expect(best.order.roll.toSorted()).toEqual(['job 0', 'job 1', 'job 2']);
+    expect(best).toMatchObject({ exact: true, gap: 0 });
+    const many = problemOf([...someTasks(14, 4), lost]);
+    expect(
+      Object.values(bestOrder(many, { objective: 'least-late', tries: 200 }).order).flat(),
+    ).toHaveLength(14);
+    expect(bestOrder(problemOf([]), { objective: 'least-late' })).toMatchObject({
+      value: 0,
+      exact: true,
+    });
+  });
+
   it('ends at once when it is told to', () => {
     const problem = problemOf(someTasks(30, 2), { shifts: SHIFTS });
     let asked = 0;

@@ -34,8 +34,11 @@ const TRIES = 24_000;
 const ASK_EVERY = 250;
 const NEAR = 1e-6;
 
-export function bestOrder(problem: QueueProblem, settings: SearchSettings): BestOrder {
+/** What no machine of the queue can print is left out of its order. */
+export function bestOrder(whole: QueueProblem, settings: SearchSettings): BestOrder {
   const { objective, tell = () => false } = settings;
+  const tasks = whole.tasks.filter((task) => machinesFor(whole, task).length > 0);
+  const problem = { ...whole, tasks };
   const exact = exactOrder(problem, objective, () => tell(0));
   const bound = Math.max(lowerBound(problem, objective), exact?.bound ?? 0);
   const known = exact && laidOut(problem, exact.order, objective);

@@ -188,6 +188,19 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[] | u
     else throw error;
   }
 }
+
+/** The same once more, with what was learnt since. */
+async function again(job: JobSummary) {
+  try {
+    await roomTexts();
+    const planning = await import('./beginJobs.ts');
+    const { id } = await planning.printAgain(shop.value!, job);
+    await router.push({ name: 'material', params: { id } });
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    problem.value = error.problem;
+  }
+}
 </script>
 
 <template>
@@ -302,6 +315,7 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[] | u
           @changed="changed(job, $event)"
           @stock="said = $event"
           @refused="refused"
+          @again="again(job)"
         />
       </li>
     </ul>

@@ -14,6 +14,8 @@ const emit = defineEmits<{
   /** What the change did to the stock, in sentences. */
   stock: [said: readonly string[]];
   refused: [problem: Problem];
+  /** A job like it is wanted. */
+  again: [];
 }>();
 
 const open = ref(false);
@@ -105,6 +107,7 @@ const setDue = (text: string | null) => change({ due: text ? new Date(text).toIS
           {{ STATE_WORDS[state] }}
         </button>
       </div>
+      <v-btn size="small" variant="tonal" @click="emit('again')">{{ t('board.printAgain') }}</v-btn>
     </div>
   </v-menu>
 </template>

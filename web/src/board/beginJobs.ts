@@ -1,6 +1,15 @@
 /** New jobs for a file that has just come. Fetched with the first file: planning needs most of the core. */
-import { jobsOf, newPlan, parseStack, type PageJob, type Shop } from '@kyanos/core';
-import { API, type ArtworkSummary, type Job } from '@kyanos/contract';
+import {
+  jobsOf,
+  newPlan,
+  ORIGIN_PARTS,
+  parseStack,
+  takenOver,
+  type PageJob,
+  type PrintPlan,
+  type Shop,
+} from '@kyanos/core';
+import { API, type ArtworkSummary, type Job, type JobSummary } from '@kyanos/contract';
 import { call } from '../shared/api.ts';
 import { operator } from '../shared/operator.ts';
 import { rememberedNames } from '../shared/spotMemory.ts';
@@ -37,4 +46,24 @@ export async function beginJobs(
     made.push(await call(API.makeJob, { body }));
   }
   return made;
+}
+
+/**
+ * Makes a job of the same plan and artwork, with machine, material and prices as the shop has them today: what was learnt since is in
+ * them. It begins as a quote.
+ *
+ * @throws {Refused} where the server refuses it
+ */
+export async function printAgain(shop: Shop, { id }: JobSummary): Promise<Job> {
+  const { plan, artworkId, fileName } = await call(API.getJob, { params: { id } });
+  const today = ORIGIN_PARTS.reduce<PrintPlan>((own, part) => takenOver(own, shop, part), plan);
+  const name = t('board.again', { name: plan.name }).slice(0, 200);
+  // What it was printed on is used up: the lot is chosen anew.
+  const body = {
+    plan: { ...today, name, lot: '' },
+    artworkId,
+    savedBy: operator.value,
+    ...(fileName !== null && { fileName }),
+  };
+  return call(API.makeJob, { body });
 }

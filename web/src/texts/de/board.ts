@@ -91,4 +91,6 @@ export const board: Translated<typeof en>['board'] = {
   usual: 'Üblich',
   pressing: 'Dringend',
   urgent: 'Eilig',
+  again: '{name}, noch einmal',
+  printAgain: 'Noch einmal drucken',
 };

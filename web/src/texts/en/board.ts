@@ -86,4 +86,6 @@ export const board = {
   usual: 'Usual',
   pressing: 'Pressing',
   urgent: 'Urgent',
+  again: '{name}, again',
+  printAgain: 'Print it again',
 } as const;
