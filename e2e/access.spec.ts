@@ -4,6 +4,8 @@ import { ROOM_VIEWS, VIEWS } from './views.ts';
 
 for (const theme of ['day', 'night'])
   test(`every screen passes the accessibility check by ${theme}`, async ({ page }) => {
+    // More than thirty screens, each looked through whole.
+    test.setTimeout(300_000);
     await page.addInitScript((chosen) => localStorage.setItem('kyanos-theme', chosen), theme);
     await page.goto('/');
     await page.getByText('Stage portrait on black board').waitFor();
