@@ -55,7 +55,7 @@ useKeys('everywhere', {
             <rect x="3" y="13.500" width="26" height="5" rx="1.5" fill="#8db4e2" />
             <rect x="3" y="22" width="26" height="5" rx="1.5" fill="#e2763c" />
           </svg>
-          Kyanos
+          <span class="brand-name">Kyanos</span>
         </router-link>
         <nav class="rooms" :aria-label="t('app.rooms')">
           <router-link
@@ -177,6 +177,27 @@ useKeys('everywhere', {
 .tools {
   display: flex;
   align-items: center;
+}
+
+/* Five rooms and the tools have to fit a tablet in every language. */
+@media (max-width: 900px) {
+  .bar {
+    gap: 4px;
+    padding: 0 4px 0 12px;
+  }
+
+  .brand-name {
+    display: none;
+  }
+
+  .room-name {
+    padding: 0 8px;
+  }
+
+  .tools :deep(.v-btn:not(.v-btn--icon)) {
+    min-width: 44px;
+    padding: 0 8px;
+  }
 }
 
 @media print {
