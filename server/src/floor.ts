@@ -11,11 +11,11 @@ import {
   type Machine,
   type MachineState,
   type Product,
-  type ProductSupply,
 } from '@kyanos/core';
 import type { Stocked } from '@kyanos/contract';
 import { careOf, tell, whiteSince } from './care/queries.ts';
 import type { Db } from './db.ts';
+import { settingOf } from './settings/queries.ts';
 import { itemsOf } from './shop/items.ts';
 import { act, fittedIn, receive, stockThere, type Telling } from './stock/queries.ts';
 import { t } from './texts/texts.ts';
@@ -27,13 +27,10 @@ export async function products(db: Db): Promise<readonly Product[]> {
   const active = ({ standing }: { readonly standing: string }) => standing === 'active';
   const machines = (await itemsOf(db, 'machine')).filter(active);
   const materials = (await itemsOf(db, 'material')).filter(active);
-  const { rows } = await db.query<{ data: Record<string, ProductSupply> }>(
-    `select data from setting where name = 'supply'`,
-  );
   return productsOf(
     machines.map(({ data }) => data),
     materials.map(({ data }) => data),
-    rows[0]?.data ?? {},
+    (await settingOf(db, 'supply')) ?? {},
   );
 }
 

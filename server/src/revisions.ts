@@ -28,7 +28,7 @@ export async function revisionOf(db: Db, kind: RevisionKind, name: string): Prom
 }
 
 /**
- * Keeps a new state; called in the transaction that writes it.
+ * Keeps a new state; called in the transaction that writes it. What stands there already is no conflict: an answer may have been lost.
  * @param base the revision that the change was made on, if it says so
  * @throws DomainError if it was made on another
  */
@@ -47,7 +47,15 @@ export async function keepRevision(
     `${kind}:${name}`,
   ]);
   const now = await revisionOf(db, kind, name);
-  if (base !== undefined && base !== now) throw new DomainError(CONFLICT[kind]);
+  if (base !== undefined && base !== now) {
+    const { rows } = await db.query<{ same: boolean }>(
+      `select data = $4::jsonb as same from revision
+       where kind = $1::text and name = $2::text and number = $3::int`,
+      [kind, name, now, JSON.stringify(data)],
+    );
+    if (!rows[0]?.same) throw new DomainError(CONFLICT[kind]);
+    return now;
+  }
   await db.query(
     `insert into revision (kind, name, number, data, saved_by, note)
      values ($1::text, $2::text, $3::int, $4::jsonb, $5::text, $6::text)`,

@@ -49,7 +49,9 @@ describe('a planned job in the queue', () => {
   it('is there on each machine that can print it, and on no other', () => {
     const narrow = { ...MACHINE, id: 'narrow', maxWidth: 10 };
     const slow = { ...MACHINE, id: 'slow', setupMinutes: MACHINE.setupMinutes + 30 };
-    const works = worksOn(plan('together'), info, measured, [MACHINE, narrow, slow]);
+    const one = plan('together');
+    const { work } = calculate(one, info, measured);
+    const works = worksOn(one, work!, info, measured, [MACHINE, narrow, slow]);
     expect(Object.keys(works)).toEqual([PLAN.machine.id, 'slow']);
     const minutes = (id: string) => works[id].parts.reduce((sum, part) => sum + part.minutes, 0);
     expect(minutes('slow') - minutes(PLAN.machine.id)).toBeCloseTo(30, 9);
@@ -67,6 +69,12 @@ describe('a planned job in the queue', () => {
     });
     const [first, second] = placedTasks([task], { pins: {}, apart: ['j'] }, begins);
     expect([first.due, second.due, second.after, second.id]).toEqual([undefined, 90, 'j', 'j/2']);
+    // What prints now stays where it prints, whatever was said before.
+    const now = { ...task, printing: true };
+    expect(placedTasks([now], { pins, apart: [] }, begins)[0].pinned).toEqual({
+      machineId: 'roll',
+      at: 0,
+    });
     // A machine that is gone holds nobody.
     const gone = { j: { machineId: 'sold', at: '2026-11-30T09:30:00Z' } };
     expect(placedTasks([task], { pins: gone, apart: [] }, begins)).toEqual([task]);

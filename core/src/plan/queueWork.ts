@@ -62,19 +62,24 @@ export function queueWork(plan: PrintPlan, work: Work): TaskWork {
   };
 }
 
-/** By machine: what a job is on each that can print it, its own first. Nothing where nothing can. */
+/**
+ * By machine: what a job is on each that can print it.
+ *
+ * @param own its work on the plan's machine, which stands as the job wants it
+ */
 export function worksOn(
   plan: PrintPlan,
+  own: Work,
   info: ArtworkInfo,
   measures: Measures,
   machines: readonly Machine[],
 ): Readonly<Record<string, TaskWork>> {
-  const works: Record<string, TaskWork> = {};
-  const others = machines.filter(({ id }) => id !== plan.machine.id);
-  for (const machine of [plan.machine, ...others]) {
-    const own = machine === plan.machine ? plan : withStack({ ...plan, machine }, plan.stack);
-    const { work } = calculate(own, info, measures);
-    if (work) works[machine.id] = queueWork(own, work);
+  const works: Record<string, TaskWork> = { [plan.machine.id]: queueWork(plan, own) };
+  for (const machine of machines) {
+    if (machine.id === plan.machine.id) continue;
+    const there = withStack({ ...plan, machine }, plan.stack);
+    const { work } = calculate(there, info, measures);
+    if (work) works[machine.id] = queueWork(there, work);
   }
   return works;
 }
@@ -107,7 +112,7 @@ export const jobOfTask = (taskId: string): string => taskId.split('/')[0];
 const MINUTE_MS = 60_000;
 
 /**
- * Jobs as a hand has placed them: pinned, and with trips apart.
+ * Jobs as a hand has placed them: pinned, and with trips apart. What prints now is on its machine, and nothing comes before it.
  *
  * @param whole a task for each job
  * @param begins when the minutes begin
@@ -119,6 +124,8 @@ export function placedTasks(
 ): Queued[] {
   const pinned = (task: Queued): Queued => {
     const pin = pins[task.id];
+    if (task.printing && task.on[task.home])
+      return { ...task, pinned: { machineId: task.home, at: 0 } };
     if (!pin || !task.on[pin.machineId]) return task;
     const at = Math.max(0, (Date.parse(pin.at) - begins.getTime()) / MINUTE_MS);
     return { ...task, pinned: { machineId: pin.machineId, at } };

@@ -1,14 +1,19 @@
 /** What no order can be better than. */
 import { FINISH_WEIGHT, WEIGHTS, type Objective } from './objective.ts';
 import { Floor, type QueueProblem } from './schedule.ts';
-import { workMinutes } from './exact.ts';
-import type { QueueMachine, QueueTask, Setup, TaskWork } from './task.ts';
+import {
+  workMinutes,
+  workOn,
+  type QueueMachine,
+  type QueueTask,
+  type Setup,
+  type TaskWork,
+} from './task.ts';
 
 const worksOf = (problem: QueueProblem, task: QueueTask) =>
   problem.machines.flatMap((machine) => {
-    const work = task.on[machine.id];
-    const elsewhere = task.pinned && task.pinned.machineId !== machine.id;
-    return work && !elsewhere ? [{ machine, work }] : [];
+    const work = workOn(task, machine.id);
+    return work ? [{ machine, work }] : [];
   });
 
 /** A part of a setup: which name of it a job wants, whether a machine has it, and how long it takes to make. */

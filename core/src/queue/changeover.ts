@@ -16,11 +16,12 @@ export interface Changeover {
 
 export type ChangeStep = 'fitting' | 'slot' | 'heads' | 'material';
 
-type KnownMachine = Omit<QueueMachine, 'setup' | 'freeAt'>;
-const known = new WeakMap<KnownMachine, ReturnType<typeof remembering>>();
+/** A machine, however it stands. */
+type AnyMachine = Omit<QueueMachine, 'setup' | 'freeAt'>;
+const known = new WeakMap<AnyMachine, ReturnType<typeof remembering>>();
 
 /** Setups that are alike are one, so that a search finds again what it worked out of them. */
-function remembering(machine: KnownMachine) {
+function remembering(machine: AnyMachine) {
   const setups = new Map<string, Setup>();
   const changes = new Map<Setup, Map<TaskWants, Changeover>>();
   const one = (setup: Setup): Setup => {
@@ -43,18 +44,14 @@ function remembering(machine: KnownMachine) {
 }
 
 /** The same as {@link changeover}, worked out once for a machine. */
-export function knownChangeover(machine: KnownMachine, setup: Setup, wants: TaskWants): Changeover {
+export function knownChangeover(machine: AnyMachine, setup: Setup, wants: TaskWants): Changeover {
   let own = known.get(machine);
   if (!own) known.set(machine, (own = remembering(machine)));
   return own(setup, wants);
 }
 
 /** What is not wanted stays as it is: heads that were fitted are not parked again, and a slot that nobody asks for is not moved. */
-export function changeover(
-  machine: Omit<QueueMachine, 'setup' | 'freeAt'>,
-  setup: Setup,
-  wants: TaskWants,
-): Changeover {
+export function changeover(machine: AnyMachine, setup: Setup, wants: TaskWants): Changeover {
   const does: ChangeStep[] = [];
   let [minutes, ml, money] = [0, 0, 0];
   const missing = wants.inks.filter((channel) => setup.out.includes(channel));
@@ -94,7 +91,7 @@ export function changeover(
 
 /** In words, with the minutes of each. */
 export function changeWords(
-  machine: Omit<QueueMachine, 'setup' | 'freeAt'>,
+  machine: AnyMachine,
   { does, next }: Changeover,
   wants: TaskWants,
 ): string[] {

@@ -2,10 +2,17 @@
  * The best order of a few jobs on one machine, by dynamic programming over subsets (Held & Karp 1962, from memory): of all orders
  * that lead to the same jobs done and the same setup of the machine, only those are kept that no other beats in time and value.
  */
-import { changeover, type Changeover } from './changeover.ts';
+import { knownChangeover, type Changeover } from './changeover.ts';
 import { FINISH_WEIGHT, SLIP_WEIGHT, WEIGHTS, type Objective } from './objective.ts';
 import { Floor, type QueueProblem } from './schedule.ts';
-import type { QueueMachine, QueueTask, Setup, TaskWork } from './task.ts';
+import {
+  workMinutes,
+  workOn,
+  type QueueMachine,
+  type QueueTask,
+  type Setup,
+  type TaskWork,
+} from './task.ts';
 
 /** Most jobs on one machine that are solved exactly. */
 export const MOST_EXACT = 12;
@@ -43,48 +50,33 @@ export function bestOnMachine(
   const weights = WEIGHTS[objective];
   const count = tasks.length;
   const floor = new Floor({ ...problem, operators: 1 });
-  const works = tasks.map(({ on, pinned }) =>
-    pinned && pinned.machineId !== machine.id ? undefined : on[machine.id],
-  );
+  const works = tasks.map((task) => workOn(task, machine.id));
   const before = tasks.map(({ after }) =>
     after === undefined ? -1 : tasks.findIndex(({ id }) => id === after),
   );
 
-  // Setups by number, and what each task changes in each of them: few are ever met.
-  const setups: Setup[] = [];
-  const whites: boolean[] = [];
-  const names = new Map<string, number>();
-  const numberOf = (setup: Setup, white: boolean): number => {
-    const name = `${setup.material} ${setup.slot} ${setup.headsParked} ${setup.out.join()} ${white}`;
-    const found = names.get(name) ?? setups.length;
-    if (found === setups.length) {
-      names.set(name, found);
-      setups.push(setup);
-      whites.push(white);
+  /** A setup and whether white was printed last; alike ones are one, as their setups are. */
+  interface Stand {
+    readonly setup: Setup;
+    readonly white: boolean;
+  }
+  const stands = new Map<Setup, readonly [Stand, Stand]>();
+  const standOf = (setup: Setup, white: boolean): Stand => {
+    let both = stands.get(setup);
+    if (!both) {
+      both = [
+        { setup, white: false },
+        { setup, white: true },
+      ];
+      stands.set(setup, both);
     }
-    return found;
-  };
-  const changes = new Map<number, { change: Changeover; to: number; run: number }>();
-  const changeOf = (from: number, task: number) => {
-    const key = from * MOST_EXACT + task;
-    let found = changes.get(key);
-    if (!found) {
-      const { wants } = works[task]!;
-      const change = changeover(machine, setups[from], wants);
-      found = {
-        change,
-        to: numberOf(change.next, wants.white),
-        run: wants.white && !whites[from] ? 1 : 0,
-      };
-      changes.set(key, found);
-    }
-    return found;
+    return both[Number(white)];
   };
 
-  /** Labels by jobs done, then by setup. */
-  const done: Map<number, Label[]>[] = Array.from({ length: 1 << count }, () => new Map());
+  /** Labels by jobs done, then by how the machine stands. */
+  const done: Map<Stand, Label[]>[] = Array.from({ length: 1 << count }, () => new Map());
   const first: Label = { time: machine.freeAt, value: 0, task: -1, before: undefined };
-  done[0].set(numberOf(machine.setup, false), [first]);
+  done[0].set(standOf(machine.setup, false), [first]);
   const best: (Label | undefined)[] = [first];
   for (let set = 0; set < done.length; set++) {
     if (set % 64 === 0 && stop()) return undefined;
@@ -93,15 +85,18 @@ export function bestOnMachine(
         const known = best[set];
         if (!known || label.value < known.value) best[set] = label;
       }
-    for (const [setup, labels] of done[set])
+    for (const [{ setup, white }, labels] of done[set])
       for (let task = 0; task < count; task++) {
         const work = works[task];
         if (!work || set & (1 << task)) continue;
         if (before[task] >= 0 && !(set & (1 << before[task]))) continue;
-        const { change, to, run } = changeOf(setup, task);
+        const { wants } = work;
+        const change = knownChangeover(machine, setup, wants);
+        const run = wants.white && !white ? 1 : 0;
         const next = done[set | (1 << task)];
-        const kept = next.get(to) ?? [];
-        next.set(to, kept);
+        const stand = standOf(change.next, wants.white);
+        const kept = next.get(stand) ?? [];
+        next.set(stand, kept);
         for (const label of labels) {
           const { pinned, due, weight } = tasks[task];
           const { begun, time } = ran(floor, problem, work, change, label.time, pinned?.at);
@@ -167,9 +162,6 @@ export function bestParting(
   }
   return { sets, value: worth[size - 1] };
 }
-
-export const workMinutes = ({ parts }: TaskWork): number =>
-  parts.reduce((sum, { minutes }) => sum + minutes, 0);
 
 /** One task after what was before it, where hands are asked for by no other machine. */
 function ran(

@@ -33,7 +33,8 @@ export function whyHere(
   const task = tasksById(problem).get(taskId);
   if (!bar || !task) return [];
   const says: string[] = [];
-  if (task.pinned) says.push(t('queue.pinned'));
+  if (task.printing) says.push(t('queue.printsNow'));
+  else if (task.pinned) says.push(t('queue.pinned'));
   says.push(setupWords(problem, order, bar));
 
   const first = done.bars.find(

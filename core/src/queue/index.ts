@@ -18,7 +18,7 @@ export {
   type Shortage,
 } from './order.ts';
 export { OBJECTIVES, valueOf, type Objective } from './objective.ts';
-export { factors, promise, type Promised } from './promise.ts';
+export { promise, type Promised } from './promise.ts';
 export {
   schedule,
   tasksById,
@@ -28,13 +28,14 @@ export {
   type Score,
   type Segment,
 } from './schedule.ts';
-export { bestOrder, machinesFor, type BestOrder, type SearchSettings } from './search.ts';
-export type {
-  QueueMachine,
-  QueueOrder,
-  QueueTask,
-  Setup,
-  TaskPart,
-  TaskWants,
-  TaskWork,
+export { bestOrder, type BestOrder, type SearchSettings } from './search.ts';
+export {
+  workOn,
+  type QueueMachine,
+  type QueueOrder,
+  type QueueTask,
+  type Setup,
+  type TaskPart,
+  type TaskWants,
+  type TaskWork,
 } from './task.ts';

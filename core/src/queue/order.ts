@@ -1,5 +1,5 @@
 /** The order that a shop keeps, made whole again: jobs come and go while nobody looks at the queue. */
-import type { QueueOrder, QueueTask } from './task.ts';
+import { workOn, type QueueOrder, type QueueTask } from './task.ts';
 
 /** What a hand has said of the queue. */
 export interface KeptQueue {
@@ -33,8 +33,7 @@ export function wholeOrder(
     order[id] = [];
     for (const one of kept[id] ?? []) {
       const task = by.get(one);
-      const fits = task?.on[id] && (!task.pinned || task.pinned.machineId === id);
-      if (!fits || seen.has(one)) continue;
+      if (!task || !workOn(task, id) || seen.has(one)) continue;
       seen.add(one);
       order[id].push(one);
     }
@@ -42,9 +41,8 @@ export function wholeOrder(
   const due = (task: Queued) => task.due ?? Infinity;
   const fresh = tasks.filter(({ id }) => !seen.has(id)).toSorted((a, b) => due(a) - due(b));
   for (const task of fresh) {
-    const wanted = task.pinned?.machineId ?? task.home;
-    const machine =
-      task.on[wanted] && order[wanted] ? wanted : machineIds.find((id) => task.on[id]);
+    const able = machineIds.filter((id) => workOn(task, id));
+    const machine = able.includes(task.home) ? task.home : able.at(0);
     if (machine !== undefined) order[machine].push(task.id);
   }
   for (const id of machineIds) {

@@ -1,9 +1,9 @@
 /** When a job that is not in the queue yet would be done, as surely as durations are known. */
 import { seededRandom } from '../units/index.ts';
 import { movedTo } from './explain.ts';
-import { schedule, tasksById, type QueueProblem } from './schedule.ts';
+import { schedule, tasksById, type Factor, type QueueProblem } from './schedule.ts';
 import { valueOf } from './objective.ts';
-import type { QueueOrder, QueueTask } from './task.ts';
+import { workOn, type QueueOrder } from './task.ts';
 
 export interface Promised {
   readonly machineId: string;
@@ -18,28 +18,30 @@ export interface Promised {
 }
 
 const FUTURES = 1000;
+const NEAR = 1e-6;
 /** 8 of 10 of a normal distribution lie within so many standard deviations of its mean. */
 const Z80 = 1.2816;
 
-/** How much longer than planned each print may take: log-normal, as wide as its interval of 8 in 10, the same in both directions. */
-export function factors(problem: QueueProblem, random: () => number): (taskId: string) => number {
+/**
+ * A future: each print longer or shorter than planned, log-normal, as wide as its interval of 8 in 10. A task is as far from its plan
+ * on one machine as on another.
+ */
+export function factors({ tasks }: Pick<QueueProblem, 'tasks'>, random: () => number): Factor {
   const normal = () => {
     // Box and Muller.
     const size = Math.sqrt(-2 * Math.log(1 - random()));
     return size * Math.cos(2 * Math.PI * random());
   };
-  const drawn = new Map(
-    problem.tasks.map(({ id, on }) => {
-      const { low, high } = Object.values(on)[0].spread;
-      const [from, to] = [Math.log(low), Math.log(high)];
-      return [id, Math.exp((from + to) / 2 + (normal() * (to - from)) / 2 / Z80)];
-    }),
-  );
-  return (id) => drawn.get(id) ?? 1;
+  const drawn = new Map(tasks.map(({ id }) => [id, normal()]));
+  return ({ id }, { spread }) => {
+    const [from, to] = [Math.log(spread.low), Math.log(spread.high)];
+    return Math.exp((from + to) / 2 + ((drawn.get(id) ?? 0) * (to - from)) / 2 / Z80);
+  };
 }
 
 /**
- * Puts a new job where it makes no other late that was in time, as early as that goes; at the end where it would anywhere.
+ * Puts a new job where it makes no other later than it is due and moves nothing that is pinned, as early as that goes; at the end
+ * where it would anywhere.
  *
  * @param problem the queue as it stands, the new task among its tasks
  */
@@ -49,18 +51,20 @@ export function promise(
   taskId: string,
   seed = 1,
 ): Promised | undefined {
-  const task: QueueTask | undefined = tasksById(problem).get(taskId);
+  const task = tasksById(problem).get(taskId);
   if (!task) return undefined;
-  const before = schedule(problem, order).score.lateness;
+  const before = schedule(problem, order).score;
   let best: { place: number; machineId: string; order: QueueOrder; finish: number } | undefined;
   for (const { id: machineId } of problem.machines) {
-    if (!task.on[machineId]) continue;
+    if (!workOn(task, machineId)) continue;
     const length = (order[machineId] ?? []).length;
     for (let place = 0; place <= length; place++) {
       const tried = movedTo(order, taskId, machineId, place);
       const { bars, score } = schedule(problem, tried);
       const own = bars.find((bar) => bar.taskId === taskId)!;
-      const harms = score.lateness - own.late * task.weight > before + 1e-6;
+      const harms =
+        score.lateness - own.late * task.weight > before.lateness + NEAR ||
+        score.slip > before.slip + NEAR;
       if (harms && place < length) continue;
       const worth = own.finish + valueOf(score, 'least-late') * 1e-3;
       if (!best || worth < best.finish) best = { place, machineId, order: tried, finish: worth };

@@ -152,6 +152,9 @@ export class Floor {
   }
 }
 
+/** How much longer than planned the prints of a task take. */
+export type Factor = (task: QueueTask, work: TaskWork) => number;
+
 /** A machine while an order is laid out. */
 interface Place {
   readonly machine: QueueMachine;
@@ -176,11 +179,12 @@ interface Place {
  *
  * @param order tasks that it does not name, or names on a machine that can't print them, are left out
  * @param record whether bars are wanted, or the score alone
+ * @param factor as planned if absent
  */
 export function schedule(
   problem: QueueProblem,
   order: QueueOrder,
-  { record = true, factor }: { record?: boolean; factor?: (taskId: string) => number } = {},
+  { record = true, factor }: { record?: boolean; factor?: Factor } = {},
 ): Schedule {
   const { overnight, racks } = problem;
   const tasks = tasksById(problem);
@@ -214,7 +218,7 @@ export function schedule(
     place.task = task;
     place.work = work;
     place.change = change;
-    place.long = factor?.(task.id) ?? 1;
+    place.long = factor?.(task, work) ?? 1;
     place.part = change.minutes > 0 ? -1 : 0;
     place.from = -1;
     place.segments = [];

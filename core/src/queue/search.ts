@@ -4,7 +4,7 @@ import { bestOnMachine, bestParting, MOST_EXACT, type Exact } from './exact.ts';
 import { lowerBound } from './bound.ts';
 import { valueOf, type Objective } from './objective.ts';
 import { schedule, type QueueProblem, type Schedule } from './schedule.ts';
-import type { QueueOrder, QueueTask } from './task.ts';
+import { workMinutes, workOn, type QueueOrder, type QueueTask } from './task.ts';
 
 export interface BestOrder {
   readonly order: QueueOrder;
@@ -111,11 +111,9 @@ function exactOrder(
   return { order, bound };
 }
 
-/** Machines of the queue that can print a task; its own where somebody pinned it. */
-export const machinesFor = ({ machines }: QueueProblem, task: QueueTask): string[] =>
-  machines.flatMap(({ id }) =>
-    task.on[id] && (!task.pinned || task.pinned.machineId === id) ? [id] : [],
-  );
+/** Machines of the queue that can print a task; the one that it is pinned to. */
+const machinesFor = ({ machines }: QueueProblem, task: QueueTask): string[] =>
+  machines.flatMap(({ id }) => (workOn(task, id) ? [id] : []));
 
 /** Orders that are good to begin with: by due time; and by setup, each in the order of its most pressing job. */
 function beginnings(problem: QueueProblem): QueueOrder[] {
@@ -152,10 +150,7 @@ function spread(problem: QueueProblem, tasks: readonly QueueTask[]): QueueOrder 
     const machines = machinesFor(problem, task).filter(
       (id) => task.after === undefined || id === at.get(task.after),
     );
-    const ends = machines.map((id) => {
-      const { parts } = task.on[id];
-      return busy.get(id)! + parts.reduce((sum, { minutes }) => sum + minutes, 0);
-    });
+    const ends = machines.map((id) => busy.get(id)! + workMinutes(task.on[id]));
     const soonest = ends.indexOf(Math.min(...ends));
     if (soonest < 0) continue;
     order[machines[soonest]].push(task.id);
@@ -199,7 +194,7 @@ function searched(
     const long = random() < 0.25 ? 1 + pick(Math.min(4, lists[out].length - at)) : 1;
     const moved = lists[out].slice(at, at + long);
     const able = machineIds.flatMap((id, m) =>
-      moved.every((task) => machinesFor(problem, byId.get(task)!).includes(id)) ? [m] : [],
+      moved.every((task) => workOn(byId.get(task)!, id)) ? [m] : [],
     );
     const into = able.length > 1 ? able[pick(able.length)] : out;
     const was = [lists[out], lists[into]];

@@ -46,6 +46,8 @@ export interface QueueTask {
   readonly due?: number;
   /** A minute of lateness counts so many times: 1 is usual. */
   readonly weight: number;
+  /** It is being printed. */
+  readonly printing?: boolean;
   /** Its first trips, that have to be dry before it goes on. */
   readonly after?: string;
   /** Not moved by anybody but a hand: on this machine, and not before this minute. */
@@ -85,3 +87,10 @@ export interface QueueMachine {
 
 /** Which job comes after which: ids of tasks by machine. */
 export type QueueOrder = Readonly<Record<string, readonly string[]>>;
+
+/** What a task is on a machine; undefined where that can't print it, or a hand has pinned it to another. */
+export const workOn = ({ on, pinned }: QueueTask, machineId: string): TaskWork | undefined =>
+  pinned && pinned.machineId !== machineId ? undefined : on[machineId];
+
+export const workMinutes = ({ parts }: TaskWork): number =>
+  parts.reduce((sum, { minutes }) => sum + minutes, 0);

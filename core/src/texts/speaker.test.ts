@@ -34,6 +34,28 @@ const make = () => {
 };
 
 describe('texts', () => {
+  it('may come part by part: what is not there yet is no silence but an error', () => {
+    const parts = {
+      first: { name: 'First' },
+      rooms: { name: 'Rooms, {n} of them | Rooms, {n} of them' },
+    } as const;
+    const speaker = speakerOf<typeof parts>({ first: parts.first });
+    speaker.add('de', { first: { name: 'Erstes' } });
+    expect(speaker.t('first.name')).toBe('First');
+    expect(() => speaker.t('rooms.name', { n: 2 })).toThrow();
+    speaker.add('en', { rooms: parts.rooms });
+    speaker.add('de', { rooms: { name: 'Räume, {n} | Räume, {n}' } });
+    expect([speaker.t('first.name'), speaker.t('rooms.name', { n: 2 })]).toEqual([
+      'First',
+      'Rooms, 2 of them',
+    ]);
+    german();
+    expect([speaker.t('first.name'), speaker.t('rooms.name', { n: 2 })]).toEqual([
+      'Erstes',
+      'Räume, 2',
+    ]);
+  });
+
   it('are said in the language of the moment, and by the number that they count', () => {
     const t = make();
     expect(t('shelf.left', { n: 1, name: 'film' })).toBe('1 roll of film is left');

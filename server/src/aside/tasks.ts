@@ -239,7 +239,7 @@ function need({
   const count = (severity: string) => findings.filter((one) => one.severity === severity).length;
   return {
     need: work?.need,
-    works: work ? worksOn(plan, info, measures, machines) : {},
+    works: work ? worksOn(plan, work, info, measures, machines) : {},
     errors: count('error'),
     warnings: count('warning'),
   };

@@ -37,6 +37,7 @@ import { comingJobs } from '../stock/jobs.ts';
 import { act as actOnStock, fittedIn, type Telling } from '../stock/queries.ts';
 import { quoteChance } from '../stock/service.ts';
 import { careOf, daysOf, runEvents, tell, whiteSince, whitesOf } from './queries.ts';
+import { settingOf } from '../settings/queries.ts';
 import { t } from '../texts/texts.ts';
 
 const HOUR_MS = 3_600_000;
@@ -369,14 +370,11 @@ export async function whiteForecastOf(pool: pg.Pool, machineId: string) {
   const product = (await products(pool)).find(
     ({ key }) => ink && key === productKey('ink', inkProductOf(machine, ink)),
   );
-  const { rows } = await pool.query<{ data: Record<string, number> }>(
-    `select data from setting where name = 'white-use'`,
-  );
   const {
     weeks: _weeks,
     containers: _containers,
     ...said
-  } = (rows[0]?.data ?? {}) as Record<string, unknown>;
+  } = (await settingOf(pool, 'white-use')) ?? {};
   const use = {
     ...WHITE_USE,
     ...(machine.care && { movingMl: machine.care.movingMl / 2 }),

@@ -1,5 +1,5 @@
 /** What stands in the queue: jobs that are to be printed, machines as they stand, and what a hand has said of both. */
-import { SETTINGS, type JobId, type QueueState } from '@kyanos/contract';
+import type { JobId, QueueState } from '@kyanos/contract';
 import {
   DomainError,
   FIT_HEADS_MINUTES,
@@ -7,7 +7,6 @@ import {
   PRIORITY_WEIGHTS,
   tripsApart,
   USUAL_HOURS,
-  type KeptQueue,
   type Priority,
   type Machine,
   type Queued,
@@ -20,6 +19,7 @@ import type { Db } from '../db.ts';
 import { stateOf } from '../floor.ts';
 import { revisionOf } from '../revisions.ts';
 import { itemsOf } from '../shop/items.ts';
+import { settingOf } from '../settings/queries.ts';
 import { shopOf } from '../shop/queries.ts';
 import { needOf } from '../stock/jobs.ts';
 import { stockThere } from '../stock/queries.ts';
@@ -31,26 +31,9 @@ const MINUTE_MS = 60_000;
 const QUEUED = ['accepted', 'ready', 'printing'] as const;
 /** Of those that nobody asked about yet, so many are worked out at once. */
 const MOST_AT_ONCE = 40;
-/** More jobs than this are no queue. */
+/** More jobs than this are no queue: the others are named, so many of them. */
 const MOST_JOBS = 500;
-
-async function settingOf<N extends 'hours' | 'queue'>(db: Db, name: N): Promise<unknown> {
-  const { rows } = await db.query<{ data: unknown }>(
-    'select data from setting where name = $1::text',
-    [name],
-  );
-  return rows[0]?.data;
-}
-
-export async function hoursOf(db: Db): Promise<WorkingHours> {
-  const data = await settingOf(db, 'hours');
-  return data === undefined ? USUAL_HOURS : SETTINGS.hours.parse(data);
-}
-
-async function keptQueue(db: Db): Promise<KeptQueue> {
-  const data = await settingOf(db, 'queue');
-  return data === undefined ? NO_QUEUE : SETTINGS.queue.parse(data);
-}
+const MOST_NAMED = 2000;
 
 interface Row {
   readonly id: JobId;
@@ -148,9 +131,9 @@ async function shelfOf(db: Db): Promise<Record<string, number>> {
 
 export async function queueState(pool: pg.Pool, now = new Date()): Promise<QueueState> {
   const begins = new Date(Math.floor(now.getTime() / MINUTE_MS) * MINUTE_MS);
-  const [hours, kept, revision, { prices }] = await Promise.all([
-    hoursOf(pool),
-    keptQueue(pool),
+  const [hours = USUAL_HOURS, kept = NO_QUEUE, revision, { prices }] = await Promise.all([
+    settingOf(pool, 'hours'),
+    settingOf(pool, 'queue'),
     revisionOf(pool, 'setting', 'queue'),
     shopOf(pool),
   ]);
@@ -160,14 +143,18 @@ export async function queueState(pool: pg.Pool, now = new Date()): Promise<Queue
   );
   const { rows } = await pool.query<Row>(
     `${JOBS} where j.state = any ($1::text[]) order by j.due nulls last, j.number limit $2::int`,
-    [QUEUED, MOST_JOBS],
+    [QUEUED, MOST_NAMED],
   );
   const there = new Set(machines.map(({ id }) => id));
   const tasks: Queued[] = [];
   const jobs: QueueState['jobs'][number][] = [];
   const left: QueueState['left'][number][] = [];
   let asked = 0;
-  for (const row of rows) {
+  for (const [i, row] of rows.entries()) {
+    if (i >= MOST_JOBS) {
+      left.push({ id: row.id, name: row.name, why: t('queue.tooMany', { most: MOST_JOBS }) });
+      continue;
+    }
     if (!row.works && asked++ >= MOST_AT_ONCE) {
       left.push({ id: row.id, name: row.name, why: t('queue.notWorkedOutYet') });
       continue;
@@ -209,7 +196,12 @@ export async function queueState(pool: pg.Pool, now = new Date()): Promise<Queue
   };
 }
 
-/** A job as it would stand in the queue, whatever its state. @throws DomainError `JOB_UNKNOWN` */
+/**
+ * A job as it would stand in the queue, whatever its state.
+ *
+ * @param begins when the minutes of that queue begin
+ * @throws DomainError `JOB_UNKNOWN`
+ */
 export async function quotedTask(
   pool: pg.Pool,
   id: JobId,

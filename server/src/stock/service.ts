@@ -38,6 +38,7 @@ import {
   stockThere,
   type Telling,
 } from './queries.ts';
+import { settingOf } from '../settings/queries.ts';
 import { t } from '../texts/texts.ts';
 
 /** Weeks in which is looked how much is usual. */
@@ -136,10 +137,7 @@ const onWire = (
 /** That a quote becomes an order, where the shop has not said how often. */
 const QUOTE_CHANCE = 0.5;
 export async function quoteChance(db: Db): Promise<number> {
-  const { rows } = await db.query<{ data: { quoteChance: number } }>(
-    `select data from setting where name = 'floor'`,
-  );
-  return rows[0]?.data.quoteChance ?? QUOTE_CHANCE;
+  return (await settingOf(db, 'floor'))?.quoteChance ?? QUOTE_CHANCE;
 }
 
 export async function reorder(

@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { allLayers, isSpecial, withStack, type Stack } from '@kyanos/core';
-import { useEventListener } from '@vueuse/core';
 import { computed, onBeforeUnmount, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import CoreSample from '../look/CoreSample.vue';
 import CoreStrip from '../look/CoreStrip.vue';
-import { KEYS, useKeys } from '../shared/keys.ts';
+import { useKeys, useUndoKeys } from '../shared/keys.ts';
 import SampleTools from '../stack/SampleTools.vue';
 import ConflictDialog from './ConflictDialog.vue';
 import LedgerBar from './LedgerBar.vue';
@@ -71,18 +70,7 @@ function changeStack(stack: Stack) {
   job.update({ stack, modeId });
 }
 
-useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
-  const letter = event.key.toLowerCase();
-  const { undo, redo } = KEYS.changes.keys;
-  const [back, forth] = [undo.keys[0] === letter, redo.keys[0] === letter];
-  const again = forth || (back && event.shiftKey);
-  // In a field of text these keys undo what is typed.
-  if (!(back || forth) || (event.target as Element).closest('input, textarea')) return;
-  event.preventDefault();
-  if (again) job.redo();
-  else job.undo();
-});
+useUndoKeys({ undo: job.undo, redo: job.redo });
 
 const SAVED = {
   saved: t('job.saved'),

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The print as it will look on this material in this light. */
 import { PREVIEW_PX } from '@kyanos/contract';
-import { pageOf, SIDE_NAMES, PLACES, type PrintPlan, type View } from '@kyanos/core';
+import { SIDE_NAMES, PLACES, type PrintPlan, type View } from '@kyanos/core';
 import { useElementSize } from '@vueuse/core';
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
@@ -33,8 +33,9 @@ useKeys('viewer', {
 const room = shallowRef({ width: 0, height: 0 });
 const pixels = computed(() => {
   const { plan, info } = job;
-  const { widthMm: wide, heightMm: high } =
-    plan && info ? pageOf(plan, info, 'front') : { widthMm: 1, heightMm: 1 };
+  // A page that is not in the file is told where the picture would be.
+  const page = info?.pages.find(({ number }) => number === plan?.artwork.page);
+  const { widthMm: wide, heightMm: high } = page ?? { widthMm: 1, heightMm: 1 };
   const fits = Math.min(room.value.width / wide, room.value.height / high) * Math.max(wide, high);
   const wanted = Math.max(fits, 200) * window.devicePixelRatio;
   return Math.min(PREVIEW_PX, Math.ceil(wanted / 100) * 100);

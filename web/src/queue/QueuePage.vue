@@ -1,20 +1,11 @@
 <script setup lang="ts">
 /** Who prints what, when: the order of all machines, moved by hand or found. */
 import { API, type JobSummary } from '@kyanos/contract';
-import {
-  dated,
-  jobOfTask,
-  promise,
-  spanWords,
-  whyHere,
-  type Promised,
-  type QueueOrder,
-} from '@kyanos/core';
-import { useEventListener } from '@vueuse/core';
+import { dated, jobOfTask, spanWords, whyHere, type Promised, type QueueOrder } from '@kyanos/core';
 import { computed, defineAsyncComponent, ref, shallowRef } from 'vue';
 import { addressIn, call, Refused } from '../shared/api.ts';
 import { currency, ml, percent } from '../shared/format.ts';
-import { typing } from '../shared/keys.ts';
+import { useUndoKeys } from '../shared/keys.ts';
 import BestOrders from './BestOrders.vue';
 import QueueTimeline from './QueueTimeline.vue';
 import { useBest } from './useBest.ts';
@@ -63,13 +54,18 @@ function effectWords({ change, ml: ink, money, late }: Effect): string {
     ...(Math.abs(money) >= 1
       ? [signed(money, (minor) => currency({ minor: Math.round(minor), currency: code as never }))]
       : []),
-    ...late
-      .slice(0, MOST_TOLD)
-      .map(({ taskId, now }) =>
-        now >= 1
+    ...late.slice(0, MOST_TOLD).map(({ taskId, was, now }) =>
+      now < 1
+        ? t('queue.effectInTime', { job: nameOf(taskId) })
+        : was < 1
           ? t('queue.effectLate', { job: nameOf(taskId), late: spanWords(now) })
-          : t('queue.effectInTime', { job: nameOf(taskId) }),
-      ),
+          : t('queue.effectLater', {
+              job: nameOf(taskId),
+              late: spanWords(now),
+              was: spanWords(was),
+            }),
+    ),
+    ...(late.length > MOST_TOLD ? [t('queue.effectMore', { n: late.length - MOST_TOLD })] : []),
   ];
   return parts.length > 0 ? parts.join(', ') : t('queue.noEffect');
 }
@@ -78,13 +74,7 @@ const moved = computed(() => {
   const what = effectWords(effect.value);
   return tried.value ? t('queue.movesEffect', { what }) : t('queue.lastMove', { what });
 });
-useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  const plain = { ctrlKey: false, metaKey: false, altKey: false, target: event.target };
-  if (event.key !== 'z' || !(event.ctrlKey || event.metaKey) || typing(plain as KeyboardEvent))
-    return;
-  event.preventDefault();
-  queue.undo();
-});
+useUndoKeys(queue);
 
 // ---- the best order ----
 
@@ -150,7 +140,8 @@ async function foretell(id: string | null) {
     if (task) {
       const { due: _, ...free } = task;
       const withIt = { ...asked.value, tasks: [...asked.value.tasks, free] };
-      promised.value = promise(withIt, order.value, task.id);
+      const found = await best.promise(withIt, order.value, task.id);
+      if (quoted.value === id) promised.value = found;
     }
   } catch (error) {
     if (!(error instanceof Refused)) throw error;
@@ -218,7 +209,9 @@ const machineName = (id: string) =>
         }}</v-btn>
       </div>
     </header>
-    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="problem || best.failed.value" class="problem" role="alert">
+      {{ problem || best.failed.value }}
+    </p>
     <p class="effect" aria-live="polite" data-testid="effect">{{ moved }}</p>
 
     <best-orders
@@ -272,9 +265,13 @@ const machineName = (id: string) =>
             <li v-for="one in chosen.why" :key="one">{{ one }}</li>
           </ul>
           <div class="buttons">
-            <v-btn size="small" variant="tonal" @click="queue.pin(chosen.bar)">{{
-              chosen.task.pinned ? t('queue.unpin') : t('queue.pinHere')
-            }}</v-btn>
+            <v-btn
+              v-if="!chosen.task.printing"
+              size="small"
+              variant="tonal"
+              @click="queue.pin(chosen.bar)"
+              >{{ chosen.task.pinned ? t('queue.unpin') : t('queue.pinHere') }}</v-btn
+            >
             <v-btn
               v-if="chosen.apart || chosen.job.apartOn.includes(chosen.bar.machineId)"
               size="small"

@@ -21,7 +21,10 @@ const clock = (minutes: number) => dated(at(minutes), t('queue.clock'));
 
 const names = computed(() => new Map(tasks.value.map((task) => [task.id, task.name])));
 const dues = computed(() => new Map(tasks.value.map(({ id, due }) => [id, due])));
-const pinned = computed(() => new Set(tasks.value.flatMap((one) => (one.pinned ? [one.id] : []))));
+const pinned = computed(
+  () =>
+    new Set(tasks.value.flatMap(({ id, pinned: at, printing }) => (at && !printing ? [id] : []))),
+);
 const shorts = computed(() => new Set(short.value.map(({ taskId }) => taskId)));
 const nameOf = (taskId: string) => {
   const name = names.value.get(taskId) ?? '';
@@ -123,9 +126,9 @@ async function key(event: KeyboardEvent, bar: Bar) {
         props.queue.move(taskId, ids[i], before);
         break;
       }
-  } else if (has(order.pin.keys, event.key) && !event.ctrlKey && !event.metaKey)
-    props.queue.pin(bar);
-  else return;
+  } else if (has(order.pin.keys, event.key) && !event.ctrlKey && !event.metaKey) {
+    if (!tasks.value.find(({ id }) => id === taskId)?.printing) props.queue.pin(bar);
+  } else return;
   event.preventDefault();
   await nextTick();
   lines.value?.querySelector<HTMLElement>(`[data-task="${taskId}"]`)?.focus();

@@ -1,5 +1,11 @@
 /** Orders are searched off the main thread; a search that nobody wants any more ends with its worker. */
-import { bestOrder, type Objective, type QueueOrder, type QueueProblem } from '@kyanos/core';
+import {
+  bestOrder,
+  promise,
+  type Objective,
+  type QueueOrder,
+  type QueueProblem,
+} from '@kyanos/core';
 import { expose } from 'comlink';
 import '../texts/language.ts';
 
@@ -21,6 +27,9 @@ const api = {
     });
     return { objective, order, score: schedule.score, exact, gap };
   },
+
+  /** When a job of it that is not in the order yet would be done. */
+  promise,
 };
 export type QueueWorker = typeof api;
 export type Found = ReturnType<typeof api.best>;

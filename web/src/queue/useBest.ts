@@ -1,50 +1,76 @@
-/** The orders worth choosing between, searched in the background. */
-import { OBJECTIVES, type QueueOrder, type QueueProblem } from '@kyanos/core';
-import { proxy, releaseProxy, wrap } from 'comlink';
+/** The orders worth choosing between and times that can be promised, worked out in the background. */
+import { OBJECTIVES, type Promised, type QueueOrder, type QueueProblem } from '@kyanos/core';
+import { proxy, wrap, type Remote } from 'comlink';
 import { onBeforeUnmount, ref, shallowRef } from 'vue';
 import { LANGUAGE } from '../texts/language.ts';
 import type { Found, QueueWorker } from './queue.worker.ts';
+import { t } from '../texts/texts.ts';
 
 export function useBest() {
   const found = shallowRef<readonly Found[]>([]);
   /** 0 to 1 while it is searched. */
   const share = ref<number>();
-  let worker: Worker | undefined;
+  const failed = ref<string>();
+  const workers = new Set<Worker>();
+  let searching: Worker | undefined;
 
-  function cancel(): void {
-    worker?.terminate();
-    worker = undefined;
+  function end(worker: Worker | undefined): void {
+    if (!worker) return;
+    worker.terminate();
+    workers.delete(worker);
+    if (worker !== searching) return;
+    searching = undefined;
     share.value = undefined;
   }
+  /** A worker for one question: a search that nobody wants any more ends with it. */
+  function begin(): { readonly worker: Worker; readonly remote: Remote<QueueWorker> } {
+    failed.value = undefined;
+    const worker = new Worker(new URL('./queue.start.ts', import.meta.url), {
+      type: 'module',
+      name: LANGUAGE,
+    });
+    workers.add(worker);
+    worker.addEventListener('error', () => {
+      failed.value = t('queue.searchFailed');
+      end(worker);
+    });
+    return { worker, remote: wrap<QueueWorker>(worker) };
+  }
+  const cancel = () => end(searching);
 
   /** Searches for the best order of each kind, one after another, and tells each as soon as it is known. */
   async function search(problem: QueueProblem, from: QueueOrder): Promise<void> {
     cancel();
     found.value = [];
     share.value = 0;
-    const own = new Worker(new URL('./queue.start.ts', import.meta.url), {
-      type: 'module',
-      name: LANGUAGE,
-    });
-    worker = own;
-    own.addEventListener('error', () => worker === own && cancel());
-    const remote = wrap<QueueWorker>(own);
+    const { worker, remote } = begin();
+    searching = worker;
     for (const [i, objective] of OBJECTIVES.entries()) {
       const tell = proxy((done: number) => {
-        if (worker === own) share.value = (i + done) / OBJECTIVES.length;
+        if (searching === worker) share.value = (i + done) / OBJECTIVES.length;
       });
       const one = await remote.best(problem, objective, from, tell);
-      if (worker !== own) return;
+      if (searching !== worker) return;
       found.value = [...found.value, one];
     }
-    remote[releaseProxy]();
-    cancel();
+    end(worker);
+  }
+
+  async function promise(
+    problem: QueueProblem,
+    order: QueueOrder,
+    taskId: string,
+  ): Promise<Promised | undefined> {
+    const { worker, remote } = begin();
+    const promised = await remote.promise(problem, order, taskId);
+    end(worker);
+    return promised;
   }
 
   function forget(): void {
     cancel();
     found.value = [];
   }
-  onBeforeUnmount(cancel);
-  return { found, share, search, cancel, forget };
+  onBeforeUnmount(() => workers.forEach(end));
+  return { found, share, failed, search, promise, cancel, forget };
 }

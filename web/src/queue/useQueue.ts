@@ -1,13 +1,14 @@
-/** The queue on the screen: laid out anew at every move, kept on the server a moment later, undone step by step. */
-import { API, SETTING_ENDPOINTS, type QueueState } from '@kyanos/contract';
+/** The queue on the screen, laid out anew at every move. */
+import { API, type QueueState } from '@kyanos/contract';
 import {
+  jobOfTask,
   movedTo,
-  NO_QUEUE,
   placedTasks,
   schedule,
   shiftsFrom,
   shortages,
   wholeOrder,
+  workOn,
   type Bar,
   type KeptQueue,
   type QueueOrder,
@@ -15,16 +16,11 @@ import {
   type Schedule,
 } from '@kyanos/core';
 import { useIntervalFn } from '@vueuse/core';
-import { computed, onBeforeUnmount, ref, shallowRef } from 'vue';
-import { call, callRevised, Refused } from '../shared/api.ts';
-import { t } from '../texts/texts.ts';
+import { computed, ref, shallowRef } from 'vue';
+import { call, Refused } from '../shared/api.ts';
+import { useKept } from './useKept.ts';
 
-/** Between the last move and the saving of it. */
-const SAVE_MS = 400;
 const AGAIN_MS = 60_000;
-/** Steps that can be taken back. */
-const MOST_STEPS = 100;
-const { put } = SETTING_ENDPOINTS.queue;
 
 /** What a move does. Minutes, mL, minor units; less is negative. */
 export interface Effect {
@@ -52,50 +48,23 @@ export type Queue = ReturnType<typeof useQueue>;
 
 export function useQueue() {
   const state = shallowRef<QueueState>();
-  const kept = shallowRef<KeptQueue>(NO_QUEUE);
-  const problem = ref<string>();
-  const past = shallowRef<readonly KeptQueue[]>([]);
+  const away = ref<string>();
   /** What a drag would do, until it is let go. */
   const tried = shallowRef<QueueOrder>();
-  let revision: string | undefined;
-  let timer: ReturnType<typeof setTimeout> | undefined;
+  const hand = useKept(() => load());
+  const { kept } = hand;
+  const problem = computed(() => hand.problem.value ?? away.value);
 
   async function load(): Promise<void> {
     try {
-      const now = await call(API.getQueue, {});
-      // Somebody began to move meanwhile: their own order is newer.
-      if (timer !== undefined) return;
-      const seen = `"${now.revision}"`;
-      // What somebody else has moved can't be undone here.
-      if (revision !== undefined && revision !== seen) past.value = [];
-      state.value = now;
-      kept.value = now.kept;
-      revision = seen;
-      problem.value = undefined;
+      const since = hand.now();
+      const answer = await call(API.getQueue, {});
+      away.value = undefined;
+      if (hand.take(answer.kept, answer.revision, since)) state.value = answer;
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
-      problem.value = error.message;
+      away.value = error.message;
     }
-  }
-
-  async function save(): Promise<void> {
-    timer = undefined;
-    try {
-      const answer = await callRevised(put, { body: kept.value }, { ifMatch: revision });
-      revision = answer.revision;
-      problem.value = undefined;
-    } catch (error) {
-      if (!(error instanceof Refused)) throw error;
-      const conflict = error.problem.code === 'SETTING_CONFLICT';
-      await load();
-      past.value = [];
-      problem.value = conflict ? t('queue.somebodyElseMoved') : error.message;
-    }
-  }
-  function keep(next: KeptQueue): void {
-    kept.value = next;
-    clearTimeout(timer);
-    timer = setTimeout(() => void save(), SAVE_MS);
   }
 
   const begins = computed(() => new Date(state.value?.begins ?? 0));
@@ -125,32 +94,35 @@ export function useQueue() {
     return from && shown.value ? effectOf(from, shown.value) : undefined;
   });
 
-  /** Makes a change that can be undone. */
+  /** Pins of jobs that are gone are forgotten; those of jobs whose plates are being built are not. */
+  const there = (taskId: string) => {
+    const job = jobOfTask(taskId);
+    return [...(state.value?.tasks ?? []), ...(state.value?.left ?? [])].some(
+      ({ id }) => id === job,
+    );
+  };
   function change(next: Partial<KeptQueue>): void {
     before.value = settled.value;
-    past.value = [...past.value, kept.value].slice(-MOST_STEPS);
     tried.value = undefined;
-    keep({ ...kept.value, machines: order.value, ...next });
+    const { pins, apart: split, machines } = { ...kept.value, machines: order.value, ...next };
+    hand.change({
+      machines,
+      pins: Object.fromEntries(Object.entries(pins).filter(([id]) => there(id))),
+      apart: split.filter(there),
+    });
   }
-  function undo(): void {
-    const last = past.value.at(-1);
-    if (!last) return;
-    before.value = undefined;
-    past.value = past.value.slice(0, -1);
-    keep(last);
-  }
+  const step = (by: 'undo' | 'redo') => {
+    before.value = settled.value;
+    hand[by]();
+  };
 
   const taskOf = (id: string) => tasks.value.find((task) => task.id === id);
-  /** Whether a machine can print it, and nobody pinned it elsewhere. */
+  /** Whether it may go to a machine: second trips are where the first are. */
   function fits(taskId: string, machineId: string): boolean {
     const task = taskOf(taskId);
-    if (!task?.on[machineId]) return false;
-    const machine = task.after && machineOf(task.after);
-    const pinned = task.pinned?.machineId ?? machine ?? machineId;
-    return pinned === machineId;
+    if (!task || !workOn(task, machineId)) return false;
+    return task.after === undefined || order.value[machineId].includes(task.after);
   }
-  const machineOf = (taskId: string): string | undefined =>
-    machineIds.value.find((id) => order.value[id].includes(taskId));
   /** An order with a task elsewhere, made whole: second trips follow the first. */
   const withMove = (taskId: string, machineId: string, place: number): QueueOrder =>
     wholeOrder(movedTo(order.value, taskId, machineId, place), tasks.value, machineIds.value);
@@ -192,13 +164,8 @@ export function useQueue() {
   void load();
   // Time goes on, and others print: the queue begins anew every minute, unless somebody is at it.
   useIntervalFn(() => {
-    if (timer === undefined && !tried.value && state.value) void load();
+    if (hand.atRest() && !tried.value) void load();
   }, AGAIN_MS);
-  onBeforeUnmount(() => {
-    if (timer === undefined) return;
-    clearTimeout(timer);
-    void save();
-  });
   return {
     state,
     problem,
@@ -213,9 +180,10 @@ export function useQueue() {
     short,
     kept,
     tried,
-    canUndo: computed(() => past.value.length > 0),
+    canUndo: hand.canUndo,
     load,
-    undo,
+    undo: () => step('undo'),
+    redo: () => step('redo'),
     move,
     tryMove,
     leaveTrial: () => (tried.value = undefined),

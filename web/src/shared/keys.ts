@@ -155,6 +155,20 @@ export function useKeys<S extends KeyScope>(scope: S, handlers: Handlers<S>): vo
   }
 }
 
+/** Undoes and does again by Ctrl or Cmd and the keys of changes; in a field of text they undo what is typed. */
+export function useUndoKeys({ undo, redo }: { undo: () => void; redo: () => void }): void {
+  const { undo: back, redo: forth } = KEYS.changes.keys;
+  onKeyStroke(true, (event) => {
+    if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
+    const letter = event.key.toLowerCase();
+    const [undoes, redoes] = [letter === back.keys[0], letter === forth.keys[0]];
+    if (!(undoes || redoes) || (event.target as Element).closest('input, textarea')) return;
+    event.preventDefault();
+    if (redoes || event.shiftKey) redo();
+    else undo();
+  });
+}
+
 /** All keys of a scope, as the browser names them. */
 export const keysOf = (scope: KeyScope): readonly string[] =>
   Object.values<Key>(KEYS[scope].keys).flatMap(({ keys }) => keys);

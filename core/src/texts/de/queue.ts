@@ -23,4 +23,5 @@ export const queue: Translated<typeof en>['queue'] = {
   hoursMinutes: '{hours} h {minutes} min',
   minutesOnly: '{minutes} min',
   daysHours: '{days} T {hours} h',
+  printsNow: 'Er wird gerade gedruckt: Er bleibt, wo er ist.',
 };

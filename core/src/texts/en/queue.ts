@@ -20,4 +20,5 @@ export const queue = {
   hoursMinutes: '{hours} h {minutes} min',
   minutesOnly: '{minutes} min',
   daysHours: '{days} d {hours} h',
+  printsNow: 'It is being printed: it stays where it is.',
 } as const;

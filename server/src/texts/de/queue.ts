@@ -9,4 +9,5 @@ export const queue: Translated<typeof en>['queue'] = {
   secondTrips: 'zweiter Durchgang',
   jobNumber: 'Auftrag {number}',
   lateBy: '{minutes} min zu spät',
+  tooMany: 'Nur die {most}, die zuerst fällig sind, stehen in der Warteschlange.',
 };

@@ -6,4 +6,5 @@ export const queue = {
   secondTrips: 'second trip',
   jobNumber: 'Job {number}',
   lateBy: '{minutes} min late',
+  tooMany: 'Only the {most} that are due first stand in the queue.',
 } as const;

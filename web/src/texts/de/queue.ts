@@ -103,4 +103,7 @@ export const queue: Translated<typeof en>['queue'] = {
   lateTold: '{n} Auftrag, {late} | {n} Aufträge, {late}',
   legendWaits: 'wartet auf jemanden',
   acceptThen: 'Für dann annehmen',
+  effectLater: '{job} {late} zu spät, es waren {was}',
+  effectMore: '{n} weiterer Auftrag | {n} weitere Aufträge',
+  searchFailed: 'Die Suche endete, bevor sie fertig war. Versuchen Sie es noch einmal.',
 };

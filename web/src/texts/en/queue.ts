@@ -97,4 +97,7 @@ export const queue = {
   lateTold: '{n} job, {late} | {n} jobs, {late}',
   legendWaits: 'waits for somebody',
   acceptThen: 'Accept it for then',
+  effectLater: '{job} {late} late, it was {was}',
+  effectMore: '{n} more job | {n} more jobs',
+  searchFailed: 'The search ended before it was done. Try it again.',
 } as const;
