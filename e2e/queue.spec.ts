@@ -103,9 +103,16 @@ test('a quote is promised for a time, and whoever moves on an old queue is told'
   page,
   request,
 }) => {
+  // It is chosen before the queue has come.
+  await page.route('**/api/queue', async (route) => {
+    await page.waitForTimeout(1500);
+    await route.continue();
+  });
+  await page.reload();
   await page.getByRole('combobox', { name: 'Quote' }).click();
   await page.getByRole('option').first().click();
   await expect(page.getByTestId('promise')).toContainText('in 8 of 10 cases');
+  await page.unroute('**/api/queue');
   await request.put('/api/settings/queue', { data: { machines: {}, pins: {}, apart: [] } });
   await bars(page).first().press('ArrowRight');
   await expect(page.getByText('Somebody else has changed the queue meanwhile.')).toBeVisible();

@@ -1,11 +1,21 @@
 <script setup lang="ts">
 /** Who prints what, when: the order of all machines, moved by hand or found. */
 import { API, type JobSummary } from '@kyanos/contract';
-import { dated, jobOfTask, spanWords, whyHere, type Promised, type QueueOrder } from '@kyanos/core';
-import { computed, defineAsyncComponent, ref, shallowRef } from 'vue';
+import {
+  dated,
+  jobOfTask,
+  spanWords,
+  whyHere,
+  type Promised,
+  type QueueOrder,
+  type QueueProblem,
+} from '@kyanos/core';
+import { watchDebounced } from '@vueuse/core';
+import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue';
 import { addressIn, call, Refused } from '../shared/api.ts';
 import { currency, ml, percent } from '../shared/format.ts';
 import { useUndoKeys } from '../shared/keys.ts';
+import { useLatest } from '../shared/useLatest.ts';
 import BestOrders from './BestOrders.vue';
 import QueueTimeline from './QueueTimeline.vue';
 import { useBest } from './useBest.ts';
@@ -119,35 +129,46 @@ const chosen = computed(() => {
 
 const quotes = shallowRef<readonly JobSummary[]>();
 const quoted = ref<string>();
-const promised = shallowRef<Promised>();
-const why = ref('');
+interface Told {
+  readonly promised?: Promised | undefined;
+  readonly why: string;
+}
+const told = shallowRef<Told & { readonly of: QueueOrder }>();
 async function loadQuotes() {
   const { jobs } = await call(API.listJobs, { query: { state: 'quoted', limit: 200 } });
   quotes.value = jobs;
 }
 void loadQuotes();
-async function foretell(id: string | null) {
-  quoted.value = id ?? undefined;
-  promised.value = undefined;
-  why.value = '';
-  if (id === null || !asked.value || !state.value) return;
-  try {
-    const params = { id: id as JobSummary['id'] };
-    const query = { begins: state.value.begins };
-    const { task, why: reason } = await call(API.getQuoted, { params, query });
-    if (quoted.value !== id) return;
-    why.value = reason;
-    if (task) {
-      const { due: _, ...free } = task;
-      const withIt = { ...asked.value, tasks: [...asked.value.tasks, free] };
-      const found = await best.promise(withIt, order.value, task.id);
-      if (quoted.value === id) promised.value = found;
-    }
-  } catch (error) {
-    if (!(error instanceof Refused)) throw error;
-    why.value = error.message;
-  }
+interface Question {
+  readonly id: string;
+  readonly problem: QueueProblem;
+  readonly order: QueueOrder;
 }
+async function foretold({ id, problem: among, order: from }: Question): Promise<Told> {
+  const params = { id: id as JobSummary['id'] };
+  const query = { begins: begins.value.toISOString() };
+  const { task, why } = await call(API.getQuoted, { params, query });
+  if (!task) return { why };
+  const { due: _, ...free } = task;
+  const promised = await best.promise({ ...among, tasks: [...among.tasks, free] }, from, task.id);
+  return { promised, why };
+}
+const foretell = useLatest(foretold, (answer, { id, order: from }) => {
+  if (quoted.value === id) told.value = { ...answer, of: from };
+});
+watch(quoted, () => (told.value = undefined));
+// A promise is of the queue as it stands: a move, a minute or a queue that comes later asks again.
+watchDebounced(
+  [quoted, asked, order],
+  () => {
+    if (quoted.value && asked.value)
+      void foretell.ask({ id: quoted.value, problem: asked.value, order: order.value });
+  },
+  { debounce: 200 },
+);
+const refused = ref('');
+const promised = computed(() => told.value?.promised);
+const why = computed(() => refused.value || foretell.failed.value || told.value?.why);
 /** Nobody promises minutes: the next half of an hour. */
 const HALF_HOUR = 30 * 60_000;
 const halfHour = (minutes: number) =>
@@ -161,16 +182,17 @@ async function accept() {
   const { id, state: before, due, priority } = job;
   const was = { state: before, due, priority };
   const now = { state: 'accepted' as const, due: halfHour(then.likely).toISOString(), priority };
+  refused.value = '';
   try {
     await call(API.setJobOrder, { params: { id }, body: { was, now } });
-    await foretell(null);
+    quoted.value = undefined;
     await queue.load();
     queue.adopt(then.order);
     selected.value = id;
   } catch (error) {
     if (!(error instanceof Refused)) throw error;
-    why.value = error.message;
-    promised.value = undefined;
+    refused.value = error.message;
+    told.value = undefined;
   }
   await loadQuotes();
 }
@@ -299,13 +321,19 @@ const machineName = (id: string) =>
           clearable
           :no-data-text="t('queue.noQuotes')"
           :model-value="quoted ?? null"
-          @update:model-value="foretell"
+          :loading="foretell.busy.value"
+          @update:model-value="
+            quoted = $event ?? undefined;
+            refused = '';
+          "
         />
         <template v-if="promised">
           <p class="promise" data-testid="promise">
             {{ t('queue.promised', { time: roundUp(promised.likely) }) }}
           </p>
-          <v-btn size="small" variant="tonal" @click="accept">{{ t('queue.acceptThen') }}</v-btn>
+          <v-btn size="small" variant="tonal" :disabled="told?.of !== order" @click="accept">{{
+            t('queue.acceptThen')
+          }}</v-btn>
           <p class="small soft">
             {{
               t('queue.promisedMore', {

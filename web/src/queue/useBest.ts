@@ -1,6 +1,6 @@
 /** The orders worth choosing between and times that can be promised, worked out in the background. */
 import { OBJECTIVES, type Promised, type QueueOrder, type QueueProblem } from '@kyanos/core';
-import { proxy, wrap, type Remote } from 'comlink';
+import { proxy, wrap } from 'comlink';
 import { onBeforeUnmount, ref, shallowRef } from 'vue';
 import { LANGUAGE } from '../texts/language.ts';
 import type { Found, QueueWorker } from './queue.worker.ts';
@@ -23,18 +23,21 @@ export function useBest() {
     share.value = undefined;
   }
   /** A worker for one question: a search that nobody wants any more ends with it. */
-  function begin(): { readonly worker: Worker; readonly remote: Remote<QueueWorker> } {
+  function begin() {
     failed.value = undefined;
     const worker = new Worker(new URL('./queue.start.ts', import.meta.url), {
       type: 'module',
       name: LANGUAGE,
     });
     workers.add(worker);
-    worker.addEventListener('error', () => {
-      failed.value = t('queue.searchFailed');
+    const broke = new Promise<never>((_, reject) => {
+      worker.addEventListener('error', () => reject(new Error(t('queue.searchFailed'))));
+    });
+    broke.catch((error: Error) => {
+      failed.value = error.message;
       end(worker);
     });
-    return { worker, remote: wrap<QueueWorker>(worker) };
+    return { worker, broke, remote: wrap<QueueWorker>(worker) };
   }
   const cancel = () => end(searching);
 
@@ -56,13 +59,14 @@ export function useBest() {
     end(worker);
   }
 
+  /** @throws Error with a sentence if it could not be worked out */
   async function promise(
     problem: QueueProblem,
     order: QueueOrder,
     taskId: string,
   ): Promise<Promised | undefined> {
-    const { worker, remote } = begin();
-    const promised = await remote.promise(problem, order, taskId);
+    const { worker, broke, remote } = begin();
+    const promised = await Promise.race([remote.promise(problem, order, taskId), broke]);
     end(worker);
     return promised;
   }

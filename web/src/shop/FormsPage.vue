@@ -15,9 +15,12 @@ import {
 } from '@kyanos/core';
 import { mdiFileDownloadOutline, mdiFileUploadOutline } from '@mdi/js';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { addressIn, call, callRevised, Refused } from '../shared/api.ts';
+import type { Given } from '@kyanos/contract';
+import { addressIn, call, callRevised } from '../shared/api.ts';
 import { currency as asMoney, percent, size } from '../shared/format.ts';
 import { activeItems, type ShopItem } from '../shared/shopItems.ts';
+import { useLatest } from '../shared/useLatest.ts';
+import { useTrying } from '../shared/useTrying.ts';
 import { changeWords } from './fieldNames.ts';
 import FitPlot from './FitPlot.vue';
 import { useCurrency } from './useCurrency.ts';
@@ -84,21 +87,36 @@ const TYPED = ['W100x1-black', 'W60x1-black', 'W30x1-black', 'W100x1-white'] as 
 const LEAST_TYPED = 3;
 const typed = ref<Readonly<Record<string, number>>>({});
 const typedCount = computed(() => Object.keys(typed.value).length);
-type Fit = Awaited<ReturnType<typeof ask>>;
+type FitRequest = Given<typeof API.fitForm>;
+type Fit = Awaited<ReturnType<typeof fitted>>;
+const fitted = (request: FitRequest) => call(API.fitForm, request);
 const fit = shallowRef<Fit>();
-const problem = ref<string>();
-const busy = ref(false);
+/** What the reading on the screen was asked with; the answer to any other is dropped. */
+const current = shallowRef<FitRequest>();
+const {
+  ask: send,
+  busy: fitting,
+  failed,
+} = useLatest(fitted, (answer, request) => {
+  if (request === current.value) fit.value = answer;
+});
+const { problem: refused, trying } = useTrying();
+const problem = computed(() => refused.value ?? (current.value && failed.value));
+const taking = ref(false);
+const busy = computed(() => fitting.value || taking.value);
 const taken = ref('');
 watch([kind, machineId, materialId, white], () => {
-  step.value = fit.value = problem.value = undefined;
+  step.value = fit.value = current.value = refused.value = undefined;
   files.value = [];
   typed.value = {};
   taken.value = '';
 });
 const today = () => new Date().toISOString().slice(0, 10);
 
-const ask = () =>
-  call(API.fitForm, {
+function work() {
+  taken.value = '';
+  fit.value = refused.value = undefined;
+  current.value = {
     params: { id: machineId.value!, form: kind.value! },
     body: {
       material: materialId.value!,
@@ -108,25 +126,9 @@ const ask = () =>
       typed: Object.entries(typed.value).map(([id, lightness]) => ({ id, lightness })),
       ...(step.value !== undefined && { step: step.value }),
     },
-  });
-async function tried(act: () => Promise<void>) {
-  problem.value = undefined;
-  busy.value = true;
-  try {
-    await act();
-  } catch (error) {
-    if (!(error instanceof Refused)) throw error;
-    problem.value = error.message;
-  } finally {
-    busy.value = false;
-  }
+  };
+  void send(current.value);
 }
-const work = () =>
-  tried(async () => {
-    taken.value = '';
-    fit.value = undefined;
-    fit.value = await ask();
-  });
 function type(id: string, lightness: number | null) {
   const { [id]: _, ...rest } = typed.value;
   typed.value = lightness === null ? rest : { ...rest, [id]: lightness };
@@ -144,7 +146,7 @@ async function choose(event: Event, backing: Backing | undefined) {
   if (!chosen) return;
   const file = { name: chosen.name, text: await chosen.text(), ...(backing && { backing }) };
   files.value = [...files.value.filter((one) => one.backing !== backing), file];
-  await work();
+  work();
 }
 const fileOf = (backing: Backing | undefined) =>
   files.value.find((file) => file.backing === backing)?.name;
@@ -155,10 +157,11 @@ const changes = computed(() =>
         .flatMap((change) => changeWords(change) ?? [])
     : [],
 );
-const take = () =>
-  tried(async () => {
-    const found = fit.value!;
-    if (fieldChanges(machine.value, found.machine).length > 0)
+async function take() {
+  const found = fit.value!;
+  taking.value = true;
+  await trying(async () => {
+    if (fieldChanges(machine.value!, found.machine).length > 0)
       await call(
         SHOP_ENDPOINTS.machine.save,
         { params: { id: machineId.value! }, body: found.machine as never },
@@ -174,6 +177,8 @@ const take = () =>
     fit.value = undefined;
     await load();
   });
+  taking.value = false;
+}
 const currency = useCurrency();
 const money = (minor: number) => asMoney({ minor, currency: currency.value });
 const fixed = (value: number) => decimal(value, 2);
