@@ -5,9 +5,11 @@ const MAY = {
   intake: ['core'],
   output: ['core', 'intake'],
   demo: ['core', 'contract'],
+  ipp: [],
+  press: ['core', 'contract', 'demo', 'ipp'],
   bench: ['core', 'contract', 'intake', 'demo', 'server'],
   cli: ['core', 'contract', 'intake', 'output', 'demo', 'bench'],
-  server: ['core', 'contract', 'intake', 'output', 'demo'],
+  server: ['core', 'contract', 'intake', 'output', 'demo', 'ipp'],
   web: ['core', 'contract'],
   e2e: ['demo'],
 };

@@ -18,6 +18,7 @@ export default defineConfig({
         shop: 'server/src/shopProgram.ts',
         cli: 'cli/src/main.ts',
         aside: 'server/src/aside/tasks.ts',
+        press: 'press/src/main.ts',
         reader: 'intake/src/reader/child.ts',
       },
     },

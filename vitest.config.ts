@@ -16,6 +16,8 @@ export default defineConfig({
             'intake/**/*.test.ts',
             'output/**/*.test.ts',
             'demo/**/*.test.ts',
+            'ipp/**/*.test.ts',
+            'press/**/*.test.ts',
             'cli/**/*.test.ts',
           ],
           testTimeout: 120_000,

@@ -6,7 +6,7 @@ needs() {
   case "$1" in
     runtime) echo "gs:ghostscript qpdf:qpdf pdfinfo:poppler-utils rsvg-convert:librsvg2-bin prlimit:util-linux flock:util-linux $FONTS/dejavu/DejaVuSans.ttf:fonts-dejavu-core $FONTS/droid/DroidSansFallbackFull.ttf:fonts-droid-fallback $FONTS/nanum/NanumGothic.ttf:fonts-nanum $FONTS/noto/NotoSansThai-Regular.ttf:fonts-noto-core" ;;
     postgres) [ -n "$(postgres_bin)" ] || echo "initdb:postgresql" ;;
-    test) echo "chromium:chromium transicc:liblcms2-utils vips:libvips-tools mutool:mupdf-tools tiffcp:libtiff-tools python3:python3 pgrep:procps /usr/share/colord/cmf/CIE1931-2deg-XYZ.cmf:colord-data" ;;
+    test) echo "chromium:chromium ipptool:cups-ipp-utils transicc:liblcms2-utils vips:libvips-tools mutool:mupdf-tools tiffcp:libtiff-tools python3:python3 pgrep:procps /usr/share/colord/cmf/CIE1931-2deg-XYZ.cmf:colord-data" ;;
   esac
 }
 
@@ -87,6 +87,6 @@ build() {
 stale() {
   local stamp="$root/.cache/$1.stamp" rooms=(core contract)
   [ -e "$stamp" ] && [ -d "$root/.cache/$1" ] || return 0
-  if [ "$1" = web ]; then rooms+=(web); else rooms+=(intake output demo cli server bench); fi
+  if [ "$1" = web ]; then rooms+=(web); else rooms+=(intake output demo ipp press cli server bench); fi
   [ -n "$(cd "$root" && find "${rooms[@]}" package-lock.json ./*.config.ts -newer "$stamp" -type f -print -quit)" ]
 }

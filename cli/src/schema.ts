@@ -1,4 +1,4 @@
-import { MachineStateSchema, Plan, PRINTED, ShopFileSchema } from '@kyanos/contract';
+import { MachineStateSchema, Plan, PRINTED, ShopFileSchema, TicketSchema } from '@kyanos/contract';
 import { z } from 'zod';
 
 /** JSON Schema of the plan file and of everything that is printed with --json. */
@@ -10,6 +10,7 @@ export async function schemaCommand(): Promise<void> {
     planFile: schema(Plan, 'input'),
     stateFile: schema(MachineStateSchema, 'input'),
     shopFile: schema(ShopFileSchema, 'input'),
+    jobTicket: schema(TicketSchema, 'output'),
     ...Object.fromEntries(printed),
   };
   console.log(JSON.stringify(schemas, null, 2));

@@ -20,5 +20,8 @@ export const StockEventId = z.coerce.number().int().positive().brand<'StockEvent
 export type StockEventId = z.output<typeof StockEventId>;
 export const CareEventId = z.coerce.number().int().positive().brand<'CareEventId'>();
 export type CareEventId = z.output<typeof CareEventId>;
+/** A job sent to a printer. */
+export const PressJobId = z.uuid().brand<'PressJobId'>();
+export type PressJobId = z.output<typeof PressJobId>;
 export const RunId = z.uuid().brand<'RunId'>();
 export type RunId = z.output<typeof RunId>;

@@ -36,6 +36,13 @@ export {
   type Paper,
 } from './resources/jobs.ts';
 export { API, ENDPOINTS } from './resources/index.ts';
+export {
+  PRESS_STATES,
+  type PressJob,
+  type PressState,
+  type PressWant,
+  type ToldPrinter,
+} from './resources/press.ts';
 export type { PlateBuild } from './resources/plates.ts';
 export type { ReportsTaken, StoredReport } from './resources/reports.ts';
 export { SETTING_ENDPOINTS, type SettingValue } from './resources/settings.ts';
@@ -90,3 +97,4 @@ export {
 } from './shopItems.ts';
 export * from './storedPlan.ts';
 export type { QueueState } from './resources/queue.ts';
+export { TICKET_TYPE, TicketSchema } from './ticket.ts';

@@ -65,7 +65,7 @@ const TaskWorkSchema = z.object({
   }),
   ml: z.record(ChannelKey, z.number()),
   material: z.object({ amount: z.number(), unit: z.enum(['m', 'sheets']) }),
-  spread: z.object({ low: z.number(), high: z.number() }),
+  spread: z.object({ low: z.number(), high: z.number(), hands: z.number().exactOptional() }),
 });
 
 export const QueuedSchema = z.object({

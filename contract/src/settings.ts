@@ -7,7 +7,7 @@ import {
   type WhiteUse,
 } from '@kyanos/core';
 import { z } from 'zod';
-import { MaterialClass, RoleSchema } from './plan.ts';
+import { MaterialClass, RoleSchema, ShopId } from './plan.ts';
 import { prove, type Same, type Wire } from './proof.ts';
 import { HoursSettings, QueueSettings } from './queue.ts';
 import { t } from './texts/texts.ts';
@@ -106,8 +106,24 @@ prove<Same<z.output<typeof SupplySettings>, Record<string, ProductSupply>>>();
 /** How likely a quote becomes an order, 0 to 1. */
 export const FloorSettings = z.strictObject({ quoteChance: z.number().min(0).max(1) });
 
+/** Where the printers of machines are: by the id of a machine, an address of the Internet Printing Protocol. */
+export const PrinterSettings = z.record(
+  ShopId,
+  z.strictObject({
+    uri: z
+      .string()
+      .max(500)
+      .refine((uri) => /^(ipps?|https?):\/\/[^/\s]+/i.test(uri) && URL.canParse(uri), {
+        error: () => t('request.printerAddress'),
+      }),
+    /** A stand-in that came with the app, whose address the app keeps. */
+    simulated: z.boolean().exactOptional(),
+  }),
+);
+
 export const SETTINGS = {
   hours: HoursSettings,
+  printers: PrinterSettings,
   queue: QueueSettings,
   supply: SupplySettings,
   floor: FloorSettings,

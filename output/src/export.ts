@@ -11,6 +11,7 @@ import {
   plateSpecs,
   pageOf,
   printedRaster,
+  printFileName,
   printFiles,
   PROCESS_NAMES,
   Shrinker,
@@ -211,7 +212,7 @@ class PlateSource {
     this.file = file;
     this.page = page;
     this.title = plan.name;
-    this.name = `${prefix}${String(file.number).padStart(2, '0')}-${file.picture}`;
+    this.name = `${prefix}${printFileName(file)}`;
     // Colour first, whatever its place in the stack: a TIFF of inks begins with it, and the order on the sheet is the stack's.
     const process = file.plates.some(({ ink }) => ink === 'CMYK' || ink === 'K');
     this.planes = [

@@ -22,6 +22,7 @@ import { plateRoutes } from './plates/routes.ts';
 import type { Queue } from './queue.ts';
 import { paperRoutes } from './papers/routes.ts';
 import { reportRoutes } from './reports/routes.ts';
+import { pressRoutes } from './press/routes.ts';
 import { queueRoutes } from './queue/routes.ts';
 import { settingRoutes } from './settings/routes.ts';
 import { formRoutes } from './shop/forms.ts';
@@ -76,6 +77,7 @@ export function makeApp(
     stockRoutes(pool),
     careRoutes(pool),
     queueRoutes(pool),
+    pressRoutes(pool),
     eventRoutes(events),
   );
   const document = openApi(version);

@@ -13,6 +13,7 @@ import { endAside } from './aside/aside.ts';
 import { migrate, openPool } from './db.ts';
 import { WorkEvents } from './events/workEvents.ts';
 import { refusalFor } from './http.ts';
+import { giveSimulated, startPresses } from './press/simulated.ts';
 import { openQueue } from './queue.ts';
 import { loadDemo, prepareShop } from './shop/demo.ts';
 import { foundShop } from './shop/queries.ts';
@@ -24,6 +25,8 @@ const { values } = parseArgs({
     port: { type: 'string', default: '0' },
     web: { type: 'string' },
     'no-demo': { type: 'boolean', default: false },
+    /** Folder of the stand-ins for the demo's machines; none are started without it. */
+    press: { type: 'string' },
   },
 });
 const url = process.env.DATABASE_URL;
@@ -52,6 +55,10 @@ async function prepare() {
   if (!values['no-demo']) await loadDemo(pool, opened);
   return opened;
 }
+
+const presses =
+  values.press === undefined || values['no-demo'] ? undefined : await startPresses(values.press);
+await giveSimulated(pool, presses?.port);
 
 const web = values.web && existsSync(values.web) ? values.web : undefined;
 const events = new WorkEvents(pool);
@@ -97,6 +104,7 @@ async function stop() {
   ]);
   worker?.kill('SIGKILL');
   events.end();
+  await presses?.stop();
   await endAside();
   await pool.end().catch(() => undefined);
   process.exit(0);

@@ -7,6 +7,8 @@ import { openPool } from './db.ts';
 import { exportStoredPlates } from './exports/build.ts';
 import { refusalFor } from './http.ts';
 import { buildStoredPlates } from './plates/build.ts';
+import { followPress } from './press/follow.ts';
+import { lookAtPrinters } from './press/printers.ts';
 import { reserveWaiting } from './stock/jobs.ts';
 import {
   enqueue,
@@ -66,6 +68,19 @@ const taskList: TaskList = {
   export: task('export'),
 };
 
+/** Time between rounds to the jobs at printers, and to the printers themselves. */
+const FOLLOW_MS = 700;
+const PRINTERS_MS = 2500;
+/** Again and again, each round after the one before has ended. What fails is tried again; the database may be away. */
+async function rounds(every: number, round: () => Promise<void>): Promise<void> {
+  while (!stopped.signal.aborted) {
+    await round().catch((error: unknown) => {
+      if (refusalFor(error).code === 'INTERNAL') console.error(error);
+    });
+    await new Promise((done) => setTimeout(done, every));
+  }
+}
+
 /** Time between looks for work that lost its worker. */
 const LOOK_MS = 3000;
 async function lookAround(): Promise<void> {
@@ -84,6 +99,9 @@ const runner = await run({
   logger: quiet,
 });
 const looking = setInterval(() => void lookAround(), LOOK_MS);
+
+void rounds(FOLLOW_MS, () => followPress(pool, queue));
+void rounds(PRINTERS_MS, () => lookAtPrinters(pool));
 
 let stopping = false;
 async function stop() {

@@ -9,6 +9,7 @@ import * as exports from './exports.ts';
 import * as files from './files.ts';
 import * as jobs from './jobs.ts';
 import * as plates from './plates.ts';
+import * as press from './press.ts';
 import * as queue from './queue.ts';
 import * as reports from './reports.ts';
 import { SETTING_ENDPOINTS } from './settings.ts';
@@ -40,6 +41,12 @@ export const API = {
   getQueue: queue.getQueue,
   getQuoted: queue.getQuoted,
   getQueueCalendar: queue.getQueueCalendar,
+  sendToPress: press.sendToPress,
+  listSent: press.listSent,
+  wantOfPress: press.wantOfPress,
+  listPrinters: press.listPrinters,
+  actOnPrinter: press.actOnPrinter,
+  tryPrinter: press.tryPrinter,
   getShop: shop.getShop,
   nameShop: shop.nameShop,
   getForm: forms.getForm,

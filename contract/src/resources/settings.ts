@@ -27,6 +27,7 @@ function settingAt<S extends z.ZodType>(name: SettingName, schema: S) {
 export const SETTING_ENDPOINTS = {
   hours: settingAt('hours', SETTINGS.hours),
   queue: settingAt('queue', SETTINGS.queue),
+  printers: settingAt('printers', SETTINGS.printers),
   supply: settingAt('supply', SETTINGS.supply),
   floor: settingAt('floor', SETTINGS.floor),
   processes: settingAt('processes', SETTINGS.processes),

@@ -24,6 +24,7 @@ export const ERRORS = {
   SHOP_UNKNOWN: { status: 404 },
   REPORT_UNKNOWN: { status: 404 },
   SETTING_UNKNOWN: { status: 404 },
+  PRESS_UNKNOWN: { status: 404 },
 
   STOCK_UNKNOWN: { status: 404 },
   EVENT_UNKNOWN: { status: 404 },
@@ -46,6 +47,10 @@ export const ERRORS = {
   MACHINE_CONFLICT: { status: 409 },
   STATE_CONFLICT: { status: 409 },
   SETTING_CONFLICT: { status: 409 },
+  NO_PRINTER: { status: 409 },
+  ALREADY_SENT: { status: 409 },
+  PRINTER_REFUSED: { status: 409 },
+  PRINTER_FORGOT: { status: 409 },
 
   // The request.
   SHOP_CONTRADICTION: { status: 422 },
@@ -108,6 +113,7 @@ export const ERRORS = {
   TOO_SLOW: { status: 503 },
   TOO_BUSY: { status: 503 },
   DISK_FULL: { status: 507 },
+  PRINTER_GONE: { status: 503 },
   DATABASE_GONE: { status: 503 },
   INTERNAL: { status: 500 },
 

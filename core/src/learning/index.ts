@@ -12,6 +12,7 @@ export {
 export {
   inkInterval,
   learn,
+  printInterval,
   timeInterval,
   withLearnt,
   type Learning,

@@ -277,11 +277,23 @@ export function inkInterval(
   return { low: low + fixed, high: high + fixed };
 }
 
-/** Where the minutes of a job will lie; `fixed` is what no speed changes. */
-export function timeInterval(
+/** Where the minutes of prints will lie. */
+export const printInterval = (
   machine: Machine,
-  { sweep, turn, fixed }: { readonly sweep: number; readonly turn: number; readonly fixed: number },
-): Interval {
-  const { low, high } = predictionInterval(knownTime(machine), [sweep, turn]);
-  return { low: low + fixed, high: high + fixed };
+  { sweep, turn }: { readonly sweep: number; readonly turn: number },
+): Interval => predictionInterval(knownTime(machine), [sweep, turn]);
+
+/** 8 of 10 of a normal distribution lie within so many standard deviations of its mean. */
+const Z80 = 1.2816;
+
+/**
+ * Where the minutes of a job will lie.
+ *
+ * @param fixed what no speed changes, hands among it
+ * @param deviation of the hands, minutes; it has nothing to do with how far off the prints are
+ */
+export function timeInterval(prints: Interval, fixed: number, deviation: number): Interval {
+  const middle = fixed + (prints.low + prints.high) / 2;
+  const half = Math.hypot((prints.high - prints.low) / 2, Z80 * deviation);
+  return { low: Math.max(0, middle - half), high: middle + half };
 }

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { MACHINE } from '../../test/shop.ts';
 import type { Channel, Estimate } from '../stack/index.ts';
 import {
+  printInterval,
   credibleInterval,
   estimate,
   predictionInterval,
@@ -371,14 +372,21 @@ describe('the interval of a plan', () => {
     expect((high - low) / 40).toBeLessThan(0.06);
   });
 
-  it('never goes below nothing, and of time only what speed changes is uncertain', () => {
+  it('never goes below nothing, and of time what speed changes and hands do is uncertain', () => {
     expect(inkInterval(MACHINE, white, { ml: 0, solidM2: 0, starts: 0 })).toEqual({
       low: 0,
       high: 0,
     });
-    const { low, high } = timeInterval(MACHINE, { sweep: 10, turn: 5, fixed: 100 });
+    const prints = printInterval(MACHINE, { sweep: 10, turn: 5 });
+    const { low, high } = timeInterval(prints, 100, 0);
     expect(low).toBeGreaterThan(108);
     expect(high).toBeLessThan(122);
-    expect(timeInterval(MACHINE, { sweep: 0, turn: 0, fixed: 30 })).toEqual({ low: 30, high: 30 });
+    expect(timeInterval({ low: 0, high: 0 }, 30, 0)).toEqual({ low: 30, high: 30 });
+    // 8 of 10 of a normal distribution: 1.2816 deviations to either side (tables of it).
+    const hands = timeInterval({ low: 0, high: 0 }, 30, 5);
+    expect(hands.high - hands.low).toBeCloseTo(2 * 1.2816 * 5, 9);
+    // What is unsure by itself adds up as squares do.
+    const both = timeInterval({ low: 6, high: 12 }, 30, 4 / 1.2816);
+    expect(both.high - both.low).toBeCloseTo(10, 9);
   });
 });

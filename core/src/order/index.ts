@@ -9,3 +9,4 @@ export {
   type JobState,
   type Lateness,
 } from './order.ts';
+export { PRINTER_TELLS, type PrinterTells } from './printers.ts';

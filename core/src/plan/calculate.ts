@@ -5,7 +5,7 @@ import { DomainError } from '../errors/index.ts';
 import { finding, isFindingCode, stopsPrint, type Finding } from '../findings/index.ts';
 import { containersFor, inkUse, type ContainerNeed, type InkUse } from '../ink/index.ts';
 import { layOut, type Layout } from '../layout/index.ts';
-import { inkInterval, timeInterval, type Interval } from '../learning/index.ts';
+import { inkInterval, printInterval, timeInterval, type Interval } from '../learning/index.ts';
 import {
   facingPicture,
   opacityOf,
@@ -27,6 +27,7 @@ import {
 } from '../stack/index.ts';
 import {
   driftRisk,
+  handsDeviation,
   phasesOf,
   planTrips,
   visitsOf,
@@ -74,6 +75,8 @@ export interface Work {
   readonly operatorMinutes: number;
   /** From first to last; they add up to the minutes. */
   readonly phases: readonly Phase[];
+  /** Standard deviation of the operator's minutes. */
+  readonly operatorDeviation: number;
   /** How often the operator has to come to the machine. */
   readonly visits: number;
   readonly drift: DriftRisk;
@@ -85,6 +88,8 @@ export interface Work {
   /** What holds in 8 of 10 jobs. */
   readonly interval: {
     readonly minutes: Interval;
+    /** Of the minutes, those of the carriage alone. */
+    readonly prints: Interval;
     readonly inkMl: Readonly<Partial<Record<Channel, Interval>>>;
   };
   readonly cost: Cost;
@@ -310,6 +315,8 @@ function workOf(
         same.length > 1 ? t('plan.times', { n: same.length }) : undefined,
       );
     });
+  const prints = printInterval(machine, { sweep, turn });
+  const deviation = handsDeviation(phases, starts);
   const need = jobNeed(machine, material, { layout, testMm2, inks, minutes });
   let steps: readonly RunStep[] | undefined;
   return {
@@ -318,13 +325,15 @@ function workOf(
     phases,
     minutes,
     operatorMinutes,
+    operatorDeviation: deviation,
     visits: visitsOf(phases),
     drift: driftRisk(trips, layout, machine),
     inks,
     containers,
     need,
     interval: {
-      minutes: timeInterval(machine, { sweep, turn, fixed: minutes - sweep - turn }),
+      minutes: timeInterval(prints, minutes - sweep - turn, deviation),
+      prints,
       inkMl: Object.fromEntries(
         inks.map((use) => [use.channel, inkInterval(machine, inkOf(machine, use.channel)!, use)]),
       ),

@@ -46,7 +46,14 @@ export {
 } from './printLook.ts';
 export { groundDependencies, lookDependencies, plateDependencies } from './plateDependencies.ts';
 export { printedRaster } from './printedRaster.ts';
-export { printFiles, thinned, type PrintFile, type PrintPlate } from './printFiles.ts';
+export {
+  printFileName,
+  printFiles,
+  thinned,
+  type PrintFile,
+  type PrintPlate,
+} from './printFiles.ts';
+export { jobTicket, TICKET_FORMAT, type JobTicket, type TicketTrip } from './ticket.ts';
 export { keepOverprint, repaired, repairedState } from './repair.ts';
 export { inkMoneyByPart } from './layerFigures.ts';
 export { inkMl, planJob, calculate, type PlanResult, type Work } from './calculate.ts';

@@ -76,6 +76,17 @@ export function printFiles({ stack, machine }: PrintPlan): PrintFile[] {
   return files;
 }
 
+/**
+ * What a file is called, without its ending.
+ *
+ * @param version page of the artwork, where versions are printed together
+ */
+export const printFileName = (
+  { number, picture }: Pick<PrintFile, 'number' | 'picture'>,
+  version?: number,
+): string =>
+  `${version === undefined ? '' : `page-${version}-`}${String(number).padStart(2, '0')}-${picture}`;
+
 /** Block-out black is laid with an ink that colour uses too. */
 const shares = (a: PrintPlate, b: PrintPlate): boolean =>
   a.ink === b.ink || [a, b].every(({ ink }) => ink === 'CMYK' || ink === 'K');

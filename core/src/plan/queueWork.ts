@@ -29,9 +29,8 @@ export function queueWork(plan: PrintPlan, work: Work): TaskWork {
     (sum, { step, minutes }) => sum + (step === 'print' ? minutes : 0),
     0,
   );
-  const fixed = work.minutes - printing;
   const factor = (minutes: number) =>
-    printing > 0 ? Math.max(LEAST_FACTOR, (minutes - fixed) / printing) : 1;
+    printing > 0 ? Math.max(LEAST_FACTOR, minutes / printing) : 1;
   return {
     parts: drying ? parts.slice(0, -1) : parts,
     rackMinutes: drying ? (work.trips.at(-1)?.waitSetting ?? 0) : 0,
@@ -56,8 +55,9 @@ export function queueWork(plan: PrintPlan, work: Work): TaskWork {
       unit: work.need.material.unit === 'm' ? 'm' : 'sheets',
     },
     spread: {
-      low: factor(work.interval.minutes.low),
-      high: factor(work.interval.minutes.high),
+      low: factor(work.interval.prints.low),
+      high: factor(work.interval.prints.high),
+      ...(work.operatorMinutes > 0 && { hands: work.operatorDeviation / work.operatorMinutes }),
     },
   };
 }

@@ -23,8 +23,8 @@ const NEAR = 1e-6;
 const Z80 = 1.2816;
 
 /**
- * A future: each print longer or shorter than planned, log-normal, as wide as its interval of 8 in 10. A task is as far from its plan
- * on one machine as on another.
+ * A future: prints and hands longer or shorter than planned, log-normal, prints as wide as their interval of 8 in 10. A task is as far
+ * from its plan on one machine as on another.
  */
 export function factors({ tasks }: Pick<QueueProblem, 'tasks'>, random: () => number): Factor {
   const normal = () => {
@@ -32,10 +32,14 @@ export function factors({ tasks }: Pick<QueueProblem, 'tasks'>, random: () => nu
     const size = Math.sqrt(-2 * Math.log(1 - random()));
     return size * Math.cos(2 * Math.PI * random());
   };
-  const drawn = new Map(tasks.map(({ id }) => [id, normal()]));
-  return ({ id }, { spread }) => {
-    const [from, to] = [Math.log(spread.low), Math.log(spread.high)];
-    return Math.exp((from + to) / 2 + ((drawn.get(id) ?? 0) * (to - from)) / 2 / Z80);
+  const drawn = new Map(tasks.map(({ id }) => [id, { print: normal(), hand: normal() }]));
+  return ({ id }, { spread: { low, high, hands = 0 } }) => {
+    const { print, hand } = drawn.get(id)!;
+    const [from, to] = [Math.log(low), Math.log(high)];
+    return {
+      prints: Math.exp((from + to) / 2 + (print * (to - from)) / 2 / Z80),
+      hands: Math.exp(hands * hand),
+    };
   };
 }
 

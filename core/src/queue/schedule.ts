@@ -152,8 +152,13 @@ export class Floor {
   }
 }
 
-/** How much longer than planned the prints of a task take. */
-export type Factor = (task: QueueTask, work: TaskWork) => number;
+/** How much longer than planned the prints of a task take, and its work of hands. */
+export interface Lengths {
+  readonly prints: number;
+  readonly hands: number;
+}
+export type Factor = (task: QueueTask, work: TaskWork) => Lengths;
+const AS_PLANNED: Lengths = { prints: 1, hands: 1 };
 
 /** A machine while an order is laid out. */
 interface Place {
@@ -163,7 +168,7 @@ interface Place {
   at: number;
   /** −1 is the changeover. */
   part: number;
-  long: number;
+  long: Lengths;
   setup: Setup;
   white: boolean;
   /** That is being laid out. */
@@ -196,7 +201,7 @@ export function schedule(
     time: machine.freeAt,
     at: 0,
     part: 0,
-    long: 1,
+    long: AS_PLANNED,
     task: undefined,
     setup: machine.setup,
     white: false,
@@ -218,7 +223,7 @@ export function schedule(
     place.task = task;
     place.work = work;
     place.change = change;
-    place.long = factor?.(task, work) ?? 1;
+    place.long = factor?.(task, work) ?? AS_PLANNED;
     place.part = change.minutes > 0 ? -1 : 0;
     place.from = -1;
     place.segments = [];
@@ -329,9 +334,9 @@ export function schedule(
   };
 }
 
-/** Prints take longer or shorter than planned; hands do not. */
-const lasts = ({ step, minutes }: TaskPart, long: number): number =>
-  step === 'print' ? minutes * long : minutes;
+/** Prints and hands take longer or shorter than planned; drying and going back do not. */
+const lasts = ({ step, minutes, attended }: TaskPart, long: Lengths): number =>
+  minutes * (step === 'print' ? long.prints : attended ? long.hands : 1);
 
 const known = new WeakMap<readonly QueueTask[], ReadonlyMap<string, QueueTask>>();
 /** Tasks by their ids; made once for a list, as a search asks for it thousands of times. */

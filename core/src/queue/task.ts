@@ -32,8 +32,11 @@ export interface TaskWork {
   /** What it takes, mL by channel, and off the shelf. */
   readonly ml: Readonly<Record<Channel, number>>;
   readonly material: { readonly amount: number; readonly unit: 'm' | 'sheets' };
-  /** Of the whole time, what it may be in 8 of 10 cases: the factor for the short and the long end. */
-  readonly spread: { readonly low: number; readonly high: number };
+  /**
+   * How far off it may be: factors for the short and the long end of its prints in 8 of 10 cases, and the standard deviation of all
+   * work of hands as a share of it, nothing if absent.
+   */
+  readonly spread: { readonly low: number; readonly high: number; readonly hands?: number };
 }
 
 /** A job, or those of its trips that are printed apart from the others. */

@@ -1,5 +1,6 @@
 export {
   FIT_HEADS_MINUTES,
+  handsDeviation,
   phasesOf,
   slotWanted,
   visitsOf,

@@ -35,6 +35,24 @@ export type PhaseStep =
 /** Hands and checks until parked white heads print again. Common practice. */
 export const FIT_HEADS_MINUTES = 4;
 
+/**
+ * How much one time of work by hands differs from another, standard deviation as a share. Our own judgement: nobody reports hands.
+ */
+const HANDS_DEVIATION = 0.25;
+
+/**
+ * Standard deviation of all work by hands, minutes. Whoever is slow in setting up is slow in all of it; loads differ one by one.
+ *
+ * @param starts how often each trip is loaded
+ */
+export function handsDeviation(phases: readonly Phase[], starts: number): number {
+  let [once, loads] = [0, 0];
+  for (const { step, minutes } of phases.filter(({ attended }) => attended))
+    if (step === 'loading') loads += starts * (minutes / starts) ** 2;
+    else once += minutes;
+  return HANDS_DEVIATION * Math.sqrt(once ** 2 + loads);
+}
+
 /** Steps that the operator is at the machine for. */
 const ATTENDED: readonly PhaseStep[] = [
   'setup',

@@ -44,6 +44,8 @@ export interface Trip {
   readonly layers: readonly StackLayer[];
   readonly hits: number;
   readonly passes: number;
+  /** Strokes over each line: passes of all its layers and hits. */
+  readonly swaths: number;
   readonly speed: number;
   readonly bidirectional: boolean;
   /** Printing and going back to the origin, all loads, without waiting. */
@@ -171,6 +173,7 @@ export function planTrips(
       layers,
       hits,
       ...carriage,
+      swaths,
       minutes,
       sweepMinutes,
       turnMinutes,

@@ -2,6 +2,7 @@
 import { gunzipSync } from 'node:zlib';
 import { previewFrom } from '@kyanos/contract';
 import {
+  jobTicket,
   type ErrorCode,
   DomainError,
   fitForm,
@@ -154,6 +155,17 @@ function predicted({ plan, info, measures, machine }: PlannedJob & { readonly ma
   };
 }
 
+/** What the machine is told of a job; undefined if it can't be printed. */
+function ticket({
+  plan,
+  info,
+  measures,
+  job,
+}: PlannedJob & { readonly job: { readonly id: string; readonly number: number } }) {
+  const { work } = calculate(plan, info, measures);
+  return work && jobTicket(plan, work, job);
+}
+
 const learnt = ({
   machine,
   reports,
@@ -271,6 +283,7 @@ const TASKS = {
   fitted,
   paper,
   predicted,
+  ticket,
   readReports: reportRows,
   learnt,
 };

@@ -36,7 +36,7 @@ export async function reportsOf(db: Db, machineId: string): Promise<Wire<StoredR
 export async function takeReports(db: Db, machineId: string, text: string): Promise<ReportsTaken> {
   const machine = await machineById(db, machineId);
   const left: { job: string; why: string }[] = [];
-  const taken: { jobId: string; report: JobReport }[] = [];
+  const taken: string[] = [];
   for (const row of await aside('readReports', {
     text,
     channels: machine.inks.map(({ channel }) => channel),
@@ -47,19 +47,33 @@ export async function takeReports(db: Db, machineId: string, text: string): Prom
       continue;
     }
     try {
-      taken.push({ jobId, report: await besidePlan(db, jobId, machine, row) });
+      await keepReport(db, machineId, jobId, row);
+      taken.push(jobId);
     } catch (error) {
       if (!(error instanceof DomainError)) throw error;
       left.push({ job: row.job, why: error.message });
     }
   }
-  for (const { jobId, report } of taken)
-    await db.query(
-      'insert into job_report (machine_id, job_id, data) values ($1::text, $2::uuid, $3::jsonb)',
-      [machineId, jobId, JSON.stringify(report)],
-    );
-  for (const { jobId } of taken) await redraw(db, jobId, { by: machine.name });
+  for (const jobId of taken) await redraw(db, jobId, { by: machine.name });
   return { taken: taken.length, left };
+}
+
+/**
+ * Keeps what a machine said of a job, beside what the job's plan foretells, in the transaction it is called in.
+ *
+ * @throws DomainError `OTHER_MACHINE`, `NO_ARTWORK`, `NOT_PRINTABLE`, `PLATES_NOT_READY`; then nothing is kept
+ */
+export async function keepReport(
+  db: Db,
+  machineId: string,
+  jobId: string,
+  row: ReportRow,
+): Promise<void> {
+  const report = await besidePlan(db, jobId, await machineById(db, machineId), row);
+  await db.query(
+    'insert into job_report (machine_id, job_id, data) values ($1::text, $2::uuid, $3::jsonb)',
+    [machineId, jobId, JSON.stringify(report)],
+  );
 }
 
 async function besidePlan(

@@ -42,4 +42,5 @@ export const request: Translated<typeof en>['request'] = {
   clock: 'Eine Uhrzeit wie 08:30.',
   shiftEndsLater: 'Eine Schicht endet später, als sie beginnt.',
   openSomeDay: 'An mindestens einem Tag der Woche ist jemand da.',
+  printerAddress: 'Eine Adresse wie ipp://192.168.1.20/ipp/print wird gebraucht.',
 };

@@ -38,4 +38,5 @@ export const request = {
   clock: 'A time of day, such as 08:30.',
   shiftEndsLater: 'A shift ends later than it begins.',
   openSomeDay: 'Somebody is there on at least one day of the week.',
+  printerAddress: 'An address such as ipp://192.168.1.20/ipp/print is needed.',
 } as const;

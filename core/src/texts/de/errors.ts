@@ -122,4 +122,13 @@ export const errors: Translated<typeof en>['errors'] = {
   ANSWER_UNREADABLE:
     'Der Server gab eine Antwort, die sich nicht lesen lässt. Laden Sie die Seite neu.',
   CANCELLED: 'Das Hochladen wurde abgebrochen.',
+  PRESS_UNKNOWN: 'Dieser Auftrag wurde nie gesendet oder ist fort.',
+  NO_PRINTER: 'Diese Maschine hat keine Druckeradresse. Gib ihr eine unter Warteschlange, Drucker.',
+  ALREADY_SENT:
+    'Dieser Auftrag ist schon beim Drucker. Brich ihn dort ab, bevor du ihn noch einmal sendest.',
+  PRINTER_REFUSED: 'Der Drucker hat abgelehnt.',
+  PRINTER_FORGOT:
+    'Der Drucker kennt diesen Auftrag nicht mehr. Sieh an der Maschine nach und sende ihn für die fehlenden Exemplare noch einmal.',
+  PRINTER_GONE:
+    'Der Drucker antwortet nicht. Prüfe, ob er eingeschaltet ist und ob seine Adresse stimmt.',
 };

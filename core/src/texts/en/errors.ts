@@ -103,4 +103,12 @@ export const errors = {
     'The server does not answer. What you typed is kept here and saved as soon as it is back.',
   ANSWER_UNREADABLE: 'The server gave an answer that can’t be read. Load the page again.',
   CANCELLED: 'The upload was cancelled.',
+  PRESS_UNKNOWN: 'This job was never sent, or is gone.',
+  NO_PRINTER: 'This machine has no printer address. Give it one under Queue, Printers.',
+  ALREADY_SENT: 'This job is at its printer already. Cancel it there before you send it again.',
+  PRINTER_REFUSED: 'The printer refused.',
+  PRINTER_FORGOT:
+    'The printer no longer knows this job. Look at the machine, then send the job again for the copies that are missing.',
+  PRINTER_GONE:
+    'The printer does not answer. Check that it is switched on and that its address is right.',
 } as const;

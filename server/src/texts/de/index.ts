@@ -4,6 +4,7 @@ import { care } from './care.ts';
 import { files } from './files.ts';
 import { jobs } from './jobs.ts';
 import { plates } from './plates.ts';
+import { press } from './press.ts';
 import { queue } from './queue.ts';
 import { reports } from './reports.ts';
 import { settings } from './settings.ts';
@@ -13,6 +14,7 @@ import { stock } from './stock.ts';
 
 /** German. */
 export const de = {
+  press,
   queue,
   artwork,
   aside,

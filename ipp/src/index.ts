@@ -1,0 +1,26 @@
+export { askPrinter, httpUrl, PrinterRefused, Unreachable, type Asking } from './client.ts';
+export {
+  attribute,
+  collection,
+  decode,
+  encodeResponse,
+  groupsOf,
+  JOB_STATES,
+  jobStateNamed,
+  numberIn,
+  OPERATIONS,
+  operationNamed,
+  PRINTER_STATES,
+  printerStateNamed,
+  STATUS,
+  textIn,
+  textsIn,
+  type Attribute,
+  type Group,
+  type JobState,
+  type Message,
+  type Operation,
+  type PrinterState,
+  type Status,
+} from './message.ts';
+export { mlOf, readSupply, supplyText, tenthsOf, TENTHS_OF_ML, type Supply } from './supplies.ts';

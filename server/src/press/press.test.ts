@@ -1,0 +1,252 @@
+import { fork, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type {
+  Job,
+  JobStock,
+  JobSummary,
+  PressJob,
+  StoredReport,
+  ToldPrinter,
+} from '@kyanos/contract';
+import { seededRandom } from '@kyanos/core';
+import { askPrinter, attribute, groupsOf, jobStateNamed, numberIn, textIn } from '@kyanos/ipp';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { demo, useServer } from '../../test/served.ts';
+
+const served = useServer();
+const PRESS = new URL('../../../.cache/programs/press.js', import.meta.url);
+const MACHINE = 'label-3';
+const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
+
+/** A press of its own, which can be killed and started again at the same address. */
+class RunningPress {
+  readonly data = mkdtempSync(join(tmpdir(), 'press-test-'));
+  #child: ChildProcess | undefined;
+  port = 0;
+
+  async start(pace: number): Promise<void> {
+    const options = ['--machine', MACHINE, '--port', String(this.port), '--pace', String(pace)];
+    const child = fork(PRESS, [...options, '--data', this.data], { silent: true });
+    this.#child = child;
+    const line = await new Promise<string>((done) =>
+      child.stdout!.once('data', (bytes: Buffer) => done(bytes.toString())),
+    );
+    this.port = Number(/127\.0\.0\.1:(\d+)/.exec(line)![1]);
+  }
+
+  get uri(): string {
+    return `ipp://127.0.0.1:${this.port}/ipp/print/${MACHINE}`;
+  }
+
+  async end(signal: NodeJS.Signals): Promise<void> {
+    const ended = new Promise((done) => this.#child!.once('exit', done));
+    this.#child!.kill(signal);
+    await ended;
+  }
+
+  /** Every job that it ever had. */
+  async jobs() {
+    const all = [];
+    for (const which of ['completed', 'not-completed']) {
+      const answer = await askPrinter(this.uri, {
+        operation: 'Get-Jobs',
+        attributes: [
+          attribute('which-jobs', 'keyword', which),
+          attribute('requested-attributes', 'keyword', 'all'),
+        ],
+      });
+      for (const job of groupsOf(answer, 'job'))
+        all.push({
+          name: textIn(job, 'job-name')!,
+          state: jobStateNamed(numberIn(job, 'job-state')),
+          done: numberIn(job, 'job-impressions-completed')!,
+          spoilt: numberIn(job, 'x-kyanos-copies-spoilt')!,
+        });
+    }
+    return all;
+  }
+}
+
+const press = new RunningPress();
+const PACE = 4000;
+let job: Job;
+const order = async (id: string) =>
+  (await served.call<{ jobs: JobSummary[] }>('GET', '/jobs?limit=100')).body.jobs.find(
+    (one) => one.id === id,
+  )!;
+const sent = async (id = job.id) =>
+  (await served.call<PressJob[]>('GET', `/jobs/${id}/press`)).body[0];
+const send = (body: object = {}, id: string = job.id) =>
+  served.call<PressJob & { code?: string }>('POST', `/jobs/${id}/press`, body);
+const want = (id: string, wanted: PressJob['want']) =>
+  served.call<PressJob>('PUT', `/press/${id}`, { want: wanted });
+
+async function sentUntil(states: readonly PressJob['state'][], id = job.id): Promise<PressJob> {
+  for (;;) {
+    const now = await sent(id);
+    if (states.includes(now.state)) return now;
+    await pause(100);
+  }
+}
+const printer = async () =>
+  (await served.call<{ printers: ToldPrinter[] }>('GET', '/printers')).body.printers[0];
+async function printerUntil(holds: (told: ToldPrinter) => boolean): Promise<ToldPrinter> {
+  for (;;) {
+    const told = await printer();
+    if (holds(told)) return told;
+    await pause(200);
+  }
+}
+
+/** A job whose plates are built, printed again and again. */
+async function another(copies: number): Promise<Job> {
+  const { plan, draw, fileName } = demo('orchard-label');
+  const { body: file } = await served.upload(await draw());
+  const artwork = await served.rip(file.id, 60, fileName);
+  const wanted = { ...plan, lot: '', layout: { ...plan.layout, copies } };
+  const made = await served.newJob(artwork.id, wanted);
+  const { body } = await served.call<{ id: string }>('POST', `/artworks/${artwork.id}/plates`, {
+    plan: made.plan,
+  });
+  await served.until(`/plates/${body.id}`);
+  return made;
+}
+
+beforeAll(async () => {
+  await press.start(PACE);
+  job = await another(24);
+}, 60_000);
+afterAll(async () => {
+  await press.end('SIGTERM');
+  rmSync(press.data, { recursive: true });
+});
+
+describe('a job at its printer', () => {
+  it('is not sent where its machine has no printer, and an address that is none is refused', async () => {
+    expect((await send()).body.code).toBe('NO_PRINTER');
+    const put = (uri: string) =>
+      served.call<{ message: string }>('PUT', '/settings/printers', { [MACHINE]: { uri } });
+    expect((await put('ftp://somewhere/')).body.message).toContain('ipp://192.168.1.20/ipp/print');
+    expect((await put(press.uri)).status).toBe(200);
+    const told = await printerUntil(({ state }) => state !== null);
+    expect(told).toMatchObject({ goneSince: null, state: 'idle', simulated: false });
+    expect(told.tells).toContain('ink');
+    const white = told.supplies.find(({ channel }) => channel === 'W')!;
+    expect(white.leftMl).toBeGreaterThan(0);
+    expect(white.share).toBeLessThanOrEqual(1);
+  });
+
+  it('is printed, counted, reported and drawn from the shelf without anybody typing', async () => {
+    await served.call('PUT', `/jobs/${job.id}/order`, {
+      was: { state: 'quoted', due: null, priority: 'usual' },
+      now: { state: 'accepted', due: null, priority: 'usual' },
+    });
+    expect((await send()).status).toBe(201);
+    expect((await send()).body.code).toBe('ALREADY_SENT');
+    const done = await sentUntil(['done', 'failed', 'cancelled']);
+    expect(done).toMatchObject({ state: 'done', problem: null, done: 24, spoilt: 0 });
+    expect((await order(job.id)).state).toBe('done');
+    const { body: reports } = await served.call<StoredReport[]>(
+      'GET',
+      `/machines/${MACHINE}/reports`,
+    );
+    expect(reports).toHaveLength(1);
+    const [{ report, jobId }] = reports;
+    expect(jobId).toBe(job.id);
+    expect(report.ml.W).toBeCloseTo(done.ml.W!, 6);
+    expect(report.minutes).toBeCloseTo(done.minutes!, 6);
+    // The machine is not as its maker states, and not far from it.
+    const { laydown, lossPerTrip } = job.plan.machine.inks.find(({ channel }) => channel === 'W')!;
+    const { solidM2, starts, otherMl } = report.planned.W!;
+    const ratio = report.ml.W! / (solidM2 * laydown + starts * lossPerTrip + otherMl);
+    expect(Math.abs(Math.log(ratio))).toBeGreaterThan(0.001);
+    expect(Math.abs(Math.log(ratio))).toBeLessThan(0.5);
+    const { body: stock } = await served.call<JobStock>('GET', `/jobs/${job.id}/stock`);
+    expect(stock.drawn.filter(({ unit }) => unit === 'mL').map(({ source }) => source)).toEqual(
+      expect.arrayContaining(['report']),
+    );
+  }, 120_000);
+
+  it('waits there while it is held, and is given up where that is wanted', async () => {
+    const second = await another(12);
+    const { body } = await send({ hold: true }, second.id);
+    await sentUntil(['held'], second.id);
+    await pause(1500);
+    expect((await sent(second.id)).state).toBe('held');
+    await want(body.id, 'cancel');
+    expect((await sentUntil(['cancelled'], second.id)).problem).toBeNull();
+    // It can be sent again.
+    expect((await send({}, second.id)).status).toBe(201);
+    await sentUntil(['done'], second.id);
+    expect((await press.jobs()).filter(({ state }) => state === 'completed')).toHaveLength(2);
+  }, 120_000);
+
+  it('keeps what was sent while its printer is silent, and goes on when that is back', async () => {
+    await press.end('SIGKILL');
+    await printerUntil(({ goneSince }) => goneSince !== null);
+    const third = await another(6);
+    await send({}, third.id);
+    await pause(1500);
+    expect(await sent(third.id)).toMatchObject({ state: 'sending', problem: null });
+    const refused = await served.call<{ code: string }>('POST', `/printers/${MACHINE}/act`, {
+      act: 'pause',
+    });
+    expect(refused.body.code).toBe('PRINTER_GONE');
+    await press.start(PACE);
+    await printerUntil(({ goneSince }) => goneSince === null);
+    expect((await sentUntil(['done'], third.id)).done).toBe(6);
+  }, 120_000);
+});
+
+/** Rounds in which one side is killed; more of them by hand. */
+const KILLS = Number(process.env.KYANOS_KILLS ?? 10);
+describe('whatever dies in the middle', () => {
+  it('is printed once, and both sides agree on every copy', async () => {
+    const random = seededRandom(7);
+    await press.end('SIGTERM');
+    // Slow enough that most of it is printed while somebody dies.
+    await press.start(400);
+    const fourth = await another(60);
+    await served.call('PUT', `/jobs/${fourth.id}/order`, {
+      was: { state: 'quoted', due: null, priority: 'usual' },
+      now: { state: 'accepted', due: null, priority: 'usual' },
+    });
+    let begun = await send({}, fourth.id);
+    const finished: PressJob[] = [];
+    for (let round = 0; round < KILLS; round++) {
+      await pause(1500 * random());
+      if (random() < 0.5) await served.replaceWorker('SIGKILL');
+      else {
+        await press.end('SIGKILL');
+        await press.start(400);
+      }
+      const now = await sent(fourth.id);
+      if (now.state === 'done') {
+        finished.push(now);
+        begun = await send({}, fourth.id);
+        expect(begun.status).toBe(201);
+      } else expect(['failed', 'cancelled']).not.toContain(now.state);
+    }
+    await press.end('SIGTERM');
+    await press.start(PACE);
+    const last = await sentUntil(['done', 'failed', 'cancelled'], fourth.id);
+    expect(last.state).toBe('done');
+    finished.push(last);
+
+    const there = await press.jobs();
+    for (const one of finished) {
+      const tries = there.filter(({ name }) => name.includes(`K${one.id.slice(0, 8)}`));
+      const printed = tries.filter(({ done, spoilt }) => done + spoilt > 0);
+      expect(printed).toHaveLength(1);
+      expect(printed[0]).toMatchObject({ state: 'completed', done: one.done, spoilt: one.spoilt });
+      expect(one.done! + one.spoilt!).toBe(60);
+    }
+    const { body: reports } = await served.call<StoredReport[]>(
+      'GET',
+      `/machines/${MACHINE}/reports`,
+    );
+    expect(reports.filter(({ jobId }) => jobId === fourth.id)).toHaveLength(finished.length);
+  }, 300_000);
+});
