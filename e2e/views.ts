@@ -14,6 +14,7 @@ export const VIEWS = [
 /** Every view of the rooms around a job. */
 export const ROOM_VIEWS = [
   '/queue',
+  '/queue/bench',
   '/stock/shelf',
   '/stock/order',
   '/stock/count',

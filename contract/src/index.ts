@@ -43,6 +43,7 @@ export {
   type PressWant,
   type ToldPrinter,
 } from './resources/press.ts';
+export type { Bench, BenchState } from './resources/bench.ts';
 export type { PlateBuild } from './resources/plates.ts';
 export type { ReportsTaken, StoredReport } from './resources/reports.ts';
 export { SETTING_ENDPOINTS, type SettingValue } from './resources/settings.ts';

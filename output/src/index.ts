@@ -1,6 +1,7 @@
 export { exportPlates, type Exported, type ExportOptions } from './export.ts';
 export { pngOf, writePicture } from './picture.ts';
 export { innerSheetPdf } from './paper/innerSheet.ts';
+export { dayListPdf, type DayLine, type DayList } from './paper/dayList.ts';
 export { formPdf, type FormJob } from './paper/form.ts';
 export { jigPdf, type JigJob } from './paper/jig.ts';
 export type { PaperJob } from './paper/paper.ts';

@@ -2,7 +2,7 @@
 import { mkdirSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
-import { SHOP } from '@kyanos/demo';
+import { SHOP, SHOP_STATE } from '@kyanos/demo';
 import { lockedBy } from './lock.ts';
 import { servePresses } from './serve.ts';
 
@@ -55,13 +55,16 @@ try {
   fail(`The folder ${data} can't be made. Choose another with --data.`);
 }
 
+const fitted = Object.fromEntries(
+  Object.entries(SHOP_STATE).map(([id, { leftMl }]) => [id, leftMl]),
+);
 const other = lockedBy(data);
 if (other !== undefined)
   fail(
     `The press with the process number ${other} has the folder ${data}. Stop it first, or choose another with --data.`,
   );
 
-const served = await servePresses({ machines, port, pace, seed, data }).catch(
+const served = await servePresses({ machines, fitted, port, pace, seed, data }).catch(
   (error: NodeJS.ErrnoException) =>
     fail(
       error.code === 'EADDRINUSE'

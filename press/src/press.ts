@@ -85,14 +85,18 @@ export const capacityOf = (machine: Machine, channel: Channel): number =>
 const ENDED: readonly JobState[] = ['canceled', 'aborted', 'completed'];
 export const hasEnded = ({ state }: Pick<PressJob, 'state'>): boolean => ENDED.includes(state);
 
-function newMachine(machine: Machine, random: () => number): PressMachine {
+function newMachine(
+  machine: Machine,
+  fitted: Readonly<Record<Channel, number | undefined>>,
+  random: () => number,
+): PressMachine {
   return {
     clock: 0,
     nextId: 1,
     ml: Object.fromEntries(
       machine.inks.map(({ channel }) => [
         channel,
-        capacityOf(machine, channel) * (0.25 + 0.7 * random()),
+        fitted[channel] ?? capacityOf(machine, channel) * (0.25 + 0.7 * random()),
       ]),
     ),
     rollMm: ROLL_MM * (0.4 + 0.6 * random()),
@@ -111,14 +115,23 @@ export class Press {
   readonly #jobs = new Map<number, PressJob>();
   readonly #steps = new Map<number, readonly Step[]>();
 
-  /** @param kept what the journal held, in order; the plug was pulled after it */
-  constructor(machine: Machine, seed: number, kept: readonly Entry[], keep: Journal) {
+  /**
+   * @param kept what the journal held, in order; the plug was pulled after it
+   * @param fitted what a new machine has in its containers, mL; some, where it is not said
+   */
+  constructor(
+    machine: Machine,
+    seed: number,
+    kept: readonly Entry[],
+    keep: Journal,
+    fitted: Readonly<Record<Channel, number | undefined>> = {},
+  ) {
     this.machine = machine;
     this.#seed = seed;
     this.#truth = truthOf(machine, seed);
     this.#keep = keep;
     const random = seededRandom(seedOf('machine', machine.id, seed));
-    this.#now = kept.at(-1)?.machine ?? newMachine(machine, random);
+    this.#now = kept.at(-1)?.machine ?? newMachine(machine, fitted, random);
     for (const { job } of kept) if (job) this.#jobs.set(job.id, job);
     this.#forget();
     this.#powerBack();

@@ -1,7 +1,6 @@
 /** A press as a printer of the Internet Printing Protocol: operations asked, attributes told. Sources: RFC 8010, RFC 8011, PWG 5100.13. */
 import { createWriteStream } from 'node:fs';
 import { mkdtemp, readFile, rm, stat } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -66,9 +65,11 @@ export interface PrinterOptions {
   readonly uri: string;
   /** Lets time go on to now. */
   readonly tick: () => void;
+  /** Folder in which documents lie while they are looked at. */
+  readonly scratch: string;
 }
 
-export function printer({ press, uri, tick }: PrinterOptions) {
+export function printer({ press, uri, tick, scratch }: PrinterOptions) {
   const { machine } = press;
   const begun = Date.now();
   const upTime = () => Math.max(1, Math.round((Date.now() - begun) / 1000));
@@ -310,7 +311,7 @@ export function printer({ press, uri, tick }: PrinterOptions) {
   /** Takes a document in; it is looked at, and nothing of it is kept. */
   async function receive(request: Request, job: PressJob, last: boolean): Promise<PressJob> {
     const format = checkDocument(request);
-    const folder = await mkdtemp(join(tmpdir(), 'kyanos-press-'));
+    const folder = await mkdtemp(join(scratch, 'document-'));
     try {
       const path = join(folder, 'document');
       await pipeline(request.document, createWriteStream(path));

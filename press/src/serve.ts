@@ -1,13 +1,16 @@
 /** Presses on loopback: each a printer at its own address. */
+import { mkdirSync, rmSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import { join } from 'node:path';
-import type { Machine } from '@kyanos/core';
+import type { Channel, Machine } from '@kyanos/core';
 import { openJournal, readJournal } from './journal.ts';
 import { Press } from './press.ts';
 import { printer } from './printer.ts';
 
 export interface ServeOptions {
   readonly machines: readonly Machine[];
+  /** By the id of a machine, what a new one has in its containers, mL. */
+  readonly fitted?: Readonly<Record<string, Readonly<Record<Channel, number | undefined>>>>;
   /** 0 takes a free one. */
   readonly port: number;
   /** Simulated seconds in a second. */
@@ -36,10 +39,21 @@ export async function servePresses(
   });
   const { port } = server.address() as { port: number };
 
+  // What a press that was killed was looking at nobody wants any more.
+  const scratch = join(data, 'documents');
+  rmSync(scratch, { recursive: true, force: true });
+  mkdirSync(scratch, { recursive: true });
+
   const made = machines.map((machine) => {
     const file = join(data, `${machine.id}.jsonl`);
     const journal = openJournal(file);
-    const press = new Press(machine, seed, readJournal(file), journal.keep);
+    const press = new Press(
+      machine,
+      seed,
+      readJournal(file),
+      journal.keep,
+      options.fitted?.[machine.id],
+    );
     journal.begin(press.entries);
     let last = Date.now();
     const tick = () => {
@@ -49,7 +63,12 @@ export async function servePresses(
       last = now;
     };
     const uri = `ipp://${HOST}:${port}${pathOf(machine.id)}`;
-    return { journal, tick, path: pathOf(machine.id), printer: printer({ press, uri, tick }) };
+    return {
+      journal,
+      tick,
+      path: pathOf(machine.id),
+      printer: printer({ press, uri, tick, scratch }),
+    };
   });
   const byPath = new Map(made.map((one) => [one.path, one.printer]));
 

@@ -37,5 +37,18 @@ create table printer (
   gone_at    timestamptz
 );
 
+-- What a shop writes beside a job, and whether it is put away from the board.
+alter table job
+  add column notes    text not null default '',
+  add column put_away boolean not null default false;
+create index job_away on job (put_away);
+
+-- A job at the bench: what was ticked on the run sheet of a version, since when it is printed or rests, what was spoilt.
+create table job_bench (
+  job_id  uuid primary key references job on delete cascade,
+  version int not null,
+  data    jsonb not null
+);
+
 -- What a version is in the queue, now with how unsure its hands are. Figures that are worked out anew when they are wanted.
 delete from job_need;

@@ -9,6 +9,7 @@ import type pg from 'pg';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import { version } from '../../package.json';
+import { benchRoutes } from './bench/routes.ts';
 import { careRoutes } from './care/routes.ts';
 import { artworkRoutes } from './artwork/routes.ts';
 import { eventRoutes } from './events/routes.ts';
@@ -78,6 +79,7 @@ export function makeApp(
     careRoutes(pool),
     queueRoutes(pool),
     pressRoutes(pool),
+    benchRoutes(pool),
     eventRoutes(events),
   );
   const document = openApi(version);

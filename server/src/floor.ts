@@ -6,9 +6,11 @@ import {
   productKey,
   productsOf,
   chooseLot,
+  UNKNOWN_STATE,
   dayText,
   type CareDue,
   type Machine,
+  type PrintPlan,
   type MachineState,
   type Product,
 } from '@kyanos/core';
@@ -130,6 +132,13 @@ export async function floorFor(
       }),
     },
   };
+}
+
+/** The state of the machine of a job's plan, with the shelf; a machine that the shop has no more has none. */
+export async function stateForPlan(db: Db, plan: PrintPlan, jobId: string): Promise<MachineState> {
+  const machine = (await itemsOf(db, 'machine')).find(({ id }) => id === plan.machine.id);
+  if (!machine) return UNKNOWN_STATE;
+  return (await floorFor(db, machine.data, plan.material.id, jobId)).state;
 }
 
 /**

@@ -35,6 +35,11 @@ export const router = createRouter({
     },
     { path: '/queue', name: 'queue', component: () => import('./queue/QueuePage.vue') },
     {
+      path: '/queue/bench/:machine?',
+      name: 'bench',
+      component: () => import('./press/BenchPage.vue'),
+    },
+    {
       path: '/stock',
       component: () => import('./stock/StockPage.vue'),
       children: [

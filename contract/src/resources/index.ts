@@ -9,6 +9,7 @@ import * as exports from './exports.ts';
 import * as files from './files.ts';
 import * as jobs from './jobs.ts';
 import * as plates from './plates.ts';
+import * as bench from './bench.ts';
 import * as press from './press.ts';
 import * as queue from './queue.ts';
 import * as reports from './reports.ts';
@@ -40,7 +41,14 @@ export const API = {
   getPaper: jobs.getPaper,
   getQueue: queue.getQueue,
   getQuoted: queue.getQuoted,
+  getDayList: queue.getDayList,
   getQueueCalendar: queue.getQueueCalendar,
+  getBench: bench.getBench,
+  getBenchState: bench.getBenchState,
+  changeBench: bench.changeBench,
+  finishBench: bench.finishBench,
+  setJobNotes: jobs.setJobNotes,
+  putJobAway: jobs.putJobAway,
   sendToPress: press.sendToPress,
   listSent: press.listSent,
   wantOfPress: press.wantOfPress,

@@ -27,18 +27,30 @@ export const JobSummary = z.object({
   state: z.enum(JOB_STATES),
   /** When the customer wants it. */
   due: z.iso.datetime().nullable(),
+  /** What the shop wrote beside it. */
+  notes: z.string(),
+  /** It is off the board, and kept. */
+  putAway: z.boolean(),
   /** What was found against it; null while its plates are not built. */
   decide: z.object({ errors: z.int(), warnings: z.int() }).nullable(),
 });
 export type JobSummary = z.output<typeof JobSummary>;
 
-export const JOB_SORTS = ['saved', 'due', 'name', 'machine', 'material', 'copies'] as const;
+export const JOB_SORTS = [
+  'saved',
+  'due',
+  'name',
+  'machine',
+  'material',
+  'copies',
+  'state',
+] as const;
 
-/** Jobs of one state, those that something is still to be done for, or all. */
-export const JOB_FILTERS = ['all', 'open', ...JOB_STATES] as const;
+/** Jobs of one state, those that something is still to be done for, all that are on the board, or those that were put away. */
+export const JOB_FILTERS = ['all', 'open', 'away', ...JOB_STATES] as const;
 export type JobFilter = (typeof JOB_FILTERS)[number];
 export const statesOf = (filter: JobFilter): readonly string[] =>
-  filter === 'all' ? JOB_STATES : filter === 'open' ? OPEN_STATES : [filter];
+  filter === 'all' || filter === 'away' ? JOB_STATES : filter === 'open' ? OPEN_STATES : [filter];
 
 /** Which jobs are wanted, and in which order. */
 export const JobQuery = z.object({
@@ -138,6 +150,23 @@ export const setJobOrder = endpoint({
   body: z.strictObject({ was: JobOrder, now: JobOrder }),
   /** What it did to the stock, in sentences. */
   answer: JobOrder.extend({ stock: z.array(z.string()) }),
+});
+/** `was` is what the change was made on; something else in the meantime is a conflict. */
+export const setJobNotes = endpoint({
+  method: 'PUT',
+  path: '/jobs/{id}/notes',
+  summary: 'Write beside a job what is not in its plan',
+  params,
+  body: z.strictObject({ was: z.string().max(10_000), now: z.string().max(4000) }),
+  answer: null,
+});
+export const putJobAway = endpoint({
+  method: 'PUT',
+  path: '/jobs/{id}/away',
+  summary: 'Put a job away from the board, or take it back',
+  params,
+  body: z.strictObject({ away: z.boolean() }),
+  answer: null,
 });
 export const listJobArtworks = endpoint({
   method: 'GET',

@@ -52,6 +52,12 @@ export const getQuoted = endpoint({
   query: z.object({ begins: z.iso.datetime() }),
   answer: z.object({ task: QueuedSchema.nullable(), why: z.string() }),
 });
+export const getDayList = endpoint({
+  method: 'GET',
+  path: '/queue/day.pdf',
+  summary: 'What is printed on the day that comes, machine by machine',
+  answer: { type: 'application/pdf', what: 'a list for the wall' },
+});
 export const getQueueCalendar = endpoint({
   method: 'GET',
   path: '/queue.ics',

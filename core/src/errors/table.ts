@@ -51,6 +51,7 @@ export const ERRORS = {
   ALREADY_SENT: { status: 409 },
   PRINTER_REFUSED: { status: 409 },
   PRINTER_FORGOT: { status: 409 },
+  PRINTER_GONE: { status: 409 },
 
   // The request.
   SHOP_CONTRADICTION: { status: 422 },
@@ -113,7 +114,6 @@ export const ERRORS = {
   TOO_SLOW: { status: 503 },
   TOO_BUSY: { status: 503 },
   DISK_FULL: { status: 507 },
-  PRINTER_GONE: { status: 503 },
   DATABASE_GONE: { status: 503 },
   INTERNAL: { status: 500 },
 

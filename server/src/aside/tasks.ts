@@ -51,7 +51,9 @@ import {
   innerSheetPdf,
   jigPdf,
   pngOf,
+  dayListPdf,
   purchaseListPdf,
+  type DayList,
   quotePdf,
   runSheetPdf,
   stockLabelsPdf,
@@ -154,6 +156,25 @@ function predicted({ plan, info, measures, machine }: PlannedJob & { readonly ma
     },
   };
 }
+
+/** The run sheet of a job, and the ink that it takes; none if it can't be printed, with the reason. */
+function bench({ plan, info, measures, state }: PlannedJob & { readonly state: MachineState }) {
+  const { work, findings } = calculate(plan, info, measures, state);
+  return {
+    steps: work ? [...work.runSheet] : [],
+    why: work ? '' : (findings.find(({ severity }) => severity === 'error')?.message ?? ''),
+    inks: (work?.inks ?? [])
+      .filter(({ solidM2 }) => solidM2 > 0)
+      .map(({ channel, ml }) => ({
+        channel,
+        name: plan.machine.inks.find((ink) => ink.channel === channel)!.name,
+        ml,
+      })),
+  };
+}
+
+const dayList = (list: Omit<DayList, 'printedAt'>) =>
+  bytesOf(dayListPdf({ ...list, printedAt: new Date() }));
 
 /** What the machine is told of a job; undefined if it can't be printed. */
 function ticket({
@@ -284,6 +305,8 @@ const TASKS = {
   paper,
   predicted,
   ticket,
+  dayList,
+  bench,
   readReports: reportRows,
   learnt,
 };

@@ -1,4 +1,4 @@
-import { language, DomainError, type PrintPlan } from '@kyanos/core';
+import { language, DomainError, JOB_STATES, type PrintPlan } from '@kyanos/core';
 import {
   encodePlan,
   readPlan,
@@ -6,6 +6,7 @@ import {
   type ArtworkId,
   type ArtworkVersion,
   type Job,
+  type JobFilter,
   type JobId,
   type JobList,
   type JobOrder,
@@ -79,6 +80,7 @@ const SORTED: Readonly<Record<JobQuery['sort'], string>> = {
   machine: 'lower(h.machine)',
   material: 'lower(h.material)',
   copies: 'h.copies',
+  state: `array_position(array['${JOB_STATES.join("','")}'], j.state)`,
 };
 
 /** A page of the board. */
@@ -96,16 +98,16 @@ export async function listJobs(
   >(
     `select h.job_id as id, h.name, h.version, h.saved_at as "savedAt", h.saved_by as "savedBy", h.artwork_id as "artworkId",
             a.state as "artworkState", h.file_name as "fileName", h.machine, h.material, h.stack, h.copies,
-            j.number::int, j.priority, j.state, j.due,
+            j.number::int, j.priority, j.state, j.due, j.notes, j.put_away as "putAway",
             case when n.job_id is null then null else jsonb_build_object('errors', n.errors, 'warnings', n.warnings) end as decide,
             count(*) over ()::int as total
      from job_head h join job j on j.id = h.job_id left join artwork a on a.id = h.artwork_id
      left join job_need n on n.job_id = h.job_id and n.version = h.version
      where not exists (select from unnest($1::text[]) word where position(word in h.words) = 0)
-       and j.state = any ($4::text[])
+       and j.state = any ($4::text[]) and j.put_away = $5::boolean
      order by ${SORTED[sort]} ${order === 'up' ? 'asc' : 'desc'} nulls last, h.job_id
      offset $2::int limit $3::int`,
-    [words, offset, limit, statesOf(state)],
+    [words, offset, limit, statesOf(state), state === 'away'],
   );
   const problems = await problemsOf(db, rows);
   const jobs = rows.map(({ total: _, savedAt, due, ...job }) => ({
@@ -115,22 +117,18 @@ export async function listJobs(
     problem: problems.get(versionKey(job)) ?? null,
   }));
   return {
-    total: rows[0]?.total ?? (offset > 0 ? await countJobs(db, words, statesOf(state)) : 0),
+    total: rows[0]?.total ?? (offset > 0 ? await countJobs(db, words, state) : 0),
     jobs,
   };
 }
 
 /** How many there are, where a page lies beyond them. */
-async function countJobs(
-  db: Db,
-  words: readonly string[],
-  states: readonly string[],
-): Promise<number> {
+async function countJobs(db: Db, words: readonly string[], state: JobFilter): Promise<number> {
   const { rows } = await db.query<{ total: number }>(
     `select count(*)::int as total from job_head h join job j on j.id = h.job_id
      where not exists (select from unnest($1::text[]) word where position(word in h.words) = 0)
-       and j.state = any ($2::text[])`,
-    [words, states],
+       and j.state = any ($2::text[]) and j.put_away = $3::boolean`,
+    [words, statesOf(state), state === 'away'],
   );
   return rows[0].total;
 }
@@ -168,6 +166,26 @@ export async function setJobOrder(
   if (rows.length === 0) throw new DomainError('JOB_UNKNOWN');
   if (!rows[0].same) throw new DomainError('ORDER_CONFLICT');
   return false;
+}
+
+/** @throws DomainError `JOB_UNKNOWN`, `ORDER_CONFLICT` */
+export async function setJobNotes(db: Db, id: string, was: string, now: string): Promise<void> {
+  const { rowCount } = await db.query(
+    `update job set notes = $2::text where id = $1::uuid and notes in ($2::text, $3::text)`,
+    [id, now, was],
+  );
+  if (rowCount === 1) return;
+  const { rows } = await db.query('select from job where id = $1::uuid', [id]);
+  throw new DomainError(rows.length > 0 ? 'ORDER_CONFLICT' : 'JOB_UNKNOWN');
+}
+
+/** @throws DomainError `JOB_UNKNOWN` */
+export async function putJobAway(db: Db, id: string, away: boolean): Promise<void> {
+  const { rowCount } = await db.query('update job set put_away = $2::boolean where id = $1::uuid', [
+    id,
+    away,
+  ]);
+  if (rowCount !== 1) throw new DomainError('JOB_UNKNOWN');
 }
 
 export async function jobById(db: Db, id: string, version?: number): Promise<Job> {

@@ -4,7 +4,16 @@ import type pg from 'pg';
 import { inTransaction } from '../db.ts';
 import { on, onOnce } from '../route.ts';
 import { foresee, foreseeSome, onState } from '../stock/jobs.ts';
-import { artworksOf, insertJob, jobById, listJobs, saveJob, setJobOrder } from './queries.ts';
+import {
+  artworksOf,
+  insertJob,
+  jobById,
+  listJobs,
+  putJobAway,
+  saveJob,
+  setJobNotes,
+  setJobOrder,
+} from './queries.ts';
 
 /** A job on the wire: its stack in the short notation. */
 const onWire = (job: Job) => ({ ...job, plan: encodePlan(job.plan) });
@@ -38,6 +47,12 @@ export function jobRoutes(pool: pg.Pool): Router {
       return { ...now, stock };
     });
   });
+
+  on(router, API.setJobNotes, ({ params: { id }, body: { was, now } }) =>
+    setJobNotes(pool, id, was, now),
+  );
+
+  on(router, API.putJobAway, ({ params: { id }, body: { away } }) => putJobAway(pool, id, away));
 
   on(router, API.listJobArtworks, ({ params: { id } }) => artworksOf(pool, id));
 

@@ -1,5 +1,5 @@
 /** Papers of a job: run sheet, quote, inner sheet, and the jig for loose pieces. */
-import { DomainError, pagesOf, UNKNOWN_STATE, type PrintPlan } from '@kyanos/core';
+import { DomainError, pagesOf, type PrintPlan } from '@kyanos/core';
 import { API } from '@kyanos/contract';
 import { Router } from 'express';
 import type pg from 'pg';
@@ -9,8 +9,8 @@ import { previewOf, readyArtwork } from '../artwork/queries.ts';
 import { jobById } from '../jobs/queries.ts';
 import { measuresFor, plateJobs } from '../plates/queries.ts';
 import { on } from '../route.ts';
-import { floorFor } from '../floor.ts';
-import { machineById, shopOf } from '../shop/queries.ts';
+import { stateForPlan } from '../floor.ts';
+import { shopOf } from '../shop/queries.ts';
 
 /** Papers that show the print. */
 const PICTURED: readonly string[] = ['quote', 'run-sheet'];
@@ -30,12 +30,8 @@ async function orderOf(pool: pg.Pool, id: string, paper: string): Promise<PaperO
   if (!artworkId) throw new DomainError('NO_ARTWORK');
   const info = await readyArtwork(pool, artworkId);
   const measures = await measuresFor(pool, artworkId, plan);
-  const { name: shopName, machines } = await shopOf(pool);
-  // A machine that the shop has no more has no state.
-  const known = machines.some((machine) => machine.id === plan.machine.id);
-  const state = known
-    ? (await floorFor(pool, await machineById(pool, plan.machine.id), plan.material.id, id)).state
-    : UNKNOWN_STATE;
+  const { name: shopName } = await shopOf(pool);
+  const state = await stateForPlan(pool, plan, id);
   return {
     plan,
     info,

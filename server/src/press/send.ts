@@ -2,15 +2,14 @@
  * Sending a job to a printer so that it is printed once, whatever dies in between: the try is written down before the printer is
  * asked, the job has the try's name there, waits until all of it has come, and is let go last. Who comes after finds it by its name.
  */
-import { mkdtemp, rm } from 'node:fs/promises';
 import { createWriteStream } from 'node:fs';
-import { tmpdir } from 'node:os';
 import { basename, join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { promisify } from 'node:util';
 import { TICKET_TYPE } from '@kyanos/contract';
 import { DomainError, type JobTicket } from '@kyanos/core';
+import { makeTemp } from '@kyanos/intake';
 import {
   askPrinter,
   attribute,
@@ -144,9 +143,9 @@ async function withDocuments<T>(
   facts: PrinterFacts,
   work: (documents: readonly Document[]) => Promise<T>,
 ): Promise<T> {
-  const folder = await mkdtemp(join(tmpdir(), 'kyanos-send-'));
+  const tmp = await makeTemp();
   try {
-    const path = join(folder, 'files.zip');
+    const path = join(tmp.path, 'files.zip');
     await pipeline(Readable.from(fileChunks(db, fileId)), createWriteStream(path));
     const zip = await promisify<string, yauzl.Options, yauzl.ZipFile>(yauzl.open)(path, {
       lazyEntries: true,
@@ -179,7 +178,7 @@ async function withDocuments<T>(
       zip.close();
     }
   } finally {
-    await rm(folder, { recursive: true, force: true });
+    await tmp.remove();
   }
 }
 

@@ -20,7 +20,7 @@ import {
   type JobSummary,
   type Problem,
 } from '@kyanos/contract';
-import { watchDebounced } from '@vueuse/core';
+import { useStorage, watchDebounced } from '@vueuse/core';
 import {
   computed,
   defineAsyncComponent,
@@ -43,6 +43,7 @@ import { roomTexts, t, withTexts } from '../texts/texts.ts';
 /** Seldom wanted: fetched when they are. */
 const FirstSteps = defineAsyncComponent(withTexts(() => import('./FirstSteps.vue')));
 const PagesDialog = defineAsyncComponent(withTexts(() => import('./PagesDialog.vue')));
+const JobRows = defineAsyncComponent(() => import('./JobRows.vue'));
 const VPagination = defineAsyncComponent(
   async () => (await import('vuetify/components/VPagination')).VPagination,
 );
@@ -59,10 +60,13 @@ const SORTS: readonly { value: JobQuery['sort']; title: string }[] = [
   { value: 'machine', title: t('board.machineTitle') },
   { value: 'material', title: t('board.materialTitle') },
   { value: 'copies', title: t('board.mostCopies') },
+  { value: 'state', title: t('board.byState') },
 ];
 const search = ref('');
 const sort = ref<JobQuery['sort']>('saved');
 const state = ref<JobFilter>('open');
+/** With pictures, or a line for each. */
+const lines = useStorage('kyanos-board-lines', false);
 const page = ref(1);
 const wanted = computed(() => ({
   search: search.value,
@@ -119,10 +123,12 @@ const NOTHING: Partial<Record<JobFilter, string>> = {
 };
 
 /** What was changed on a card stands on it at once. */
-function changed({ id }: JobSummary, order: JobOrder) {
+const changed = ({ id }: JobSummary, order: JobOrder) => put(id, order);
+const noted = ({ id }: JobSummary, notes: string) => put(id, { notes });
+function put(id: JobSummary['id'], now: Partial<JobSummary>) {
   list.value = list.value && {
     ...list.value,
-    jobs: list.value.jobs.map((job) => (job.id === id ? { ...job, ...order } : job)),
+    jobs: list.value.jobs.map((job) => (job.id === id ? { ...job, ...now } : job)),
   };
 }
 /** Somebody else changed it: as it is now. */
@@ -274,6 +280,9 @@ async function again(job: JobSummary) {
         :items="JOB_FILTERS.map((value) => ({ value, title: FILTER_WORDS[value] }))"
       />
       <v-select v-model="sort" class="sort" :label="t('board.sort')" :items="SORTS" />
+      <v-btn variant="text" class="as" @click="lines = !lines">{{
+        lines ? t('board.asCards') : t('board.asList')
+      }}</v-btn>
     </div>
     <p v-if="jobs?.length === 0 && missing.length === 0" class="empty soft">
       {{
@@ -285,6 +294,24 @@ async function again(job: JobSummary) {
             })
       }}
     </p>
+    <job-rows
+      v-else-if="jobs && lines"
+      :jobs="jobs"
+      :by-state="sort === 'state'"
+      :decide="decideWords"
+    >
+      <template #order="{ job }">
+        <job-order-menu
+          :job="job"
+          @changed="changed(job, $event)"
+          @noted="noted(job, $event)"
+          @away="load"
+          @stock="said = $event"
+          @refused="refused"
+          @again="again(job)"
+        />
+      </template>
+    </job-rows>
     <ul v-else-if="jobs" class="jobs">
       <li v-for="job in jobs" :key="job.id" class="panel job">
         <router-link :to="{ name: 'stack', params: { id: job.id } }" class="card">
@@ -296,6 +323,7 @@ async function again(job: JobSummary) {
             <p>{{ t('board.copy', { n: job.copies, material: job.material }) }}</p>
             <p v-if="job.problem" class="unread">{{ job.problem.message }}</p>
             <p v-else class="figures stack">{{ job.stack }}</p>
+            <p v-if="job.notes" class="small notes">{{ job.notes }}</p>
             <p v-if="decideWords(job)" class="decide" :class="{ fails: job.decide!.errors > 0 }">
               {{ decideWords(job) }}
             </p>
@@ -313,6 +341,8 @@ async function again(job: JobSummary) {
         <job-order-menu
           :job="job"
           @changed="changed(job, $event)"
+          @noted="noted(job, $event)"
+          @away="load"
           @stock="said = $event"
           @refused="refused"
           @again="again(job)"
@@ -366,6 +396,16 @@ async function again(job: JobSummary) {
 
 .sort {
   flex: 0 0 200px;
+}
+
+.as {
+  align-self: center;
+}
+
+.notes {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 
 .jobs {

@@ -11,6 +11,9 @@ import { t } from '../texts/texts.ts';
 const props = defineProps<{ job: JobSummary }>();
 const emit = defineEmits<{
   changed: [order: JobOrder];
+  noted: [notes: string];
+  /** It was put away, or taken back. */
+  away: [];
   /** What the change did to the stock, in sentences. */
   stock: [said: readonly string[]];
   refused: [problem: Problem];
@@ -47,6 +50,31 @@ async function change(next: Partial<JobOrder>) {
 function choose(state: JobState) {
   open.value = false;
   if (state !== props.job.state) void change({ state });
+}
+async function trying(work: () => Promise<unknown>): Promise<boolean> {
+  try {
+    await work();
+    return true;
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    emit('refused', error.problem);
+    return false;
+  }
+}
+async function note(text: string) {
+  const { id, notes: was } = props.job;
+  const now = text.trim();
+  if (now === was) return;
+  const kept = await trying(() =>
+    call(API.setJobNotes, { params: { id }, body: { was, now } }, { keepalive: true }),
+  );
+  if (kept) emit('noted', now);
+}
+async function putAway() {
+  open.value = false;
+  const { id, putAway: away } = props.job;
+  const done = await trying(() => call(API.putJobAway, { params: { id }, body: { away: !away } }));
+  if (done) emit('away');
 }
 const setDue = (text: string | null) => change({ due: text ? new Date(text).toISOString() : null });
 </script>
@@ -107,6 +135,18 @@ const setDue = (text: string | null) => change({ due: text ? new Date(text).toIS
           {{ STATE_WORDS[state] }}
         </button>
       </div>
+      <label class="note">
+        <span class="soft small">{{ t('board.notes') }}</span>
+        <textarea
+          rows="3"
+          maxlength="4000"
+          :value="job.notes"
+          @change="note(($event.target as HTMLTextAreaElement).value)"
+        ></textarea>
+      </label>
+      <v-btn size="small" variant="text" @click="putAway">{{
+        job.putAway ? t('board.takeBack') : t('board.putAway')
+      }}</v-btn>
       <v-btn size="small" variant="tonal" @click="emit('again')">{{ t('board.printAgain') }}</v-btn>
     </div>
   </v-menu>
@@ -148,6 +188,20 @@ const setDue = (text: string | null) => change({ due: text ? new Date(text).toIS
   gap: 8px;
   width: 250px;
   padding: 12px;
+}
+
+.note {
+  display: grid;
+  gap: 2px;
+}
+
+textarea {
+  width: 100%;
+  padding: 8px 10px;
+  border: 1px solid var(--line);
+  border-radius: 8px;
+  font: inherit;
+  resize: vertical;
 }
 
 .state {

@@ -16,6 +16,7 @@ export const STATE_WORDS: Readonly<Record<JobState, string>> = {
 export const FILTER_WORDS: Readonly<Record<JobFilter, string>> = {
   open: t('board.openJobs'),
   all: t('board.allJobs'),
+  away: t('board.away'),
   ...STATE_WORDS,
 };
 /** Never by colour alone. */

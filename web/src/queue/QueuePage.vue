@@ -16,18 +16,24 @@ import { addressIn, call, Refused } from '../shared/api.ts';
 import { currency, ml, percent } from '../shared/format.ts';
 import { useUndoKeys } from '../shared/keys.ts';
 import { useLatest } from '../shared/useLatest.ts';
+import PressControl from '../press/PressControl.vue';
+import PrinterLine from '../press/PrinterLine.vue';
+import { usePrinters } from '../press/usePrinters.ts';
 import BestOrders from './BestOrders.vue';
 import QueueTimeline from './QueueTimeline.vue';
 import { useBest } from './useBest.ts';
 import { useQueue, type Effect } from './useQueue.ts';
 import { t } from '../texts/texts.ts';
 
+const PrintersDialog = defineAsyncComponent(() => import('../press/PrintersDialog.vue'));
 const HoursDialog = defineAsyncComponent(() => import('./HoursDialog.vue'));
 
 const queue = useQueue();
 const { state, shown, queue: asked, order, effect, short, problem, begins, tried, canUndo } = queue;
 const best = useBest();
+const printers = usePrinters(() => void queue.load());
 const selected = ref<string>();
+const addresses = ref(false);
 const hours = ref(false);
 
 const at = (minutes: number) => new Date(begins.value.getTime() + minutes * 60_000);
@@ -122,6 +128,24 @@ const chosen = computed(() => {
             }),
       ),
     apart: queue.kept.value.apart.includes(job.id),
+  };
+});
+
+/** The chosen job at its printer; undefined where it has none and was not sent. */
+const press = computed(() => {
+  if (!chosen.value) return undefined;
+  const { job, task, bar } = chosen.value;
+  const at = printers.atPrinter(job.id);
+  const printer = printers.printerOf(task.home);
+  if (!at && (!printer || job.state === 'printing')) return undefined;
+  const elsewhere = bar.machineId !== task.home;
+  return {
+    at,
+    barred: elsewhere
+      ? t('press.plannedElsewhere', { machine: machineName(task.home) })
+      : printer && printer.goneSince !== null
+        ? t('press.isGone')
+        : '',
   };
 });
 
@@ -226,13 +250,20 @@ const machineName = (id: string) =>
         <v-btn variant="text" :disabled="!state" @click="hours = true">{{
           t('queue.hours')
         }}</v-btn>
+        <v-btn variant="text" :disabled="!state" @click="addresses = true">{{
+          t('press.printers')
+        }}</v-btn>
+        <v-btn variant="text" :to="{ name: 'bench' }">{{ t('press.atTheMachine') }}</v-btn>
+        <v-btn variant="text" :href="addressIn(API.getDayList, {})" target="_blank">{{
+          t('queue.dayList')
+        }}</v-btn>
         <v-btn variant="text" :href="addressIn(API.getQueueCalendar, {})">{{
           t('queue.calendar')
         }}</v-btn>
       </div>
     </header>
-    <p v-if="problem || best.failed.value" class="problem" role="alert">
-      {{ problem || best.failed.value }}
+    <p v-if="problem || best.failed.value || printers.problem.value" class="problem" role="alert">
+      {{ problem || best.failed.value || printers.problem.value }}
     </p>
     <p class="effect" aria-live="polite" data-testid="effect">{{ moved }}</p>
 
@@ -286,6 +317,13 @@ const machineName = (id: string) =>
           <ul class="why">
             <li v-for="one in chosen.why" :key="one">{{ one }}</li>
           </ul>
+          <press-control
+            v-if="press"
+            :at="press.at"
+            :barred="press.barred"
+            @send="printers.send(chosen.job.id)"
+            @want="press.at && printers.want(press.at.id, $event)"
+          />
           <div class="buttons">
             <v-btn
               v-if="!chosen.task.printing"
@@ -346,6 +384,15 @@ const machineName = (id: string) =>
         </template>
         <p v-else-if="why" class="soft">{{ why }}</p>
       </section>
+      <section v-if="printers.printers.value.length > 0" class="panel pad wide">
+        <h2 class="name">{{ t('press.printers') }}</h2>
+        <div v-for="one in printers.printers.value" :key="one.machineId" class="of-machine">
+          <router-link :to="{ name: 'bench', params: { machine: one.machineId } }">{{
+            machineName(one.machineId)
+          }}</router-link>
+          <printer-line :printer="one" @act="printers.act(one.machineId, $event)" />
+        </div>
+      </section>
       <section v-if="state.left.length > 0" class="panel pad">
         <h2 class="name">{{ t('queue.leftOut') }}</h2>
         <ul class="why">
@@ -358,6 +405,7 @@ const machineName = (id: string) =>
         </ul>
       </section>
     </div>
+    <printers-dialog v-if="addresses && state" v-model="addresses" :machines="state.machines" />
     <hours-dialog
       v-if="hours && state"
       v-model="hours"
@@ -429,7 +477,29 @@ dl {
   padding-left: 18px;
 }
 
+.below > .wide {
+  grid-column: 1 / -1;
+}
+
+.of-machine {
+  display: grid;
+  grid-template-columns: 180px minmax(0, 1fr);
+  align-items: center;
+  gap: 12px;
+  min-height: 44px;
+  border-top: 1px solid var(--line);
+}
+
+.of-machine a {
+  color: inherit;
+  font-weight: 650;
+}
+
 @media (max-width: 900px) {
+  .of-machine {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
   .below {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -48,4 +48,15 @@ export const paper: Translated<typeof en>['paper'] = {
   for: '  ·  für {customer}',
   copies: '{fileName}  ·  {machine}  ·  {material}  ·  {copies} Stück{rest}',
   copiesFileName: '{fileName}  ·  {machine}  ·  {material}  ·  {copies} Stück',
+  dayList: 'Zu drucken: {day}',
+  nothingToPrint: 'Es ist nichts zu drucken.',
+  job: 'Auftrag',
+  copiesOn: 'Exemplare und Material',
+  before: 'Umrüsten',
+  due: 'Fällig',
+  lateDue: '{due}, zu spät',
+  dayCaution:
+    'Hände und lose Kleidung vom laufenden Schlitten fernhalten, auch wenn er von selbst wieder anläuft.',
+  dayFoot:
+    'Stand der Warteschlange beim Ausdruck. Was sich seither verschoben hat, steht auf dem Bildschirm.',
 };

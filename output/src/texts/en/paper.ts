@@ -43,4 +43,14 @@ export const paper = {
   for: '  ·  for {customer}',
   copies: '{fileName}  ·  {machine}  ·  {material}  ·  {copies} copies{rest}',
   copiesFileName: '{fileName}  ·  {machine}  ·  {material}  ·  {copies} copies',
+  dayList: 'To be printed: {day}',
+  nothingToPrint: 'Nothing is to be printed.',
+  job: 'Job',
+  copiesOn: 'Copies and material',
+  before: 'Changeover',
+  due: 'Due',
+  lateDue: '{due}, late',
+  dayCaution:
+    'Keep hands and loose clothing away from the moving carriage, also when it starts again by itself.',
+  dayFoot: 'As the queue stood when this was printed. What has moved since is on the screen.',
 } as const;

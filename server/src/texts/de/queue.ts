@@ -10,4 +10,6 @@ export const queue: Translated<typeof en>['queue'] = {
   jobNumber: 'Auftrag {number}',
   lateBy: '{minutes} min zu spät',
   tooMany: 'Nur die {most}, die zuerst fällig sind, stehen in der Warteschlange.',
+  wholeDay: 'EEEE, d. MMMM',
+  shortTime: 'EEE d. MMM HH:mm',
 };

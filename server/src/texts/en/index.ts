@@ -1,5 +1,6 @@
 import { artwork } from './artwork.ts';
 import { aside } from './aside.ts';
+import { bench } from './bench.ts';
 import { care } from './care.ts';
 import { files } from './files.ts';
 import { jobs } from './jobs.ts';
@@ -18,6 +19,7 @@ export const en = {
   queue,
   artwork,
   aside,
+  bench,
   care,
   files,
   jobs,

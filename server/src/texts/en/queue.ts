@@ -7,4 +7,6 @@ export const queue = {
   jobNumber: 'Job {number}',
   lateBy: '{minutes} min late',
   tooMany: 'Only the {most} that are due first stand in the queue.',
+  wholeDay: 'EEEE d MMMM',
+  shortTime: 'EEE d MMM HH:mm',
 } as const;

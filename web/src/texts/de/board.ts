@@ -93,4 +93,11 @@ export const board: Translated<typeof en>['board'] = {
   urgent: 'Eilig',
   again: '{name}, noch einmal',
   printAgain: 'Noch einmal drucken',
+  away: 'Weggelegt',
+  byState: 'Nach Zustand',
+  asCards: 'Als Karten',
+  asList: 'Als Liste',
+  notes: 'Notizen',
+  putAway: 'Weglegen',
+  takeBack: 'Zurückholen',
 };

@@ -106,4 +106,5 @@ export const queue: Translated<typeof en>['queue'] = {
   effectLater: '{job} {late} zu spät, es waren {was}',
   effectMore: '{n} weiterer Auftrag | {n} weitere Aufträge',
   searchFailed: 'Die Suche endete, bevor sie fertig war. Versuchen Sie es noch einmal.',
+  dayList: 'Liste für heute',
 };

@@ -5,6 +5,7 @@ import { layout } from './layout.ts';
 import { look } from './look.ts';
 import { material } from './material.ts';
 import { plates } from './plates.ts';
+import { press } from './press.ts';
 import { queue } from './queue.ts';
 import { runsheet } from './runsheet.ts';
 import { shop } from './shop.ts';
@@ -21,6 +22,7 @@ export const rooms = {
   look,
   material,
   plates,
+  press,
   queue,
   runsheet,
   shop,

@@ -88,4 +88,11 @@ export const board = {
   urgent: 'Urgent',
   again: '{name}, again',
   printAgain: 'Print it again',
+  away: 'Put away',
+  byState: 'By state',
+  asCards: 'As cards',
+  asList: 'As a list',
+  notes: 'Notes',
+  putAway: 'Put away',
+  takeBack: 'Take back',
 } as const;

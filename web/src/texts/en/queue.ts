@@ -100,4 +100,5 @@ export const queue = {
   effectLater: '{job} {late} late, it was {was}',
   effectMore: '{n} more job | {n} more jobs',
   searchFailed: 'The search ended before it was done. Try it again.',
+  dayList: 'Today’s list',
 } as const;

@@ -1,0 +1,3 @@
+export const bench = {
+  planChanged: 'The plan was changed meanwhile. Read the sheet again before you go on.',
+} as const;

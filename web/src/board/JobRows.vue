@@ -1,0 +1,91 @@
+<script setup lang="ts">
+/** Jobs as lines, under the states that they are in where they are sorted by them. */
+import type { JobSummary } from '@kyanos/contract';
+import { STATE_WORDS } from './orderWords.ts';
+import { t } from '../texts/texts.ts';
+
+defineProps<{
+  jobs: readonly JobSummary[];
+  /** A heading before the first of each state. */
+  byState: boolean;
+  /** What has to be looked at before a job is printed. */
+  decide: (job: JobSummary) => string;
+}>();
+</script>
+
+<template>
+  <ul class="rows">
+    <template v-for="(job, i) in jobs" :key="job.id">
+      <li v-if="byState && job.state !== jobs[i - 1]?.state" class="state">
+        <h2 class="label">{{ STATE_WORDS[job.state] }}</h2>
+      </li>
+      <li class="panel row">
+        <span class="figures soft">{{ job.number }}</span>
+        <router-link :to="{ name: 'stack', params: { id: job.id } }" class="name">
+          <b>{{ job.name }}</b>
+          <span class="soft small">{{
+            t('board.copy', { n: job.copies, material: job.material })
+          }}</span>
+          <span v-if="job.notes" class="soft small notes">{{ job.notes }}</span>
+        </router-link>
+        <span class="small machine">{{ job.machine }}</span>
+        <span class="small" :class="{ fails: (job.decide?.errors ?? 0) > 0 }">{{
+          decide(job)
+        }}</span>
+        <slot name="order" :job="job"></slot>
+      </li>
+    </template>
+  </ul>
+</template>
+
+<style scoped>
+.rows {
+  list-style: none;
+  display: grid;
+  gap: 4px;
+  margin-top: 16px;
+}
+
+.state {
+  margin-top: 10px;
+}
+
+.row {
+  display: grid;
+  grid-template-columns: 56px minmax(0, 5fr) minmax(0, 2fr) minmax(0, 2fr) minmax(0, 4fr);
+  align-items: center;
+  gap: 12px;
+  padding-left: 14px;
+  overflow: hidden;
+}
+
+.name {
+  display: grid;
+  min-height: 44px;
+  align-content: center;
+  color: inherit;
+  text-decoration: none;
+}
+
+.notes {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.fails {
+  color: rgb(var(--v-theme-error));
+  font-weight: 650;
+}
+
+@media (max-width: 900px) {
+  .row {
+    grid-template-columns: 44px minmax(0, 1fr) minmax(0, 1fr);
+  }
+
+  .machine,
+  .machine + .small {
+    display: none;
+  }
+}
+</style>
