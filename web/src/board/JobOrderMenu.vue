@@ -200,6 +200,8 @@ textarea {
   padding: 8px 10px;
   border: 1px solid var(--line);
   border-radius: 8px;
+  background: transparent;
+  color: inherit;
   font: inherit;
   resize: vertical;
 }

@@ -59,6 +59,11 @@ defineProps<{
   overflow: hidden;
 }
 
+.row :deep(.order) {
+  align-items: center;
+  border-top: 0;
+}
+
 .name {
   display: grid;
   min-height: 44px;
