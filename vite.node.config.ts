@@ -15,6 +15,7 @@ export default defineConfig({
       input: {
         main: 'server/src/main.ts',
         worker: 'server/src/worker.ts',
+        watch: 'server/src/watchProgram.ts',
         shop: 'server/src/shopProgram.ts',
         cli: 'cli/src/main.ts',
         aside: 'server/src/aside/tasks.ts',

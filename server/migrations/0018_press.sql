@@ -52,3 +52,9 @@ create table job_bench (
 
 -- What a version is in the queue, now with how unsure its hands are. Figures that are worked out anew when they are wanted.
 delete from job_need;
+
+-- Files of a watched folder that jobs were made of, so that a stop before they were moved makes none twice.
+create table watched (
+  key     text primary key,
+  made_at timestamptz not null default now()
+);
