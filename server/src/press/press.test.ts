@@ -202,7 +202,38 @@ describe('a job at its printer', () => {
 
 /** Rounds in which one side is killed; more of them by hand. */
 const KILLS = Number(process.env.KYANOS_KILLS ?? 10);
+const SENDERS_KILLED = 5;
 describe('whatever dies in the middle', () => {
+  it('is at the printer once, also where who sends it dies while it is being sent', async () => {
+    const random = seededRandom(11);
+    const fifth = await another(6);
+    const { pool } = served.database;
+    let adopted = 0;
+    for (let round = 0; round < SENDERS_KILLED; round++) {
+      const { body } = await send({ hold: true }, fifth.id);
+      // The try is written down, and the printer is being asked.
+      const tried = async () =>
+        (
+          await pool.query<{ tried: number }>('select tried from press_job where id = $1', [
+            body.id,
+          ])
+        ).rows[0].tried;
+      while ((await tried()) === 0) await pause(2);
+      await pause(60 * random());
+      await served.replaceWorker('SIGKILL');
+      await sentUntil(['held'], fifth.id);
+      const there = (await press.jobs()).filter(
+        ({ name, state }) => name.includes(`K${body.id.slice(0, 8)}`) && state !== 'canceled',
+      );
+      expect(there.map(({ state }) => state)).toEqual(['held']);
+      if ((await tried()) === 1) adopted++;
+      await want(body.id, 'cancel');
+      await sentUntil(['cancelled'], fifth.id);
+    }
+    // Some were whole when their sender died, and some were not.
+    expect(adopted).toBeLessThan(SENDERS_KILLED);
+  }, 200_000);
+
   it('is printed once, and both sides agree on every copy', async () => {
     const random = seededRandom(7);
     await press.end('SIGTERM');

@@ -31,7 +31,9 @@ const counted = computed(() => {
       <p>
         <b>{{ PRESS_WORDS[at.state] }}</b>
         <template v-if="counted"> · {{ counted }}</template>
-        <template v-if="at.minutes"> · {{ duration(at.minutes) }}</template>
+        <template v-if="at.minutes">
+          · {{ t('press.printedFor', { time: duration(at.minutes) }) }}</template
+        >
       </p>
       <v-progress-linear
         v-if="share !== undefined && at.state !== 'sending'"

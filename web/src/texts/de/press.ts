@@ -64,4 +64,5 @@ export const press: Translated<typeof en>['press'] = {
   late: 'zu spät',
   caution:
     'Der Schlitten läuft von selbst an: Hände und lose Kleidung fernhalten, Abdeckungen geschlossen lassen.',
+  printedFor: '{time} gedruckt',
 };

@@ -60,4 +60,5 @@ export const press = {
   late: 'late',
   caution:
     'The carriage starts by itself: keep hands and loose clothing clear, and the covers shut.',
+  printedFor: '{time} of printing',
 } as const;
