@@ -33,12 +33,14 @@ export async function followPress(pool: pg.Pool, queue: Queue): Promise<void> {
   const rows = await openPress(pool);
   const waiting = [...new Set(rows.map(({ uri }) => uri))];
   const next = async (): Promise<void> => {
-    for (let uri = waiting.shift(); uri !== undefined; uri = waiting.shift())
-      for (const { id } of rows.filter((row) => row.uri === uri)) {
-        const answers = await alone(pool, id, () => step(pool, queue, id));
-        // It is silent: its other jobs would wait for the same silence.
-        if (!answers) break;
+    for (let uri = waiting.shift(); uri !== undefined; uri = waiting.shift()) {
+      let answers = true;
+      for (const row of rows.filter((one) => one.uri === uri)) {
+        // Where it is silent its other jobs would wait for the same silence.
+        if (answers) answers = await alone(pool, row.id, () => step(pool, queue, row.id));
+        if (!answers && row.want === 'cancel') await giveUp(pool, row);
       }
+    }
   };
   await Promise.all(Array.from({ length: PRINTERS_AT_ONCE }, next));
 }
@@ -85,6 +87,27 @@ async function step(pool: pg.Pool, queue: Queue, id: string): Promise<boolean> {
       return true;
     }
   });
+}
+
+/** A printer that is silent for so long is taken for one that will not answer. */
+const LONG_GONE = '20 seconds';
+
+/**
+ * Lets a job go whose printer is long gone, where that is wanted. What was not released has printed nothing; of the rest only a person
+ * at the machine knows.
+ */
+async function giveUp(pool: pg.Pool, { id, machineId, state }: PressRow): Promise<void> {
+  const { rows } = await pool.query(
+    `select from printer where machine_id = $1::text and gone_at < now() - interval '${LONG_GONE}'`,
+    [machineId],
+  );
+  if (rows.length === 0) return;
+  if (state === 'sending') await keepPress(pool, id, { state: 'cancelled' });
+  else
+    await keepPress(pool, id, {
+      state: 'failed',
+      problem: problemOf(new DomainError('PRINTER_GONE')),
+    });
 }
 
 const problemOf = ({ code, message }: DomainError): Problem => ({ code, message });

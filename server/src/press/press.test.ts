@@ -183,7 +183,7 @@ describe('a job at its printer', () => {
     expect((await press.jobs()).filter(({ state }) => state === 'completed')).toHaveLength(2);
   }, 120_000);
 
-  it('keeps what was sent while its printer is silent, and goes on when that is back', async () => {
+  it('keeps what was sent while its printer is silent, and goes on when that is back, if elsewhere', async () => {
     await press.end('SIGKILL');
     await printerUntil(({ goneSince }) => goneSince !== null);
     const third = await another(6);
@@ -194,7 +194,18 @@ describe('a job at its printer', () => {
       act: 'pause',
     });
     expect(refused.body.code).toBe('PRINTER_GONE');
+    // Whoever gives a job up is not kept waiting for a printer that is long gone.
+    const fourth = await another(6);
+    const { body } = await send({}, fourth.id);
+    await want(body.id, 'cancel');
+    await pause(1500);
+    expect((await sent(fourth.id)).state).not.toBe('failed');
+    await served.database.pool.query("update printer set gone_at = now() - interval '1 hour'");
+    await sentUntil(['cancelled'], fourth.id);
+
+    press.port = 0;
     await press.start(PACE);
+    await served.call('PUT', '/settings/printers', { [MACHINE]: { uri: press.uri } });
     await printerUntil(({ goneSince }) => goneSince === null);
     expect((await sentUntil(['done'], third.id)).done).toBe(6);
   }, 120_000);

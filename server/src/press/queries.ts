@@ -38,8 +38,11 @@ export interface PressRow {
   readonly sentAt: Date;
 }
 
+/** A printer may have got another address since: its jobs are asked about where it is now. */
 const ROWS = /* sql */ `
-  select p.id, p.job_id as "jobId", p.version, p.machine_id as "machineId", p.uri, h.name, j.number::int as "jobNumber",
+  select p.id, p.job_id as "jobId", p.version, p.machine_id as "machineId", h.name,
+         coalesce((select data #>> array[p.machine_id, 'uri'] from setting where name = 'printers'), p.uri) as uri,
+         j.number::int as "jobNumber",
          p.state, p.want, p.tried, p.number, p.copies, p.told, p.problem, p.language, p.sent_by as "sentBy", p.sent_at as "sentAt"
   from press_job p join job j on j.id = p.job_id join job_head h on h.job_id = p.job_id`;
 
