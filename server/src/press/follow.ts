@@ -48,6 +48,8 @@ export async function followPress(pool: pg.Pool, queue: Queue): Promise<void> {
 /** Nobody else does it meanwhile; whoever dies lets go with the connection. True where somebody else does. */
 async function alone(pool: pg.Pool, id: string, work: () => Promise<boolean>): Promise<boolean> {
   const client = await pool.connect();
+  // A lock that could not be given back goes with its connection.
+  let broken = false;
   try {
     const { rows } = await client.query<{ got: boolean }>(
       'select pg_try_advisory_lock($1::int, hashtext($2::text)) as got',
@@ -57,10 +59,12 @@ async function alone(pool: pg.Pool, id: string, work: () => Promise<boolean>): P
     try {
       return await work();
     } finally {
-      await client.query('select pg_advisory_unlock($1::int, hashtext($2::text))', [LOCK, id]);
+      await client
+        .query('select pg_advisory_unlock($1::int, hashtext($2::text))', [LOCK, id])
+        .catch(() => (broken = true));
     }
   } finally {
-    client.release();
+    client.release(broken);
   }
 }
 
