@@ -410,15 +410,17 @@ describe('an interrupted command', () => {
 });
 
 describe('kyanos schema', () => {
-  it('prints JSON Schema of the plan file and of every report', () => {
+  it('prints JSON Schema of the plan file, of a job’s ticket and of every report', () => {
     const schema = kyanos('schema').json() as Record<string, { properties?: object }>;
     expect(Object.keys(schema)).toEqual([
       'planFile',
       'stateFile',
       'shopFile',
+      'jobTicket',
       ...Object.keys(PRINTED),
     ]);
     expect(schema.planFile.properties).toHaveProperty('stack');
+    expect(schema.jobTicket.properties).toHaveProperty('trips');
   });
 });
 
