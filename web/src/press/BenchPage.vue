@@ -142,6 +142,8 @@ async function finish() {
   picked.value = undefined;
   await again();
 }
+// What was written of one job is not sent for another.
+watch(current, () => (finishing.value = false));
 
 const sent = computed(() => bench.value && printers.atPrinter(bench.value.jobId));
 const byHand = computed(() => bench.value?.state === 'printing' && !sent.value);
