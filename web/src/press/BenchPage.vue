@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The operator's own page at a machine: what is printed now, its run sheet, what comes next. */
-import { API, type Bench, type BenchState } from '@kyanos/contract';
+import { API, type Bench } from '@kyanos/contract';
 import { dated, jobOfTask, type Channel } from '@kyanos/core';
 import { useStorage } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
@@ -11,6 +11,7 @@ import NumberField from '../shared/NumberField.vue';
 import { useTrying } from '../shared/useTrying.ts';
 import { useQueue } from '../queue/useQueue.ts';
 import RunSteps from '../runsheet/RunSteps.vue';
+import { useBenchState } from '../runsheet/useBenchState.ts';
 import PressControl from './PressControl.vue';
 import PrinterLine from './PrinterLine.vue';
 import { usePrinters } from './usePrinters.ts';
@@ -79,43 +80,38 @@ watch(current, read, { immediate: true });
 async function again() {
   await queue.load();
   await read(current.value);
+  said.load();
 }
 
 // ---- what the operator says ----
 
-type Change = Parameters<typeof call<typeof API.changeBench>>[1]['body'];
-async function change(what: Omit<Change, 'version'>): Promise<boolean> {
-  const { value: before } = bench;
-  if (!before) return false;
-  const now = await trying(() =>
-    call(API.changeBench, {
-      params: { id: before.jobId },
-      body: { version: before.version, ...what },
-    }),
-  );
-  if (now) show(now);
-  // The plan is another by now, or somebody was faster.
-  else await read(before.jobId);
-  return now !== undefined;
+const said = useBenchState(() => {
+  const { value: read } = bench;
+  return read && { id: read.jobId, version: read.version };
+});
+const { ticked, tick } = said;
+/** The job as the sheet was read, with what was said of it since. */
+const job = computed(() => bench.value && { ...bench.value, ...said.state.value });
+async function change(what: Parameters<typeof said.change>[0]): Promise<boolean> {
+  const done = await said.change(what);
+  // The plan is another by now, or somebody was faster: the sheet is read anew.
+  if (!done && bench.value) await read(bench.value.jobId);
+  return done;
 }
-function show(now: BenchState) {
-  if (bench.value) bench.value = { ...bench.value, ...now };
-}
-const ticked = (step: number, check: number) =>
-  bench.value?.ticks.includes(`${step}.${check}`) ?? false;
-const tick = (step: number, check: number, on: boolean) =>
-  change({ tick: { check: `${step}.${check}`, on } });
 async function begin() {
   if (await change({ begins: true })) await queue.load();
 }
 
+const refused = computed(
+  () => problem.value ?? said.problem.value ?? printers.problem.value ?? queue.problem.value,
+);
 const finishing = ref(false);
 const spoilt = ref(0);
 const minutes = ref<number | null>(null);
 const used = ref<Readonly<Partial<Record<Channel, number>>>>({});
 const stock = ref<readonly string[]>([]);
 function askWhatItTook() {
-  spoilt.value = bench.value?.spoilt ?? 0;
+  spoilt.value = job.value?.spoilt ?? 0;
   minutes.value = null;
   used.value = {};
   finishing.value = true;
@@ -146,15 +142,8 @@ async function finish() {
 watch(current, () => (finishing.value = false));
 
 const sent = computed(() => bench.value && printers.atPrinter(bench.value.jobId));
-const byHand = computed(() => bench.value?.state === 'printing' && !sent.value);
-const left = computed(() => {
-  const { value } = bench;
-  if (!value) return 0;
-  return value.steps.reduce(
-    (sum, { checks }, i) => sum + checks.filter((_, k) => !ticked(i, k)).length,
-    0,
-  );
-});
+const byHand = computed(() => job.value?.state === 'printing' && !sent.value);
+const left = computed(() => said.unticked(bench.value?.steps ?? []));
 </script>
 
 <template>
@@ -179,8 +168,8 @@ const left = computed(() => {
     <section v-if="printer" class="panel pad">
       <printer-line :printer="printer" @act="printers.act(machineId, $event)" />
     </section>
-    <p v-if="problem || printers.problem.value || queue.problem.value" class="problem" role="alert">
-      {{ problem || printers.problem.value || queue.problem.value }}
+    <p v-if="refused" class="problem" role="alert">
+      {{ refused }}
     </p>
     <v-snackbar
       v-if="stock.length > 0"
@@ -193,39 +182,39 @@ const left = computed(() => {
 
     <div class="sides">
       <div class="stage">
-        <section v-if="bench" class="panel pad now" data-testid="now">
+        <section v-if="job" class="panel pad now" data-testid="now">
           <h1 class="question">
-            <span class="soft figures">{{ bench.number }}</span> {{ bench.name }}
+            <span class="soft figures">{{ job.number }}</span> {{ job.name }}
           </h1>
           <p class="lead">
-            {{ t('press.copiesOn', { n: bench.copies, material: bench.material }) }}
+            {{ t('press.copiesOn', { n: job.copies, material: job.material }) }}
           </p>
-          <p v-if="bench.customer" class="soft">{{ bench.customer }}</p>
-          <p v-if="bench.due">
-            {{ t('press.due', { time: dated(new Date(bench.due), t('shared.dayAndTime')) }) }}
+          <p v-if="job.customer" class="soft">{{ job.customer }}</p>
+          <p v-if="job.due">
+            {{ t('press.due', { time: dated(new Date(job.due), t('shared.dayAndTime')) }) }}
           </p>
-          <p v-if="bench.notes" class="notes">{{ bench.notes }}</p>
+          <p v-if="job.notes" class="notes">{{ job.notes }}</p>
           <p v-if="left > 0" class="caution">{{ t('press.toTick', { n: left }) }}</p>
-          <p v-if="bench.restsSince" role="status">
+          <p v-if="job.restsSince" role="status">
             {{
               t('press.restsSince', {
-                time: dated(new Date(bench.restsSince), t('shared.dayAndTime')),
+                time: dated(new Date(job.restsSince), t('shared.dayAndTime')),
               })
             }}
           </p>
 
           <press-control
-            v-if="sent || (printer && bench.state !== 'printing')"
+            v-if="sent || (printer && job.state !== 'printing')"
             :at="sent"
             :barred="
-              elsewhere || bench.why || (printer && printer.goneSince ? t('press.isGone') : '')
+              elsewhere || job.why || (printer && printer.goneSince ? t('press.isGone') : '')
             "
-            @send="printers.send(bench.jobId).then(again)"
+            @send="printers.send(job.jobId).then(again)"
             @want="sent && printers.want(sent.id, $event)"
           />
           <div v-if="!sent" class="buttons">
             <v-btn
-              v-if="bench.state !== 'printing'"
+              v-if="job.state !== 'printing'"
               :variant="printer ? 'text' : 'flat'"
               :color="printer ? undefined : 'primary'"
               @click="begin"
@@ -235,11 +224,11 @@ const left = computed(() => {
               <v-btn color="primary" variant="flat" @click="askWhatItTook">{{
                 t('press.isPrinted')
               }}</v-btn>
-              <v-btn variant="tonal" @click="change({ rests: !bench.restsSince })">{{
-                bench.restsSince ? t('press.goOn') : t('press.rest')
+              <v-btn variant="tonal" @click="change({ rests: !job.restsSince })">{{
+                job.restsSince ? t('press.goOn') : t('press.rest')
               }}</v-btn>
-              <v-btn variant="text" @click="change({ spoilt: bench.spoilt + 1 })">{{
-                t('press.oneSpoilt', { n: bench.spoilt })
+              <v-btn variant="text" @click="change({ spoilt: job.spoilt + 1 })">{{
+                t('press.oneSpoilt', { n: job.spoilt })
               }}</v-btn>
             </template>
           </div>
@@ -257,7 +246,7 @@ const left = computed(() => {
                 :precision="null"
               />
               <v-number-input
-                v-for="ink in bench.inks"
+                v-for="ink in job.inks"
                 :key="ink.channel"
                 :label="t('press.inkUsed', { name: ink.name })"
                 suffix="mL"
@@ -281,15 +270,15 @@ const left = computed(() => {
         <section v-if="jobs.length > 1" class="panel pad stage">
           <h2 class="label">{{ t('press.next') }}</h2>
           <ol class="list">
-            <li v-for="{ job, from, late } in jobs" :key="job.id">
+            <li v-for="{ job: one, from, late } in jobs" :key="one.id">
               <button
                 type="button"
                 class="entry"
-                :aria-current="job.id === current ? 'true' : undefined"
-                @click="picked = job.id"
+                :aria-current="one.id === current ? 'true' : undefined"
+                @click="picked = one.id"
               >
                 <span class="figures soft">{{ dated(from, t('queue.dayTime')) }}</span>
-                <b>{{ job.name }}</b>
+                <b>{{ one.name }}</b>
                 <span v-if="late" class="late">{{ t('press.late') }}</span>
               </button>
             </li>
