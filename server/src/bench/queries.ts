@@ -8,7 +8,7 @@ import { stateForPlan } from '../floor.ts';
 import { jobById } from '../jobs/queries.ts';
 import { measuresFor } from '../plates/queries.ts';
 import { keepReport } from '../reports/queries.ts';
-import { onState } from '../stock/jobs.ts';
+import { moveJob } from '../stock/jobs.ts';
 import { t } from '../texts/texts.ts';
 
 interface Kept {
@@ -99,6 +99,14 @@ export interface BenchChange {
 }
 
 const TO_BE_PRINTED: readonly JobState[] = ['quoted', 'accepted', 'ready'];
+const NOT_PRINTED: readonly JobState[] = [...TO_BE_PRINTED, 'printing', 'cancelled'];
+
+const keep = (db: Db, id: JobId, version: number, data: Kept) =>
+  db.query(
+    `insert into job_bench (job_id, version, data) values ($1::uuid, $2::int, $3::jsonb)
+     on conflict (job_id) do update set version = excluded.version, data = excluded.data`,
+    [id, version, JSON.stringify(data)],
+  );
 
 /**
  * Changes one thing of a job at the bench, in the transaction it is called in: two tablets at the same sheet lose nothing of each
@@ -116,7 +124,7 @@ export async function changeBench(
   if (version !== now) throw new DomainError('JOB_CONFLICT', t('bench.planChanged'));
   // Those who change it take turns.
   await db.query('select from job where id = $1::uuid for update', [id]);
-  const { state, version: of, data } = await rowOf(db, id);
+  const { version: of, data } = await rowOf(db, id);
   const kept = data ?? NOTHING;
   const ticks = new Set(of === version ? kept.ticks : []);
   if (tick?.on) ticks.add(tick.check);
@@ -131,26 +139,9 @@ export async function changeBench(
     ...(stopped !== undefined && { restsSince: stopped }),
     spoilt: spoilt ?? kept.spoilt,
   };
-  await db.query(
-    `insert into job_bench (job_id, version, data) values ($1::uuid, $2::int, $3::jsonb)
-     on conflict (job_id) do update set version = excluded.version, data = excluded.data`,
-    [id, version, JSON.stringify(next)],
-  );
-  if (begins && TO_BE_PRINTED.includes(state)) await move(db, id, state, 'printing', by);
+  await keep(db, id, version, next);
+  if (begins) await moveJob(db, id, TO_BE_PRINTED, 'printing', { by });
 }
-
-async function move(
-  db: Db,
-  id: JobId,
-  was: JobState,
-  now: JobState,
-  by: string,
-): Promise<string[]> {
-  await db.query('update job set state = $2::text where id = $1::uuid', [id, now]);
-  return onState(db, id, was, now, { by });
-}
-
-const PRINTED: readonly JobState[] = ['done', 'delivered', 'closed'];
 
 /** A job is printed, in the transaction it is called in. What the operator knows of it is a report like a machine's. */
 export async function finishBench(
@@ -161,14 +152,9 @@ export async function finishBench(
 ): Promise<{ stock: string[] }> {
   const { plan, version } = await jobById(db, id);
   await db.query('select from job where id = $1::uuid for update', [id]);
-  const { state, data } = await rowOf(db, id);
-  if (PRINTED.includes(state)) return { stock: [] };
-  const kept: Kept = { ...(data ?? NOTHING), spoilt: said.spoilt };
-  await db.query(
-    `insert into job_bench (job_id, version, data) values ($1::uuid, $2::int, $3::jsonb)
-     on conflict (job_id) do update set data = excluded.data`,
-    [id, version, JSON.stringify(kept)],
-  );
+  const { state, version: of, data } = await rowOf(db, id);
+  if (!NOT_PRINTED.includes(state)) return { stock: [] };
+  await keep(db, id, of ?? version, { ...(data ?? NOTHING), spoilt: said.spoilt });
   const { minutes, ml } = said;
   if (minutes !== undefined || Object.keys(ml).length > 0)
     await keepReport(db, plan.machine.id, id, {
@@ -177,5 +163,5 @@ export async function finishBench(
       ...(minutes !== undefined && { minutes }),
       ml,
     });
-  return { stock: await move(db, id, state, 'done', by) };
+  return { stock: await moveJob(db, id, NOT_PRINTED, 'done', { by }) };
 }

@@ -14,7 +14,7 @@ import { measuresFor } from '../plates/queries.ts';
 import { ask, type Queue } from '../queue.ts';
 import { keepReport } from '../reports/queries.ts';
 import { itemById } from '../shop/items.ts';
-import { onState } from '../stock/jobs.ts';
+import { moveJob, redraw } from '../stock/jobs.ts';
 import { t } from '../texts/texts.ts';
 import { factsOf, printerProblem } from './printers.ts';
 import { keepPress, openPress, pressRow, type PressRow, type Told } from './queries.ts';
@@ -247,6 +247,8 @@ async function takeIn(pool: pg.Pool, row: PressRow, state: PressState, told: Tol
     if (state === 'done') {
       await report(db, row, told);
       await move(db, row, 'done', machine.name);
+      // Where somebody was faster it was drawn as estimated.
+      await redraw(db, row.jobId, { by: machine.name });
     }
     if (state === 'cancelled' || state === 'failed') await move(db, row, 'ready', machine.name);
   });
@@ -254,18 +256,12 @@ async function takeIn(pool: pg.Pool, row: PressRow, state: PressState, told: Tol
 
 /** From which states a job goes on by what its printer says; what a person has put elsewhere stays there. */
 const MOVES = {
-  printing: ['accepted', 'ready'],
-  done: ['accepted', 'ready', 'printing'],
+  printing: ['quoted', 'accepted', 'ready'],
+  done: ['quoted', 'accepted', 'ready', 'printing'],
   ready: ['printing'],
 } as const;
-async function move(db: Db, row: PressRow, now: keyof typeof MOVES, by: string): Promise<void> {
-  const { rows } = await db.query<{ was: (typeof MOVES)['done'][number] }>(
-    `update job set state = $2::text from (select id, state as was from job where id = $1::uuid for update) before
-     where job.id = before.id and before.was = any ($3::text[]) returning was`,
-    [row.jobId, now, MOVES[now]],
-  );
-  if (rows[0]) await onState(db, row.jobId, rows[0].was, now, { by });
-}
+const move = (db: Db, { jobId }: PressRow, now: keyof typeof MOVES, by: string) =>
+  moveJob(db, jobId, MOVES[now], now, { by });
 
 /** What the printer says that a job took, as a report of its machine; where it says nothing, nobody learns from it. */
 async function report(db: Db, row: PressRow, { minutes, ml }: Told): Promise<void> {

@@ -100,6 +100,12 @@ async function printerUntil(holds: (told: ToldPrinter) => boolean): Promise<Told
   }
 }
 
+/** By what a job's ink was drawn. */
+async function inkSources(id: string): Promise<Set<string>> {
+  const { body } = await served.call<JobStock>('GET', `/jobs/${id}/stock`);
+  return new Set(body.drawn.flatMap(({ unit, source }) => (unit === 'mL' ? [source] : [])));
+}
+
 /** A job whose plates are built, printed again and again. */
 async function another(copies: number): Promise<Job> {
   const { plan, draw, fileName } = demo('orchard-label');
@@ -163,10 +169,7 @@ describe('a job at its printer', () => {
     const ratio = report.ml.W! / (solidM2 * laydown + starts * lossPerTrip + otherMl);
     expect(Math.abs(Math.log(ratio))).toBeGreaterThan(0.001);
     expect(Math.abs(Math.log(ratio))).toBeLessThan(0.5);
-    const { body: stock } = await served.call<JobStock>('GET', `/jobs/${job.id}/stock`);
-    expect(stock.drawn.filter(({ unit }) => unit === 'mL').map(({ source }) => source)).toEqual(
-      expect.arrayContaining(['report']),
-    );
+    expect(await inkSources(job.id)).toEqual(new Set(['report']));
   }, 120_000);
 
   it('waits there while it is held, and is given up where that is wanted', async () => {
@@ -180,6 +183,8 @@ describe('a job at its printer', () => {
     // It can be sent again.
     expect((await send({}, second.id)).status).toBe(201);
     await sentUntil(['done'], second.id);
+    // It was a quote when it was sent; it is printed all the same.
+    expect((await order(second.id)).state).toBe('done');
     expect((await press.jobs()).filter(({ state }) => state === 'completed')).toHaveLength(2);
   }, 120_000);
 
@@ -188,6 +193,10 @@ describe('a job at its printer', () => {
     await printerUntil(({ goneSince }) => goneSince !== null);
     const third = await another(6);
     await send({}, third.id);
+    // Somebody says that it is printed, and it is drawn as estimated until its report comes.
+    const was = { state: 'quoted', due: null, priority: 'usual' };
+    await served.call('PUT', `/jobs/${third.id}/order`, { was, now: { ...was, state: 'done' } });
+    expect(await inkSources(third.id)).toEqual(new Set(['estimate']));
     await pause(1500);
     expect(await sent(third.id)).toMatchObject({ state: 'sending', problem: null });
     const refused = await served.call<{ code: string }>('POST', `/printers/${MACHINE}/act`, {
@@ -208,6 +217,7 @@ describe('a job at its printer', () => {
     await served.call('PUT', '/settings/printers', { [MACHINE]: { uri: press.uri } });
     await printerUntil(({ goneSince }) => goneSince === null);
     expect((await sentUntil(['done'], third.id)).done).toBe(6);
+    expect(await inkSources(third.id)).toEqual(new Set(['report']));
   }, 120_000);
 });
 

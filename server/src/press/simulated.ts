@@ -7,8 +7,7 @@ import { fileURLToPath } from 'node:url';
 import { SHOP } from '@kyanos/demo';
 import type pg from 'pg';
 import { inTransaction, type Db } from '../db.ts';
-import { keepRevision } from '../revisions.ts';
-import { settingOf } from '../settings/queries.ts';
+import { keepSetting, settingOf } from '../settings/queries.ts';
 
 const HOST = '127.0.0.1';
 const AGAIN_MS = 2000;
@@ -69,12 +68,7 @@ export const giveSimulated = (pool: pg.Pool, port: number | undefined): Promise<
     );
     const now = Object.fromEntries([...own, ...others]);
     if (JSON.stringify(now) === JSON.stringify(before)) return;
-    await db.query(
-      `insert into setting (name, data) values ('printers', $1::jsonb)
-       on conflict (name) do update set data = excluded.data`,
-      [JSON.stringify(now)],
-    );
-    await keepRevision(db, 'setting', 'printers', now, { by: 'Kyanos', base: undefined });
+    await keepSetting(db, 'printers', now, { by: 'Kyanos', base: undefined });
   });
 
 async function demoMachines(db: Db): Promise<string[]> {

@@ -3,8 +3,9 @@ import { DomainError } from '@kyanos/core';
 import { Router } from 'express';
 import type pg from 'pg';
 import { inTransaction } from '../db.ts';
-import { keepRevision, revisionOf } from '../revisions.ts';
+import { revisionOf } from '../revisions.ts';
 import { on } from '../route.ts';
+import { keepSetting } from './queries.ts';
 import { t } from '../texts/texts.ts';
 
 /** What a shop says of itself once; null where it has said nothing. */
@@ -25,14 +26,9 @@ export function settingRoutes(pool: pg.Pool): Router {
     });
 
     on(router, put, async ({ body }, { actor, basedOn, tellRevision }) => {
-      const number = await inTransaction(pool, async (db) => {
-        await db.query(
-          `insert into setting (name, data) values ($1::text, $2::jsonb)
-           on conflict (name) do update set data = excluded.data`,
-          [name, JSON.stringify(body)],
-        );
-        return keepRevision(db, 'setting', name, body, { by: actor.name, base: basedOn });
-      });
+      const number = await inTransaction(pool, (db) =>
+        keepSetting(db, name, body, { by: actor.name, base: basedOn }),
+      );
       tellRevision(number);
       return body;
     });

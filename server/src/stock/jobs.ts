@@ -298,6 +298,25 @@ export async function onState(
   return has ? said : [...said, ...(await reserve(db, jobId, null, telling))];
 }
 
+/**
+ * Moves a job on from one of some states, in the transaction it is called in, and the stock with it; in any other it stays where somebody
+ * has put it. Returns what it did to the stock, in sentences.
+ */
+export async function moveJob(
+  db: Db,
+  jobId: JobId,
+  from: readonly JobState[],
+  now: JobState,
+  telling: Telling,
+): Promise<string[]> {
+  const { rows } = await db.query<{ was: JobState }>(
+    `update job set state = $2::text from (select id, state as was from job where id = $1::uuid for update) before
+     where job.id = before.id and before.was = any ($3::text[]) returning was`,
+    [jobId, now, from],
+  );
+  return rows[0] ? onState(db, jobId, rows[0].was, now, telling) : [];
+}
+
 /** A report came after a job was drawn by its estimate: what was drawn is put right. */
 export async function redraw(db: Db, jobId: string, telling: Telling): Promise<void> {
   const draws = await drawsOf(db, jobId);
