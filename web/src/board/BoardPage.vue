@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import {
   inSentence,
-  ago,
   DomainError,
   isOpen,
   type PageJob,
@@ -35,8 +34,8 @@ import DropZone from '../artwork/DropZone.vue';
 import { call, Refused } from '../shared/api.ts';
 import { activeItems } from '../shared/shopItems.ts';
 import { operator } from '../shared/operator.ts';
+import JobCards from './JobCards.vue';
 import JobOrderMenu from './JobOrderMenu.vue';
-import JobPicture from './JobPicture.vue';
 import { FILTER_WORDS } from './orderWords.ts';
 import { roomTexts, t, withTexts } from '../texts/texts.ts';
 
@@ -294,13 +293,14 @@ async function again(job: JobSummary) {
             })
       }}
     </p>
-    <job-rows
-      v-else-if="jobs && lines"
+    <component
+      :is="lines ? JobRows : JobCards"
+      v-else-if="jobs"
       :jobs="jobs"
-      :by-state="sort === 'state'"
+      v-bind="lines ? { byState: sort === 'state' } : {}"
       :decide="decideWords"
     >
-      <template #order="{ job }">
+      <template #order="{ job }: { job: JobSummary }">
         <job-order-menu
           :job="job"
           @changed="changed(job, $event)"
@@ -311,58 +311,12 @@ async function again(job: JobSummary) {
           @again="again(job)"
         />
       </template>
-    </job-rows>
-    <ul v-else-if="jobs" class="jobs">
-      <li v-for="job in jobs" :key="job.id" class="panel job">
-        <router-link :to="{ name: 'stack', params: { id: job.id } }" class="card">
-          <job-picture :job="job" />
-          <div class="facts">
-            <h2>
-              <span class="figures soft number">{{ job.number }}</span> {{ job.name }}
-            </h2>
-            <p>{{ t('board.copy', { n: job.copies, material: job.material }) }}</p>
-            <p v-if="job.problem" class="unread">{{ job.problem.message }}</p>
-            <p v-else class="figures stack">{{ job.stack }}</p>
-            <p v-if="job.notes" class="small notes">{{ job.notes }}</p>
-            <p v-if="decideWords(job)" class="decide" :class="{ fails: job.decide!.errors > 0 }">
-              {{ decideWords(job) }}
-            </p>
-            <p class="soft foot">
-              {{
-                t('board.savedAgo', {
-                  machine: job.machine,
-                  when: ago(new Date(job.savedAt)),
-                  savedBy: job.savedBy,
-                })
-              }}
-            </p>
-          </div>
-        </router-link>
-        <job-order-menu
-          :job="job"
-          @changed="changed(job, $event)"
-          @noted="noted(job, $event)"
-          @away="load"
-          @stock="said = $event"
-          @refused="refused"
-          @again="again(job)"
-        />
-      </li>
-    </ul>
+    </component>
     <v-pagination v-if="pages > 1" v-model="page" class="mt-6" :length="pages" />
   </main>
 </template>
 
 <style scoped>
-.decide {
-  font-weight: 650;
-  color: rgb(var(--v-theme-warning));
-}
-
-.decide.fails {
-  color: rgb(var(--v-theme-error));
-}
-
 .board {
   overflow-y: auto;
   padding: 22px 28px 40px;
@@ -402,79 +356,9 @@ async function again(job: JobSummary) {
   align-self: center;
 }
 
-.notes {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.jobs {
-  list-style: none;
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(270px, 1fr));
-  gap: 16px;
-  margin-top: 20px;
-}
-
-.card {
-  display: grid;
-  grid-template-rows: 178px auto;
-  color: inherit;
-  text-decoration: none;
-}
-
-.job {
-  display: grid;
-  grid-template-rows: 1fr auto;
-  overflow: hidden;
-  transition: transform 120ms;
-}
-
-.job:hover {
-  transform: translateY(-2px);
-}
-
-.number {
-  font-weight: 500;
-}
-
-.facts {
-  padding: 12px 14px 14px;
-  display: grid;
-  gap: 2px;
-  align-content: start;
-}
-
-h2 {
-  font-size: var(--size-lead);
-  line-height: 1.25;
-}
-
-.stack {
-  font-size: 0.78rem;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.unread {
-  color: rgb(var(--v-theme-error));
-  font-size: var(--size-small);
-}
-
-.foot {
-  font-size: var(--size-small);
-}
-
 .empty {
   margin-top: 60px;
   text-align: center;
   font-size: var(--size-lead);
-}
-
-@media (prefers-reduced-motion: reduce) {
-  .job {
-    transition: none;
-  }
 }
 </style>

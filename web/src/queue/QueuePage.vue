@@ -1,25 +1,16 @@
 <script setup lang="ts">
 /** Who prints what, when: the order of all machines, moved by hand or found. */
-import { API, type JobSummary } from '@kyanos/contract';
-import {
-  dated,
-  jobOfTask,
-  spanWords,
-  whyHere,
-  type Promised,
-  type QueueOrder,
-  type QueueProblem,
-} from '@kyanos/core';
-import { watchDebounced } from '@vueuse/core';
-import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue';
-import { addressIn, call, Refused } from '../shared/api.ts';
+import { API } from '@kyanos/contract';
+import { dated, jobOfTask, spanWords, whyHere, type QueueOrder } from '@kyanos/core';
+import { computed, defineAsyncComponent, ref } from 'vue';
+import { addressIn } from '../shared/api.ts';
 import { currency, ml, percent } from '../shared/format.ts';
 import { useUndoKeys } from '../shared/keys.ts';
-import { useLatest } from '../shared/useLatest.ts';
 import PressControl from '../press/PressControl.vue';
 import PrinterLine from '../press/PrinterLine.vue';
 import { usePrinters } from '../press/usePrinters.ts';
 import BestOrders from './BestOrders.vue';
+import QueuePromise from './QueuePromise.vue';
 import QueueTimeline from './QueueTimeline.vue';
 import { useBest } from './useBest.ts';
 import { useQueue, type Effect } from './useQueue.ts';
@@ -149,76 +140,11 @@ const press = computed(() => {
   };
 });
 
-// ---- a promise ----
-
-const quotes = shallowRef<readonly JobSummary[]>();
-const quoted = ref<string>();
-interface Told {
-  readonly promised?: Promised | undefined;
-  readonly why: string;
-}
-const told = shallowRef<Told & { readonly of: QueueOrder }>();
-async function loadQuotes() {
-  const { jobs } = await call(API.listJobs, { query: { state: 'quoted', limit: 200 } });
-  quotes.value = jobs;
-}
-void loadQuotes();
-interface Question {
-  readonly id: string;
-  readonly problem: QueueProblem;
-  readonly order: QueueOrder;
-}
-async function foretold({ id, problem: among, order: from }: Question): Promise<Told> {
-  const params = { id: id as JobSummary['id'] };
-  const query = { begins: begins.value.toISOString() };
-  const { task, why } = await call(API.getQuoted, { params, query });
-  if (!task) return { why };
-  const { due: _, ...free } = task;
-  const promised = await best.promise({ ...among, tasks: [...among.tasks, free] }, from, task.id);
-  return { promised, why };
-}
-const foretell = useLatest(foretold, (answer, { id, order: from }) => {
-  if (quoted.value === id) told.value = { ...answer, of: from };
-});
-watch(quoted, () => (told.value = undefined));
-// A promise is of the queue as it stands: a move, a minute or a queue that comes later asks again.
-watchDebounced(
-  [quoted, asked, order],
-  () => {
-    if (quoted.value && asked.value)
-      void foretell.ask({ id: quoted.value, problem: asked.value, order: order.value });
-  },
-  { debounce: 200 },
-);
-const refused = ref('');
-const promised = computed(() => told.value?.promised);
-const why = computed(() => refused.value || foretell.failed.value || told.value?.why);
-/** Nobody promises minutes: the next half of an hour. */
-const HALF_HOUR = 30 * 60_000;
-const halfHour = (minutes: number) =>
-  new Date(Math.ceil(at(minutes).getTime() / HALF_HOUR) * HALF_HOUR);
-const roundUp = (minutes: number) => dated(halfHour(minutes), t('queue.dayTime'));
-/** The quote becomes an order, due when it was promised, where it was put to be in time. */
-async function accept() {
-  const job = quotes.value?.find(({ id }) => id === quoted.value);
-  const { value: then } = promised;
-  if (!job || !then) return;
-  const { id, state: before, due, priority } = job;
-  const was = { state: before, due, priority };
-  const now = { state: 'accepted' as const, due: halfHour(then.likely).toISOString(), priority };
-  refused.value = '';
-  try {
-    await call(API.setJobOrder, { params: { id }, body: { was, now } });
-    quoted.value = undefined;
-    await queue.load();
-    queue.adopt(then.order);
-    selected.value = id;
-  } catch (error) {
-    if (!(error instanceof Refused)) throw error;
-    refused.value = error.message;
-    told.value = undefined;
-  }
-  await loadQuotes();
+/** A quote has become an order: it stands where it was promised. */
+async function accepted(id: string, wanted: QueueOrder) {
+  await queue.load();
+  queue.adopt(wanted);
+  selected.value = id;
 }
 const machineName = (id: string) =>
   state.value?.machines.find((machine) => machine.id === id)?.name ?? id;
@@ -348,42 +274,7 @@ const machineName = (id: string) =>
           </div>
         </template>
       </section>
-      <section class="panel pad">
-        <h2 class="name">{{ t('queue.promise') }}</h2>
-        <p class="small soft">{{ t('queue.promiseAbout') }}</p>
-        <v-autocomplete
-          :label="t('queue.quote')"
-          :items="quotes ?? []"
-          item-title="name"
-          item-value="id"
-          clearable
-          :no-data-text="t('queue.noQuotes')"
-          :model-value="quoted ?? null"
-          :loading="foretell.busy.value"
-          @update:model-value="
-            quoted = $event ?? undefined;
-            refused = '';
-          "
-        />
-        <template v-if="promised">
-          <p class="promise" data-testid="promise">
-            {{ t('queue.promised', { time: roundUp(promised.likely) }) }}
-          </p>
-          <v-btn size="small" variant="tonal" :disabled="told?.of !== order" @click="accept">{{
-            t('queue.acceptThen')
-          }}</v-btn>
-          <p class="small soft">
-            {{
-              t('queue.promisedMore', {
-                half: roundUp(promised.half),
-                sure: roundUp(promised.sure),
-                machine: machineName(promised.machineId),
-              })
-            }}
-          </p>
-        </template>
-        <p v-else-if="why" class="soft">{{ why }}</p>
-      </section>
+      <queue-promise :queue="queue" :best="best" :machine-name="machineName" @accepted="accepted" />
       <section v-if="printers.printers.value.length > 0" class="panel pad wide">
         <h2 class="name">{{ t('press.printers') }}</h2>
         <div v-for="one in printers.printers.value" :key="one.machineId" class="of-machine">
@@ -458,11 +349,6 @@ const machineName = (id: string) =>
 }
 
 .name {
-  font-size: var(--size-lead);
-  font-weight: 650;
-}
-
-.promise {
   font-size: var(--size-lead);
   font-weight: 650;
 }
