@@ -28,6 +28,8 @@ export const BenchState = z.object({
   /** Since when it rests; null while it goes on. */
   restsSince: z.iso.datetime().nullable(),
   spoilt: z.int(),
+  /** Its printer has finished, and did not say what it took. */
+  printerFinished: z.boolean(),
 });
 export type BenchState = z.output<typeof BenchState>;
 

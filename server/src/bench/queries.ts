@@ -26,11 +26,14 @@ interface Row {
   readonly notes: string;
   readonly version: number | null;
   readonly data: Kept | null;
+  readonly printerFinished: boolean;
 }
 
 async function rowOf(db: Db, id: string): Promise<Row> {
   const { rows } = await db.query<Row>(
-    `select j.number::int, j.state, j.due, j.notes, b.version, b.data
+    `select j.number::int, j.state, j.due, j.notes, b.version, b.data,
+       j.state = 'printing' and coalesce((select p.state = 'done' from press_job p where p.job_id = j.id
+         order by p.sent_at desc limit 1), false) as "printerFinished"
      from job j left join job_bench b on b.job_id = j.id where j.id = $1::uuid`,
     [id],
   );
@@ -74,11 +77,12 @@ export async function benchOf(db: Db, id: JobId): Promise<Bench> {
   };
 }
 
-const stateIn = ({ state, version: of, data }: Row, version: number): BenchState => {
+function stateIn({ state, version: of, data, printerFinished }: Row, version: number): BenchState {
   const { ticks, startedAt = null, restsSince = null, spoilt } = data ?? NOTHING;
   // A changed plan is checked anew.
-  return { version, state, ticks: of === version ? [...ticks] : [], startedAt, restsSince, spoilt };
-};
+  const own = of === version ? [...ticks] : [];
+  return { version, state, ticks: own, startedAt, restsSince, spoilt, printerFinished };
+}
 
 /** @throws DomainError `JOB_UNKNOWN` */
 export async function benchState(db: Db, id: JobId): Promise<BenchState> {

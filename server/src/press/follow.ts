@@ -231,7 +231,13 @@ async function obey(row: PressRow, { number, state }: JobThere): Promise<void> {
   });
 }
 
-/** Keeps what the printer says; what has ended is taken in once, with the shelf, the logbook and the report. */
+const saysWhatItTook = ({ minutes, ml }: Told): boolean =>
+  minutes !== undefined || ml !== undefined;
+
+/**
+ * Keeps what the printer says; what has ended is taken in once, with the shelf, the logbook and the report. Where the printer does not
+ * say what a job took, the job stays with the operator, who is asked.
+ */
 async function takeIn(pool: pg.Pool, row: PressRow, state: PressState, told: Told): Promise<void> {
   await inTransaction(pool, async (db) => {
     const problem =
@@ -244,7 +250,8 @@ async function takeIn(pool: pg.Pool, row: PressRow, state: PressState, told: Tol
     if (!kept) return;
     const { data: machine } = await itemById(db, 'machine', row.machineId);
     if (state === 'printing' || state === 'stopped') await move(db, row, 'printing', machine.name);
-    if (state === 'done') {
+    if (state === 'done' && !saysWhatItTook(told)) await move(db, row, 'printing', machine.name);
+    else if (state === 'done') {
       await report(db, row, told);
       await move(db, row, 'done', machine.name);
       // Where somebody was faster it was drawn as estimated.
@@ -263,9 +270,8 @@ const MOVES = {
 const move = (db: Db, { jobId }: PressRow, now: keyof typeof MOVES, by: string) =>
   moveJob(db, jobId, MOVES[now], now, { by });
 
-/** What the printer says that a job took, as a report of its machine; where it says nothing, nobody learns from it. */
+/** What the printer says that a job took, as a report of its machine. */
 async function report(db: Db, row: PressRow, { minutes, ml }: Told): Promise<void> {
-  if (minutes === undefined && ml === undefined) return;
   const one: ReportRow = {
     job: row.name,
     finished: dayText(new Date()),

@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type {
+  Bench,
   Job,
   JobStock,
   JobSummary,
@@ -13,6 +14,7 @@ import type {
 import { seededRandom } from '@kyanos/core';
 import { askPrinter, attribute, groupsOf, jobStateNamed, numberIn, textIn } from '@kyanos/ipp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { PlainPrinter } from '../../test/plainPrinter.ts';
 import { demo, useServer } from '../../test/served.ts';
 
 const served = useServer();
@@ -219,6 +221,43 @@ describe('a job at its printer', () => {
     expect((await sentUntil(['done'], third.id)).done).toBe(6);
     expect(await inkSources(third.id)).toEqual(new Set(['report']));
   }, 120_000);
+});
+
+describe('a printer that tells little', () => {
+  it('gets what it can read, and its operator is asked for what it does not say', async () => {
+    const plain = new PlainPrinter();
+    const uri = await plain.start();
+    try {
+      const told = await served.call<ToldPrinter>('POST', '/printers/try', {
+        machine: MACHINE,
+        uri,
+      });
+      expect(told.body.tells).toEqual(['copies', 'supplies']);
+      expect(told.body.supplies.map(({ channel, share }) => [channel, share])).toEqual([
+        ['C', 0.6],
+        ['W', 0.05],
+      ]);
+      await served.call('PUT', '/settings/printers', { [MACHINE]: { uri } });
+      const one = await another(7);
+      await send({}, one.id);
+      const done = await sentUntil(['done', 'failed'], one.id);
+      expect(done).toMatchObject({ state: 'done', done: 7, minutes: null, ml: {} });
+      // The ticket is nothing to it; copies go as it knows them, and one PDF.
+      expect(plain.jobs).toHaveLength(1);
+      expect(plain.jobs[0]).toMatchObject({ copies: 7, state: 'completed' });
+      expect(plain.jobs[0].bytes).toBeGreaterThan(10_000);
+      const bench = (await served.call<Bench>('GET', `/jobs/${one.id}/bench`)).body;
+      expect(bench).toMatchObject({ state: 'printing', printerFinished: true });
+      await served.call('POST', `/jobs/${one.id}/bench/done`, { spoilt: 1, ml: { W: 2 } });
+      expect((await order(one.id)).state).toBe('done');
+      expect((await served.call<Bench>('GET', `/jobs/${one.id}/bench`)).body.printerFinished).toBe(
+        false,
+      );
+    } finally {
+      plain.stop();
+      await served.call('PUT', '/settings/printers', { [MACHINE]: { uri: press.uri } });
+    }
+  }, 60_000);
 });
 
 /** Rounds in which one side is killed; more of them by hand. */

@@ -195,6 +195,9 @@ const left = computed(() => said.unticked(bench.value?.steps ?? []));
           </p>
           <p v-if="job.notes" class="notes">{{ job.notes }}</p>
           <p v-if="left > 0" class="caution">{{ t('press.toTick', { n: left }) }}</p>
+          <p v-if="job.printerFinished && byHand" class="caution" role="status">
+            {{ t('press.printerFinished') }}
+          </p>
           <p v-if="job.restsSince" role="status">
             {{
               t('press.restsSince', {

@@ -40,6 +40,7 @@ function serve() {
         startedAt: null,
         restsSince: null,
         spoilt: 0,
+        printerFinished: false,
       };
       return new Response(JSON.stringify(state));
     };

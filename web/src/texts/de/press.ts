@@ -65,4 +65,6 @@ export const press: Translated<typeof en>['press'] = {
   caution:
     'Der Schlitten läuft von selbst an: Hände und lose Kleidung fernhalten, Abdeckungen geschlossen lassen.',
   printedFor: '{time} gedruckt',
+  printerFinished:
+    'Der Drucker ist fertig und sagt nicht, was er gebraucht hat. Zähle die Exemplare und schreib auf, was du weißt.',
 };

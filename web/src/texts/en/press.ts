@@ -61,4 +61,6 @@ export const press = {
   caution:
     'The carriage starts by itself: keep hands and loose clothing clear, and the covers shut.',
   printedFor: '{time} of printing',
+  printerFinished:
+    'The printer has finished, and does not say what it took. Count the copies, then write down what you know.',
 } as const;
