@@ -28,6 +28,8 @@ const KNOWN = ['Create-Job', 'Send-Document', 'Get-Jobs', 'Get-Job-Attributes'] 
 
 export class PlainPrinter {
   readonly jobs: Job[] = [];
+  /** Whether it counts what it has printed; many say 0 to the end. */
+  counts = true;
   readonly #server: Server;
 
   constructor() {
@@ -60,7 +62,7 @@ export class PlainPrinter {
         attribute('job-name', 'name', job.name),
         attribute('job-state', 'enum', JOB_STATES[job.state]),
         attribute('job-state-reasons', 'keyword', job.bytes > 0 ? 'none' : 'job-incoming'),
-        attribute('job-impressions-completed', 'integer', job.copies),
+        attribute('job-impressions-completed', 'integer', this.counts ? job.copies : 0),
       ],
     };
   }

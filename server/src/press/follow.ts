@@ -183,9 +183,11 @@ const STATES: Readonly<Record<ThereState, PressState>> = {
 };
 
 const SECONDS = 60;
-function toldIn({ attributes }: JobThere): Told {
+function toldIn({ attributes, state }: JobThere): Told {
   const seconds = numberIn(attributes, 'x-kyanos-seconds');
-  const done = numberIn(attributes, 'job-impressions-completed');
+  const counted = numberIn(attributes, 'job-impressions-completed');
+  // A printer that counts nothing says 0 even of what it has printed to the end.
+  const done = counted === 0 && state === 'completed' ? undefined : counted;
   const spoilt = numberIn(attributes, 'x-kyanos-copies-spoilt');
   const notes = textsIn(attributes, 'x-kyanos-notes');
   const ml = textsIn(attributes, 'x-kyanos-ink').flatMap((text) => {

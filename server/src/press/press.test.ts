@@ -253,6 +253,10 @@ describe('a printer that tells little', () => {
       expect((await served.call<Bench>('GET', `/jobs/${one.id}/bench`)).body.printerFinished).toBe(
         false,
       );
+      plain.counts = false;
+      const uncounted = await another(3);
+      await send({}, uncounted.id);
+      expect(await sentUntil(['done', 'failed'], uncounted.id)).toMatchObject({ done: null });
     } finally {
       plain.stop();
       await served.call('PUT', '/settings/printers', { [MACHINE]: { uri: press.uri } });

@@ -124,7 +124,9 @@ function suppliesIn(
   machine: Machine,
 ): ToldPrinter['supplies'] {
   const full = textsIn(told, 'printer-supply').flatMap((text) => readSupply(text) ?? []);
-  if (full.length > 0) return full.map((supply) => supplyTold(supply, machine));
+  const described = textsIn(told, 'printer-supply-description');
+  if (full.length > 0)
+    return full.map((supply, i) => supplyTold(supply, described[i] ?? supply.name, machine));
   // Older printers tell names and percent alone.
   const levels = told?.get('marker-levels')?.value ?? [];
   return textsIn(told, 'marker-names').map((name, i) => {
@@ -140,14 +142,18 @@ function suppliesIn(
   });
 }
 
-function supplyTold(supply: Supply, machine: Machine): ToldPrinter['supplies'][number] {
+function supplyTold(
+  supply: Supply,
+  described: string,
+  machine: Machine,
+): ToldPrinter['supplies'][number] {
   const { level, capacity, unit } = supply;
   const waste = supply.class === 'filled';
   const channel = waste ? undefined : channelOf(supply.name, machine);
   const whole = unit === 'percent' ? PERCENT : capacity;
   return {
     channel: channel ?? null,
-    name: supply.name,
+    name: channel === undefined ? described : supply.name,
     kind: waste ? 'waste' : channel === undefined ? 'other' : 'ink',
     leftMl: mlOf(supply) ?? null,
     share: level !== undefined && whole ? Math.min(1, level / whole) : null,
