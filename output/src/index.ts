@@ -7,5 +7,6 @@ export { jigPdf, type JigJob } from './paper/jig.ts';
 export type { PaperJob } from './paper/paper.ts';
 export { purchaseListPdf } from './paper/purchaseList.ts';
 export { stockLabelsPdf, type StockLabel } from './paper/stockLabels.ts';
+export { orderConfirmationPdf, type OrderedJob } from './paper/orderConfirmation.ts';
 export { quotePdf, type QuoteJob } from './paper/quote.ts';
 export { runSheetPdf } from './paper/runSheet.ts';

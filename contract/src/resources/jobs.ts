@@ -176,12 +176,12 @@ export const listJobArtworks = endpoint({
   answer: z.array(ArtworkVersion),
 });
 
-export const PAPERS = ['run-sheet', 'quote', 'inner-sheet', 'jig'] as const;
+export const PAPERS = ['run-sheet', 'quote', 'order-confirmation', 'inner-sheet', 'jig'] as const;
 export type Paper = (typeof PAPERS)[number];
 export const getPaper = endpoint({
   method: 'GET',
   path: '/jobs/{id}/{paper}.pdf',
-  summary: 'A paper of a job: run sheet, quote, inner sheet, jig',
+  summary: 'A paper of a job: run sheet, quote, order confirmation, inner sheet, jig',
   params: params.extend({ paper: z.enum(PAPERS) }),
   answer: { type: 'application/pdf', what: 'A page or more to print' },
 });

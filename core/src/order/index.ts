@@ -1,5 +1,6 @@
 export {
   isOpen,
+  isOrdered,
   JOB_STATES,
   PRIORITIES,
   PRIORITY_WEIGHTS,

@@ -22,6 +22,9 @@ export const PRIORITIES = Object.keys(PRIORITY_WEIGHTS) as readonly Priority[];
 export const OPEN_STATES: readonly JobState[] = ['quoted', 'accepted', 'ready', 'printing', 'done'];
 export const isOpen = (state: JobState): boolean => OPEN_STATES.includes(state);
 
+/** A customer has ordered it, and has not taken that back. */
+export const isOrdered = (state: JobState): boolean => state !== 'quoted' && state !== 'cancelled';
+
 /** How near the time is at which a job is due. */
 export type Lateness = 'late' | 'soon' | 'later';
 

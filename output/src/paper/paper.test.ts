@@ -17,7 +17,15 @@ import {
 import { DEMO_JOBS } from '@kyanos/demo';
 import { openArtwork } from '@kyanos/intake';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { innerSheetPdf, jigPdf, pngOf, quotePdf, runSheetPdf, type QuoteJob } from '../index.ts';
+import {
+  innerSheetPdf,
+  jigPdf,
+  orderConfirmationPdf,
+  pngOf,
+  quotePdf,
+  runSheetPdf,
+  type QuoteJob,
+} from '../index.ts';
 import type { Paper } from './paper.ts';
 import { de } from './texts/de.ts';
 import { en } from './texts/en.ts';
@@ -61,6 +69,12 @@ beforeAll(async () => {
   };
 }, 60_000);
 
+const ORDERED = {
+  number: 31,
+  orderedAt: new Date('2026-11-24T10:00'),
+  due: new Date('2026-12-03T15:00'),
+};
+
 /** As it is written in English, thousands apart. */
 const dollars = ({ minor }: Money) =>
   `$${Math.floor(minor / 100).toLocaleString('en')}.${String(minor % 100).padStart(2, '0')}`;
@@ -77,6 +91,7 @@ const pictured = async (): Promise<QuoteJob> => {
 describe('the picture of the print', () => {
   for (const [name, paper] of [
     ['quote', quotePdf],
+    ['order confirmation', (paper: QuoteJob) => orderConfirmationPdf({ ...paper, ...ORDERED })],
     ['run sheet', runSheetPdf],
   ] as const)
     it(`stands on the ${name}, with how it is seen, and is no proof`, async () => {
@@ -92,6 +107,19 @@ describe('the picture of the print', () => {
   it('leaves the quote on one page', async () => {
     await read(quotePdf(await pictured()));
     expect(execFileSync('pdfinfo', [join(tmp, 'paper.pdf')]).toString()).toMatch(/Pages: +1\n/);
+  });
+});
+
+describe('the order confirmation', () => {
+  it('says what was ordered, when, for how much and until when, and offers nothing else', async () => {
+    const { text } = await read(orderConfirmationPdf({ ...job, ...ORDERED }));
+    expect(text).toContain('Order confirmation No. 31, ordered on November 24, 2026');
+    expect(text).toMatch(/Ready by .*December 3, 2026 at 3:00/);
+    expect(text).toContain(dollars(job.work.cost.price));
+    for (const offered of ['Other quantities', 'good until', 'Name and signature'])
+      expect(text).not.toContain(offered);
+    const open = await read(orderConfirmationPdf({ ...job, ...ORDERED, due: null }));
+    expect(open.text).not.toContain('Ready by');
   });
 });
 

@@ -1,35 +1,28 @@
 /** The quote for a customer: what is made, what it costs, and what more of it would cost. */
-import type { ArtworkPage, Offer } from '@kyanos/core';
+import type { Offer } from '@kyanos/core';
+import { whatIsMade, whatItCosts, type CustomerJob } from './forCustomer.ts';
 import {
   finished,
   heading,
   MARGIN,
   newDocument,
-  noteLine,
   paragraph,
-  printPicture,
-  rule,
   subheading,
   table,
   type Paper,
-  type PaperJob,
 } from './paper.ts';
 import { fill, wordingOf } from './texts/index.ts';
-import { printInWords, sizeInWords } from './words.ts';
 
 /** A quote stands for so many days. */
 const VALID_DAYS = 30;
 const DAY_MS = 86_400_000;
 
-export interface QuoteJob extends PaperJob {
-  readonly page: Pick<ArtworkPage, 'trimMm'>;
+export interface QuoteJob extends CustomerJob {
   readonly offers: readonly Offer[];
 }
 
 export function quotePdf(job: QuoteJob): Paper {
-  const { plan, work, page, offers, printedAt } = job;
-  const { cost } = work;
-  const copies = plan.layout.copies;
+  const { plan, offers, printedAt } = job;
   const wording = wordingOf(plan.language ?? 'en');
   const { t, number, day, money } = wording;
   const doc = newDocument(`${t.quote}: ${plan.name}`, printedAt);
@@ -40,45 +33,9 @@ export function quotePdf(job: QuoteJob): Paper {
     }),
     ...(plan.customer ? [fill(t.forCustomer, { customer: plan.customer })] : []),
   ]);
-  rule(doc);
-  noteLine(doc, plan.name);
-  doc.moveDown(0.3);
-  table(
-    doc,
-    [{ share: 0.25 }, { share: 0.75 }],
-    [
-      [t.pieces, number(copies)],
-      ...(plan.versions ?? [])
-        .filter((version) => version.copies > 0)
-        .map((version) => [
-          '',
-          fill(t.ofPage, { page: version.page, copies: number(version.copies) }),
-        ]),
-      [t.size, sizeInWords(page.trimMm.width, page.trimMm.height, wording)],
-      [t.material, plan.material.name],
-      [t.print, printInWords(plan, wording)],
-      ...(plan.extras ?? [])
-        .filter(({ kind }) => kind !== 'labour')
-        .map(({ name }) => [t.with, name]),
-    ],
-  );
-  printPicture(doc, job, wording);
-  subheading(doc, t.price);
+  whatIsMade(doc, job, wording);
+  whatItCosts(doc, job, wording);
   const { taxPercent = 0 } = plan.prices;
-  table(
-    doc,
-    [{ share: 0.7 }, { share: 0.3, right: true }],
-    [
-      [fill(t.priceOf, { copies: number(copies), each: money(cost.perPiece) }), money(cost.price)],
-      ...(taxPercent > 0
-        ? [
-            [fill(t.tax, { percent: number(taxPercent, taxPercent % 1 ? 1 : 0) }), money(cost.tax)],
-            [t.toPay, money(cost.withTax)],
-          ]
-        : []),
-    ],
-    { bold: taxPercent > 0 ? [2] : [0] },
-  );
   if (offers.length > 1) {
     subheading(doc, t.others);
     table(

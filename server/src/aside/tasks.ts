@@ -54,9 +54,11 @@ import {
   dayListPdf,
   purchaseListPdf,
   type DayList,
+  orderConfirmationPdf,
   quotePdf,
   runSheetPdf,
   stockLabelsPdf,
+  type OrderedJob,
   type PaperJob,
   type StockLabel,
 } from '@kyanos/output';
@@ -69,15 +71,20 @@ export interface PlannedJob {
   readonly measures: Measures;
 }
 
+/** What of an order stands beside its plan. */
+export type Ordered = Pick<OrderedJob, 'number' | 'orderedAt' | 'due'>;
+
 export interface PaperOrder
   extends PlannedJob, Pick<PaperJob, 'fileName' | 'shopName' | 'version' | 'printedAt'> {
   readonly paper: string;
   readonly state: MachineState;
+  /** Absent unless the paper is of an order. */
+  readonly ordered?: Ordered;
   /** Pages at screen resolution, packed as they are stored, for a picture of the print; none where it wants none. */
   readonly previews: readonly { readonly page: number; readonly bytes: Uint8Array }[];
 }
 
-type Ready = PaperJob & PlannedJob & { readonly state: MachineState };
+type Ready = PaperJob & PlannedJob & Pick<PaperOrder, 'state' | 'ordered'>;
 
 const PAPERS: Readonly<Record<string, (job: Ready) => NodeJS.ReadableStream>> = {
   'run-sheet': runSheetPdf,
@@ -88,6 +95,8 @@ const PAPERS: Readonly<Record<string, (job: Ready) => NodeJS.ReadableStream>> = 
       page: pageOf(job.plan, job.info, 'front'),
       offers: offersOf(job.plan, job.info, job.measures, quantitiesOf(job.plan), job.state),
     }),
+  'order-confirmation': ({ ordered, ...job }) =>
+    orderConfirmationPdf({ ...job, ...ordered!, page: pageOf(job.plan, job.info, 'front') }),
   jig: ({ plan, info, work, printedAt }) => {
     const page = pageOf(plan, info, 'front');
     const jig = jigOf(work.layout, pieceOf(page), page.trimMm, plan.machine, plan.material);

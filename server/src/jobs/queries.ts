@@ -197,6 +197,29 @@ export async function jobById(db: Db, id: string, version?: number): Promise<Job
   return jobOf(rows[0]);
 }
 
+/** What a customer ordered, and when. @throws DomainError `JOB_UNKNOWN`, `NOT_ORDERED` */
+export async function orderedOf(
+  db: Db,
+  id: string,
+): Promise<{ number: number; orderedAt: Date; due: Date | null; version: number }> {
+  const { rows } = await db.query<{
+    number: number;
+    orderedAt: Date | null;
+    due: Date | null;
+    version: number;
+  }>(
+    `select j.number::int, j.ordered_at as "orderedAt", j.due, coalesce(j.ordered_version, h.version) as version
+     from job j join job_head h on h.job_id = j.id where j.id = $1::uuid and j.state <> 'cancelled'`,
+    [id],
+  );
+  const [row] = rows;
+  if (!row?.orderedAt) {
+    await jobById(db, id);
+    throw new DomainError('NOT_ORDERED');
+  }
+  return { ...row, orderedAt: row.orderedAt };
+}
+
 interface Version {
   readonly plan: PrintPlan;
   readonly artworkId: string | null;

@@ -6,14 +6,14 @@ import type pg from 'pg';
 import { aside } from '../aside/aside.ts';
 import type { PaperOrder } from '../aside/tasks.ts';
 import { previewOf, readyArtwork } from '../artwork/queries.ts';
-import { jobById } from '../jobs/queries.ts';
+import { jobById, orderedOf } from '../jobs/queries.ts';
 import { measuresFor, plateJobs } from '../plates/queries.ts';
 import { on } from '../route.ts';
 import { stateForPlan } from '../floor.ts';
 import { shopOf } from '../shop/queries.ts';
 
 /** Papers that show the print. */
-const PICTURED: readonly string[] = ['quote', 'run-sheet'];
+const PICTURED: readonly string[] = ['quote', 'order-confirmation', 'run-sheet'];
 
 /** Pages that the print is made of; none where a rule takes its plate from another job, whose pages are not at hand. */
 async function previewsOf(pool: pg.Pool, artworkId: string, plan: PrintPlan) {
@@ -24,9 +24,10 @@ async function previewsOf(pool: pg.Pool, artworkId: string, plan: PrintPlan) {
   );
 }
 
-/** A job as it was saved last, with its full-size plates' measures. @throws DomainError with what is missing */
+/** A job as it was saved last, or as it was ordered, with its full-size plates' measures. @throws DomainError with what is missing */
 async function orderOf(pool: pg.Pool, id: string, paper: string): Promise<PaperOrder> {
-  const { plan, artworkId, fileName, version } = await jobById(pool, id);
+  const ordered = paper === 'order-confirmation' ? await orderedOf(pool, id) : undefined;
+  const { plan, artworkId, fileName, version } = await jobById(pool, id, ordered?.version);
   if (!artworkId) throw new DomainError('NO_ARTWORK');
   const info = await readyArtwork(pool, artworkId);
   const measures = await measuresFor(pool, artworkId, plan);
@@ -42,6 +43,7 @@ async function orderOf(pool: pg.Pool, id: string, paper: string): Promise<PaperO
     version,
     printedAt: new Date(),
     paper,
+    ...(ordered && { ordered }),
     previews: PICTURED.includes(paper) ? await previewsOf(pool, artworkId, plan) : [],
   };
 }

@@ -1,5 +1,10 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import {
   encodePlan,
+  type Job,
   type PlateBuild,
   type ReportsTaken,
   type StoredReport,
@@ -114,6 +119,34 @@ describe('papers of a job', () => {
     const pdf = Buffer.from(await response.arrayBuffer()).toString('latin1');
     expect(pdf.slice(0, 5)).toBe('%PDF-');
     expect(pdf.includes('/Subtype /Image')).toBe(pictured);
+  });
+
+  it('has the confirmation of what was ordered, whatever is changed afterwards', async () => {
+    const paper = () => fetch(`${served.base}/jobs/${jobId}/order-confirmation.pdf`);
+    expect(await (await paper()).json()).toMatchObject({ code: 'NOT_ORDERED' });
+    const { body: job } = await served.call<Job>('GET', `/jobs/${jobId}`);
+    const was = { state: 'quoted', due: null, priority: 'usual' };
+    const order = (from: object, now: object) =>
+      served.call('PUT', `/jobs/${jobId}/order`, { was: from, now });
+    expect((await order(was, { ...was, state: 'accepted' })).status).toBe(200);
+    const { body: next } = await served.call<Job>('PUT', `/jobs/${jobId}`, {
+      plan: { ...job.plan, layout: { ...job.plan.layout, copies: 77 } },
+      artworkId: job.artworkId,
+      savedBy: 'Ann',
+      base: job.version,
+    });
+    expect(next.version).toBe(job.version + 1);
+    const confirmed = async () => {
+      const pdf = join(mkdtempSync(join(tmpdir(), 'ordered-')), 'paper.pdf');
+      writeFileSync(pdf, Buffer.from(await (await paper()).arrayBuffer()));
+      return execFileSync('pdftotext', ['-layout', pdf, '-']).toString();
+    };
+    expect(await confirmed()).toContain(`Version ${job.version} `);
+    // Quoted anew, it is ordered as it is then.
+    await order({ ...was, state: 'accepted' }, was);
+    expect((await paper()).status).toBe(409);
+    await order(was, { ...was, state: 'ready' });
+    expect(await confirmed()).toContain(`Version ${next.version} `);
   });
 
   it('are refused with the reason while there is nothing to write on them', async () => {

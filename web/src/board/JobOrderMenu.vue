@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** State and due time of a job, told and changed. */
-import { dated, JOB_STATES, PRIORITIES, type JobState, lateness } from '@kyanos/core';
+import { dated, isOrdered, JOB_STATES, PRIORITIES, type JobState, lateness } from '@kyanos/core';
 import { API, type JobOrder, type JobSummary, type Problem } from '@kyanos/contract';
 import { format } from 'date-fns';
 import { computed, ref } from 'vue';
-import { call, Refused } from '../shared/api.ts';
+import { mdiFilePdfBox } from '@mdi/js';
+import { addressIn, call, Refused } from '../shared/api.ts';
 import { DUE_WORDS, PRIORITY_WORDS, STATE_WORDS } from './orderWords.ts';
 import { t } from '../texts/texts.ts';
 
@@ -76,6 +77,9 @@ async function putAway() {
   const done = await trying(() => call(API.putJobAway, { params: { id }, body: { away: !away } }));
   if (done) emit('away');
 }
+const confirmation = computed(() =>
+  addressIn(API.getPaper, { params: { id: props.job.id, paper: 'order-confirmation' } }),
+);
 const setDue = (text: string | null) => change({ due: text ? new Date(text).toISOString() : null });
 </script>
 
@@ -144,6 +148,15 @@ const setDue = (text: string | null) => change({ due: text ? new Date(text).toIS
           @change="note(($event.target as HTMLTextAreaElement).value)"
         ></textarea>
       </label>
+      <v-btn
+        v-if="isOrdered(job.state)"
+        size="small"
+        variant="text"
+        :prepend-icon="mdiFilePdfBox"
+        :href="confirmation"
+        target="_blank"
+        >{{ t('board.confirmation') }}</v-btn
+      >
       <v-btn size="small" variant="text" @click="putAway">{{
         job.putAway ? t('board.takeBack') : t('board.putAway')
       }}</v-btn>

@@ -3,6 +3,11 @@ import type { Texts } from './en.ts';
 export const de: Texts = {
   quote: 'Angebot',
   quoteOf: 'Angebot vom {day}, gültig bis {until}',
+  order: 'Auftragsbestätigung Nr. {number}',
+  orderOf: '{order}, bestellt am {day}',
+  doneBy: 'Fertig bis {time}',
+  asOrdered:
+    'Bitte lesen Sie sie durch. Sagen Sie uns vor dem Druck, wenn etwas nicht so ist, wie Sie es bestellt haben.',
   forCustomer: 'Für {customer}',
   pieces: 'Stück',
   ofPage: 'Seite {page}: {copies}',

@@ -2,6 +2,11 @@
 export const en = {
   quote: 'Quote',
   quoteOf: 'Quote of {day}, good until {until}',
+  order: 'Order confirmation No. {number}',
+  orderOf: '{order}, ordered on {day}',
+  doneBy: 'Ready by {time}',
+  asOrdered:
+    'Please read it through. Tell us before printing begins if anything is not as you ordered it.',
   forCustomer: 'For {customer}',
   pieces: 'Pieces',
   ofPage: 'page {page}: {copies}',

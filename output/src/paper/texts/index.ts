@@ -13,6 +13,8 @@ export interface Wording {
   readonly t: Texts;
   number(value: number, digits?: number): string;
   day(date: Date): string;
+  /** In the time of the computer that writes it. */
+  dayAndTime(date: Date): string;
   money(amount: Money): string;
   /** `white, silver and colour` */
   list(words: readonly string[]): string;
@@ -21,6 +23,7 @@ export interface Wording {
 export function wordingOf(language: Language): Wording {
   const locale = LOCALES[language];
   const list = new Intl.ListFormat(locale, { type: 'conjunction' });
+  const dayAndTime = new Intl.DateTimeFormat(locale, { dateStyle: 'full', timeStyle: 'short' });
   const day = new Intl.DateTimeFormat(locale, { dateStyle: 'long', timeZone: 'UTC' });
   return {
     t: LANGUAGES[language],
@@ -30,6 +33,7 @@ export function wordingOf(language: Language): Wording {
         maximumFractionDigits: digits,
       }),
     day: (date) => day.format(date),
+    dayAndTime: (date) => dayAndTime.format(date),
     money: ({ minor, currency }) =>
       (minor / 100).toLocaleString(locale, { style: 'currency', currency }),
     list: (words) => list.format(words),

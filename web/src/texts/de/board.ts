@@ -98,6 +98,7 @@ export const board: Translated<typeof en>['board'] = {
   asCards: 'Als Karten',
   asList: 'Als Liste',
   notes: 'Notizen',
+  confirmation: 'Auftragsbestätigung',
   putAway: 'Weglegen',
   takeBack: 'Zurückholen',
 };

@@ -93,6 +93,7 @@ export const board = {
   asCards: 'As cards',
   asList: 'As a list',
   notes: 'Notes',
+  confirmation: 'Order confirmation',
   putAway: 'Put away',
   takeBack: 'Take back',
 } as const;
