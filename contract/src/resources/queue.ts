@@ -13,6 +13,8 @@ const QueueJob = z.object({
   state: z.enum(['accepted', 'ready', 'printing']),
   due: z.iso.datetime().nullable(),
   copies: z.int(),
+  /** The material that it has reserved, where its last day is known. */
+  lot: z.object({ lot: z.string(), until: z.iso.date() }).nullable(),
   /** Machines on which it has trips that can be printed apart from each other. */
   apartOn: z.array(z.string()),
 });

@@ -17,6 +17,8 @@ export {
   type Queued,
   type Shortage,
 } from './order.ts';
+export { agedBars, type ReservedLot } from './lots.ts';
+export { begun, type Progress } from './begun.ts';
 export { OBJECTIVES, valueOf, type Objective } from './objective.ts';
 export { promise, type Promised } from './promise.ts';
 export {
@@ -30,6 +32,7 @@ export {
 } from './schedule.ts';
 export { bestOrder, type BestOrder, type SearchSettings } from './search.ts';
 export {
+  workMinutes,
   workOn,
   type QueueMachine,
   type QueueOrder,

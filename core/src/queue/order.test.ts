@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { shortages, wholeOrder, type Queued, type TaskWork } from './index.ts';
+import {
+  agedBars,
+  begun,
+  shortages,
+  wholeOrder,
+  type Bar,
+  type Queued,
+  type TaskWork,
+} from './index.ts';
 
 const work = (over: Partial<TaskWork> = {}): TaskWork => ({
   parts: [{ step: 'print', minutes: 10, attended: false }],
@@ -82,5 +90,52 @@ describe('what runs short', () => {
     ]);
     // Nobody said what is left: nobody is warned.
     expect(shortages(printed, {}, {})).toEqual([]);
+  });
+});
+
+describe('a job that is being printed', () => {
+  const parts = [
+    { step: 'loading', minutes: 5, attended: true },
+    { step: 'print', minutes: 20, attended: false },
+    { step: 'wait', minutes: 15, attended: false },
+    { step: 'print', minutes: 10, attended: false },
+    { step: 'tool', minutes: 4, attended: true },
+  ] as const;
+  const left = (minutes: number, of: 'prints' | 'all') =>
+    begun(work({ parts }), { minutes, of }).parts.map((part) => [part.step, part.minutes]);
+
+  it('has left what comes after what was done at the machine', () => {
+    expect(left(0, 'all')).toEqual(parts.map(({ step, minutes }) => [step, minutes]));
+    expect(left(12, 'all')[0]).toEqual(['print', 13]);
+    expect(left(30, 'all').map(([step]) => step)).toEqual(['wait', 'print', 'tool']);
+  });
+
+  it('has its loading behind it once its printer prints, and its drying once the next print has begun', () => {
+    expect(left(0, 'prints')[0]).toEqual(['print', 20]);
+    expect(left(8, 'prints').slice(0, 2)).toEqual([
+      ['print', 12],
+      ['wait', 15],
+    ]);
+    expect(left(23, 'prints')).toEqual([
+      ['print', 7],
+      ['tool', 4],
+    ]);
+    expect(left(30, 'prints')).toEqual([['tool', 4]]);
+  });
+
+  it('has a minute left when it lasts longer than planned', () =>
+    expect(left(99, 'all')).toEqual([['print', 1]]));
+});
+
+describe('material past its day', () => {
+  const begins = new Date(2026, 10, 28, 8);
+  const bar = (taskId: string, to: number) => ({ taskId, to }) as Bar;
+  const aged = (to: number) =>
+    agedBars([bar('a', to)], begins, () => ({ lot: 'L7', until: '2026-11-28' })).length;
+
+  it('is told of a job that ends after the last day of its lot, not on it', () => {
+    expect(aged(15 * 60)).toBe(0);
+    expect(aged(17 * 60)).toBe(1);
+    expect(agedBars([bar('a', 9999)], begins, () => null)).toEqual([]);
   });
 });

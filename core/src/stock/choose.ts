@@ -56,14 +56,13 @@ export function chooseLot<T extends StockItem>(
     .map((item): LotOffer<T> => {
       const free = freeIn(item, jobId);
       const age = ageOf(item, keeping, today);
-      const against =
-        width > 0 && item.width > 0 && Math.abs(item.width - width) > 0.5
-          ? t('stock.mmWidePlanLaid', { width: item.width, width2: width })
-          : age.age === 'over'
-            ? t('stock.overAgeSince', { until: dayWords(age.until!) })
-            : free <= 0 || free + 1e-9 < amount
-              ? t('stock.onlyFree', { free: amountText(free, item.unit) })
-              : undefined;
+      const against = !fits(item, width)
+        ? t('stock.mmWidePlanLaid', { width: item.width, width2: width })
+        : age.age === 'over'
+          ? t('stock.overAgeSince', { until: dayWords(age.until!) })
+          : free <= 0 || free + 1e-9 < amount
+            ? t('stock.onlyFree', { free: amountText(free, item.unit) })
+            : undefined;
       return {
         item,
         age,
@@ -90,22 +89,28 @@ export function chooseLot<T extends StockItem>(
       offers: [chosen, ...offers.filter((one) => one !== chosen)],
     };
   }
-  return { reason: reasonAgainst(offers, amount), offers };
+  return { reason: reasonAgainst(offers, amount, width), offers };
 }
 
-function reasonAgainst(offers: readonly LotOffer[], amount: number): string {
+/** Sheets and rolls whose width nobody told fit any plan. */
+const fits = ({ width: of }: StockItem, width: number): boolean =>
+  width === 0 || of === 0 || Math.abs(of - width) <= 0.5;
+
+function reasonAgainst(offers: readonly LotOffer[], amount: number, width: number): string {
   const [first] = offers;
   if (!first) return t('stock.noneShelf');
   const { unit } = first.item;
   const good = offers.filter(({ age }) => age.age !== 'over');
   if (good.length === 0) return t('stock.allOverAgeOrder');
-  const most = Math.max(...good.map(({ free }) => free));
-  const together = good.reduce((sum, { free }) => sum + free, 0);
+  const wide = good.filter(({ item }) => fits(item, width));
+  if (wide.length === 0) return t('stock.noLotThatWide', { width });
+  const most = Math.max(...wide.map(({ free }) => free));
+  const together = wide.reduce((sum, { free }) => sum + free, 0);
   return t('stock.noGoodLotHas', {
     amount: amountText(amount, unit),
     most: amountText(most, unit),
     rest:
-      together >= amount && good.length > 1
+      together >= amount && wide.length > 1
         ? t('stock.allTogetherUseTwo', { together: amountText(together, unit) })
         : '',
   });

@@ -295,6 +295,13 @@ describe('the lot of a job', () => {
       'over-age since 1 Jan 2026',
       'only 3.0 m free',
     ]);
+    const narrow = chooseLot(
+      [lot('N', { width: 900 })],
+      { amount: 1, width: 1270 },
+      keeping,
+      TODAY,
+    );
+    expect(narrow.reason).toContain('No good lot is 1270 mm wide');
     const two = chooseLot([rest, lot('B', { left: 9 })], { amount: 10 }, keeping, TODAY);
     expect(two.chosen).toBeUndefined();
     expect(two.reason).toMatch(/all together 12.0 m: use two lots/);

@@ -15,8 +15,11 @@ interface Kept {
   readonly ticks: readonly string[];
   readonly startedAt?: string;
   readonly restsSince?: string;
+  /** In rests that are over. */
+  readonly restedSeconds?: number;
   readonly spoilt: number;
 }
+const SECOND_MS = 1000;
 const NOTHING: Kept = { ticks: [], spoilt: 0 };
 
 interface Row {
@@ -133,7 +136,7 @@ export async function changeBench(
   const ticks = new Set(of === version ? kept.ticks : []);
   if (tick?.on) ticks.add(tick.check);
   else if (tick) ticks.delete(tick.check);
-  const { restsSince, ...going } = kept;
+  const { restsSince, restedSeconds = 0, ...going } = kept;
   const at = new Date().toISOString();
   const stopped = rests === undefined ? restsSince : rests ? (restsSince ?? at) : undefined;
   const next: Kept = {
@@ -141,6 +144,10 @@ export async function changeBench(
     ticks: [...ticks],
     ...(begins && { startedAt: kept.startedAt ?? at }),
     ...(stopped !== undefined && { restsSince: stopped }),
+    restedSeconds:
+      restsSince !== undefined && stopped === undefined
+        ? restedSeconds + (Date.parse(at) - Date.parse(restsSince)) / SECOND_MS
+        : restedSeconds,
     spoilt: spoilt ?? kept.spoilt,
   };
   await keep(db, id, version, next);

@@ -1,13 +1,18 @@
 /** What stands in the queue: jobs that are to be printed, machines as they stand, and what a hand has said of both. */
 import type { JobId, QueueState } from '@kyanos/contract';
 import {
+  begun,
+  changeover,
   DomainError,
   FIT_HEADS_MINUTES,
+  goodUntil,
   NO_QUEUE,
   PRIORITY_WEIGHTS,
   tripsApart,
   USUAL_HOURS,
   type Priority,
+  type Progress,
+  type ReservedLot,
   type Machine,
   type Queued,
   type QueueMachine,
@@ -16,7 +21,7 @@ import {
 } from '@kyanos/core';
 import type pg from 'pg';
 import type { Db } from '../db.ts';
-import { stateOf } from '../floor.ts';
+import { keepingIn, products, stateOf } from '../floor.ts';
 import { revisionOf } from '../revisions.ts';
 import { itemsOf } from '../shop/items.ts';
 import { settingOf } from '../settings/queries.ts';
@@ -46,14 +51,23 @@ interface Row {
   readonly priority: Priority;
   readonly home: string;
   readonly works: Readonly<Record<string, TaskWork>> | null;
+  /** Of its prints, as its printer says. */
+  readonly printedMinutes: number | null;
+  /** Since somebody began it at the machine, without rests. */
+  readonly benchMinutes: number | null;
 }
 
 const JOBS = /* sql */ `
   select j.id, j.number::int, h.name, coalesce(v.plan ->> 'customer', '') as customer, j.state, j.due, h.copies, j.priority,
-         v.plan #>> '{machine,id}' as home, n.works
+         v.plan #>> '{machine,id}' as home, n.works,
+         (select (p.told ->> 'minutes')::float8 from press_job p
+          where p.job_id = j.id and p.state in ('printing', 'stopped')) as "printedMinutes",
+         (extract(epoch from coalesce((b.data ->> 'restsSince')::timestamptz, now()) - (b.data ->> 'startedAt')::timestamptz)::float8
+           - coalesce((b.data ->> 'restedSeconds')::float8, 0)) / 60 as "benchMinutes"
   from job j join job_head h on h.job_id = j.id
   join job_version v on v.job_id = h.job_id and v.version = h.version
-  left join job_need n on n.job_id = h.job_id and n.version = h.version`;
+  left join job_need n on n.job_id = h.job_id and n.version = h.version
+  left join job_bench b on b.job_id = j.id and b.version = h.version`;
 
 /** What a job is on each machine; nothing where it can't be printed, undefined where that is not known yet. */
 async function worksOf(db: Db, row: Row): Promise<Readonly<Record<string, TaskWork>> | undefined> {
@@ -68,20 +82,42 @@ async function worksOf(db: Db, row: Row): Promise<Readonly<Record<string, TaskWo
   return rows[0]?.works ?? undefined;
 }
 
+/** How far a job is that is being printed; undefined where nobody knows. */
+function progressOf({ state, printedMinutes, benchMinutes }: Row): Progress | undefined {
+  if (state !== 'printing') return undefined;
+  if (printedMinutes !== null) return { minutes: printedMinutes, of: 'prints' };
+  return benchMinutes === null ? undefined : { minutes: benchMinutes, of: 'all' };
+}
+
+/** What is printed stays on its machine, and what is done of it is done. */
+function worksNow(row: Row, works: Readonly<Record<string, TaskWork>>): typeof works {
+  const own = works[row.home];
+  if (row.state !== 'printing' || !own) return works;
+  const progress = progressOf(row);
+  return { [row.home]: progress ? begun(own, progress) : own };
+}
+
+/** The machine stands as the job that it prints wants it. */
+const standing = (machine: QueueMachine, tasks: readonly Queued[]): QueueMachine => {
+  const own = tasks.find(({ home, printing, on }) => printing && home === machine.id && on[home]);
+  return own
+    ? { ...machine, setup: changeover(machine, machine.setup, own.on[machine.id].wants).next }
+    : machine;
+};
+
 /** A job as one task. */
-const taskOf = (
-  { id, name, due, priority, home, state }: Row,
-  works: Readonly<Record<string, TaskWork>>,
-  begins: Date,
-): Queued => ({
-  id,
-  name,
-  on: works,
-  weight: PRIORITY_WEIGHTS[priority],
-  home,
-  printing: state === 'printing',
-  ...(due && { due: (due.getTime() - begins.getTime()) / MINUTE_MS }),
-});
+const taskOf = (row: Row, works: Readonly<Record<string, TaskWork>>, begins: Date): Queued => {
+  const { id, name, due, priority, home, state } = row;
+  return {
+    id,
+    name,
+    on: worksNow(row, works),
+    weight: PRIORITY_WEIGHTS[priority],
+    home,
+    printing: state === 'printing',
+    ...(due && { due: (due.getTime() - begins.getTime()) / MINUTE_MS }),
+  };
+};
 
 /** A machine as it stands now. What lies in it is the material of what it printed last. */
 async function queueMachine(
@@ -121,12 +157,21 @@ async function queueMachine(
   };
 }
 
-/** What lies on the shelf of each material, reserved or not. */
-async function shelfOf(db: Db): Promise<Record<string, number>> {
+/** What lies on the shelf of each material, reserved or not, and which lot a job has reserved. */
+async function shelfOf(
+  db: Db,
+): Promise<{ free: Record<string, number>; lots: ReadonlyMap<string, ReservedLot> }> {
   const free: Record<string, number> = {};
-  for (const { product, left } of await stockThere(db, 'material'))
-    free[product] = (free[product] ?? 0) + left;
-  return free;
+  const lots = new Map<string, ReservedLot>();
+  const keeping = keepingIn(await products(db));
+  for (const item of await stockThere(db, 'material')) {
+    free[item.product] = (free[item.product] ?? 0) + item.left;
+    const known = goodUntil(item, keeping(item));
+    if (!known) continue;
+    const lot = { lot: item.lot || item.code, until: known.until };
+    for (const [job, amount] of Object.entries(item.reserved)) if (amount > 0) lots.set(job, lot);
+  }
+  return { free, lots };
 }
 
 export async function queueState(pool: pg.Pool, now = new Date()): Promise<QueueState> {
@@ -145,6 +190,7 @@ export async function queueState(pool: pg.Pool, now = new Date()): Promise<Queue
     `${JOBS} where j.state = any ($1::text[]) order by j.due nulls last, j.number limit $2::int`,
     [QUEUED, MOST_NAMED],
   );
+  const { free, lots } = await shelfOf(pool);
   const there = new Set(machines.map(({ id }) => id));
   const tasks: Queued[] = [];
   const jobs: QueueState['jobs'][number][] = [];
@@ -179,16 +225,17 @@ export async function queueState(pool: pg.Pool, now = new Date()): Promise<Queue
       state,
       due: due?.toISOString() ?? null,
       copies,
+      lot: lots.get(id) ?? null,
       apartOn,
     });
   }
   return {
     begins: begins.toISOString(),
     hours,
-    machines,
+    machines: machines.map((machine) => standing(machine, tasks)),
     tasks,
     jobs,
-    free: await shelfOf(pool),
+    free,
     kept,
     revision,
     currency: prices.currency,

@@ -1,5 +1,5 @@
 import type { Job, JobSummary, QueueState } from '@kyanos/contract';
-import { NO_QUEUE, placedTasks, wholeOrder } from '@kyanos/core';
+import { changeover, NO_QUEUE, placedTasks, wholeOrder, workMinutes } from '@kyanos/core';
 import ICAL from 'ical.js';
 import { describe, expect, it } from 'vitest';
 import { demo, useServer } from '../../test/served.ts';
@@ -71,6 +71,60 @@ describe('the queue', () => {
 
     await order(job.id, accepted, { ...accepted, state: 'done' });
     expect((await queue()).tasks).toEqual([]);
+  });
+
+  it('has left of a job that prints what is not done yet, on a machine that stands as it wants', async () => {
+    const job = await printable('orchard-label');
+    const home = job.plan.machine.id;
+    await order(job.id, QUOTED, { ...QUOTED, state: 'ready' });
+    const own = async () => {
+      const { tasks, machines } = await queue();
+      const task = tasks.find(({ id }) => id === job.id)!;
+      const machine = machines.find(({ id }) => id === home)!;
+      return { task, machine, minutes: workMinutes(task.on[home]) };
+    };
+    const before = await own();
+    const begun = { version: job.version, begins: true };
+    await served.call('PUT', `/jobs/${job.id}/bench`, begun);
+    await served.database.pool.query(
+      `update job_bench set data = data || jsonb_build_object('startedAt', now() - interval '12 minutes', 'restedSeconds', 120)
+       where job_id = $1::uuid`,
+      [job.id],
+    );
+    const after = await own();
+    expect(Object.keys(after.task.on)).toEqual([home]);
+    expect(after.minutes).toBeCloseTo(before.minutes - 10, 0);
+    const { wants } = after.task.on[home];
+    expect(changeover(after.machine, after.machine.setup, wants).minutes).toBe(0);
+    await order(job.id, { ...QUOTED, state: 'printing' }, { ...QUOTED, state: 'cancelled' });
+  });
+
+  it('tells the lot that a job has reserved, and until when that is good', async () => {
+    const job = await printable('harbour-lightbox');
+    const { material } = job.plan;
+    const accepted = { ...QUOTED, state: 'accepted' };
+    const own = async () => (await queue()).jobs.find(({ id }) => id === job.id)!.lot;
+    await order(job.id, QUOTED, accepted);
+    expect(await own()).toBeNull();
+    await order(job.id, accepted, QUOTED);
+    const received = {
+      kind: 'material',
+      product: material.id,
+      name: material.name,
+      lot: 'H-77',
+      madeOn: null,
+      expiresOn: '2099-12-24',
+      receivedOn: '2026-11-02',
+      unit: material.form === 'roll' ? 'm' : 'sheets',
+      size: 500,
+      width: material.width,
+      paid: 10_000,
+      place: 'Shelf 1',
+    };
+    expect((await served.call('POST', '/stock/items', { received })).status).toBe(201);
+    await order(job.id, QUOTED, accepted);
+    expect(await own()).toEqual({ lot: 'H-77', until: '2099-12-24' });
+    await order(job.id, accepted, { ...QUOTED, state: 'cancelled' });
   });
 
   it('names what can’t stand in it, and why', async () => {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Who prints what, when: the order of all machines, moved by hand or found. */
 import { API } from '@kyanos/contract';
-import { dated, jobOfTask, spanWords, whyHere, type QueueOrder } from '@kyanos/core';
+import { dated, dayWords, jobOfTask, spanWords, whyHere, type QueueOrder } from '@kyanos/core';
 import { computed, defineAsyncComponent, ref } from 'vue';
 import { addressIn } from '../shared/api.ts';
 import { currency, ml, percent } from '../shared/format.ts';
@@ -20,7 +20,19 @@ const PrintersDialog = defineAsyncComponent(() => import('../press/PrintersDialo
 const HoursDialog = defineAsyncComponent(() => import('./HoursDialog.vue'));
 
 const queue = useQueue();
-const { state, shown, queue: asked, order, effect, short, problem, begins, tried, canUndo } = queue;
+const {
+  state,
+  shown,
+  queue: asked,
+  order,
+  effect,
+  short,
+  aged,
+  problem,
+  begins,
+  tried,
+  canUndo,
+} = queue;
 const best = useBest();
 const printers = usePrinters(() => void queue.load());
 const selected = ref<string>();
@@ -118,6 +130,9 @@ const chosen = computed(() => {
                   : t('queue.sheets', { n: Math.ceil(missing) }),
             }),
       ),
+    aged: aged.value
+      .filter((one) => one.bar.taskId === task.id)
+      .map(({ lot: { lot, until } }) => t('queue.agedLot', { lot, until: dayWords(until) })),
     apart: queue.kept.value.apart.includes(job.id),
   };
 });
@@ -238,7 +253,9 @@ const machineName = (id: string) =>
               <dd class="figures">{{ time(chosen.bar.finish) }}</dd>
             </template>
           </dl>
-          <p v-for="one in chosen.short" :key="one" class="caution">{{ one }}</p>
+          <p v-for="one in [...chosen.short, ...chosen.aged]" :key="one" class="caution">
+            {{ one }}
+          </p>
           <h3 class="label">{{ t('queue.why') }}</h3>
           <ul class="why">
             <li v-for="one in chosen.why" :key="one">{{ one }}</li>

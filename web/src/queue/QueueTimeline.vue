@@ -10,7 +10,7 @@ import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ queue: Queue }>();
 const selected = defineModel<string>('selected');
-const { state, shown, shownOrder, shifts, begins, tasks, short } = props.queue;
+const { state, shown, shownOrder, shifts, begins, tasks, short, aged } = props.queue;
 
 const scale = computed(() => {
   const end = Math.max(0, ...(shown.value?.bars.map(({ finish }) => finish) ?? []));
@@ -26,6 +26,7 @@ const pinned = computed(
     new Set(tasks.value.flatMap(({ id, pinned: at, printing }) => (at && !printing ? [id] : []))),
 );
 const shorts = computed(() => new Set(short.value.map(({ taskId }) => taskId)));
+const old = computed(() => new Set(aged.value.map(({ bar }) => bar.taskId)));
 const nameOf = (taskId: string) => {
   const name = names.value.get(taskId) ?? '';
   if (taskId !== jobOfTask(taskId)) return `${name}, ${t('queue.secondTrip')}`;
@@ -51,6 +52,7 @@ const said = ({ taskId, from, to, late }: Bar) =>
       late >= 1 ? t('queue.barLate', { late: spanWords(late) }) : '',
       pinned.value.has(taskId) ? t('queue.barPinned') : '',
       shorts.value.has(taskId) ? t('queue.barShort') : '',
+      old.value.has(taskId) ? t('queue.barAged') : '',
     ].join(''),
   });
 
@@ -216,7 +218,11 @@ async function key(event: KeyboardEvent, bar: Bar) {
               ></span>
               <span class="what">
                 <v-icon v-if="pinned.has(bar.taskId)" size="14" :icon="mdiPin" />
-                <v-icon v-if="shorts.has(bar.taskId)" size="14" :icon="mdiAlertOutline" />
+                <v-icon
+                  v-if="shorts.has(bar.taskId) || old.has(bar.taskId)"
+                  size="14"
+                  :icon="mdiAlertOutline"
+                />
                 {{ nameOf(bar.taskId) }}
               </span>
             </button>

@@ -1,6 +1,7 @@
 /** The queue on the screen, laid out anew at every move. */
 import { API, type QueueState } from '@kyanos/contract';
 import {
+  agedBars,
   jobOfTask,
   movedTo,
   placedTasks,
@@ -149,6 +150,11 @@ export function useQueue() {
     });
   }
 
+  /** What is printed on material whose day is past by then. */
+  const aged = computed(() => {
+    const lots = new Map(state.value?.jobs.map(({ id, lot }) => [id as string, lot]));
+    return agedBars(shown.value?.bars ?? [], begins.value, (id) => lots.get(jobOfTask(id)));
+  });
   const short = computed(() => {
     if (!shown.value || !state.value) return [];
     const printed = shown.value.bars
@@ -178,6 +184,7 @@ export function useQueue() {
     shown,
     effect,
     short,
+    aged,
     kept,
     tried,
     canUndo: hand.canUndo,

@@ -18,6 +18,8 @@ export const stock: Translated<typeof en>['stock'] = {
   allOverAgeOrder: 'Alles davon ist überaltert. Bestellen Sie es, oder nehmen Sie es bewusst.',
   allTogetherUseTwo:
     ', alle zusammen {together}: nehmen Sie zwei Chargen, und achten Sie auf den Wechsel im Weiß dazwischen',
+  noLotThatWide:
+    'Keine gute Charge ist {width} mm breit, wie der Auftrag ausgelegt ist. Legen Sie ihn auf eine Breite aus, die da ist, oder bestellen Sie diese.',
   noGoodLotHas: 'Keine gute Charge hat {amount} frei; die längste hat {most}{rest}.',
   fileHasNoColumn:
     'Die Datei hat keine Spalte „{missing}“. Die erste Zeile muss die Spalten {columns} nennen; exportieren Sie den Bestand, um zu sehen, wie.',

@@ -15,6 +15,8 @@ export const stock = {
   allOverAgeOrder: 'All of it is over-age. Order it, or use it knowingly.',
   allTogetherUseTwo:
     ', all together {together}: use two lots, and look at the change of white between them',
+  noLotThatWide:
+    'No good lot is {width} mm wide, as the plan is laid out. Lay the job out on a width that is there, or order this one.',
   noGoodLotHas: 'No good lot has {amount} free; the longest has {most}{rest}.',
   fileHasNoColumn:
     'The file has no column “{missing}”. The first line must name the columns {columns}; export the stock to see how.',

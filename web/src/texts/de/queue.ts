@@ -48,6 +48,7 @@ export const queue: Translated<typeof en>['queue'] = {
   barLate: ', {late} zu spät',
   barPinned: ', festgesteckt',
   barShort: ', etwas wird knapp',
+  barAged: ', das Material ist dann zu alt',
   barHow:
     'Pfeiltasten: links und rechts für früher und später, auf und ab für eine andere Maschine. P steckt fest.',
   legendChange: 'Umrüsten',
@@ -73,6 +74,8 @@ export const queue: Translated<typeof en>['queue'] = {
   why: 'Warum hier',
   shortInk: '{channel} geht aus: {missing} fehlen. Halten Sie einen Behälter bereit.',
   shortMaterial: '{material} geht aus: {missing} fehlen.',
+  agedLot:
+    'Charge {lot} ist bis {until} gut und dann darüber hinaus. Nehmen Sie eine jüngere Charge, oder drucken Sie früher.',
   metres: '{amount} m',
   sheets: '{n} Bogen | {n} Bogen',
   leftOut: 'Nicht in der Warteschlange',

@@ -44,6 +44,7 @@ export const queue = {
   barLate: ', {late} late',
   barPinned: ', pinned',
   barShort: ', something runs short',
+  barAged: ', its material will be past its day',
   barHow:
     'Arrow keys: left and right for earlier and later, up and down for another machine. P pins.',
   legendChange: 'changeover',
@@ -69,6 +70,8 @@ export const queue = {
   why: 'Why here',
   shortInk: '{channel} runs out: {missing} missing. Have a container ready.',
   shortMaterial: '{material} runs out: {missing} missing.',
+  agedLot:
+    'Lot {lot} is good until {until} and will be past it by then. Take a younger lot, or print it sooner.',
   metres: '{amount} m',
   sheets: '{n} sheet | {n} sheets',
   leftOut: 'Not in the queue',
