@@ -416,6 +416,7 @@ describe('kyanos schema', () => {
       'planFile',
       'stateFile',
       'shopFile',
+      'exercise',
       'jobTicket',
       ...Object.keys(PRINTED),
     ]);

@@ -11,13 +11,14 @@ import {
   rearStrength,
   sceneOf,
   screened,
+  shrunkArtwork,
   viewsOf,
   type PrintPlan,
 } from '@kyanos/core';
 import { decodedContents } from '@kyanos/intake';
 import { writePicture } from '@kyanos/output';
 import { PLANNED_OPTIONS, withPlanned } from './planned.ts';
-import { shrunkArtwork } from './shrunk.ts';
+
 import { printJson, wholeNumber, writing } from './usage.ts';
 
 const USAGE =

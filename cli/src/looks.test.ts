@@ -5,12 +5,19 @@
 import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { lookAt, printPixels, sceneOf, screened, viewsOf, type View } from '@kyanos/core';
+import {
+  lookAt,
+  printPixels,
+  sceneOf,
+  screened,
+  shrunkArtwork,
+  viewsOf,
+  type View,
+} from '@kyanos/core';
 import { DEMO_JOBS } from '@kyanos/demo';
 import { openArtwork } from '@kyanos/intake';
 import sharp from 'sharp';
 import { afterAll, describe, expect, it } from 'vitest';
-import { shrunkArtwork } from './shrunk.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'looks-test-'));
 afterAll(() => rmSync(folder, { recursive: true }));

@@ -1,4 +1,4 @@
-/** kyanos inspect | plan | look | plates | demo | schema | bench: the same computation as the app, from a shell. */
+/** kyanos inspect | plan | look | plates | demo | exercise | schema | bench: the same computation as the app, from a shell. */
 import { DomainError } from '@kyanos/core';
 import { UsageError } from './usage.ts';
 
@@ -9,6 +9,7 @@ const COMMANDS: Record<string, () => Promise<(args: string[]) => Promise<void>>>
   look: async () => (await import('./look.ts')).lookCommand,
   plates: async () => (await import('./plates.ts')).platesCommand,
   demo: async () => (await import('./demo.ts')).demoCommand,
+  exercise: async () => (await import('./exercise.ts')).exerciseCommand,
   schema: async () => (await import('./schema.ts')).schemaCommand,
   bench: async () => (await import('./bench.ts')).benchCommand,
 };

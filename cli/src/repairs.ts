@@ -2,6 +2,7 @@
 import { writeFileSync } from 'node:fs';
 import { encodePlan } from '@kyanos/contract';
 import {
+  isPlanRepair,
   isFindingCode,
   planJob,
   repaired,
@@ -11,7 +12,6 @@ import {
   type PlanRepair,
   type PlanResult,
   type PrintPlan,
-  type Repair,
 } from '@kyanos/core';
 import { UsageError, writing } from './usage.ts';
 
@@ -53,9 +53,6 @@ export async function withRepairs(
   }
   return { plan: now, result };
 }
-
-const isPlanRepair = (repair: Repair): repair is PlanRepair =>
-  repair.kind !== 'scale' && repair.kind !== 'state';
 
 /** A repair of the plan that was not carried out yet. */
 const repairFor = (

@@ -1,4 +1,11 @@
-import { MachineStateSchema, Plan, PRINTED, ShopFileSchema, TicketSchema } from '@kyanos/contract';
+import {
+  ExerciseReport,
+  MachineStateSchema,
+  Plan,
+  PRINTED,
+  ShopFileSchema,
+  TicketSchema,
+} from '@kyanos/contract';
 import { z } from 'zod';
 
 /** JSON Schema of the plan file and of everything that is printed with --json. */
@@ -10,6 +17,7 @@ export async function schemaCommand(): Promise<void> {
     planFile: schema(Plan, 'input'),
     stateFile: schema(MachineStateSchema, 'input'),
     shopFile: schema(ShopFileSchema, 'input'),
+    exercise: schema(ExerciseReport, 'input'),
     jobTicket: schema(TicketSchema, 'output'),
     ...Object.fromEntries(printed),
   };

@@ -99,3 +99,11 @@ export {
 export * from './storedPlan.ts';
 export type { QueueState } from './resources/queue.ts';
 export { TICKET_TYPE, TicketSchema } from './ticket.ts';
+export {
+  ANSWERS,
+  ExerciseReport,
+  ExerciseSchema,
+  MarkSchema,
+  SOLUTIONS,
+  TopicSchema,
+} from './practice.ts';

@@ -11,6 +11,7 @@ export * from './learning/index.ts';
 export * from './look/index.ts';
 export * from './optics/index.ts';
 export * from './order/index.ts';
+export * from './practice/index.ts';
 export * from './plan/index.ts';
 export * from './plates/index.ts';
 export * from './processes/index.ts';

@@ -17,3 +17,4 @@ export { ArtworkRefused, MAX_PAGES, MAX_PIXELS, MAX_SIDE_PX } from './refusal.ts
 export { run } from './run.ts';
 export { sniff } from './sniff.ts';
 export { makeTemp, sweepTemp, type TempFolder } from './temp.ts';
+export { atExit } from './exit.ts';

@@ -39,6 +39,7 @@ export const ERRORS = {
   PLATES_NOT_READY: { status: 409 },
   EXPORT_NOT_READY: { status: 409 },
   NO_ARTWORK: { status: 409 },
+  NO_EXERCISE: { status: 409 },
   NOT_ORDERED: { status: 409 },
   NOT_PRINTABLE: { status: 409 },
   JOB_CONFLICT: { status: 409 },

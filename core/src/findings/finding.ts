@@ -57,6 +57,10 @@ export type PlanRepair =
   | { readonly label: string; readonly kind: 'plan'; readonly change: PlanChange };
 
 /** What a repair changes in the plan. */
+/** A repair that is carried out on the plan; others are of the artwork or of the machine. */
+export const isPlanRepair = (repair: Repair): repair is PlanRepair =>
+  repair.kind !== 'scale' && repair.kind !== 'state';
+
 export interface PlanChange {
   /** In the short notation. */
   readonly stack?: string;

@@ -2,6 +2,7 @@ export {
   bySeverity,
   finding,
   findingsAt,
+  isPlanRepair,
   stopsPrint,
   type ArtworkRepair,
   type Finding,

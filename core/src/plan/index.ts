@@ -56,6 +56,7 @@ export {
 export { jobTicket, TICKET_FORMAT, type JobTicket, type TicketTrip } from './ticket.ts';
 export { keepOverprint, repaired, repairedState } from './repair.ts';
 export { inkMoneyByPart } from './layerFigures.ts';
+export { shrunkArtwork } from './shrunkArtwork.ts';
 export { inkMl, planJob, calculate, type PlanResult, type Work } from './calculate.ts';
 export {
   measuresOf,

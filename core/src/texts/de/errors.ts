@@ -32,6 +32,7 @@ export const errors: Translated<typeof en>['errors'] = {
   PLATES_NOT_READY:
     'Die Platten dieses Plans werden noch in voller Auflösung gebaut. Warten Sie, bis sie fertig sind.',
   EXPORT_NOT_READY: 'Die Dateien werden noch erstellt. Warten Sie, bis sie fertig sind.',
+  NO_EXERCISE: 'Kein Auftrag ergibt eine solche Übung. Wählen Sie eine andere Art.',
   NOT_ORDERED:
     'Dieser Auftrag ist noch nicht erteilt. Setzen Sie ihn erst auf „Angenommen“; dann lässt sich seine Bestätigung drucken.',
   NO_ARTWORK: 'Dieser Auftrag hat noch keine Druckdaten. Nehmen Sie erst eine Datei auf.',

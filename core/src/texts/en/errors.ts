@@ -24,6 +24,7 @@ export const errors = {
   PLATES_NOT_READY:
     'The plates of this plan are still being built at full resolution. Wait until they are done.',
   EXPORT_NOT_READY: 'The files are still being made. Wait until they are done.',
+  NO_EXERCISE: 'No job on the board makes such an exercise. Choose another kind.',
   NOT_ORDERED:
     'This job is not an order. Set its state to Accepted first; then its confirmation can be printed.',
   NO_ARTWORK: 'This job has no artwork yet. Take a file in first.',

@@ -9,6 +9,7 @@ import { learning } from './learning.ts';
 import { look } from './look.ts';
 import { optics } from './optics.ts';
 import { plan } from './plan.ts';
+import { practice } from './practice.ts';
 import { processes } from './processes.ts';
 import { queue } from './queue.ts';
 import { runsheet } from './runsheet.ts';
@@ -33,6 +34,7 @@ export const rooms = {
   look,
   optics,
   plan,
+  practice,
   processes,
   queue,
   runsheet,

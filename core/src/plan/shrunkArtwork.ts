@@ -1,5 +1,7 @@
 /** Artwork at the size of a picture. */
-import { pagesOf, shrunkRaster, type Artwork, type PrintPlan, type Raster } from '@kyanos/core';
+import { shrunkRaster, type Raster } from '../raster/index.ts';
+import { pagesOf } from './versions.ts';
+import type { Artwork, PrintPlan } from './plan.ts';
 
 /** The pages that are looked at, small enough to be held. */
 export async function shrunkArtwork(

@@ -1,0 +1,157 @@
+/**
+ * A job that exercises are made of, and its print as it would come out: planned whole, and looked at. Its artwork is small, so that a
+ * dozen prints are tried in a second.
+ */
+import {
+  calculate,
+  lookAt,
+  lookNumbers,
+  pageOf,
+  printPixels,
+  repaired,
+  sceneOf,
+  type Artwork,
+  type LookNumbers,
+  type Look,
+  type PlanResult,
+  type PrintPlan,
+} from '../plan/index.ts';
+import { isPlanRepair, type Finding, type PlanRepair } from '../findings/index.ts';
+import { coloursOf, viewsOf, type View } from '../look/index.ts';
+import { deltaE2000, type Triple } from '../spectrum/index.ts';
+import type { MachineState } from '../stack/index.ts';
+
+/** Where a job comes from that may be practised on: opened when it is picked. */
+export interface JobSource {
+  readonly id: string;
+  readonly open: () => Promise<PracticeJob>;
+}
+
+export interface PracticeJob {
+  readonly id: string;
+  readonly name: string;
+  /** Without anything that somebody would have to decide or repair, as far as that can be had. */
+  readonly plan: PrintPlan;
+  readonly artwork: Artwork;
+}
+
+/** A plan on its machine as that stands. */
+export interface Situation {
+  readonly plan: PrintPlan;
+  readonly state: MachineState;
+}
+
+export interface Printed extends Situation {
+  readonly result: PlanResult;
+  readonly look: Look;
+  /** Worked out when it is asked for. */
+  readonly numbers: LookNumbers;
+  /** L*, a*, b* of every pixel as it is seen first, from the left on the top. */
+  readonly lab: Float32Array;
+  readonly areaCm2: number;
+}
+
+/** Longest side of an artwork that is practised on, pixels. */
+export const PRACTICE_PX = 420;
+
+/** @throws DomainError where the plan can't be worked out at all */
+export async function printed(
+  { plan, state }: Situation,
+  { artwork }: Pick<PracticeJob, 'artwork'>,
+): Promise<Printed> {
+  const pixels = await printPixels(plan, artwork);
+  const result = calculate(plan, artwork.info, pixels.measures, state);
+  const { day } = viewsOf(plan.viewing);
+  const look = lookAt(sceneOf(plan, artwork.info), pixels, day.side);
+  const { trimMm } = pageOf(plan, artwork.info, 'front');
+  let numbers: LookNumbers | undefined;
+  return {
+    plan,
+    state,
+    result,
+    look,
+    get numbers() {
+      return (numbers ??= lookNumbers(look, day, plan.viewing));
+    },
+    lab: labSeen(look, day),
+    areaCm2: (trimMm.width * trimMm.height) / 100,
+  };
+}
+
+function labSeen({ table, scene, means, reversed, pixels }: Look, view: View): Float32Array {
+  const { lab } = coloursOf(table, scene, view, means);
+  const { numbers } = table;
+  const { width, size } = pixels;
+  const colours = new Map<number, Triple>();
+  const seen = new Float32Array(size * 3);
+  for (let i = 0; i < size; i++) {
+    const x = i % width;
+    const mixture = numbers[reversed ? i - x + (width - 1 - x) : i];
+    let colour = colours.get(mixture);
+    if (!colour) colours.set(mixture, (colour = lab(mixture)));
+    seen.set(colour, i * 3);
+  }
+  return seen;
+}
+
+/** Repairs are carried out so often, and what is left is left. */
+const MOST_REPAIRS = 12;
+
+/** A plan with every repair carried out that findings offer, as far as each makes them fewer. */
+export async function cleaned(
+  situation: Situation,
+  job: Pick<PracticeJob, 'artwork'>,
+): Promise<Printed> {
+  let now = await printed(situation, job);
+  const tried = new Set<string>();
+  for (let i = 0; i < MOST_REPAIRS; i++) {
+    const next = now.result.findings.find(
+      ({ severity, repair, message }) =>
+        severity !== 'note' && repair && isPlanRepair(repair) && !tried.has(message),
+    );
+    if (!next) break;
+    tried.add(next.message);
+    const plan = repaired(now.plan, next.repair as PlanRepair);
+    const mended = await printed({ ...now, plan }, job);
+    if (burdenOf(mended.result.findings) < burdenOf(now.result.findings)) now = mended;
+  }
+  return now;
+}
+
+/** What a finding weighs: what comes out wrong costs the sheet. Our own choice. */
+export const GRAVITY = { error: 6, warning: 2, note: 0.5 } as const;
+export const burdenOf = (findings: readonly Finding[]): number =>
+  findings.reduce((sum, { severity }) => sum + GRAVITY[severity], 0);
+
+/** How two prints differ to the eye that the plan is made for. */
+export interface SeenDifference {
+  /** ΔE2000, on the average over the piece. */
+  readonly mean: number;
+  /** Share of the piece, and how much that is, where it is more than an eye overlooks. */
+  readonly share: number;
+  readonly areaCm2: number;
+}
+
+/** Two prints beside each other are told apart from here on; our own choice, above the difference of two prints of a run. */
+const NOTICED = 3;
+
+/** @throws RangeError if they are not of the same artwork */
+export function seenDifference(a: Printed, b: Printed): SeenDifference {
+  if (a.lab.length !== b.lab.length) throw new RangeError('Two prints of different artwork');
+  const size = a.lab.length / 3;
+  let [sum, over] = [0, 0];
+  const at = ({ lab }: Printed, i: number) => [lab[i], lab[i + 1], lab[i + 2]] as const;
+  for (let i = 0; i < a.lab.length; i += 3) {
+    if (a.lab[i] === b.lab[i] && a.lab[i + 1] === b.lab[i + 1] && a.lab[i + 2] === b.lab[i + 2])
+      continue;
+    const delta = deltaE2000(at(a, i), at(b, i));
+    sum += delta;
+    if (delta > NOTICED) over++;
+  }
+  const share = over / size;
+  return { mean: sum / size, share, areaCm2: share * a.areaCm2 };
+}
+
+/** Too little to be seen is no exercise: less than a fingertip, or a five-hundredth of the piece. Our own choice. */
+export const isVisible = ({ areaCm2, share }: SeenDifference): boolean =>
+  areaCm2 >= 1 || share >= 0.002;
