@@ -25,3 +25,8 @@ export const PressJobId = z.uuid().brand<'PressJobId'>();
 export type PressJobId = z.output<typeof PressJobId>;
 export const RunId = z.uuid().brand<'RunId'>();
 export type RunId = z.output<typeof RunId>;
+export const ExerciseId = z.uuid().brand<'ExerciseId'>();
+export type ExerciseId = z.output<typeof ExerciseId>;
+/** Exercises that a master sets to people. */
+export const CourseId = z.uuid().brand<'CourseId'>();
+export type CourseId = z.output<typeof CourseId>;

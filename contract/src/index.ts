@@ -44,6 +44,13 @@ export {
   type ToldPrinter,
 } from './resources/press.ts';
 export type { Bench, BenchState } from './resources/bench.ts';
+export {
+  PRACTICE_PRINTS,
+  type Course,
+  GivenExercise,
+  type Learner,
+  type PracticePrint,
+} from './resources/practice.ts';
 export type { PlateBuild } from './resources/plates.ts';
 export type { ReportsTaken, StoredReport } from './resources/reports.ts';
 export { SETTING_ENDPOINTS, type SettingValue } from './resources/settings.ts';

@@ -9,6 +9,7 @@ import type pg from 'pg';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import { version } from '../../package.json';
+import { practiceRoutes } from './practice/routes.ts';
 import { benchRoutes } from './bench/routes.ts';
 import { careRoutes } from './care/routes.ts';
 import { artworkRoutes } from './artwork/routes.ts';
@@ -80,6 +81,7 @@ export function makeApp(
     queueRoutes(pool),
     pressRoutes(pool),
     benchRoutes(pool),
+    practiceRoutes(pool),
     eventRoutes(events),
   );
   const document = openApi(version);

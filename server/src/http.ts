@@ -7,6 +7,7 @@ import { t } from './texts/texts.ts';
 /** Rules the database keeps, by constraint name. */
 export const RULES: Readonly<Record<string, ErrorCode>> = {
   job_version_pkey: 'JOB_CONFLICT',
+  job_practice_is_no_order: 'PRACTICE_JOB',
   job_version_job_id_fkey: 'JOB_UNKNOWN',
   job_version_artwork_id_fkey: 'ARTWORK_UNKNOWN',
   artwork_file_id_fkey: 'FILE_UNKNOWN',

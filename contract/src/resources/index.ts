@@ -10,6 +10,7 @@ import * as files from './files.ts';
 import * as jobs from './jobs.ts';
 import * as plates from './plates.ts';
 import * as bench from './bench.ts';
+import * as practice from './practice.ts';
 import * as press from './press.ts';
 import * as queue from './queue.ts';
 import * as reports from './reports.ts';
@@ -49,6 +50,14 @@ export const API = {
   finishBench: bench.finishBench,
   setJobNotes: jobs.setJobNotes,
   putJobAway: jobs.putJobAway,
+  getLearner: practice.getLearner,
+  giveExercise: practice.giveExercise,
+  getExercise: practice.getExercise,
+  handInExercise: practice.handInExercise,
+  getPracticePrint: practice.getPracticePrint,
+  listCourses: practice.listCourses,
+  setCourse: practice.setCourse,
+  endCourse: practice.endCourse,
   sendToPress: press.sendToPress,
   listSent: press.listSent,
   wantOfPress: press.wantOfPress,

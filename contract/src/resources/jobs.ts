@@ -1,7 +1,7 @@
 import { JOB_STATES, OPEN_STATES, PRIORITIES } from '@kyanos/core';
 import { z } from 'zod';
 import { endpoint } from '../endpoint.ts';
-import { ArtworkId, JobId } from '../ids.ts';
+import { ArtworkId, ExerciseId, JobId } from '../ids.ts';
 import { Plan } from '../plan.ts';
 import { Problem, WorkState } from './common.ts';
 
@@ -76,6 +76,8 @@ export const Job = z.object({
   /** The name under which the artwork came to this job. */
   fileName: z.string().nullable(),
   plan: Plan,
+  /** It is no job of the shop but an exercise that was not handed in yet: what would help is not shown. */
+  exercise: ExerciseId.nullable(),
 });
 export type Job = z.output<typeof Job>;
 

@@ -147,7 +147,7 @@ export interface Mark {
 export const PASSED = 0.7;
 
 /** What exercises are made of, and what their answers are judged on. */
-export type Made<K extends ExerciseKind> = {
+export interface Made<K extends ExerciseKind> {
   readonly exercise: ExerciseOf<K>;
   readonly solution: Solutions[K];
-};
+}

@@ -41,6 +41,7 @@ export {
   sessionOf,
   standingOf,
   TOPICS,
+  topicName,
   USUAL_MINUTES,
   type Planned,
   type Skill,

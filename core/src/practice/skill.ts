@@ -3,9 +3,11 @@
  * make a session.
  */
 import { createEmptyCard, fsrs, generatorParameters, Rating, type Card, type Grade } from 'ts-fsrs';
-import { BRIEF_IDS } from './briefs.ts';
+import { PROCEDURES, type ProcedureId } from '../care/index.ts';
+import { t } from '../texts/index.ts';
+import { BRIEF_IDS, briefOf, type BriefId } from './briefs.ts';
 import { PASSED, type ExerciseKind, type Level, type Topic } from './exercise.ts';
-import { FAULT_IDS } from './faults.ts';
+import { FAULT_IDS, faultOf, type FaultId } from './faults.ts';
 
 /** Nothing by chance: the same marks on the same days come again on the same day. */
 const scheduler = fsrs(generatorParameters({ enable_fuzz: false, enable_short_term: false }));
@@ -182,4 +184,25 @@ export function sessionOf(skills: readonly Skill[], now: Date): readonly Planned
     minutes += USUAL_MINUTES[one.kind];
   }
   return session;
+}
+
+/** A topic as the bench calls it. */
+export function topicName(topic: Topic): string {
+  const [group, id] = topic.split('/');
+  switch (group) {
+    case 'fault':
+      return faultOf(id as FaultId).name;
+    case 'brief':
+      return briefOf(id as BriefId).says;
+    case 'procedure':
+      return PROCEDURES[id as ProcedureId].title;
+    case 'nozzles':
+      return t('practice.topicNozzles');
+    default:
+      return id === 'ink'
+        ? t('practice.topicInk')
+        : id === 'time'
+          ? t('practice.topicTime')
+          : t('practice.topicPrice');
+  }
 }

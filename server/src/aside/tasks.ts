@@ -1,6 +1,4 @@
 /** What takes longer than an answer may: run in threads of their own by aside.ts. */
-import { gunzipSync } from 'node:zlib';
-import { previewFrom } from '@kyanos/contract';
 import {
   jobTicket,
   type ErrorCode,
@@ -10,7 +8,6 @@ import {
   middleOpacity,
   learn,
   lookAt,
-  memoryRaster,
   offersOf,
   pageOf,
   pieceOf,
@@ -24,7 +21,6 @@ import {
   readStockCsv,
   sceneOf,
   screened,
-  shrunkRaster,
   testForm,
   viewsOf,
   calculate,
@@ -42,7 +38,6 @@ import {
   type Material,
   type Measures,
   type PrintPlan,
-  type Raster,
   type ReorderLine,
   type TaskWork,
 } from '@kyanos/core';
@@ -63,6 +58,8 @@ import {
   type StockLabel,
 } from '@kyanos/output';
 import { speaking } from '../language.ts';
+import { exercise, mark } from '../practice/tasks.ts';
+import { rastersOf, type Previews } from './pages.ts';
 import { t } from '../texts/texts.ts';
 
 export interface PlannedJob {
@@ -81,7 +78,7 @@ export interface PaperOrder
   /** Absent unless the paper is of an order. */
   readonly ordered?: Ordered;
   /** Pages at screen resolution, packed as they are stored, for a picture of the print; none where it wants none. */
-  readonly previews: readonly { readonly page: number; readonly bytes: Uint8Array }[];
+  readonly previews: Previews;
 }
 
 type Ready = PaperJob & PlannedJob & Pick<PaperOrder, 'state' | 'ordered'>;
@@ -111,13 +108,8 @@ const PICTURE_PX = 700;
 /** The print of the plan's first page, as it is meant to be seen. */
 async function pictureOf({ plan, info, previews }: PaperOrder): Promise<PaperJob['picture']> {
   if (previews.length === 0) return undefined;
-  const rasters = new Map<number, Raster>();
-  for (const { page: number, bytes } of previews) {
-    const page = info.pages.find((one) => one.number === number)!;
-    const preview = previewFrom(page, gunzipSync(bytes));
-    rasters.set(number, await shrunkRaster(memoryRaster(preview, preview.planes), PICTURE_PX));
-  }
-  const print = await printPixels(plan, { info, raster: (page) => rasters.get(page)! });
+  const raster = await rastersOf({ info, previews }, PICTURE_PX);
+  const print = await printPixels(plan, { info, raster });
   const { day } = viewsOf(plan.viewing);
   const png = await pngOf(screened(lookAt(sceneOf(plan, info), print, day.side), day));
   return { png, side: day.side, place: day.place };
@@ -304,6 +296,8 @@ const stockRows = ({ text, today }: { readonly text: string; readonly today: str
 const white = (input: ForecastInput) => whiteForecast(input);
 
 const TASKS = {
+  exercise,
+  mark,
   need,
   labels,
   purchase,

@@ -5,6 +5,7 @@ import {
   statesOf,
   type ArtworkId,
   type ArtworkVersion,
+  type ExerciseId,
   type Job,
   type JobFilter,
   type JobId,
@@ -26,11 +27,13 @@ interface Row {
   readonly artworkId: ArtworkId | null;
   readonly fileName: string | null;
   readonly plan: unknown;
+  readonly exercise: ExerciseId | null;
 }
 
 const LATEST = /* sql */ `
   select v.job_id as id, v.version, v.saved_at as "savedAt", v.saved_by as "savedBy",
-         v.artwork_id as "artworkId", coalesce(v.file_name, a.file_name) as "fileName", v.plan
+         v.artwork_id as "artworkId", coalesce(v.file_name, a.file_name) as "fileName", v.plan,
+         (select e.id from exercise e where e.job_id = v.job_id and e.handed_in_at is null) as exercise
   from job_version v left join artwork a on a.id = v.artwork_id`;
 
 /** A plan that is stored. @throws DomainError if it can't be read */
@@ -228,8 +231,12 @@ interface Version {
   readonly savedBy: string;
 }
 
-export async function insertJob(db: Db, version: Version): Promise<Job> {
-  const { rows } = await db.query<{ id: string }>('insert into job default values returning id');
+/** @param practice it is no job of the shop: it stands on no board */
+export async function insertJob(db: Db, version: Version, practice = false): Promise<Job> {
+  const { rows } = await db.query<{ id: string }>(
+    'insert into job (practice) values ($1::boolean) returning id',
+    [practice],
+  );
   return insertVersion(db, rows[0].id, 1, version);
 }
 

@@ -33,6 +33,11 @@ export const errors: Translated<typeof en>['errors'] = {
     'Die Platten dieses Plans werden noch in voller Auflösung gebaut. Warten Sie, bis sie fertig sind.',
   EXPORT_NOT_READY: 'Die Dateien werden noch erstellt. Warten Sie, bis sie fertig sind.',
   NO_EXERCISE: 'Kein Auftrag ergibt eine solche Übung. Wählen Sie eine andere Art.',
+  PRACTICE_JOB:
+    'Dieser Auftrag ist eine Übung: er wird geplant und nie gedruckt. Geben Sie ihn ab, oder gehen Sie zurück zum Board.',
+  EXERCISE_UNKNOWN:
+    'Diese Übung gibt es nicht. Vielleicht wurde sie zurückgenommen; beginnen Sie eine andere.',
+  HANDED_IN: 'Diese Übung ist schon abgegeben. Beginnen Sie eine andere.',
   NOT_ORDERED:
     'Dieser Auftrag ist noch nicht erteilt. Setzen Sie ihn erst auf „Angenommen“; dann lässt sich seine Bestätigung drucken.',
   NO_ARTWORK: 'Dieser Auftrag hat noch keine Druckdaten. Nehmen Sie erst eine Datei auf.',

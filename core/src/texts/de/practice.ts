@@ -149,4 +149,8 @@ export const practice: Translated<typeof en>['practice'] = {
   everyStepOnce: 'Jeder Schritt steht genau einmal in der Reihenfolge.',
   pairsWrong:
     '{n} Paar Schritte steht verkehrt herum. | {n} Paare von Schritten stehen verkehrt herum.',
+  topicNozzles: 'Düsenbild lesen',
+  topicInk: 'Tinte schätzen',
+  topicTime: 'Zeit schätzen',
+  topicPrice: 'Preis schätzen',
 };

@@ -25,6 +25,10 @@ export const errors = {
     'The plates of this plan are still being built at full resolution. Wait until they are done.',
   EXPORT_NOT_READY: 'The files are still being made. Wait until they are done.',
   NO_EXERCISE: 'No job on the board makes such an exercise. Choose another kind.',
+  PRACTICE_JOB:
+    'This job is an exercise: it can be planned, and it is never printed. Hand it in, or go back to the board.',
+  EXERCISE_UNKNOWN: 'There is no such exercise. It may have been taken back; begin another.',
+  HANDED_IN: 'This exercise was handed in already. Begin another.',
   NOT_ORDERED:
     'This job is not an order. Set its state to Accepted first; then its confirmation can be printed.',
   NO_ARTWORK: 'This job has no artwork yet. Take a file in first.',

@@ -142,4 +142,8 @@ export const practice = {
   everyStepOnce: 'Every step stands in the order once.',
   pairsWrong:
     '{n} pair of steps stands the wrong way round. | {n} pairs of steps stand the wrong way round.',
+  topicNozzles: 'Reading the nozzle pattern',
+  topicInk: 'Estimating ink',
+  topicTime: 'Estimating time',
+  topicPrice: 'Estimating the price',
 } as const;

@@ -5,6 +5,7 @@ import { care } from './care.ts';
 import { files } from './files.ts';
 import { jobs } from './jobs.ts';
 import { plates } from './plates.ts';
+import { practice } from './practice.ts';
 import { press } from './press.ts';
 import { queue } from './queue.ts';
 import { reports } from './reports.ts';
@@ -24,6 +25,7 @@ export const de = {
   files,
   jobs,
   plates,
+  practice,
   reports,
   settings,
   shared,
