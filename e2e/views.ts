@@ -23,6 +23,9 @@ export const ROOM_VIEWS = [
   '/care/logbook',
   '/care/procedures',
   '/care/white',
+  '/practice/own',
+  '/practice/courses',
+  '/handbook',
 ] as const;
 
 /** Every page of the shop. */

@@ -1,4 +1,4 @@
-/** kyanos inspect | plan | look | plates | demo | exercise | schema | bench: the same computation as the app, from a shell. */
+/** kyanos inspect | plan | look | plates | demo | exercise | handbook | schema | bench: the same computation as the app, from a shell. */
 import { DomainError } from '@kyanos/core';
 import { UsageError } from './usage.ts';
 
@@ -10,6 +10,7 @@ const COMMANDS: Record<string, () => Promise<(args: string[]) => Promise<void>>>
   plates: async () => (await import('./plates.ts')).platesCommand,
   demo: async () => (await import('./demo.ts')).demoCommand,
   exercise: async () => (await import('./exercise.ts')).exerciseCommand,
+  handbook: async () => (await import('./handbook.ts')).handbookCommand,
   schema: async () => (await import('./schema.ts')).schemaCommand,
   bench: async () => (await import('./bench.ts')).benchCommand,
 };

@@ -11,6 +11,7 @@ import {
   isSpecialKey,
   letterOf,
   type MachineState,
+  MATERIAL_CLASSES,
   MATERIAL_FIGURES,
   mostContrast,
   OTHER_ROLES,
@@ -55,7 +56,7 @@ export const StackText = z.codec(z.string().max(MAX_NOTATION), z.custom<Stack>()
   encode: formatStack,
 });
 
-export const MaterialClass = z.enum(['white', 'clear', 'dark', 'metallic', 'natural']);
+export const MaterialClass = z.enum(MATERIAL_CLASSES);
 
 const amountMl = z.number().min(0).max(1_000_000);
 

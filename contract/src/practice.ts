@@ -62,6 +62,7 @@ export const ExerciseSchema = z.discriminatedUnion('kind', [
         channel: ChannelKey,
         name: z.string(),
         row: z.int(),
+        white: z.boolean(),
         off: z.array(z.number().nullable()),
       }),
     ),

@@ -12,6 +12,8 @@ export * from './look/index.ts';
 export * from './optics/index.ts';
 export * from './order/index.ts';
 export * from './practice/index.ts';
+export * from './cut/index.ts';
+export * from './handbook/index.ts';
 export * from './plan/index.ts';
 export * from './plates/index.ts';
 export * from './processes/index.ts';

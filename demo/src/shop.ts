@@ -1,4 +1,5 @@
 /** The invented shop: three machines, twelve materials, one price list. All figures are made up, in the usual range. */
+import { MATERIAL_CLASSES } from '@kyanos/core';
 import type {
   Channel,
   Ink,
@@ -10,7 +11,7 @@ import type {
   Shop,
 } from '@kyanos/core';
 
-const ALL: readonly MaterialClass[] = ['white', 'clear', 'dark', 'metallic', 'natural'];
+const ALL = MATERIAL_CLASSES;
 
 /** Containers are open, some of them nearly empty. */
 const container = (ml: number) => ({ container: { ml } });

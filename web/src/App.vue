@@ -34,6 +34,16 @@ const ROOMS = [
   { name: t('app.stock'), path: '/stock', has: (path: string) => path.startsWith('/stock') },
   { name: t('app.care'), path: '/care', has: (path: string) => path.startsWith('/care') },
   { name: t('app.shop'), path: '/shop', has: (path: string) => path.startsWith('/shop') },
+  {
+    name: t('app.practice'),
+    path: '/practice',
+    has: (path: string) => path.startsWith('/practice'),
+  },
+  {
+    name: t('app.handbook'),
+    path: '/handbook',
+    has: (path: string) => path.startsWith('/handbook'),
+  },
 ];
 
 useKeys('everywhere', {
@@ -179,7 +189,18 @@ useKeys('everywhere', {
   align-items: center;
 }
 
-/* Five rooms and the tools have to fit a tablet in every language. */
+/* Where a job's name stands in the bar too. */
+@media (max-width: 1350px) {
+  .bar:has(.middle:not(:empty)) .brand-name {
+    display: none;
+  }
+
+  .room-name {
+    padding: 0 9px;
+  }
+}
+
+/* Seven rooms and the tools have to fit a tablet in every language. */
 @media (max-width: 900px) {
   .bar {
     gap: 4px;
@@ -191,7 +212,8 @@ useKeys('everywhere', {
   }
 
   .room-name {
-    padding: 0 8px;
+    padding: 0 6px;
+    font-size: var(--size-small);
   }
 
   .tools :deep(.v-btn:not(.v-btn--icon)) {

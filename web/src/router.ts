@@ -3,6 +3,7 @@ import BoardPage from './board/BoardPage.vue';
 import { STAGES } from './job/stages.ts';
 import { SECTIONS as CARE } from './care/sections.ts';
 import { SECTIONS } from './shop/sections.ts';
+import { SECTIONS as PRACTICE } from './practice/sections.ts';
 import { SECTIONS as STOCK } from './stock/sections.ts';
 import { roomTexts } from './texts/texts.ts';
 
@@ -68,6 +69,32 @@ export const router = createRouter({
           props: true,
         },
       ],
+    },
+    {
+      path: '/practice',
+      component: () => import('./practice/PracticePage.vue'),
+      children: [
+        { path: '', name: 'practice', redirect: { name: 'practice-own' } },
+        ...PRACTICE.map(({ id, component }) => ({ path: id, name: `practice-${id}`, component })),
+      ],
+    },
+    {
+      path: '/practice/exercises/:id',
+      name: 'exercise',
+      component: () => import('./practice/ExercisePage.vue'),
+      props: true,
+    },
+    {
+      path: '/practice/certificates/:course/:learner',
+      name: 'certificate',
+      component: () => import('./practice/CertificatePage.vue'),
+      props: true,
+    },
+    {
+      path: '/handbook/:page(.*)?',
+      name: 'handbook',
+      component: () => import('./handbook/HandbookPage.vue'),
+      props: true,
     },
     { path: '/:rest(.*)*', redirect: '/' },
   ],

@@ -16,6 +16,7 @@ export {
   surfaceScatter,
   wholeOptics,
   type Body,
+  MATERIAL_CLASSES,
   type MaterialClass,
   type MaterialOptics,
   type SurfaceTexture,

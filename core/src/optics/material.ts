@@ -18,7 +18,8 @@ import { GROUNDS } from './background.ts';
 import { evenLayer, type Layer } from './layer.ts';
 import { INSIDE, insideOf, insideShare, OUTSIDE } from './surface.ts';
 
-export type MaterialClass = 'white' | 'clear' | 'dark' | 'metallic' | 'natural';
+export const MATERIAL_CLASSES = ['white', 'clear', 'dark', 'metallic', 'natural'] as const;
+export type MaterialClass = (typeof MATERIAL_CLASSES)[number];
 
 export interface MaterialOptics {
   /** Colour of the bare sheet lying loose on white, Lab under D50. */

@@ -59,14 +59,20 @@ export type RepairExercise = Worked<'repair'> & { readonly count: number };
 export type FindExercise = Worked<'find'> & { readonly options: readonly Option[] };
 /** The plan is the sound one; the picture is of the print that came of the mistake. */
 export type MistakeExercise = Worked<'mistake'> & { readonly options: readonly Option[] };
+export interface EstimateInk {
+  readonly channel: Channel;
+  readonly name: string;
+}
 export type EstimateExercise = Worked<'estimate'> & {
-  readonly inks: readonly { readonly channel: Channel; readonly name: string }[];
+  readonly inks: readonly EstimateInk[];
   readonly currency: Money['currency'];
 };
 export interface NozzleRow {
   readonly channel: Channel;
   readonly name: string;
   readonly row: number;
+  /** It is printed on clear stock and seen in raking light. */
+  readonly white: boolean;
   /** Where the line of each nozzle lies off its place, in widths of a line; null where there is none. */
   readonly off: readonly (number | null)[];
 }

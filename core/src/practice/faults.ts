@@ -52,7 +52,7 @@ const mapParts = (stack: Stack, change: (part: Part) => Part): Stack =>
 const parts = (stack: Stack): readonly Part[] => allLayers(stack).flatMap((layer) => layer.parts);
 
 /** Another rule for all parts that lay an ink by one; undefined where none has one that changes. */
-export function rerule(
+function rerule(
   stack: Stack,
   inkRole: Part['inkRole'],
   change: (rule: PlateRule) => PlateRule | undefined,

@@ -8,6 +8,7 @@ export {
   type ExerciseKind,
   type ExerciseOf,
   type Amounts,
+  type EstimateInk,
   type Level,
   type Made,
   type Mark,

@@ -11,6 +11,7 @@ import {
   parseStack,
   USUAL_CARE,
   usesInkRole,
+  withInkRoleRule,
   type Machine,
 } from '../stack/index.ts';
 import { decimal, t } from '../texts/index.ts';
@@ -28,7 +29,7 @@ import {
   type Reason,
   type Topic,
 } from './exercise.ts';
-import { FAULT_IDS, faultOf, rerule, type FaultId } from './faults.ts';
+import { FAULT_IDS, faultOf, type FaultId } from './faults.ts';
 import {
   burdenOf,
   cleaned,
@@ -104,8 +105,7 @@ function byRule(plan: PrintPlan): PrintPlan | undefined {
   if (!usesInkRole(stack, 'W') || !usesInkRole(stack, 'CMYK') || plan.material.class === 'metallic')
     return undefined;
   const beside = allLayers(stack).some(({ parts }) => parts.length > 1 && parts[0].inkRole === 'W');
-  const ruled = rerule(stack, 'W', () => parseRule(BY_RULE));
-  return beside || !ruled ? undefined : { ...plan, stack: ruled };
+  return beside ? undefined : { ...plan, stack: withInkRoleRule(stack, 'W', parseRule(BY_RULE)) };
 }
 
 const known = new WeakMap<PracticeJob, Map<PrintPlan, Promise<Printed> | undefined>>();
@@ -331,8 +331,8 @@ const makeMistake: Maker<'mistake'> = async ({ kind, seed, level, topic }, job, 
   const prints: { readonly id: FaultId; readonly print: Printed }[] = [];
   for (const id of order) {
     const print = await alone(whole, job, id);
-    // What the eye can't tell from the sound print, or from another mistake, is no question for the eye.
-    if (!print || !isVisible(seenDifference(whole, print))) {
+    // What can't be printed comes off no machine. What the eye can't tell from the sound print, or from another mistake, is no question for the eye.
+    if (!print?.result.work || !isVisible(seenDifference(whole, print))) {
       if (id === namedFault(topic)) return undefined;
       continue;
     }
@@ -496,6 +496,7 @@ function pattern(
       channel,
       name,
       row: of,
+      white: isWhite.has(channel),
       off: Array.from({ length: nozzles }, (_, nozzle) => {
         const mark = marks.get(`${at}/${nozzle}`);
         return mark ? mark.off : (dice.roll() * 2 - 1) * JITTER;

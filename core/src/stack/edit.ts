@@ -1,4 +1,5 @@
 /** Changes to a stack, each a new stack. Layers are counted as they are laid, front side first. */
+import type { PlateRule } from '../rule/index.ts';
 import { DEFAULT_RULE } from '../rule/index.ts';
 import { allLayers, type InkRole, type Part, type Stack, type StackLayer } from './stack.ts';
 
@@ -155,4 +156,13 @@ export const withInkRoleDensity = (stack: Stack, inkRole: InkRole, density: numb
   withLayers(stack, (layer) => ({
     ...layer,
     parts: layer.parts.map((part) => (part.inkRole === inkRole ? { ...part, density } : part)),
+  }));
+
+/** Another plate rule for every part that lays an ink by one. */
+export const withInkRoleRule = (stack: Stack, inkRole: InkRole, rule: PlateRule): Stack =>
+  withLayers(stack, (layer) => ({
+    ...layer,
+    parts: layer.parts.map((part) =>
+      part.inkRole === inkRole && part.rule ? { ...part, rule } : part,
+    ),
   }));

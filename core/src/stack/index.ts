@@ -15,6 +15,7 @@ export {
   withDensity,
   withHits,
   withInkRoleDensity,
+  withInkRoleRule,
   withoutInkRole,
   type Moved,
   type Side,

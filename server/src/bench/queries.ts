@@ -89,11 +89,11 @@ function stateIn({ state, version: of, data, printerFinished }: Row, version: nu
 
 /** @throws DomainError `JOB_UNKNOWN` */
 export async function benchState(db: Db, id: JobId): Promise<BenchState> {
-  const { rows } = await db.query<{ version: number }>(
-    'select version from job_head where job_id = $1::uuid',
+  const { rows } = await db.query<{ version: number | null }>(
+    'select max(version) as version from job_version where job_id = $1::uuid',
     [id],
   );
-  if (!rows[0]) throw new DomainError('JOB_UNKNOWN');
+  if (rows[0].version === null) throw new DomainError('JOB_UNKNOWN');
   return stateIn(await rowOf(db, id), rows[0].version);
 }
 

@@ -9,6 +9,7 @@ import SampleTools from '../stack/SampleTools.vue';
 import ConflictDialog from './ConflictDialog.vue';
 import LedgerBar from './LedgerBar.vue';
 import MovedNotice from './MovedNotice.vue';
+import PracticeBanner from './PracticeBanner.vue';
 import { sampleFigures, tripBrackets } from './sampleFigures.ts';
 import { STAGES } from './stages.ts';
 import { useTicks } from '../runsheet/useTicks.ts';
@@ -144,7 +145,8 @@ function rename() {
           :text="job.problem.message"
           @click:close="job.problem = undefined"
         />
-        <moved-notice />
+        <practice-banner v-if="job.exercise !== null" :exercise="job.exercise" />
+        <moved-notice v-else />
         <nav v-if="job.plan && views.length" class="views" :aria-label="t('job.questionsStage')">
           <router-link
             v-for="view in views"

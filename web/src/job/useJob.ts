@@ -3,6 +3,7 @@ import {
   API,
   type ArtworkId,
   type ArtworkSummary,
+  type ExerciseId,
   type Job,
   type JobId,
   type Problem,
@@ -36,6 +37,8 @@ export const useJob = defineStore('job', () => {
   const shop = shallowRef<Shop>();
   const problem = shallowRef<Problem>();
   const selectedLayer = ref<number>();
+  /** It is an exercise that was not handed in yet: what would help is not shown. */
+  const exercise = ref<ExerciseId | null>(null);
 
   const history = useHistory<PrintPlan>();
   const { artwork, followAgain } = useOpenArtwork(artworkId, problem);
@@ -58,9 +61,14 @@ export const useJob = defineStore('job', () => {
 
   const result = computed<PlanResult | undefined>(() =>
     subject.value && plates.measures.value
-      ? calculate(subject.value.plan, subject.value.info, plates.measures.value, state.value)
+      ? unaided(
+          calculate(subject.value.plan, subject.value.info, plates.measures.value, state.value),
+        )
       : undefined,
   );
+  /** Whoever practises finds by themselves what is wrong. */
+  const unaided = (found: PlanResult): PlanResult =>
+    exercise.value === null ? found : { ...found, findings: [] };
   /** The last result that could be worked out, shown while the next is on its way. */
   const shown = shallowRef<PlanResult>();
   /** What stood there before the operator's last step: a whole drag is one. */
@@ -93,6 +101,7 @@ export const useJob = defineStore('job', () => {
     plan.value = job.plan;
     artworkId.value = job.artworkId;
     fileName.value = job.fileName;
+    exercise.value = job.exercise;
     saving.settled();
     history.forget();
   }
@@ -103,6 +112,7 @@ export const useJob = defineStore('job', () => {
     plan.value = undefined;
     artworkId.value = null;
     fileName.value = null;
+    exercise.value = null;
     problem.value = undefined;
     plates.forget();
     shown.value = undefined;
@@ -180,6 +190,7 @@ export const useJob = defineStore('job', () => {
     fileName,
     info,
     shop,
+    exercise,
     problem,
     saveState: saving.saveState,
     theirs: saving.theirs,

@@ -7,16 +7,21 @@ import {
   SIDE_NAMES,
   inkName,
   moveLayer,
-  type Material,
   type PrintPlan,
   type Stack,
   type StackLayer,
+  ADHESIVE,
+  drawingOf,
+  FILM,
+  gapAt,
+  type Slab,
+  partLetter,
+  textureOf,
+  MATERIAL_FILL,
 } from '@kyanos/core';
 import { computed, nextTick, ref, shallowRef, useId } from 'vue';
 import { coreKey, movedTo, type Changed } from './coreKeys.ts';
 import { laidAs, type SampleFigure } from './laidAs.ts';
-import { ADHESIVE, drawingOf, FILM, gapAt, type Slab } from './sample.ts';
-import { letterOf, textureOf } from './textures.ts';
 import { t } from '../texts/texts.ts';
 
 const props = defineProps<{
@@ -48,14 +53,6 @@ const patterns = computed(() =>
     })),
   ),
 );
-
-const FILL: Record<Material['class'], string> = {
-  white: '#f7f6f2',
-  clear: '#cfe2ea',
-  dark: '#262a33',
-  metallic: '#b9bec6',
-  natural: '#bd9468',
-};
 
 const spoken = ({ layer, side }: Slab, place: number) =>
   t('look.layerFromFrontHit', {
@@ -231,7 +228,7 @@ function drop() {
             :y="slab.y + slab.height / 2 + 5"
             class="letter"
           >
-            {{ letterOf(part) }}
+            {{ partLetter(part) }}
             <tspan v-if="slab.layer.parts.length === 1" class="name" dx="4">
               {{ inkName(part, plan.machine) }}
             </tspan>
@@ -253,7 +250,7 @@ function drop() {
         :width="SLAB"
         :height="FILM"
         rx="3"
-        :fill="FILL[plan.material.class]"
+        :fill="MATERIAL_FILL[plan.material.class]"
         class="film"
       />
       <text

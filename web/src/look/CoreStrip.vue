@@ -1,9 +1,8 @@
 <script setup lang="ts">
 /** The core sample lying on its side, for narrow screens: from the back, through the material, to the front. */
-import { inkName, keyOf, type PrintPlan } from '@kyanos/core';
+import { inkName, keyOf, type PrintPlan, drawingOf } from '@kyanos/core';
 import { laidAs, type SampleFigure } from './laidAs.ts';
 import { computed } from 'vue';
-import { drawingOf } from './sample.ts';
 import TextureSwatch from './TextureSwatch.vue';
 import { t } from '../texts/texts.ts';
 

@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { inkName, type Machine, type Part } from '@kyanos/core';
+import { inkName, type Machine, type Part, textureOf } from '@kyanos/core';
 import { computed, useId } from 'vue';
-import { textureOf } from './textures.ts';
 
 const props = defineProps<{
   /** An ink of a layer, with its density. */

@@ -1,8 +1,7 @@
-import { formatStack, parseStack } from '@kyanos/core';
+import { formatStack, parseStack, drawingOf } from '@kyanos/core';
 import { DEMO_JOBS } from '@kyanos/demo';
 import { describe, expect, it } from 'vitest';
 import { coreKey } from './coreKeys.ts';
-import { drawingOf } from './sample.ts';
 
 const { plan: DEMO } = DEMO_JOBS.find(({ id }) => id === 'hanging-sign')!;
 

@@ -11,9 +11,9 @@ import {
   type Moved,
   type PrintPlan,
   type Stack,
+  type Slab,
 } from '@kyanos/core';
 import type { KeyOf } from '../shared/keys.ts';
-import type { Slab } from './sample.ts';
 import { t } from '../texts/texts.ts';
 
 /** A stack that is another now, said in words, and the layer that is chosen then. */

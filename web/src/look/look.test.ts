@@ -1,9 +1,16 @@
-import { allLayers, moveLayer, parseStack, partOf, specialKeys } from '@kyanos/core';
+import {
+  allLayers,
+  moveLayer,
+  parseStack,
+  partOf,
+  specialKeys,
+  drawingOf,
+  gapAt,
+  textureOf,
+} from '@kyanos/core';
 import { describe, expect, it } from 'vitest';
 import { WIDE_MACHINE } from '../../../core/test/shop.ts';
 import { compositeOverBackground, LINEAR } from './compositeOverBackground.ts';
-import { drawingOf, gapAt } from './sample.ts';
-import { textureOf } from './textures.ts';
 import { evened, isWindow } from './windowScene.ts';
 
 describe('the drawing of a core sample', () => {

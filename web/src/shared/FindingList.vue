@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { bySeverity, type Finding, type Repair } from '@kyanos/core';
+import { bySeverity, pageOfFinding, type Finding, type Repair } from '@kyanos/core';
 import { mdiAlertOctagonOutline, mdiAlertOutline, mdiInformationOutline } from '@mdi/js';
 import { computed } from 'vue';
 import { t } from '../texts/texts.ts';
@@ -23,6 +23,10 @@ const LOOK = {
   warning: { icon: mdiAlertOutline, word: t('shared.decide'), colour: 'warning' },
   note: { icon: mdiInformationOutline, word: t('shared.goodKnow'), colour: 'secondary' },
 };
+const placeOf = ({ code }: Finding) => {
+  const { page, at } = pageOfFinding(code);
+  return `/handbook/${page}#${at}`;
+};
 const sorted = computed(() => bySeverity(props.findings));
 </script>
 
@@ -40,6 +44,7 @@ const sorted = computed(() => bySeverity(props.findings));
       />
       <div>
         <strong>{{ LOOK[finding.severity].word }}.</strong> {{ finding.message }}
+        <router-link class="why small" :to="placeOf(finding)">{{ t('shared.why') }}</router-link>
         <div v-if="finding.repair || (places && finding.place)" class="ways">
           <v-btn
             v-if="finding.repair"
@@ -66,6 +71,11 @@ const sorted = computed(() => bySeverity(props.findings));
 </template>
 
 <style scoped>
+.why {
+  color: inherit;
+  white-space: nowrap;
+}
+
 .findings {
   list-style: none;
   display: grid;

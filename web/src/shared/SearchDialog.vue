@@ -21,12 +21,17 @@ interface Found {
 }
 const QUIET_MS = 150;
 const MOST = 8;
+const MOST_PAGES = 4;
 
 const words = ref('');
 const asked = refDebounced(words, QUIET_MS);
 const jobs = shallowRef<readonly Found[]>([]);
 const things = shallowRef<readonly Found[]>([]);
+const pages = shallowRef<readonly Found[]>([]);
 const at = ref(0);
+
+/** The handbook comes when something is looked for. */
+const handbook = () => import('../handbook/search.ts');
 
 /** A lot or a container is found by its code, its lot or its name. */
 async function fetchStock(): Promise<Found[]> {
@@ -75,9 +80,24 @@ async function fetchThings(): Promise<void> {
 }
 void fetchThings();
 // What was found for other words is nothing that Enter may open.
-watch(words, () => (jobs.value = []));
+watch(words, () => (jobs.value = pages.value = []));
 watch(asked, async (search) => {
-  if (search.trim() === '') return void (jobs.value = []);
+  if (search.trim() === '') {
+    jobs.value = [];
+    pages.value = [];
+    return;
+  }
+  const { findPlaces } = await handbook();
+  if (asked.value === search)
+    pages.value = findPlaces(search)
+      .slice(0, MOST_PAGES)
+      .map(({ id, title, page }) => ({
+        key: `page ${id}`,
+        kind: t('shared.handbook'),
+        name: title,
+        about: page === title ? '' : page,
+        to: `/handbook/${id}`,
+      }));
   const found = await call(API.listJobs, { query: { search, limit: MOST } });
   if (asked.value === search)
     jobs.value = found.jobs.map(({ id, name, material, machine }) => ({
@@ -94,7 +114,7 @@ const found = computed(() => {
   const matching = things.value.filter(({ kind, name, about }) =>
     wanted.every((word) => `${kind} ${name} ${about}`.toLowerCase().includes(word)),
   );
-  return [...jobs.value, ...matching].slice(0, 2 * MOST);
+  return [...[...jobs.value, ...matching].slice(0, 2 * MOST), ...pages.value];
 });
 watch(found, () => (at.value = 0));
 

@@ -29,6 +29,9 @@ defineProps<{
         </tr>
       </tbody>
     </table>
+    <router-link class="from" to="/handbook/estimating">{{
+      t('shared.howCalculated')
+    }}</router-link>
     <p v-if="working.source" class="from">{{ t('shared.source', { source: working.source }) }}</p>
   </div>
 </template>

@@ -60,6 +60,7 @@ export const vuetify = createVuetify({
       hideDetails: 'auto',
       controlVariant: 'hidden',
     },
+    VCombobox: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
     VSelect: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
     VAutocomplete: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
     VSwitch: { color: 'primary', density: 'compact', hideDetails: true, inset: true },

@@ -62,7 +62,8 @@ const answer = computed(() => {
     </template>
     <template #side>
       <layer-editor />
-      <stack-advisor />
+      <!-- Whoever practises chooses without it. -->
+      <stack-advisor v-if="job.exercise === null" />
     </template>
     <template #below>
       <finding-list v-if="job.shown" :findings="job.shown.findings" @repair="job.repair" />

@@ -33,4 +33,8 @@ export const app: Translated<typeof en>['app'] = {
   stockStocktake: 'Inventur',
   stockHistory: 'Verlauf',
   queue: 'Warteschlange',
+  practice: 'Üben',
+  handbook: 'Handbuch',
+  practiceOwn: 'Meine Übungen',
+  practiceCourses: 'Kurse',
 };

@@ -62,4 +62,7 @@ export const job: Translated<typeof en>['job'] = {
   trip: 'Durchgang {number}',
   copy: '{mine} (Kopie)',
   onShare: 'auf {share}',
+  practice: 'Übung: das ist kein Auftrag des Betriebs.',
+  handIn: 'Abgeben',
+  backToExercise: 'Zurück zur Frage',
 };

@@ -1,10 +1,12 @@
 import { artwork } from './artwork.ts';
 import { care } from './care.ts';
 import { cost } from './cost.ts';
+import { handbook } from './handbook.ts';
 import { layout } from './layout.ts';
 import { look } from './look.ts';
 import { material } from './material.ts';
 import { plates } from './plates.ts';
+import { practice } from './practice.ts';
 import { press } from './press.ts';
 import { queue } from './queue.ts';
 import { runsheet } from './runsheet.ts';
@@ -18,10 +20,12 @@ export const rooms = {
   artwork,
   care,
   cost,
+  handbook,
   layout,
   look,
   material,
   plates,
+  practice,
   press,
   queue,
   runsheet,

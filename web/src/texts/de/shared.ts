@@ -83,4 +83,9 @@ export const shared: Translated<typeof en>['shared'] = {
   earlierLater: 'den gewählten Auftrag früher oder später',
   otherMachine: 'den gewählten Auftrag auf eine andere Maschine',
   pinJob: 'den gewählten Auftrag feststecken oder lösen',
+  aboutThisScreen: 'Zu diesem Bildschirm',
+  openHandbook: 'Handbuch öffnen',
+  why: 'Warum?',
+  handbook: 'Handbuch',
+  howCalculated: 'Wie es berechnet wird',
 };

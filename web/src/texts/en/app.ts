@@ -30,4 +30,8 @@ export const app = {
   stockStocktake: 'Stocktake',
   stockHistory: 'History',
   queue: 'Queue',
+  practice: 'Practice',
+  handbook: 'Handbook',
+  practiceOwn: 'My practice',
+  practiceCourses: 'Courses',
 } as const;

@@ -59,4 +59,7 @@ export const job = {
   trip: 'trip {number}',
   copy: '{mine} (copy)',
   onShare: 'on {share}',
+  practice: 'Practice: this is no job of the shop.',
+  handIn: 'Hand it in',
+  backToExercise: 'Back to the question',
 } as const;

@@ -78,4 +78,9 @@ export const shared = {
   earlierLater: 'the chosen job earlier or later',
   otherMachine: 'the chosen job to another machine',
   pinJob: 'pin the chosen job, or let it move',
+  aboutThisScreen: 'About this screen',
+  openHandbook: 'Open the handbook',
+  why: 'Why?',
+  handbook: 'Handbook',
+  howCalculated: 'How it is worked out',
 } as const;

@@ -1,5 +1,5 @@
 /** Where the layers of a core sample lie on its drawing, and where one that is dragged would go. */
-import { indexOf, type Side, type Slot, type Stack, type StackLayer } from '@kyanos/core';
+import { indexOf, type Side, type Slot, type Stack, type StackLayer } from '../stack/index.ts';
 
 export interface Slab {
   /** Index among all layers, front first, as they are laid. */

@@ -3,10 +3,10 @@
  * primer a weave, block-out black solid, colour in its four inks. The texture thickens with density. A further white is
  * stippled in squares, a matt clear has broken arcs.
  */
-import { inkFor, keyOf, type Machine, type Part } from '@kyanos/core';
-import { labToCss } from '../shared/colour.ts';
+import { D50, labToXyz, xyzToSrgb } from '../spectrum/index.ts';
+import { inkFor, keyOf, type Machine, type Part } from '../stack/index.ts';
 
-export const letterOf = (part: Pick<Part, 'inkRole' | 'ink'>): string =>
+export const partLetter = (part: Pick<Part, 'inkRole' | 'ink'>): string =>
   part.inkRole === 'CMYK' ? 'C·M·Y·K' : keyOf(part);
 
 export interface InkTexture {
@@ -80,6 +80,11 @@ export function textureOf(
 }
 
 type Lab = readonly [number, number, number];
+/** As a screen shows it, clipped to what it can. */
+function labToCss(lab: Lab): string {
+  const rgb = xyzToSrgb(labToXyz(lab, D50.white), D50.white);
+  return `rgb(${rgb.map((value) => Math.round(255 * Math.min(1, Math.max(0, value)))).join(', ')})`;
+}
 /** A letter must be read on it. */
 const lighter = ([l, a, b]: Lab): Lab => [Math.max(l, 72), a, b];
 const darker = ([l, a, b]: Lab): Lab => [Math.max(20, Math.min(l, 72) - 25), a, b];

@@ -1,0 +1,1 @@
+export { PAGE_GROUPS, pageOfFinding, pageOfScreen, PAGES, type PageGroup } from './pages.ts';

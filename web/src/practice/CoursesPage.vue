@@ -1,0 +1,135 @@
+<script setup lang="ts">
+/** Exercises that a master sets to people, and how far they are. */
+import { API, type Course } from '@kyanos/contract';
+import { defineAsyncComponent, ref, shallowRef } from 'vue';
+import { call } from '../shared/api.ts';
+import { percent } from '../shared/format.ts';
+import RemoveButton from '../shared/RemoveButton.vue';
+import { useTrying } from '../shared/useTrying.ts';
+import { t } from '../texts/texts.ts';
+import { KIND_WORDS } from './practiceWords.ts';
+
+const CourseDialog = defineAsyncComponent(() => import('./CourseDialog.vue'));
+
+const courses = shallowRef<readonly Course[]>();
+const making = ref(false);
+const { problem, trying } = useTrying();
+
+async function load() {
+  const found = await trying(() => call(API.listCourses, {}));
+  if (found) courses.value = found;
+}
+void load();
+async function end(id: Course['id']) {
+  await trying(() => call(API.endCourse, { params: { id } }));
+  await load();
+}
+</script>
+
+<template>
+  <section class="stage">
+    <header class="head">
+      <div>
+        <h1 class="question">{{ t('practice.whoCanWhat') }}</h1>
+        <p class="answer">{{ t('practice.coursesAre') }}</p>
+      </div>
+      <v-btn color="primary" variant="flat" @click="making = true">{{
+        t('practice.newCourse')
+      }}</v-btn>
+    </header>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="courses?.length === 0" class="soft">{{ t('practice.noCourses') }}</p>
+    <section v-for="course in courses ?? []" :key="course.id" class="panel pad">
+      <header class="head">
+        <h2 class="name">{{ course.name }}</h2>
+        <span class="soft small">{{ t('practice.setBy', { by: course.by }) }}</span>
+        <remove-button
+          :label="t('practice.endCourse', { course: course.name })"
+          @click="end(course.id)"
+        />
+      </header>
+      <div class="scroll">
+        <table>
+          <thead>
+            <tr>
+              <th>{{ t('practice.who') }}</th>
+              <th v-for="(line, i) in course.lines" :key="i">
+                {{ KIND_WORDS[line.kind] }}
+                <span class="soft small">{{ line.job }}</span>
+              </th>
+              <th>{{ t('practice.certificate') }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="one in course.people" :key="one.learner">
+              <th scope="row">{{ one.learner }}</th>
+              <td v-for="(line, i) in one.lines" :key="i" class="figures">
+                <router-link
+                  v-if="line.id"
+                  :class="line.passed ? 'sure' : 'open'"
+                  :to="{ name: 'exercise', params: { id: line.id } }"
+                  >{{
+                    line.score === null ? t('practice.open') : percent(line.score, 0)
+                  }}</router-link
+                >
+                <span v-else class="soft">–</span>
+              </td>
+              <td>
+                <router-link
+                  v-if="one.certifiedAt"
+                  :to="{
+                    name: 'certificate',
+                    params: { course: course.id, learner: one.learner },
+                  }"
+                  >{{ t('practice.seeCertificate') }}</router-link
+                >
+                <span v-else class="soft">–</span>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+    </section>
+    <course-dialog v-if="making" v-model="making" @made="load" />
+  </section>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px 24px;
+  justify-content: space-between;
+  align-items: center;
+}
+
+.scroll {
+  overflow-x: auto;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th,
+td {
+  padding: 8px 12px;
+  border-bottom: 1px solid var(--line);
+  text-align: left;
+  vertical-align: top;
+}
+
+thead span {
+  display: block;
+  font-weight: 400;
+}
+
+.sure {
+  color: rgb(var(--v-theme-success));
+}
+
+.open {
+  color: rgb(var(--v-theme-warning));
+}
+</style>

@@ -1,0 +1,103 @@
+<script setup lang="ts">
+/** What an answer was worth: the print as it would have come out beside the right one, what it would have cost, and why. */
+import type { GivenExercise, PracticePrint } from '@kyanos/contract';
+import { computed } from 'vue';
+import { currency, percent } from '../shared/format.ts';
+import { t } from '../texts/texts.ts';
+
+const props = defineProps<{ given: GivenExercise; print: (which: PracticePrint) => string }>();
+const mark = computed(() => props.given.mark!);
+const TITLES: Readonly<Record<PracticePrint, string>> = {
+  asked: t('practice.asItCame'),
+  own: props.given.exercise.kind === 'find' ? t('practice.asItCame') : t('practice.asYouHandedIn'),
+  right: t('practice.asItShould'),
+};
+</script>
+
+<template>
+  <section class="mark">
+    <div class="panel pad score" :class="mark.passed ? 'passed' : 'failed'" role="status">
+      <b class="figures">{{ percent(mark.score, 0) }}</b>
+      <span>{{ mark.passed ? t('practice.passed') : t('practice.notPassed') }}</span>
+      <span v-if="mark.cost" class="cost">{{
+        t('practice.wouldHaveCost', {
+          n: mark.cost.copies,
+          minutes: Math.round(mark.cost.minutes),
+          money: currency(mark.cost.money),
+        })
+      }}</span>
+    </div>
+    <div v-if="given.prints.length" class="prints">
+      <figure v-for="which in given.prints" :key="which" class="panel pad">
+        <figcaption class="label">{{ TITLES[which] }}</figcaption>
+        <img :src="print(which)" :alt="TITLES[which]" />
+      </figure>
+    </div>
+    <ul class="panel pad points">
+      <li v-for="point in mark.points" :key="point.says">
+        <span>{{ point.says }}</span>
+        <router-link
+          v-if="point.page"
+          :to="{ name: 'handbook', params: { page: point.page } }"
+          class="small"
+          >{{ t('practice.readOn') }}</router-link
+        >
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.mark {
+  display: grid;
+  gap: 14px;
+}
+
+.score {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 18px;
+  align-items: baseline;
+}
+
+.score .figures {
+  font-size: var(--size-figure);
+}
+
+.passed {
+  border-left: 5px solid rgb(var(--v-theme-success));
+}
+
+.failed {
+  border-left: 5px solid rgb(var(--v-theme-error));
+}
+
+.prints {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(320px, 100%), 1fr));
+  gap: 14px;
+}
+
+img {
+  display: block;
+  max-width: 100%;
+  max-height: 42vh;
+  margin: 8px auto 0;
+}
+
+.points {
+  display: grid;
+  gap: 8px;
+  list-style: none;
+}
+
+.points li {
+  display: flex;
+  gap: 12px;
+  justify-content: space-between;
+}
+
+.points a {
+  flex: none;
+}
+</style>
