@@ -97,7 +97,7 @@ test('the handbook is found by words, opened by ? at its screen, and by Why? at 
   page,
 }) => {
   await page.goto('/handbook');
-  await page.getByLabel('Find in the handbook').fill('haze');
+  await page.getByRole('textbox', { name: 'Find in the handbook' }).fill('haze');
   await page.getByRole('link', { name: /White under what looks blank/ }).click();
   await expect(page).toHaveURL(/handbook\/plates#HAZE$/);
   await expect(
@@ -110,7 +110,7 @@ test('the handbook is found by words, opened by ? at its screen, and by Why? at 
   await page.goto('/queue');
   await expect(page.getByRole('heading', { name: 'Who prints what, and when?' })).toBeVisible();
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog').getByRole('heading', { name: /^Queue/ })).toBeVisible();
+  await expect(page.getByRole('dialog').getByRole('heading', { name: /^Queue: / })).toBeVisible();
   await page.getByRole('link', { name: 'Open the handbook' }).click();
   await expect(page).toHaveURL(/handbook\/queue/);
 

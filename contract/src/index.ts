@@ -45,6 +45,7 @@ export {
 } from './resources/press.ts';
 export type { Bench, BenchState } from './resources/bench.ts';
 export {
+  PRACTICE_API,
   PRACTICE_PRINTS,
   type Course,
   GivenExercise,

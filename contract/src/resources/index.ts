@@ -10,7 +10,7 @@ import * as files from './files.ts';
 import * as jobs from './jobs.ts';
 import * as plates from './plates.ts';
 import * as bench from './bench.ts';
-import * as practice from './practice.ts';
+import { PRACTICE_API } from './practice.ts';
 import * as press from './press.ts';
 import * as queue from './queue.ts';
 import * as reports from './reports.ts';
@@ -50,14 +50,6 @@ export const API = {
   finishBench: bench.finishBench,
   setJobNotes: jobs.setJobNotes,
   putJobAway: jobs.putJobAway,
-  getLearner: practice.getLearner,
-  giveExercise: practice.giveExercise,
-  getExercise: practice.getExercise,
-  handInExercise: practice.handInExercise,
-  getPracticePrint: practice.getPracticePrint,
-  listCourses: practice.listCourses,
-  setCourse: practice.setCourse,
-  endCourse: practice.endCourse,
   sendToPress: press.sendToPress,
   listSent: press.listSent,
   wantOfPress: press.wantOfPress,
@@ -115,6 +107,7 @@ export const API = {
 /** All of them, settings and things of the shop included. */
 export const ENDPOINTS: Readonly<Record<string, Endpoint>> = {
   ...API,
+  ...PRACTICE_API,
   ...Object.fromEntries(
     Object.entries(SETTING_ENDPOINTS).flatMap(([name, { get, put }]) => [
       [`getSetting-${name}`, get],

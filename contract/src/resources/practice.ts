@@ -86,14 +86,14 @@ export const Learner = z.object({
 });
 export type Learner = z.output<typeof Learner>;
 
-export const getLearner = endpoint({
+const getLearner = endpoint({
   method: 'GET',
   path: '/practice/learners/{name}',
   summary: 'What somebody knows, and what is to be practised next',
   params: z.object({ name: Name }),
   answer: Learner,
 });
-export const giveExercise = endpoint({
+const giveExercise = endpoint({
   method: 'POST',
   path: '/practice/exercises',
   summary: 'An exercise out of the jobs of the shop',
@@ -116,14 +116,14 @@ export const giveExercise = endpoint({
   status: 201,
   once: true,
 });
-export const getExercise = endpoint({
+const getExercise = endpoint({
   method: 'GET',
   path: '/practice/exercises/{id}',
   summary: 'An exercise, with its mark once it was handed in',
   params: z.object({ id: ExerciseId }),
   answer: GivenExercise,
 });
-export const handInExercise = endpoint({
+const handInExercise = endpoint({
   method: 'POST',
   path: '/practice/exercises/{id}/answer',
   summary: 'Hand an exercise in: what its job holds, or what is said here',
@@ -137,20 +137,20 @@ export const handInExercise = endpoint({
   ]),
   answer: GivenExercise,
 });
-export const getPracticePrint = endpoint({
+const getPracticePrint = endpoint({
   method: 'GET',
   path: '/practice/exercises/{id}/{print}.png',
   summary: 'A print of an exercise as it looks',
   params: z.object({ id: ExerciseId, print: z.enum(PRACTICE_PRINTS) }),
   answer: { type: 'image/png', what: 'The print from the side it is made for' },
 });
-export const listCourses = endpoint({
+const listCourses = endpoint({
   method: 'GET',
   path: '/practice/courses',
   summary: 'What was set to whom, and how far they are',
   answer: z.array(Course),
 });
-export const setCourse = endpoint({
+const setCourse = endpoint({
   method: 'POST',
   path: '/practice/courses',
   summary: 'Set exercises out of jobs of the shop to people',
@@ -167,10 +167,22 @@ export const setCourse = endpoint({
   status: 201,
   once: true,
 });
-export const endCourse = endpoint({
+const endCourse = endpoint({
   method: 'DELETE',
   path: '/practice/courses/{id}',
   summary: 'Take a course back; what was done in it stays with its people',
   params: z.object({ id: CourseId }),
   answer: null,
 });
+
+/** Apart from the others: the first screen of the browser comes without them. */
+export const PRACTICE_API = {
+  getLearner,
+  giveExercise,
+  getExercise,
+  handInExercise,
+  getPracticePrint,
+  listCourses,
+  setCourse,
+  endCourse,
+} as const;

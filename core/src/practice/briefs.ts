@@ -2,6 +2,7 @@
 import type { Effect, StackRequirements } from '../advisor/index.ts';
 import type { Backing } from '../look/index.ts';
 import { t } from '../texts/index.ts';
+import type { BriefId } from './ids.ts';
 
 export interface Brief extends StackRequirements {
   readonly says: string;
@@ -23,7 +24,7 @@ const wish = (
   },
 });
 
-export const BRIEFS = {
+const BRIEFS: Readonly<Record<BriefId, Brief>> = {
   front: wish(() => t('practice.briefFront')),
   'keep-bare': wish(() => t('practice.briefKeepBare'), { keepBare: true }),
   through: wish(() => t('practice.briefThrough'), { side: 'back', backing: 'daylight' }),
@@ -41,8 +42,6 @@ export const BRIEFS = {
     side: 'back',
     backing: 'daylight',
   }),
-} as const satisfies Readonly<Record<string, Brief>>;
+};
 
-export type BriefId = keyof typeof BRIEFS;
-export const BRIEF_IDS = Object.keys(BRIEFS) as BriefId[];
 export const briefOf = (id: BriefId): Brief => BRIEFS[id];

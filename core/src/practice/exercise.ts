@@ -7,8 +7,7 @@ import type { Money } from '../units/index.ts';
 import type { ProcedureId } from '../care/index.ts';
 import type { PrintPlan } from '../plan/index.ts';
 import type { Channel, MachineState } from '../stack/index.ts';
-import type { BriefId } from './briefs.ts';
-import type { FaultId } from './faults.ts';
+import type { BriefId, FaultId } from './ids.ts';
 
 export const EXERCISE_KINDS = [
   'stack',

@@ -17,6 +17,7 @@ import { formatRule, parseRule, usesSource, type PlateRule, type Step } from '..
 import { pageOf } from '../plan/index.ts';
 import type { HandbookPage } from '../findings/index.ts';
 import { t } from '../texts/index.ts';
+import type { FaultId } from './ids.ts';
 import type { PracticeJob, Situation } from './job.ts';
 
 export interface Fault {
@@ -87,7 +88,7 @@ const WIDE_CHOKE_MM = 2.5;
 const SECOND_CHOKE_MM = 0.3;
 const LONG_MM = 3000;
 
-export const FAULTS = {
+const FAULTS: Readonly<Record<FaultId, Fault>> = {
   'spot-name': {
     get name() {
       return t('practice.spotName');
@@ -677,8 +678,6 @@ export const FAULTS = {
         ? restate(sound, { due: [{ says: t('practice.whiteStoodDays', { n: 9 }), white: true }] })
         : undefined,
   },
-} as const satisfies Readonly<Record<string, Fault>>;
+};
 
-export type FaultId = keyof typeof FAULTS;
-export const FAULT_IDS = Object.keys(FAULTS) as FaultId[];
 export const faultOf = (id: FaultId): Fault => FAULTS[id];

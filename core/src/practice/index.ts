@@ -1,4 +1,4 @@
-export { BRIEF_IDS, BRIEFS, briefOf, type Brief, type BriefId } from './briefs.ts';
+export { briefOf, type Brief } from './briefs.ts';
 export {
   EXERCISE_KINDS,
   LEVELS,
@@ -19,7 +19,8 @@ export {
   type Solutions,
   type Topic,
 } from './exercise.ts';
-export { FAULT_IDS, faultOf, type Fault, type FaultId } from './faults.ts';
+export { faultOf, type Fault } from './faults.ts';
+export { BRIEF_IDS, FAULT_IDS, type BriefId, type FaultId } from './ids.ts';
 export {
   cleaned,
   isVisible,

@@ -16,7 +16,8 @@ import {
 } from '../stack/index.ts';
 import { decimal, t } from '../texts/index.ts';
 import { seededRandom } from '../units/index.ts';
-import { BRIEF_IDS, briefOf, type BriefId } from './briefs.ts';
+import { briefOf } from './briefs.ts';
+import { BRIEF_IDS, FAULT_IDS, type BriefId, type FaultId } from './ids.ts';
 import {
   EXERCISE_KINDS,
   type ExerciseKind,
@@ -29,7 +30,7 @@ import {
   type Reason,
   type Topic,
 } from './exercise.ts';
-import { FAULT_IDS, faultOf, type FaultId } from './faults.ts';
+import { faultOf } from './faults.ts';
 import {
   burdenOf,
   cleaned,

@@ -2,7 +2,8 @@
 import type { Finding, FindingCode } from '../findings/index.ts';
 import { SEVERITIES } from '../findings/index.ts';
 import { formatStack } from '../stack/index.ts';
-import { faultOf, type FaultId } from './faults.ts';
+import { faultOf } from './faults.ts';
+import type { FaultId } from './ids.ts';
 import {
   GRAVITY,
   isVisible,

@@ -5,9 +5,10 @@
 import { createEmptyCard, fsrs, generatorParameters, Rating, type Card, type Grade } from 'ts-fsrs';
 import { PROCEDURES, type ProcedureId } from '../care/index.ts';
 import { t } from '../texts/index.ts';
-import { BRIEF_IDS, briefOf, type BriefId } from './briefs.ts';
+import { briefOf } from './briefs.ts';
+import { BRIEF_IDS, FAULT_IDS, type BriefId, type FaultId } from './ids.ts';
 import { PASSED, type ExerciseKind, type Level, type Topic } from './exercise.ts';
-import { FAULT_IDS, faultOf, type FaultId } from './faults.ts';
+import { faultOf } from './faults.ts';
 
 /** Nothing by chance: the same marks on the same days come again on the same day. */
 const scheduler = fsrs(generatorParameters({ enable_fuzz: false, enable_short_term: false }));

@@ -1,4 +1,4 @@
-import { API, type Learner } from '@kyanos/contract';
+import { PRACTICE_API, type Learner } from '@kyanos/contract';
 import { PASSED, sessionOf, standingOf, TOPICS, topicName, USUAL_MINUTES } from '@kyanos/core';
 import { Router } from 'express';
 import type pg from 'pg';
@@ -56,25 +56,27 @@ async function learner(pool: pg.Pool, name: string): Promise<Learner> {
 export function practiceRoutes(pool: pg.Pool): Router {
   const router = Router();
 
-  on(router, API.getLearner, ({ params: { name } }) => learner(pool, name));
+  on(router, PRACTICE_API.getLearner, ({ params: { name } }) => learner(pool, name));
 
   // What is made outside of the transaction of the request is made anew if it is sent again before it was answered: one is left unused.
-  onOnce(router, pool, API.giveExercise, async (_db, { body }) =>
+  onOnce(router, pool, PRACTICE_API.giveExercise, async (_db, { body }) =>
     onWire(await exerciseById(pool, await give(pool, body))),
   );
 
-  on(router, API.getExercise, async ({ params: { id } }) => onWire(await exerciseById(pool, id)));
+  on(router, PRACTICE_API.getExercise, async ({ params: { id } }) =>
+    onWire(await exerciseById(pool, id)),
+  );
 
-  on(router, API.handInExercise, ({ params: { id }, body }) => handIn(pool, id, body));
+  on(router, PRACTICE_API.handInExercise, ({ params: { id }, body }) => handIn(pool, id, body));
 
-  on(router, API.getPracticePrint, async ({ params: { id, print } }, { res }) => {
+  on(router, PRACTICE_API.getPracticePrint, async ({ params: { id, print } }, { res }) => {
     const bytes = await printOf(pool, id, print);
     res.set({ 'Content-Type': 'image/png', 'Cache-Control': 'private, max-age=3600' }).end(bytes);
   });
 
-  on(router, API.listCourses, () => coursesOf(pool));
+  on(router, PRACTICE_API.listCourses, () => coursesOf(pool));
 
-  onOnce(router, pool, API.setCourse, async (db, { body }) => {
+  onOnce(router, pool, PRACTICE_API.setCourse, async (db, { body }) => {
     const lines = [];
     for (const [i, { kind, level, jobId }] of body.lines.entries()) {
       const { plan } = await jobById(db, jobId);
@@ -84,7 +86,7 @@ export function practiceRoutes(pool: pg.Pool): Router {
     return (await coursesOf(db)).find((course) => course.id === id)!;
   });
 
-  on(router, API.endCourse, ({ params: { id } }) => endCourse(pool, id));
+  on(router, PRACTICE_API.endCourse, ({ params: { id } }) => endCourse(pool, id));
 
   return router;
 }

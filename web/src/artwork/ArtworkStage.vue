@@ -126,6 +126,8 @@ const lines = computed(() =>
 
 /** Of this page, for what it is used for; what needs the built plates comes with them. */
 const findings = computed<readonly Finding[]>(() => {
+  // Whoever practises finds by themselves what is wrong.
+  if (job.exercise !== null) return [];
   const { info, plan } = job;
   if (!info || !plan || !page.value) return [];
   const number = page.value.number;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Marks a job that is an exercise: what is asked, and where it is handed in. */
-import { API, type ExerciseId } from '@kyanos/contract';
+import { PRACTICE_API, type ExerciseId } from '@kyanos/contract';
 import { ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../shared/api.ts';
@@ -20,7 +20,7 @@ const { problem, trying } = useTrying();
 watch(
   () => props.exercise,
   async (id) => {
-    const given = await trying(() => call(API.getExercise, { params: { id } }));
+    const given = await trying(() => call(PRACTICE_API.getExercise, { params: { id } }));
     if (!given) return;
     brief.value = given.exercise.brief;
     elsewhere.value = given.exercise.kind === 'find';
@@ -32,7 +32,8 @@ async function handIn() {
   busy.value = true;
   const id = props.exercise;
   const done =
-    elsewhere.value || (await trying(() => call(API.handInExercise, { params: { id }, body: {} })));
+    elsewhere.value ||
+    (await trying(() => call(PRACTICE_API.handInExercise, { params: { id }, body: {} })));
   busy.value = false;
   if (done) await router.push({ name: 'exercise', params: { id } });
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What somebody can do, by which exercises, with their marks and a date: to be printed. */
-import { API, type Course } from '@kyanos/contract';
+import { PRACTICE_API, type Course } from '@kyanos/contract';
 import { dated } from '@kyanos/core';
 import { computed, shallowRef } from 'vue';
 import { call } from '../shared/api.ts';
@@ -12,7 +12,9 @@ import { KIND_WORDS } from './practiceWords.ts';
 const props = defineProps<{ course: string; learner: string }>();
 const courses = shallowRef<readonly Course[]>();
 const { problem, trying } = useTrying();
-void trying(() => call(API.listCourses, {})).then((found) => (courses.value = found ?? []));
+void trying(() => call(PRACTICE_API.listCourses, {})).then(
+  (found) => (courses.value = found ?? []),
+);
 
 const course = computed(() => courses.value?.find(({ id }) => id === props.course));
 const own = computed(() => course.value?.people.find((one) => one.learner === props.learner));

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A course: what it certifies, whom it is set to, and its exercises out of jobs of the shop. */
-import { API, type JobId } from '@kyanos/contract';
+import { PRACTICE_API, type JobId } from '@kyanos/contract';
 import { EXERCISE_KINDS, LEVELS, type ExerciseKind, type Level } from '@kyanos/core';
 import { computed, ref } from 'vue';
 import { call } from '../shared/api.ts';
@@ -35,7 +35,7 @@ const ready = computed(
 async function save() {
   busy.value = true;
   const done = await trying(() =>
-    call(API.setCourse, {
+    call(PRACTICE_API.setCourse, {
       body: {
         name: name.value.trim(),
         by: operator.value.trim() || '?',

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Exercises that a master sets to people, and how far they are. */
-import { API, type Course } from '@kyanos/contract';
+import { PRACTICE_API, type Course } from '@kyanos/contract';
 import { defineAsyncComponent, ref, shallowRef } from 'vue';
 import { call } from '../shared/api.ts';
 import { percent } from '../shared/format.ts';
@@ -16,12 +16,12 @@ const making = ref(false);
 const { problem, trying } = useTrying();
 
 async function load() {
-  const found = await trying(() => call(API.listCourses, {}));
+  const found = await trying(() => call(PRACTICE_API.listCourses, {}));
   if (found) courses.value = found;
 }
 void load();
 async function end(id: Course['id']) {
-  await trying(() => call(API.endCourse, { params: { id } }));
+  await trying(() => call(PRACTICE_API.endCourse, { params: { id } }));
   await load();
 }
 </script>

@@ -1,6 +1,11 @@
 <script setup lang="ts">
 /** An exercise: what is asked, where it is answered, and what came of it. */
-import { API, type ExerciseId, type GivenExercise, type PracticePrint } from '@kyanos/contract';
+import {
+  PRACTICE_API,
+  type ExerciseId,
+  type GivenExercise,
+  type PracticePrint,
+} from '@kyanos/contract';
 import type { Answers, ExerciseKind } from '@kyanos/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { addressIn, call } from '../shared/api.ts';
@@ -27,7 +32,7 @@ watch(
   async (wanted) => {
     given.value = undefined;
     answer.value = undefined;
-    const found = await trying(() => call(API.getExercise, { params: { id: wanted } }));
+    const found = await trying(() => call(PRACTICE_API.getExercise, { params: { id: wanted } }));
     if (found && id.value === wanted) given.value = found;
   },
   { immediate: true },
@@ -42,13 +47,13 @@ async function handIn() {
   busy.value = true;
   const body = worked.value ? {} : answer.value!;
   const marked = await trying(() =>
-    call(API.handInExercise, { params: { id: id.value }, body: body as never }),
+    call(PRACTICE_API.handInExercise, { params: { id: id.value }, body: body as never }),
   );
   busy.value = false;
   if (marked) given.value = marked;
 }
 const print = (which: PracticePrint) =>
-  addressIn(API.getPracticePrint, { params: { id: id.value, print: which } });
+  addressIn(PRACTICE_API.getPracticePrint, { params: { id: id.value, print: which } });
 </script>
 
 <template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What somebody knows, what is shaky, and what is next: ten minutes a day. */
-import { API, type Learner } from '@kyanos/contract';
+import { PRACTICE_API, type Learner } from '@kyanos/contract';
 import { ago, EXERCISE_KINDS, type ExerciseKind } from '@kyanos/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { call } from '../shared/api.ts';
@@ -17,7 +17,7 @@ const { begin, busy, problem: refused } = useExercises();
 
 async function load() {
   const name = operator.value.trim() || '?';
-  const found = await trying(() => call(API.getLearner, { params: { name } }));
+  const found = await trying(() => call(PRACTICE_API.getLearner, { params: { name } }));
   if (found && name === (operator.value.trim() || '?')) learner.value = found;
 }
 watch(operator, load, { immediate: true });

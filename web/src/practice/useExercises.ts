@@ -1,5 +1,5 @@
 /** Begins exercises: each is asked for, made out of a job of the shop, and opened. */
-import { API, type GivenExercise } from '@kyanos/contract';
+import { PRACTICE_API, type GivenExercise } from '@kyanos/contract';
 import type { Given } from '@kyanos/contract';
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
@@ -7,7 +7,7 @@ import { call } from '../shared/api.ts';
 import { operator } from '../shared/operator.ts';
 import { useTrying } from '../shared/useTrying.ts';
 
-type Wanted = Omit<Given<typeof API.giveExercise>['body'], 'learner'>;
+type Wanted = Omit<Given<typeof PRACTICE_API.giveExercise>['body'], 'learner'>;
 
 export function useExercises() {
   const { problem, trying } = useTrying();
@@ -18,7 +18,9 @@ export function useExercises() {
     if (busy.value) return;
     busy.value = true;
     const given = await trying((): Promise<GivenExercise> =>
-      call(API.giveExercise, { body: { ...wanted, learner: operator.value.trim() || '?' } }),
+      call(PRACTICE_API.giveExercise, {
+        body: { ...wanted, learner: operator.value.trim() || '?' },
+      }),
     );
     busy.value = false;
     if (given) await router.push({ name: 'exercise', params: { id: given.id } });
