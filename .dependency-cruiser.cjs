@@ -43,7 +43,7 @@ module.exports = {
       to: {
         dependencyTypes: ['core', 'npm', 'npm-dev'],
         pathNot:
-          'node_modules/(@intlify/core-base|date-fns|maxrects-packer|papaparse|ml-levenberg-marquardt|@types/papaparse)/',
+          'node_modules/(@intlify/core-base|date-fns|maxrects-packer|papaparse|ml-levenberg-marquardt|ts-fsrs|@types/papaparse)/',
       },
     },
     {

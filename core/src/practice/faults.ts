@@ -2,9 +2,10 @@
  * What goes wrong with a print before anybody sees it: each a change of a sound plan, or of how its machine stands. What it does to
  * the print is told by the findings and the look, never here.
  */
-import { mistakesOf } from '../stack/mistakes.ts';
+
 import {
   allLayers,
+  mistakesOf,
   keyOf,
   modesFor,
   withDensity,
