@@ -88,9 +88,9 @@ export type Learner = z.output<typeof Learner>;
 
 const getLearner = endpoint({
   method: 'GET',
-  path: '/practice/learners/{name}',
+  path: '/practice/learner',
   summary: 'What somebody knows, and what is to be practised next',
-  params: z.object({ name: Name }),
+  query: z.object({ name: Name }),
   answer: Learner,
 });
 const giveExercise = endpoint({

@@ -3,23 +3,27 @@
  * the print is told by the findings and the look, never here.
  */
 
-import {
-  allLayers,
-  mistakesOf,
-  keyOf,
-  modesFor,
-  withDensity,
-  usesInkRole,
-  type Part,
-  type Stack,
-  type StackLayer,
-} from '../stack/index.ts';
-import { formatRule, parseRule, usesSource, type PlateRule, type Step } from '../rule/index.ts';
-import { pageOf } from '../plan/index.ts';
 import type { HandbookPage } from '../findings/index.ts';
+import { pageOf } from '../plan/index.ts';
+import { formatRule, parseRule, usesSource } from '../rule/index.ts';
+import { allLayers, keyOf, modesFor, withDensity, usesInkRole } from '../stack/index.ts';
 import { t } from '../texts/index.ts';
 import type { FaultId } from './ids.ts';
 import type { PracticeJob, Situation } from './job.ts';
+import {
+  replan,
+  restack,
+  restate,
+  mapLayers,
+  mapParts,
+  parts,
+  rerule,
+  without,
+  withStep,
+  choke,
+  laysWhite,
+  mistake,
+} from './edits.ts';
 
 export interface Fault {
   /** As the bench says it. */
@@ -31,56 +35,22 @@ export interface Fault {
   readonly plant: (sound: Situation, job: PracticeJob) => Situation | undefined;
 }
 
-// ---- parts of a plan ----
-
-type Plan = Situation['plan'];
-const replan = (sound: Situation, change: Partial<Plan>): Situation => ({
-  ...sound,
-  plan: { ...sound.plan, ...change },
+/** Said anew each time: whoever asks next may speak another language. */
+const fault = (
+  name: () => string,
+  why: () => string,
+  page: HandbookPage,
+  plant: Fault['plant'],
+): Fault => ({
+  get name() {
+    return name();
+  },
+  get why() {
+    return why();
+  },
+  page,
+  plant,
 });
-const restack = (sound: Situation, stack: Stack | undefined): Situation | undefined =>
-  stack && replan(sound, { stack });
-const restate = (sound: Situation, change: Partial<Situation['state']>): Situation => ({
-  ...sound,
-  state: { ...sound.state, ...change },
-});
-
-const mapLayers = ({ front, back }: Stack, change: (layer: StackLayer) => StackLayer): Stack => ({
-  front: front.map(change),
-  back: back.map(change),
-});
-const mapParts = (stack: Stack, change: (part: Part) => Part): Stack =>
-  mapLayers(stack, (layer) => ({ ...layer, parts: layer.parts.map(change) }));
-const parts = (stack: Stack): readonly Part[] => allLayers(stack).flatMap((layer) => layer.parts);
-
-/** Another rule for all parts that lay an ink by one; undefined where none has one that changes. */
-function rerule(
-  stack: Stack,
-  inkRole: Part['inkRole'],
-  change: (rule: PlateRule) => PlateRule | undefined,
-): Stack | undefined {
-  let changed = false;
-  const next = mapParts(stack, (part) => {
-    const rule = part.inkRole === inkRole && part.rule ? change(part.rule) : undefined;
-    if (!rule) return part;
-    changed = true;
-    return { ...part, rule };
-  });
-  return changed ? next : undefined;
-}
-const without = (rule: PlateRule, gone: Step['do']): PlateRule | undefined =>
-  rule.steps.some((step) => step.do === gone)
-    ? { ...rule, steps: rule.steps.filter((step) => step.do !== gone) }
-    : undefined;
-const withStep = (rule: PlateRule, step: Step): PlateRule => ({
-  ...rule,
-  steps: [...rule.steps, step],
-});
-const choke = (mm: number): Step => ({ do: 'choke', by: { value: mm, unit: 'mm' }, least: 0 });
-
-const laysWhite = ({ plan }: Situation) => usesInkRole(plan.stack, 'W');
-const mistake = (sound: Situation, id: 'in-front' | 'knocked-out' | 'none') =>
-  restack(sound, mistakesOf(sound.plan.stack).find((one) => one.id === id)?.stack);
 
 /** Densities and lengths that nobody would plan: our own choice, well beyond the limits that findings know. */
 const THIN_WHITE = 25;
@@ -90,15 +60,11 @@ const SECOND_CHOKE_MM = 0.3;
 const LONG_MM = 3000;
 
 const FAULTS: Readonly<Record<FaultId, Fault>> = {
-  'spot-name': {
-    get name() {
-      return t('practice.spotName');
-    },
-    get why() {
-      return t('practice.spotNameWhy');
-    },
-    page: 'separations',
-    plant: (sound, { artwork }) => {
+  'spot-name': fault(
+    () => t('practice.spotName'),
+    () => t('practice.spotNameWhy'),
+    'separations',
+    (sound, { artwork }) => {
       const { plan } = sound;
       const { separations } = pageOf(plan, artwork.info, 'front');
       const drawn = new Set(separations.map(({ name }) => name));
@@ -124,117 +90,81 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
         artwork: { ...plan.artwork, names },
       });
     },
-  },
-  unmapped: {
-    get name() {
-      return t('practice.unmapped');
-    },
-    get why() {
-      return t('practice.unmappedWhy');
-    },
-    page: 'separations',
-    plant: (sound) =>
+  ),
+  unmapped: fault(
+    () => t('practice.unmapped'),
+    () => t('practice.unmappedWhy'),
+    'separations',
+    (sound) =>
       Object.keys(sound.plan.artwork.names).length > 0
         ? replan(sound, { artwork: { ...sound.plan.artwork, names: {} } })
         : undefined,
-  },
-  'knocks-out': {
-    get name() {
-      return t('practice.knocksOut');
-    },
-    get why() {
-      return t('practice.knocksOutWhy');
-    },
-    page: 'overprint',
-    plant: (sound) =>
+  ),
+  'knocks-out': fault(
+    () => t('practice.knocksOut'),
+    () => t('practice.knocksOutWhy'),
+    'overprint',
+    (sound) =>
       sound.plan.artwork.overprint.length > 0
         ? replan(sound, { artwork: { ...sound.plan.artwork, overprint: [] } })
         : undefined,
-  },
-  'no-white': {
-    get name() {
-      return t('practice.noWhite');
-    },
-    get why() {
-      return t('practice.noWhiteWhy');
-    },
-    page: 'stack',
-    plant: (sound) => mistake(sound, 'none'),
-  },
-  'white-in-front': {
-    get name() {
-      return t('practice.whiteInFront');
-    },
-    get why() {
-      return t('practice.whiteInFrontWhy');
-    },
-    page: 'stack',
-    plant: (sound) => mistake(sound, 'in-front'),
-  },
-  'white-knocked-out': {
-    get name() {
-      return t('practice.whiteKnockedOut');
-    },
-    get why() {
-      return t('practice.whiteKnockedOutWhy');
-    },
-    page: 'overprint',
-    plant: (sound) => mistake(sound, 'knocked-out'),
-  },
-  'not-mirrored': {
-    get name() {
-      return t('practice.notMirrored');
-    },
-    get why() {
-      return t('practice.notMirroredWhy');
-    },
-    page: 'stack',
-    plant: (sound) =>
+  ),
+  'no-white': fault(
+    () => t('practice.noWhite'),
+    () => t('practice.noWhiteWhy'),
+    'stack',
+    (sound) => mistake(sound, 'none'),
+  ),
+  'white-in-front': fault(
+    () => t('practice.whiteInFront'),
+    () => t('practice.whiteInFrontWhy'),
+    'stack',
+    (sound) => mistake(sound, 'in-front'),
+  ),
+  'white-knocked-out': fault(
+    () => t('practice.whiteKnockedOut'),
+    () => t('practice.whiteKnockedOutWhy'),
+    'overprint',
+    (sound) => mistake(sound, 'knocked-out'),
+  ),
+  'not-mirrored': fault(
+    () => t('practice.notMirrored'),
+    () => t('practice.notMirroredWhy'),
+    'stack',
+    (sound) =>
       allLayers(sound.plan.stack).some(({ mirror, picture }) => mirror && picture === 'front')
         ? restack(
             sound,
             mapLayers(sound.plan.stack, (layer) => ({ ...layer, mirror: false })),
           )
         : undefined,
-  },
-  mirrored: {
-    get name() {
-      return t('practice.mirrored');
-    },
-    get why() {
-      return t('practice.mirroredWhy');
-    },
-    page: 'stack',
-    plant: (sound) =>
+  ),
+  mirrored: fault(
+    () => t('practice.mirrored'),
+    () => t('practice.mirroredWhy'),
+    'stack',
+    (sound) =>
       allLayers(sound.plan.stack).some(({ mirror }) => mirror)
         ? undefined
         : restack(
             sound,
             mapLayers(sound.plan.stack, (layer) => ({ ...layer, mirror: true })),
           ),
-  },
-  'wrong-surface': {
-    get name() {
-      return t('practice.wrongSurface');
-    },
-    get why() {
-      return t('practice.wrongSurfaceWhy');
-    },
-    page: 'stack',
-    plant: (sound) =>
+  ),
+  'wrong-surface': fault(
+    () => t('practice.wrongSurface'),
+    () => t('practice.wrongSurfaceWhy'),
+    'stack',
+    (sound) =>
       sound.plan.stack.back.length === 0
         ? restack(sound, { front: [], back: sound.plan.stack.front })
         : undefined,
-  },
-  haze: {
-    get name() {
-      return t('practice.haze');
-    },
-    get why() {
-      return t('practice.hazeWhy');
-    },
-    page: 'plates',
-    plant: (sound) =>
+  ),
+  haze: fault(
+    () => t('practice.haze'),
+    () => t('practice.hazeWhy'),
+    'plates',
+    (sound) =>
       restack(
         sound,
         rerule(sound.plan.stack, 'W', (rule) =>
@@ -243,16 +173,12 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
             : undefined,
         ),
       ),
-  },
-  pinholes: {
-    get name() {
-      return t('practice.pinholes');
-    },
-    get why() {
-      return t('practice.pinholesWhy');
-    },
-    page: 'plates',
-    plant: (sound) =>
+  ),
+  pinholes: fault(
+    () => t('practice.pinholes'),
+    () => t('practice.pinholesWhy'),
+    'plates',
+    (sound) =>
       restack(
         sound,
         rerule(sound.plan.stack, 'W', (rule) =>
@@ -261,16 +187,12 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
             : without(rule, 'close'),
         ),
       ),
-  },
-  'no-plate': {
-    get name() {
-      return t('practice.noPlate');
-    },
-    get why() {
-      return t('practice.noPlateWhy');
-    },
-    page: 'plates',
-    plant: (sound, { artwork }) => {
+  ),
+  'no-plate': fault(
+    () => t('practice.noPlate'),
+    () => t('practice.noPlateWhy'),
+    'plates',
+    (sound, { artwork }) => {
       const { separations } = pageOf(sound.plan, artwork.info, 'front');
       const drawn = separations.length > 4;
       return drawn
@@ -282,32 +204,24 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
             ),
           );
     },
-  },
-  'wide-choke': {
-    get name() {
-      return t('practice.wideChoke');
-    },
-    get why() {
-      return t('practice.wideChokeWhy');
-    },
-    page: 'plates',
-    plant: (sound) =>
+  ),
+  'wide-choke': fault(
+    () => t('practice.wideChoke'),
+    () => t('practice.wideChokeWhy'),
+    'plates',
+    (sound) =>
       restack(
         sound,
         rerule(sound.plan.stack, 'W', (rule) =>
           withStep(without(rule, 'choke') ?? rule, choke(WIDE_CHOKE_MM)),
         ),
       ),
-  },
-  'choked-twice': {
-    get name() {
-      return t('practice.chokedTwice');
-    },
-    get why() {
-      return t('practice.chokedTwiceWhy');
-    },
-    page: 'plates',
-    plant: (sound) =>
+  ),
+  'choked-twice': fault(
+    () => t('practice.chokedTwice'),
+    () => t('practice.chokedTwiceWhy'),
+    'plates',
+    (sound) =>
       restack(
         sound,
         rerule(sound.plan.stack, 'W', (rule) =>
@@ -316,48 +230,36 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
             : undefined,
         ),
       ),
-  },
-  'whole-sheet': {
-    get name() {
-      return t('practice.wholeSheet');
-    },
-    get why() {
-      return t('practice.wholeSheetWhy');
-    },
-    page: 'plates',
-    plant: (sound) =>
+  ),
+  'whole-sheet': fault(
+    () => t('practice.wholeSheet'),
+    () => t('practice.wholeSheetWhy'),
+    'plates',
+    (sound) =>
       restack(
         sound,
         rerule(sound.plan.stack, 'W', (rule) =>
           formatRule(rule) === 'sheet' ? undefined : parseRule('sheet'),
         ),
       ),
-  },
-  'white-where-none': {
-    get name() {
-      return t('practice.whiteWhereNone');
-    },
-    get why() {
-      return t('practice.whiteWhereNoneWhy');
-    },
-    page: 'plates',
-    plant: (sound) =>
+  ),
+  'white-where-none': fault(
+    () => t('practice.whiteWhereNone'),
+    () => t('practice.whiteWhereNoneWhy'),
+    'plates',
+    (sound) =>
       restack(
         sound,
         rerule(sound.plan.stack, 'W', (rule) =>
           rule.from.kind === 'outside' ? undefined : parseRule('outside'),
         ),
       ),
-  },
-  overlap: {
-    get name() {
-      return t('practice.overlap');
-    },
-    get why() {
-      return t('practice.overlapWhy');
-    },
-    page: 'plates',
-    plant: (sound) => {
+  ),
+  overlap: fault(
+    () => t('practice.overlap'),
+    () => t('practice.overlapWhy'),
+    'plates',
+    (sound) => {
       const { front } = sound.plan.stack;
       const at = front.findIndex(
         ({ parts: [part], picture }, i) =>
@@ -370,16 +272,12 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
       const one = { ...colour, parts: [...white.parts, ...colour.parts] };
       return restack(sound, { ...sound.plan.stack, front: front.toSpliced(at, 2, one) });
     },
-  },
-  'thin-white': {
-    get name() {
-      return t('practice.thinWhite');
-    },
-    get why() {
-      return t('practice.thinWhiteWhy');
-    },
-    page: 'ink',
-    plant: (sound) =>
+  ),
+  'thin-white': fault(
+    () => t('practice.thinWhite'),
+    () => t('practice.thinWhiteWhy'),
+    'ink',
+    (sound) =>
       laysWhite(sound)
         ? restack(
             sound,
@@ -391,16 +289,12 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
             ),
           )
         : undefined,
-  },
-  'rear-full': {
-    get name() {
-      return t('practice.rearFull');
-    },
-    get why() {
-      return t('practice.rearFullWhy');
-    },
-    page: 'stack',
-    plant: (sound) => {
+  ),
+  'rear-full': fault(
+    () => t('practice.rearFull'),
+    () => t('practice.rearFullWhy'),
+    'stack',
+    (sound) => {
       const layers = allLayers(sound.plan.stack);
       const hidden = layers.findIndex(
         ({ parts: [{ inkRole, density }] }) => inkRole === 'CMYK' && density < FULL,
@@ -409,16 +303,12 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
         ? undefined
         : restack(sound, withDensity(sound.plan.stack, hidden, 'CMYK', FULL));
     },
-  },
-  'silver-full': {
-    get name() {
-      return t('practice.silverFull');
-    },
-    get why() {
-      return t('practice.silverFullWhy');
-    },
-    page: 'silver',
-    plant: (sound) =>
+  ),
+  'silver-full': fault(
+    () => t('practice.silverFull'),
+    () => t('practice.silverFullWhy'),
+    'silver',
+    (sound) =>
       allLayers(sound.plan.stack).some(
         ({ parts: own }) => own.length === 1 && own[0].inkRole === 'S',
       )
@@ -429,16 +319,12 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
             ),
           )
         : undefined,
-  },
-  'too-many-hits': {
-    get name() {
-      return t('practice.tooManyHits');
-    },
-    get why() {
-      return t('practice.tooManyHitsWhy');
-    },
-    page: 'stack',
-    plant: (sound) =>
+  ),
+  'too-many-hits': fault(
+    () => t('practice.tooManyHits'),
+    () => t('practice.tooManyHitsWhy'),
+    'stack',
+    (sound) =>
       laysWhite(sound)
         ? restack(
             sound,
@@ -449,16 +335,12 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
             ),
           )
         : undefined,
-  },
-  'hits-wet': {
-    get name() {
-      return t('practice.hitsWet');
-    },
-    get why() {
-      return t('practice.hitsWetWhy');
-    },
-    page: 'drying',
-    plant: (sound) => {
+  ),
+  'hits-wet': fault(
+    () => t('practice.hitsWet'),
+    () => t('practice.hitsWetWhy'),
+    'drying',
+    (sound) => {
       const { plan } = sound;
       if (!laysWhite(sound) || plan.machine.cure === 'uv') return undefined;
       const stack = mapLayers(plan.stack, (layer) =>
@@ -466,29 +348,21 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
       );
       return replan(sound, { stack, trips: { ...plan.trips, waitMinutes: 0 } });
     },
-  },
-  'no-wait': {
-    get name() {
-      return t('practice.noWait');
-    },
-    get why() {
-      return t('practice.noWaitWhy');
-    },
-    page: 'drying',
-    plant: (sound) =>
+  ),
+  'no-wait': fault(
+    () => t('practice.noWait'),
+    () => t('practice.noWaitWhy'),
+    'drying',
+    (sound) =>
       sound.plan.trips.split === 'apart' && sound.plan.trips.waitMinutes > 0
         ? replan(sound, { trips: { ...sound.plan.trips, waitMinutes: 0 } })
         : undefined,
-  },
-  'long-load': {
-    get name() {
-      return t('practice.longLoad');
-    },
-    get why() {
-      return t('practice.longLoadWhy');
-    },
-    page: 'layout',
-    plant: (sound) => {
+  ),
+  'long-load': fault(
+    () => t('practice.longLoad'),
+    () => t('practice.longLoadWhy'),
+    'layout',
+    (sound) => {
       const { plan } = sound;
       return plan.material.form === 'roll' && allLayers(plan.stack).length > 1
         ? replan(sound, {
@@ -501,16 +375,12 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
           })
         : undefined;
     },
-  },
-  'mode-without-white': {
-    get name() {
-      return t('practice.modeWithoutWhite');
-    },
-    get why() {
-      return t('practice.modeWithoutWhiteWhy');
-    },
-    page: 'machines-and-materials',
-    plant: (sound) => {
+  ),
+  'mode-without-white': fault(
+    () => t('practice.modeWithoutWhite'),
+    () => t('practice.modeWithoutWhiteWhy'),
+    'machines-and-materials',
+    (sound) => {
       const mode = sound.plan.machine.modes.find(({ specials }) => !specials);
       return mode &&
         modesFor(sound.plan.machine, sound.plan.material, sound.plan.stack).every(
@@ -519,84 +389,60 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
         ? replan(sound, { modeId: mode.id })
         : undefined;
     },
-  },
-  'mode-of-another': {
-    get name() {
-      return t('practice.modeOfAnother');
-    },
-    get why() {
-      return t('practice.modeOfAnotherWhy');
-    },
-    page: 'machines-and-materials',
-    plant: (sound) => {
+  ),
+  'mode-of-another': fault(
+    () => t('practice.modeOfAnother'),
+    () => t('practice.modeOfAnotherWhy'),
+    'machines-and-materials',
+    (sound) => {
       const { machine, material } = sound.plan;
       const mode = machine.modes.find(
         ({ materials, specials }) => specials && !materials.includes(material.class),
       );
       return mode && replan(sound, { modeId: mode.id });
     },
-  },
-  laminated: {
-    get name() {
-      return t('practice.laminated');
-    },
-    get why() {
-      return t('practice.laminatedWhy');
-    },
-    page: 'stack',
-    plant: (sound) =>
+  ),
+  laminated: fault(
+    () => t('practice.laminated'),
+    () => t('practice.laminatedWhy'),
+    'stack',
+    (sound) =>
       usesInkRole(sound.plan.stack, 'V') ? replan(sound, { laminated: true }) : undefined,
-  },
-  'one-picture': {
-    get name() {
-      return t('practice.onePicture');
-    },
-    get why() {
-      return t('practice.onePictureWhy');
-    },
-    page: 'stack',
-    plant: (sound) =>
+  ),
+  'one-picture': fault(
+    () => t('practice.onePicture'),
+    () => t('practice.onePictureWhy'),
+    'stack',
+    (sound) =>
       sound.plan.artwork.rearPage === null
         ? undefined
         : replan(sound, { artwork: { ...sound.plan.artwork, rearPage: null } }),
-  },
-  margin: {
-    get name() {
-      return t('practice.margin');
-    },
-    get why() {
-      return t('practice.marginWhy');
-    },
-    page: 'layout',
-    plant: (sound) =>
+  ),
+  margin: fault(
+    () => t('practice.margin'),
+    () => t('practice.marginWhy'),
+    'layout',
+    (sound) =>
       replan(sound, {
         layout: { ...sound.plan.layout, margin: sound.plan.material.width / 2 - 5 },
       }),
-  },
-  'head-height': {
-    get name() {
-      return t('practice.headHeight');
-    },
-    get why() {
-      return t('practice.headHeightWhy');
-    },
-    page: 'machines-and-materials',
-    plant: (sound) =>
+  ),
+  'head-height': fault(
+    () => t('practice.headHeight'),
+    () => t('practice.headHeightWhy'),
+    'machines-and-materials',
+    (sound) =>
       sound.plan.material.form === 'roll'
         ? undefined
         : replan(sound, {
             material: { ...sound.plan.material, thickness: sound.plan.machine.headHeight + 2 },
           }),
-  },
-  'old-film': {
-    get name() {
-      return t('practice.oldFilm');
-    },
-    get why() {
-      return t('practice.oldFilmWhy');
-    },
-    page: 'stock',
-    plant: (sound) => {
+  ),
+  'old-film': fault(
+    () => t('practice.oldFilm'),
+    () => t('practice.oldFilmWhy'),
+    'stock',
+    (sound) => {
       const { plan } = sound;
       const lot = plan.lot || 'A-17';
       const shelf = {
@@ -614,16 +460,12 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
       };
       return { plan: { ...plan, lot }, state: { ...sound.state, shelf } };
     },
-  },
-  'short-lot': {
-    get name() {
-      return t('practice.shortLot');
-    },
-    get why() {
-      return t('practice.shortLotWhy');
-    },
-    page: 'stock',
-    plant: (sound) => {
+  ),
+  'short-lot': fault(
+    () => t('practice.shortLot'),
+    () => t('practice.shortLotWhy'),
+    'stock',
+    (sound) => {
       const { plan } = sound;
       const lot = plan.lot || 'A-17';
       const shelf = {
@@ -641,44 +483,32 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
       };
       return { plan: { ...plan, lot }, state: { ...sound.state, shelf } };
     },
-  },
-  'wrong-slot': {
-    get name() {
-      return t('practice.wrongSlot');
-    },
-    get why() {
-      return t('practice.wrongSlotWhy');
-    },
-    page: 'drying',
-    plant: (sound) =>
+  ),
+  'wrong-slot': fault(
+    () => t('practice.wrongSlot'),
+    () => t('practice.wrongSlotWhy'),
+    'drying',
+    (sound) =>
       sound.plan.machine.whiteSlot && laysWhite(sound)
         ? restate(sound, { whiteSlot: sound.state.whiteSlot === 'under' ? 'other' : 'under' })
         : undefined,
-  },
-  'container-low': {
-    get name() {
-      return t('practice.containerLow');
-    },
-    get why() {
-      return t('practice.containerLowWhy');
-    },
-    page: 'ink',
-    plant: (sound) =>
+  ),
+  'container-low': fault(
+    () => t('practice.containerLow'),
+    () => t('practice.containerLowWhy'),
+    'ink',
+    (sound) =>
       laysWhite(sound) ? restate(sound, { leftMl: { ...sound.state.leftMl, W: 0.01 } }) : undefined,
-  },
-  'white-stood': {
-    get name() {
-      return t('practice.whiteStood');
-    },
-    get why() {
-      return t('practice.whiteStoodWhy');
-    },
-    page: 'care',
-    plant: (sound) =>
+  ),
+  'white-stood': fault(
+    () => t('practice.whiteStood'),
+    () => t('practice.whiteStoodWhy'),
+    'care',
+    (sound) =>
       laysWhite(sound)
         ? restate(sound, { due: [{ says: t('practice.whiteStoodDays', { n: 9 }), white: true }] })
         : undefined,
-  },
+  ),
 };
 
 export const faultOf = (id: FaultId): Fault => FAULTS[id];

@@ -34,7 +34,9 @@ export {
   type Situation,
 } from './job.ts';
 export { judged } from './judge.ts';
-export { figuresOf, makeExercise, type Wanted } from './make.ts';
+export { figuresOf } from './askEstimate.ts';
+export { makeExercise } from './make.ts';
+export { type Wanted } from './maker.ts';
 export { alone, newFindings, tellsItself, together } from './planted.ts';
 export {
   levelAfter,

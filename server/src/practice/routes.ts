@@ -56,7 +56,7 @@ async function learner(pool: pg.Pool, name: string): Promise<Learner> {
 export function practiceRoutes(pool: pg.Pool): Router {
   const router = Router();
 
-  on(router, PRACTICE_API.getLearner, ({ params: { name } }) => learner(pool, name));
+  on(router, PRACTICE_API.getLearner, ({ query: { name } }) => learner(pool, name));
 
   // What is made outside of the transaction of the request is made anew if it is sent again before it was answered: one is left unused.
   onOnce(router, pool, PRACTICE_API.giveExercise, async (_db, { body }) =>

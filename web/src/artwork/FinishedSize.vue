@@ -4,6 +4,7 @@ import { type ArtworkPage, decimal } from '@kyanos/core';
 import { computed, ref, watch } from 'vue';
 import { length } from '../shared/format.ts';
 import LengthField from '../shared/LengthField.vue';
+import HandbookLink from '../shared/HandbookLink.vue';
 import { t } from '../texts/texts.ts';
 
 const props = defineProps<{
@@ -42,7 +43,10 @@ const drawnAt = computed(() =>
 
 <template>
   <form class="panel finished" @submit.prevent="emit('rescale', factor)">
-    <h2>{{ t('artwork.finishedSize') }}</h2>
+    <div class="with-help">
+      <h2>{{ t('artwork.finishedSize') }}</h2>
+      <handbook-link page="size-and-bleed" :of="t('artwork.finishedSize')" />
+    </div>
     <length-field v-model="width" :label="t('artwork.width')" :min="1" :max="20000" />
     <p class="figures">× {{ length(height) }}</p>
     <p class="soft">{{ t('artwork.printedDrawnAt', { drawnAt }) }}</p>

@@ -2,6 +2,7 @@
 /** Lines that don't print: what each is, and how long. */
 import { LINE_NAMES, visibleName, type TechnicalLines } from '@kyanos/core';
 import { length } from '../shared/format.ts';
+import HandbookLink from '../shared/HandbookLink.vue';
 import { t } from '../texts/texts.ts';
 
 defineProps<{ lines: readonly TechnicalLines[] }>();
@@ -9,7 +10,10 @@ defineProps<{ lines: readonly TechnicalLines[] }>();
 
 <template>
   <div class="panel list">
-    <h2>{{ t('artwork.linesDontPrint') }}</h2>
+    <div class="with-help">
+      <h2>{{ t('artwork.linesDontPrint') }}</h2>
+      <handbook-link page="separations" :of="t('artwork.linesDontPrint')" />
+    </div>
     <ul>
       <li v-for="line in lines" :key="`${line.from}/${line.name}`">
         <b>{{ visibleName(line.name) }}</b>

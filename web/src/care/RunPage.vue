@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A procedure carried out step by step: readable at arm's length, timers by the clock of the server. */
 import { API, type RunId, type RunState } from '@kyanos/contract';
-import { CAUTIONS, decimal, type MissingNozzle, secondsLeft } from '@kyanos/core';
+import { CAUTIONS, decimal, PROCEDURE_IDS, type MissingNozzle, secondsLeft } from '@kyanos/core';
 import { useNow, useWakeLock } from '@vueuse/core';
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
@@ -10,6 +10,7 @@ import { loadDue } from '../shared/due.ts';
 import { useTrying } from '../shared/useTrying.ts';
 import PatternGrid from './PatternGrid.vue';
 import { useMachines } from './useMachines.ts';
+import HandbookLink from '../shared/HandbookLink.vue';
 import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ run: string }>();
@@ -91,7 +92,15 @@ const back = () =>
   <section v-if="state" class="stage">
     <header class="page-head">
       <div>
-        <h1 class="question">{{ state.procedure.title }}: {{ state.machine.name }}</h1>
+        <div class="with-help">
+          <h1 class="question">{{ state.procedure.title }}: {{ state.machine.name }}</h1>
+          <!-- Of the shop's own there is no page. -->
+          <handbook-link
+            v-if="PROCEDURE_IDS.some((id) => id === state!.procedureId)"
+            :page="`procedures/${state.procedureId}`"
+            :of="state.procedure.title"
+          />
+        </div>
         <p class="answer" data-testid="answer">
           <template v-if="state.ended">{{
             t('care.minMl', {

@@ -27,6 +27,7 @@ import InkTable from './InkTable.vue';
 import PriceFields from './PriceFields.vue';
 import SensitivityBars from './SensitivityBars.vue';
 import VersionTable from './VersionTable.vue';
+import HandbookLink from '../shared/HandbookLink.vue';
 import { t } from '../texts/texts.ts';
 
 const job = useJob();
@@ -225,7 +226,10 @@ const paper = (name: Paper) =>
           </table>
         </div>
         <div class="panel pad">
-          <h2 class="label">{{ t('cost.ink') }}</h2>
+          <div class="with-help">
+            <h2 class="label">{{ t('cost.ink') }}</h2>
+            <handbook-link page="ink" :of="t('cost.ink')" />
+          </div>
           <ink-table :work="work" :machine="plan.machine" />
         </div>
         <div v-if="work.versions.length" class="panel pad">

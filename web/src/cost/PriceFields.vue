@@ -4,6 +4,7 @@ import { CURRENCIES, DAY_HOURS, type Prices, type Pricing } from '@kyanos/core';
 import MoneyField from '../shared/MoneyField.vue';
 import NumberField from '../shared/NumberField.vue';
 import RemoveButton from '../shared/RemoveButton.vue';
+import HandbookLink from '../shared/HandbookLink.vue';
 import { t } from '../texts/texts.ts';
 
 const prices = defineModel<Prices>({ required: true });
@@ -27,7 +28,10 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
 
 <template>
   <div class="fields">
-    <h2 class="label">{{ t('cost.price') }}</h2>
+    <div class="with-help">
+      <h2 class="label">{{ t('cost.price') }}</h2>
+      <handbook-link page="estimating" :of="t('cost.price')" />
+    </div>
     <v-select
       class="wide"
       :label="t('cost.priceBy')"

@@ -28,6 +28,7 @@ import { without } from '../shared/without.ts';
 import CompanionList from './CompanionList.vue';
 import LayoutDrawing from './LayoutDrawing.vue';
 import VersionList from './VersionList.vue';
+import HandbookLink from '../shared/HandbookLink.vue';
 import { t } from '../texts/texts.ts';
 
 const job = useJob();
@@ -210,7 +211,10 @@ const headroom = computed(() => {
     </template>
     <template #side>
       <div class="panel pad fields">
-        <h2 class="label">{{ t('layout.pieces') }}</h2>
+        <div class="with-help">
+          <h2 class="label">{{ t('layout.pieces') }}</h2>
+          <handbook-link page="layout" :of="t('layout.pieces')" />
+        </div>
         <version-list />
         <length-field
           :label="t('layout.gap')"

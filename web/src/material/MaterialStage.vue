@@ -17,6 +17,7 @@ import AssumedFigures from './AssumedFigures.vue';
 import JobLots from './JobLots.vue';
 import MaterialSwatch from './MaterialSwatch.vue';
 import MeasuredOptics from './MeasuredOptics.vue';
+import HandbookLink from '../shared/HandbookLink.vue';
 import { t } from '../texts/texts.ts';
 
 const job = useJob();
@@ -101,7 +102,10 @@ const LIGHTS = [
 
     <div class="wide">
       <div>
-        <h2 class="label">{{ t('material.material') }}</h2>
+        <div class="with-help">
+          <h2 class="label">{{ t('material.material') }}</h2>
+          <handbook-link page="stages/material" :of="t('material.material')" />
+        </div>
         <div class="materials" role="radiogroup" :aria-label="t('material.material')">
           <button
             v-for="material in job.shop?.materials"
@@ -125,7 +129,10 @@ const LIGHTS = [
       </div>
 
       <div>
-        <h2 class="label">{{ t('material.machine') }}</h2>
+        <div class="with-help">
+          <h2 class="label">{{ t('material.machine') }}</h2>
+          <handbook-link page="machines-and-materials" :of="t('material.machine')" />
+        </div>
         <div class="machines" role="radiogroup" :aria-label="t('material.machine')">
           <button
             v-for="{ machine, reason } in machines"

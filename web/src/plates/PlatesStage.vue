@@ -34,6 +34,7 @@ import RecipeEditor from './RecipeEditor.vue';
 import RuleText from './RuleText.vue';
 import type { Drawing } from './edit.ts';
 import type { PlateLook } from './usePlatePictures.ts';
+import HandbookLink from '../shared/HandbookLink.vue';
 import { t } from '../texts/texts.ts';
 
 const job = useJob();
@@ -206,7 +207,13 @@ function startFrom(stack: Stack) {
     </template>
     <template #side>
       <div v-if="plate" class="panel box">
-        <h2 class="label">{{ t('plates.rulePlate', { plate: inSentence(plate.name) }) }}</h2>
+        <div class="with-help">
+          <h2 class="label">{{ t('plates.rulePlate', { plate: inSentence(plate.name) }) }}</h2>
+          <handbook-link
+            page="plates"
+            :of="t('plates.rulePlate', { plate: inSentence(plate.name) })"
+          />
+        </div>
         <div
           v-if="beside.length > 1"
           class="beside"

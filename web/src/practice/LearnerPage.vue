@@ -17,7 +17,7 @@ const { begin, busy, problem: refused } = useExercises();
 
 async function load() {
   const name = operator.value.trim() || '?';
-  const found = await trying(() => call(PRACTICE_API.getLearner, { params: { name } }));
+  const found = await trying(() => call(PRACTICE_API.getLearner, { query: { name } }));
   if (found && name === (operator.value.trim() || '?')) learner.value = found;
 }
 watch(operator, load, { immediate: true });

@@ -24,6 +24,7 @@ import { useTrying } from '../shared/useTrying.ts';
 import { changeWords } from './fieldNames.ts';
 import FitPlot from './FitPlot.vue';
 import { useCurrency } from './useCurrency.ts';
+import HandbookLink from '../shared/HandbookLink.vue';
 import { t } from '../texts/texts.ts';
 
 const machines = shallowRef<readonly ShopItem<'machine'>[]>([]);
@@ -232,7 +233,10 @@ const fixed = (value: number) => decimal(value, 2);
       </div>
       <div class="stage">
         <div class="panel pad stage">
-          <h2 class="label">{{ t('shop.n1Print') }}</h2>
+          <div class="with-help">
+            <h2 class="label">{{ t('shop.n1Print') }}</h2>
+            <handbook-link :page="`forms/${kind}`" :of="FORMS[kind].title" />
+          </div>
           <p>{{ t('shop.sets', { sets: facts.sets }) }}</p>
           <ol class="steps">
             <li v-for="line in form.instructions" :key="line">{{ line }}</li>

@@ -31,6 +31,7 @@ import NumberField from '../shared/NumberField.vue';
 import { steady } from '../shared/steady.ts';
 import RuleSelect from './RuleSelect.vue';
 import { useLatest } from '../shared/useLatest.ts';
+import HandbookLink from '../shared/HandbookLink.vue';
 import { t } from '../texts/texts.ts';
 
 const job = useJob();
@@ -122,7 +123,13 @@ const white = ({ density, hits }: LeastWhite) => t('stack.hit', { n: hits, densi
 
 <template>
   <div class="panel edit">
-    <h2 class="label">{{ t('stack.layerLaid', { index: index + 1, n: layers.length }) }}</h2>
+    <div class="with-help">
+      <h2 class="label">{{ t('stack.layerLaid', { index: index + 1, n: layers.length }) }}</h2>
+      <handbook-link
+        page="stack"
+        :of="t('stack.layerLaid', { index: index + 1, n: layers.length })"
+      />
+    </div>
     <p class="layer-name">
       {{ layerName(layer, plan.machine) }}
       <span v-if="layer.mirror" class="soft">{{ t('stack.mirrored') }}</span>

@@ -24,6 +24,7 @@ import { lookWorker } from '../look/worker.ts';
 import { currency, duration, ml, percent } from '../shared/format.ts';
 import { useLatest } from '../shared/useLatest.ts';
 import { activeItems, type ShopItem } from '../shared/shopItems.ts';
+import HandbookLink from '../shared/HandbookLink.vue';
 import { t } from '../texts/texts.ts';
 
 const job = useJob();
@@ -131,7 +132,10 @@ const light = computed(() => viewsOf(plan.value.viewing).night !== undefined);
 
 <template>
   <div class="panel advisor" data-testid="advisor">
-    <h2 class="label">{{ t('stack.whichStack') }}</h2>
+    <div class="with-help">
+      <h2 class="label">{{ t('stack.whichStack') }}</h2>
+      <handbook-link page="stack" :of="t('stack.whichStack')" />
+    </div>
     <div class="wish">
       <v-select
         :label="t('stack.wanted')"

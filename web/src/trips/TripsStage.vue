@@ -22,6 +22,7 @@ import NumberField from '../shared/NumberField.vue';
 import { currency, duration, length, percent } from '../shared/format.ts';
 import { without } from '../shared/without.ts';
 import TripTimeline from './TripTimeline.vue';
+import HandbookLink from '../shared/HandbookLink.vue';
 import { t } from '../texts/texts.ts';
 
 const job = useJob();
@@ -168,7 +169,10 @@ const special = computed(() =>
 
     <div>
       <div class="panel pad">
-        <h2 class="label">{{ t('trips.trips') }}</h2>
+        <div class="with-help">
+          <h2 class="label">{{ t('trips.trips') }}</h2>
+          <handbook-link page="stages/trips" :of="t('trips.trips')" />
+        </div>
         <table v-if="work">
           <thead>
             <tr>
@@ -256,7 +260,10 @@ const special = computed(() =>
           @update:model-value="setTrips({ fittedFor: $event })"
         />
         <template v-if="special">
-          <h2 class="label">{{ t('trips.slowerOneTrip') }}</h2>
+          <div class="with-help">
+            <h2 class="label">{{ t('trips.slowerOneTrip') }}</h2>
+            <handbook-link page="drying" :of="t('trips.slowerOneTrip')" />
+          </div>
           <v-select
             v-if="tripNames.length > 1"
             class="wide"

@@ -88,4 +88,5 @@ export const shared: Translated<typeof en>['shared'] = {
   why: 'Warum?',
   handbook: 'Handbuch',
   howCalculated: 'Wie es berechnet wird',
+  explains: 'Handbuch: {of}',
 };

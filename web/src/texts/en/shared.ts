@@ -83,4 +83,5 @@ export const shared = {
   why: 'Why?',
   handbook: 'Handbook',
   howCalculated: 'How it is worked out',
+  explains: 'Handbook: {of}',
 } as const;
