@@ -1,6 +1,6 @@
 /** How much ink, how long, what price. */
 import { pageOf } from '../plan/index.ts';
-import { formatStack, inkFor } from '../stack/index.ts';
+import { formatStack } from '../stack/index.ts';
 import { decimal, t } from '../texts/index.ts';
 import type { Amounts } from './exercise.ts';
 import { printed, type Printed } from './job.ts';
@@ -44,7 +44,7 @@ export const makeEstimate: Maker<'estimate'> = async ({ kind, seed, level }, job
       state: AT_REST,
       inks: work!.inks.map(({ channel }) => ({
         channel,
-        name: inkFor(one.plan.machine, channel)?.name ?? channel,
+        name: one.plan.machine.inks.find((ink) => ink.channel === channel)?.name ?? channel,
       })),
       currency: work!.cost.price.currency,
     },

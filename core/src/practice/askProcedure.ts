@@ -33,9 +33,9 @@ export const makeProcedure: Maker<'procedure'> = ({ kind, seed, level, topic }, 
     solution: {
       order: places.map((place) => mixed.indexOf(place)),
       topics: [`procedure/${procedure}`],
-      reasons: steps.flatMap(({ do: what, why }) =>
-        why ? [{ says: `${what} ${why}`, page: 'care' as const }] : [],
-      ),
+      reasons: steps.map(({ do: what, why }, i) => ({
+        says: `${i + 1}. ${what}${why === undefined ? '' : ` ${why}`}`,
+      })),
     },
   });
 };

@@ -110,7 +110,18 @@ export async function give(pool: pg.Pool, asked: Asked): Promise<ExerciseId> {
   });
 }
 
+/** What is due may be had of no job of the shop: then something else of its kind is practised. */
 async function makeOf(db: Db, wanted: Wanted, ids: readonly JobId[]) {
+  try {
+    return await madeOf(db, wanted, ids);
+  } catch (error) {
+    if (!(error instanceof DomainError && error.code === 'NO_EXERCISE') || !wanted.topic)
+      throw error;
+    return madeOf(db, { ...wanted, topic: undefined }, ids);
+  }
+}
+
+async function madeOf(db: Db, wanted: Wanted, ids: readonly JobId[]) {
   for (let lot = 0; lot < MOST_LOTS && lot * JOBS_AT_ONCE < Math.max(1, ids.length); lot++) {
     const jobs: PracticeInput[] = [];
     for (const id of ids.slice(lot * JOBS_AT_ONCE, (lot + 1) * JOBS_AT_ONCE))

@@ -97,6 +97,12 @@ describe('an exercise', () => {
     expect(body.prints).toEqual(['asked', 'right']);
   });
 
+  it('is of something else where no job of the shop has what is due', async () => {
+    const { exercise } = await give('find', { topic: 'fault/one-picture' });
+    expect(exercise.kind).toBe('find');
+    expect(JSON.stringify(exercise)).not.toContain('"one-picture"');
+  });
+
   it('refuses what is no answer to it, and one that nobody gave', async () => {
     const given = await give('estimate');
     expect(await handIn(given, { faults: [] })).toMatchObject({

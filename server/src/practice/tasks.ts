@@ -49,10 +49,12 @@ export async function exercise({
     return { id: job.id, open: () => (opened ??= practiceJob(job)) };
   });
   const made = await makeExercise(wanted, sources);
-  if (!('wrong' in made.solution)) return { made, asked: undefined };
-  const { exercise: of } = made as Made<'mistake'>;
+  const { exercise: of, solution } = made;
+  // A print that is asked about by its looks, or by what it takes.
+  const shown = 'wrong' in solution ? solution.wrong : of.kind === 'estimate' ? of.plan : undefined;
+  if (!shown || !('state' in of)) return { made, asked: undefined };
   const job = await sources.find(({ id }) => id === of.job)!.open();
-  const print = await printed({ plan: made.solution.wrong, state: of.state }, job);
+  const print = await printed({ plan: shown, state: of.state }, job);
   return { made, asked: await printOf(print) };
 }
 

@@ -3,12 +3,24 @@
 import type { GivenExercise, PracticePrint } from '@kyanos/contract';
 import { computed } from 'vue';
 import { currency, percent } from '../shared/format.ts';
+import NozzleAnswer from './NozzleAnswer.vue';
 import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ given: GivenExercise; print: (which: PracticePrint) => string }>();
 const mark = computed(() => props.given.mark!);
+/** Half a line's width off its place, or not there at all. */
+const SEEN = 0.5;
+/** Lines of a pattern that are not as they should be. */
+const pattern = computed(() => {
+  const { exercise } = props.given;
+  if (exercise.kind !== 'nozzles') return undefined;
+  const marks = exercise.rows.flatMap(({ off }, row) =>
+    off.flatMap((one, nozzle) => (one === null || Math.abs(one) > SEEN ? [{ row, nozzle }] : [])),
+  );
+  return { rows: exercise.rows, marks };
+});
 const TITLES: Readonly<Record<PracticePrint, string>> = {
-  asked: t('practice.asItCame'),
+  asked: props.given.exercise.kind === 'estimate' ? t('practice.theJob') : t('practice.asItCame'),
   own: props.given.exercise.kind === 'find' ? t('practice.asItCame') : t('practice.asYouHandedIn'),
   right: t('practice.asItShould'),
 };
@@ -33,6 +45,7 @@ const TITLES: Readonly<Record<PracticePrint, string>> = {
         <img :src="print(which)" :alt="TITLES[which]" />
       </figure>
     </div>
+    <nozzle-answer v-if="pattern" :rows="pattern.rows" :marks="pattern.marks" />
     <ul class="panel pad points">
       <li v-for="point in mark.points" :key="point.says">
         <span>{{ point.says }}</span>

@@ -1,6 +1,13 @@
 <script setup lang="ts">
 /** A nozzle pattern as it comes out: white on clear in raking light, the other inks as they are. What is wrong is tapped. */
-import { lineAt, STEP_NOZZLES, type Answers, type NozzleMark, type NozzleRow } from '@kyanos/core';
+import {
+  lineAt,
+  nozzlesIn,
+  STEP_NOZZLES,
+  type Answers,
+  type NozzleMark,
+  type NozzleRow,
+} from '@kyanos/core';
 import { computed, ref } from 'vue';
 import { t } from '../texts/texts.ts';
 
@@ -61,6 +68,18 @@ function tap(event: MouseEvent, row: number) {
   const nozzle = step * STEP_NOZZLES + down;
   if (nozzle < own.off.length) toggle(row, [nozzle]);
 }
+/** As they are typed, from 1: `3, 17-19`. */
+const typedOf = (row: number) =>
+  [...ringed.value]
+    .filter((one) => one.startsWith(`${row}/`))
+    .map((one) => Number(one.split('/')[1]) + 1)
+    .toSorted((a, b) => a - b)
+    .join(', ');
+function setTyped(text: string, row: number) {
+  const others = [...tapped.value].filter((one) => !one.startsWith(`${row}/`));
+  const own = nozzlesIn(text, props.rows[row].off.length).map((nozzle) => key(row, nozzle));
+  send(new Set([...others, ...own]));
+}
 const all = ({ off }: NozzleRow) => off.map((_, nozzle) => nozzle);
 const count = (row: number) => [...ringed.value].filter((one) => one.startsWith(`${row}/`)).length;
 /** Nothing is wrong with it: that is an answer too. */
@@ -75,7 +94,7 @@ const whole = () => send(new Set());
           ><b class="figures">{{ row.channel }}</b> {{ row.name }}
           {{ t('practice.row', { row: row.row + 1 }) }}</span
         >
-        <span class="small soft">{{ t('practice.tapped', { n: count(i) }) }}</span>
+        <span v-if="!marks" class="small soft">{{ t('practice.tapped', { n: count(i) }) }}</span>
         <v-btn
           v-if="!marks"
           size="small"
@@ -84,6 +103,13 @@ const whole = () => send(new Set());
           >{{ t('practice.wholeRow') }}</v-btn
         >
       </figcaption>
+      <v-text-field
+        v-if="!marks"
+        class="typed"
+        :label="t('practice.orTyped')"
+        :model-value="typedOf(i)"
+        @change="setTyped(($event.target as HTMLInputElement).value, i)"
+      />
       <svg
         :viewBox="`0 0 ${widthOf(row)} ${HEIGHT}`"
         role="img"
@@ -136,9 +162,14 @@ figcaption {
 }
 
 svg {
+  margin-top: 8px;
   display: block;
   width: 100%;
   cursor: crosshair;
+}
+
+.typed {
+  max-width: 360px;
 }
 
 .ink {

@@ -9,6 +9,8 @@ const props = defineProps<{ steps: readonly string[] }>();
 const emit = defineEmits<{ answered: [answer: Answers['procedure']] }>();
 
 const order = ref(props.steps.map((_, i) => i));
+// As they stand is an answer too.
+emit('answered', { order: order.value });
 function move(at: number, by: -1 | 1) {
   const to = at + by;
   if (to < 0 || to >= order.value.length) return;

@@ -77,4 +77,6 @@ export const practice: Translated<typeof en>['practice'] = {
   noCertificate: 'Es gibt kein Zeugnis: noch ist nicht jede Übung bestanden.',
   certifiedOn: 'Bestanden am {day}. Gestellt von {by}.',
   print: 'Drucken',
+  orTyped: 'Oder getippt: 3, 17-19',
+  theJob: 'Der Auftrag',
 };

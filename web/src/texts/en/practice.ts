@@ -74,4 +74,6 @@ export const practice = {
   noCertificate: 'There is no certificate: not every exercise is passed yet.',
   certifiedOn: 'Passed on {day}. Set by {by}.',
   print: 'Print',
+  orTyped: 'Or typed: 3, 17-19',
+  theJob: 'The job',
 } as const;
