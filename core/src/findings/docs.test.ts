@@ -1,4 +1,4 @@
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { factsOf, FINDING_CODES, HANDBOOK_PAGES, severitiesOf } from './index.ts';
 
@@ -40,6 +40,5 @@ describe('the handbook', () => {
     expect(new Set(FINDING_CODES.map((code) => factsOf(code).page))).toEqual(
       new Set(HANDBOOK_PAGES),
     );
-    expect(readdirSync(at('docs/handbook'))).toHaveLength(HANDBOOK_PAGES.length);
   });
 });

@@ -52,6 +52,7 @@ function serve() {
     savedBy: 'Ann',
     artworkId: ARTWORK,
     fileName: 'window.pdf',
+    exercise: null,
     plan: kept.plan,
   });
   const build = () => ({

@@ -21,6 +21,7 @@ const onWire = (plan: PrintPlan, version: number) => ({
   savedBy: 'Ben',
   artworkId: null,
   fileName: null,
+  exercise: null,
   plan: encodePlan(plan),
 });
 
