@@ -17,7 +17,12 @@ export async function schemaCommand(): Promise<void> {
     planFile: schema(Plan, 'input'),
     stateFile: schema(MachineStateSchema, 'input'),
     shopFile: schema(ShopFileSchema, 'input'),
-    exercise: schema(ExerciseReport, 'input'),
+    // Plans stand in it many times over: each once, and named.
+    exercise: z.toJSONSchema(ExerciseReport, {
+      io: 'input',
+      unrepresentable: 'any',
+      reused: 'ref',
+    }),
     jobTicket: schema(TicketSchema, 'output'),
     ...Object.fromEntries(printed),
   };
