@@ -35,12 +35,14 @@ const said = (page: Page): Promise<string[]> =>
     const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
     while (walker.nextNode()) {
       const { parentElement, textContent } = walker.currentNode;
+      // The handbook is in English, and says so.
+      if (parentElement?.closest('body [lang="en"]')) continue;
       if (parentElement && !/^(STYLE|SCRIPT)$/.test(parentElement.tagName))
         if (parentElement.checkVisibility()) texts.push(textContent!.trim());
     }
     for (const name of ['aria-label', 'title', 'placeholder', 'alt'])
       for (const element of document.querySelectorAll(`[${name}]`))
-        texts.push(element.getAttribute(name)!);
+        if (!element.closest('body [lang="en"]')) texts.push(element.getAttribute(name)!);
     return texts.filter(Boolean);
   });
 

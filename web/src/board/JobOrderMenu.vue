@@ -1,15 +1,16 @@
 <script setup lang="ts">
 /** State and due time of a job, told; they are changed on a panel that comes when it is opened. */
 import { dated, lateness } from '@kyanos/core';
-import type { JobOrder, JobSummary, Problem } from '@kyanos/contract';
+import { API, type JobOrder, type JobSummary, type Problem } from '@kyanos/contract';
 import { computed, defineAsyncComponent, ref } from 'vue';
+import { call, Refused } from '../shared/api.ts';
 import { DUE_WORDS, PRIORITY_WORDS, STATE_WORDS } from './orderWords.ts';
 import { t, withTexts } from '../texts/texts.ts';
 
 const JobOrderPanel = defineAsyncComponent(withTexts(() => import('./JobOrderPanel.vue')));
 
 const props = defineProps<{ job: JobSummary }>();
-defineEmits<{
+const emit = defineEmits<{
   changed: [order: JobOrder];
   noted: [notes: string];
   /** It was put away, or taken back. */
@@ -29,6 +30,51 @@ const told = computed(() =>
     ? `${near.value ? DUE_WORDS[near.value] : t('board.due')} ${dated(due.value, t('shared.dayAndTime'))}`
     : '',
 );
+async function change(next: Partial<JobOrder>) {
+  const was = { state: props.job.state, due: props.job.due, priority: props.job.priority };
+  try {
+    const { params, body } = {
+      params: { id: props.job.id },
+      body: { was, now: { ...was, ...next } },
+    };
+    const { stock, ...order } = await call(API.setJobOrder, { params, body });
+    emit('changed', order);
+    if (stock.length > 0) emit('stock', stock);
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    emit('refused', error.problem);
+  }
+}
+/** What is done with a state is done: the panel closes. */
+function asked(next: Partial<JobOrder>) {
+  if (next.state !== undefined) open.value = false;
+  if (next.state !== props.job.state) void change(next);
+}
+async function trying(work: () => Promise<unknown>): Promise<boolean> {
+  try {
+    await work();
+    return true;
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    emit('refused', error.problem);
+    return false;
+  }
+}
+async function note(text: string) {
+  const { id, notes: was } = props.job;
+  const now = text.trim();
+  if (now === was) return;
+  const kept = await trying(() =>
+    call(API.setJobNotes, { params: { id }, body: { was, now } }, { keepalive: true }),
+  );
+  if (kept) emit('noted', now);
+}
+async function putAway() {
+  open.value = false;
+  const { id, putAway: away } = props.job;
+  const done = await trying(() => call(API.putJobAway, { params: { id }, body: { away: !away } }));
+  if (done) emit('away');
+}
 </script>
 
 <template>
@@ -54,13 +100,10 @@ const told = computed(() =>
     </template>
     <job-order-panel
       :job="job"
-      @changed="$emit('changed', $event)"
-      @noted="$emit('noted', $event)"
-      @away="$emit('away')"
-      @stock="$emit('stock', $event)"
-      @refused="$emit('refused', $event)"
-      @again="$emit('again')"
-      @left="open = false"
+      @change="asked"
+      @note="note"
+      @put-away="putAway"
+      @again="emit('again')"
     />
   </v-menu>
 </template>

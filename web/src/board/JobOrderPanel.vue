@@ -1,81 +1,33 @@
 <script setup lang="ts">
 /** State, due time and notes of a job, changed. */
-import { isOrdered, JOB_STATES, PRIORITIES, type JobState } from '@kyanos/core';
-import { API, type JobOrder, type JobSummary, type Problem } from '@kyanos/contract';
+import { isOrdered, JOB_STATES, PRIORITIES } from '@kyanos/core';
+import { API, type JobOrder, type JobSummary } from '@kyanos/contract';
 import { format } from 'date-fns';
 import { computed } from 'vue';
 import { mdiFilePdfBox } from '@mdi/js';
-import { addressIn, call, Refused } from '../shared/api.ts';
+import { addressIn } from '../shared/api.ts';
 import { PRIORITY_WORDS, STATE_WORDS } from './orderWords.ts';
 import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ job: JobSummary }>();
 const emit = defineEmits<{
-  changed: [order: JobOrder];
-  noted: [notes: string];
-  /** It was put away, or taken back. */
-  away: [];
-  /** What the change did to the stock, in sentences. */
-  stock: [said: readonly string[]];
-  refused: [problem: Problem];
+  change: [next: Partial<JobOrder>];
+  note: [text: string];
+  /** It is put away, or taken back. */
+  putAway: [];
   /** A job like it is wanted. */
   again: [];
-  /** Nothing more is wanted of the panel. */
-  left: [];
 }>();
 
 const due = computed(() => (props.job.due === null ? null : new Date(props.job.due)));
 /** As a field of date and time has it, in the time of this place. */
 const typed = computed(() => (due.value ? format(due.value, "yyyy-MM-dd'T'HH:mm") : ''));
 
-async function change(next: Partial<JobOrder>) {
-  const was = { state: props.job.state, due: props.job.due, priority: props.job.priority };
-  try {
-    const { params, body } = {
-      params: { id: props.job.id },
-      body: { was, now: { ...was, ...next } },
-    };
-    const { stock, ...order } = await call(API.setJobOrder, { params, body });
-    emit('changed', order);
-    if (stock.length > 0) emit('stock', stock);
-  } catch (error) {
-    if (!(error instanceof Refused)) throw error;
-    emit('refused', error.problem);
-  }
-}
-function choose(state: JobState) {
-  emit('left');
-  if (state !== props.job.state) void change({ state });
-}
-async function trying(work: () => Promise<unknown>): Promise<boolean> {
-  try {
-    await work();
-    return true;
-  } catch (error) {
-    if (!(error instanceof Refused)) throw error;
-    emit('refused', error.problem);
-    return false;
-  }
-}
-async function note(text: string) {
-  const { id, notes: was } = props.job;
-  const now = text.trim();
-  if (now === was) return;
-  const kept = await trying(() =>
-    call(API.setJobNotes, { params: { id }, body: { was, now } }, { keepalive: true }),
-  );
-  if (kept) emit('noted', now);
-}
-async function putAway() {
-  emit('left');
-  const { id, putAway: away } = props.job;
-  const done = await trying(() => call(API.putJobAway, { params: { id }, body: { away: !away } }));
-  if (done) emit('away');
-}
 const confirmation = computed(() =>
   addressIn(API.getPaper, { params: { id: props.job.id, paper: 'order-confirmation' } }),
 );
-const setDue = (text: string | null) => change({ due: text ? new Date(text).toISOString() : null });
+const setDue = (text: string | null) =>
+  emit('change', { due: text ? new Date(text).toISOString() : null });
 </script>
 
 <template>
@@ -95,7 +47,7 @@ const setDue = (text: string | null) => change({ due: text ? new Date(text).toIS
       variant="outlined"
       :aria-label="t('board.howPressing')"
       :model-value="job.priority"
-      @update:model-value="change({ priority: $event })"
+      @update:model-value="emit('change', { priority: $event })"
     >
       <v-btn v-for="one in PRIORITIES" :key="one" :value="one" size="small">{{
         PRIORITY_WORDS[one]
@@ -109,7 +61,7 @@ const setDue = (text: string | null) => change({ due: text ? new Date(text).toIS
         role="option"
         class="state"
         :aria-selected="state === job.state"
-        @click="choose(state)"
+        @click="emit('change', { state })"
       >
         {{ STATE_WORDS[state] }}
       </button>
@@ -120,7 +72,7 @@ const setDue = (text: string | null) => change({ due: text ? new Date(text).toIS
         rows="3"
         maxlength="4000"
         :value="job.notes"
-        @change="note(($event.target as HTMLTextAreaElement).value)"
+        @change="emit('note', ($event.target as HTMLTextAreaElement).value)"
       ></textarea>
     </label>
     <v-btn
@@ -132,7 +84,7 @@ const setDue = (text: string | null) => change({ due: text ? new Date(text).toIS
       target="_blank"
       >{{ t('board.confirmation') }}</v-btn
     >
-    <v-btn size="small" variant="text" @click="putAway">{{
+    <v-btn size="small" variant="text" @click="emit('putAway')">{{
       job.putAway ? t('board.takeBack') : t('board.putAway')
     }}</v-btn>
     <v-btn size="small" variant="tonal" @click="emit('again')">{{ t('board.printAgain') }}</v-btn>

@@ -43,7 +43,7 @@ const to = (id: string) => `/handbook/${id}`;
       />
       <template v-if="found">
         <p v-if="found.length === 0" class="soft">{{ t('handbook.nothingFound') }}</p>
-        <router-link v-for="one in found" :key="one.id" :to="to(one.id)" class="link">
+        <router-link v-for="one in found" :key="one.id" :to="to(one.id)" class="link" lang="en">
           {{ one.title }}
           <span v-if="one.page !== one.title" class="soft small">{{ one.page }}</span>
         </router-link>
@@ -55,6 +55,7 @@ const to = (id: string) => `/handbook/${id}`;
           :key="id"
           :to="to(id)"
           class="link"
+          lang="en"
           :aria-current="id === shown ? 'page' : undefined"
           >{{ title }}</router-link
         >
