@@ -78,6 +78,8 @@ export const Job = z.object({
   plan: Plan,
   /** It is no job of the shop but an exercise that was not handed in yet: what would help is not shown. */
   exercise: ExerciseId.nullable(),
+  /** It was made for an exercise, handed in or not: it is never printed. */
+  practice: z.boolean(),
 });
 export type Job = z.output<typeof Job>;
 

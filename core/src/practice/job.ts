@@ -134,10 +134,12 @@ export interface SeenDifference {
 
 /** Two prints beside each other are told apart from here on; our own choice, above the difference of two prints of a run. */
 const NOTICED = 3;
+/** Black and white are so far apart. */
+const UNLIKE = 100;
 
-/** @throws RangeError if they are not of the same artwork */
+/** Returns the greatest there is for prints of pages of different sizes. */
 export function seenDifference(a: Printed, b: Printed): SeenDifference {
-  if (a.lab.length !== b.lab.length) throw new RangeError('Two prints of different artwork');
+  if (a.lab.length !== b.lab.length) return { mean: UNLIKE, share: 1, areaCm2: a.areaCm2 };
   const size = a.lab.length / 3;
   let [sum, over] = [0, 0];
   const at = ({ lab }: Printed, i: number) => [lab[i], lab[i + 1], lab[i + 2]] as const;

@@ -28,12 +28,14 @@ interface Row {
   readonly fileName: string | null;
   readonly plan: unknown;
   readonly exercise: ExerciseId | null;
+  readonly practice: boolean;
 }
 
 const LATEST = /* sql */ `
   select v.job_id as id, v.version, v.saved_at as "savedAt", v.saved_by as "savedBy",
          v.artwork_id as "artworkId", coalesce(v.file_name, a.file_name) as "fileName", v.plan,
-         (select e.id from exercise e where e.job_id = v.job_id and e.handed_in_at is null) as exercise
+         (select e.id from exercise e where e.job_id = v.job_id and e.handed_in_at is null) as exercise,
+         (select j.practice from job j where j.id = v.job_id) as practice
   from job_version v left join artwork a on a.id = v.artwork_id`;
 
 /** A plan that is stored. @throws DomainError if it can't be read */
@@ -198,6 +200,15 @@ export async function jobById(db: Db, id: string, version?: number): Promise<Job
   );
   if (!rows[0]) throw new DomainError('JOB_UNKNOWN');
   return jobOf(rows[0]);
+}
+
+/** @throws DomainError `PRACTICE_JOB` of a job that is an exercise, whether handed in or not */
+export async function assertShopJob(db: Db, id: string): Promise<void> {
+  const { rows } = await db.query<{ practice: boolean }>(
+    'select practice from job where id = $1::uuid',
+    [id],
+  );
+  if (rows[0]?.practice) throw new DomainError('PRACTICE_JOB');
 }
 
 /** What a customer ordered, and when. @throws DomainError `JOB_UNKNOWN`, `NOT_ORDERED` */

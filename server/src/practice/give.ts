@@ -37,8 +37,8 @@ const MOST_LOTS = 4;
 const WORKED: readonly ExerciseKind[] = ['stack', 'repair', 'find'];
 
 /** @throws DomainError where the job has no artwork that is read, or its plan can't be read */
-async function inputOf(db: Db, id: string): Promise<PracticeInput> {
-  const { plan, artworkId } = await jobById(db, id);
+async function inputOf(db: Db, id: string, version?: number): Promise<PracticeInput> {
+  const { plan, artworkId } = await jobById(db, id, version);
   if (!artworkId) throw new DomainError('NO_ARTWORK');
   const info = await readyArtwork(db, artworkId);
   const pages = new Set([plan.artwork.page, ...pagesOf(plan)]);
@@ -169,11 +169,11 @@ export async function handIn(
   return onWire(await exerciseById(pool, id));
 }
 
-/** The job as the exercise found it: its artwork, with the plan that it began with. */
+/** The artwork that the exercise was made of, whatever was put into its job since. */
 async function sourceOf(db: Db, { sourceId, jobId, made }: KeptExercise): Promise<PracticeInput> {
   const from = jobId ?? sourceId;
   if (from === null) throw new DomainError('JOB_UNKNOWN');
-  const input = await inputOf(db, from);
+  const input = await inputOf(db, from, jobId === null ? undefined : 1);
   return { ...input, id: made.exercise.job ?? input.id };
 }
 

@@ -52,6 +52,12 @@ describe('an exercise', () => {
     });
     expect(refused).toMatchObject({ status: 409, body: { code: 'PRACTICE_JOB' } });
     expect((await served.call<QueueState>('GET', '/queue')).body.tasks).toEqual([]);
+    const shop = { status: 409, body: { code: 'PRACTICE_JOB' } };
+    const of = `/jobs/${given.jobId!}`;
+    expect(await served.call('POST', `${of}/press`, {})).toMatchObject(shop);
+    expect(await served.call('POST', `${of}/bench/done`, { spoilt: 0, ml: {} })).toMatchObject(
+      shop,
+    );
   });
 
   it('is handed in as its job stands, and comes back with its mark, the reason, and the print beside the right one', async () => {

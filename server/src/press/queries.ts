@@ -3,7 +3,7 @@ import type { JobId, PressJob, PressJobId, PressState, PressWant, Problem } from
 import { DomainError, language, type Channel } from '@kyanos/core';
 import type { Db } from '../db.ts';
 import { readyArtwork } from '../artwork/queries.ts';
-import { jobById } from '../jobs/queries.ts';
+import { assertShopJob, jobById } from '../jobs/queries.ts';
 import { needOf } from '../stock/jobs.ts';
 import { t } from '../texts/texts.ts';
 import { addressOf } from './printers.ts';
@@ -121,13 +121,14 @@ export async function sentOf(db: Db, jobId: string): Promise<PressRow[]> {
 /**
  * Begins to send a job to the printer of the machine that it is planned on, in the transaction it is called in.
  *
- * @throws DomainError `NO_PRINTER`, `ALREADY_SENT`, `NO_ARTWORK`, `NOT_PRINTABLE`, `PLATES_NOT_READY`
+ * @throws DomainError `PRACTICE_JOB`, `NO_PRINTER`, `ALREADY_SENT`, `NO_ARTWORK`, `NOT_PRINTABLE`, `PLATES_NOT_READY`
  */
 export async function send(
   db: Db,
   jobId: JobId,
   { hold, by }: { readonly hold: boolean; readonly by: string },
 ): Promise<PressJob> {
+  await assertShopJob(db, jobId);
   const { plan, artworkId, version } = await jobById(db, jobId);
   const uri = await addressOf(db, plan.machine.id);
   if (!artworkId) throw new DomainError('NO_ARTWORK');

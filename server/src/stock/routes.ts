@@ -4,6 +4,7 @@ import { Router } from 'express';
 import type pg from 'pg';
 import { aside } from '../aside/aside.ts';
 import { today } from '../floor.ts';
+import { assertShopJob } from '../jobs/queries.ts';
 import { on, onOnce } from '../route.ts';
 import { shopOf } from '../shop/queries.ts';
 import { jobStock, reserve } from './jobs.ts';
@@ -94,6 +95,7 @@ export function stockRoutes(pool: pg.Pool): Router {
   on(router, API.getJobStock, ({ params: { id } }) => jobStock(pool, id));
 
   onOnce(router, pool, API.reserveForJob, async (db, { params: { id }, body }, { actor }) => {
+    await assertShopJob(db, id);
     await reserve(db, id, body.item, { by: actor.name });
     return jobStock(db, id);
   });

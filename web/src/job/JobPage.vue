@@ -146,6 +146,7 @@ function rename() {
           @click:close="job.problem = undefined"
         />
         <practice-banner v-if="job.exercise !== null" :exercise="job.exercise" />
+        <p v-else-if="job.practice" class="notice mb-4">{{ t('job.practice') }}</p>
         <moved-notice v-else />
         <nav v-if="job.plan && views.length" class="views" :aria-label="t('job.questionsStage')">
           <router-link

@@ -24,6 +24,7 @@ watch(
     if (!given) return;
     brief.value = given.exercise.brief;
     elsewhere.value = given.exercise.kind === 'find';
+    if ('state' in given.exercise) job.practised = given.exercise.state;
   },
   { immediate: true },
 );

@@ -53,6 +53,7 @@ function serve() {
     artworkId: ARTWORK,
     fileName: 'window.pdf',
     exercise: null,
+    practice: false,
     plan: kept.plan,
   });
   const build = () => ({

@@ -13,6 +13,7 @@ import {
   repaired,
   repairedState,
   type ArtworkInfo,
+  type MachineState,
   type PlanResult,
   type PrintPlan,
   type Repair,
@@ -39,11 +40,13 @@ export const useJob = defineStore('job', () => {
   const selectedLayer = ref<number>();
   /** It is an exercise that was not handed in yet: what would help is not shown. */
   const exercise = ref<ExerciseId | null>(null);
+  /** It was made for an exercise, handed in or not. */
+  const practice = ref(false);
 
   const history = useHistory<PrintPlan>();
   const { artwork, followAgain } = useOpenArtwork(artworkId, problem);
   const info = computed<ArtworkInfo | undefined>(() => artwork.value?.info ?? undefined);
-  const { state, tell: tellState } = useMachineState(
+  const { state: real, tell } = useMachineState(
     computed(() => plan.value?.machine.id),
     computed(() => ({
       ...(plan.value && { material: plan.value.material.id }),
@@ -51,6 +54,13 @@ export const useJob = defineStore('job', () => {
     })),
     problem,
   );
+  /** An exercise brings its machine as that stands; the shop's own is left alone. */
+  const practised = shallowRef<MachineState>();
+  const state = computed(() => practised.value ?? real.value);
+  async function tellState(next: MachineState): Promise<void> {
+    if (practice.value) practised.value = next;
+    else await tell(next);
+  }
   const subject = computed<Subject | undefined>(() =>
     plan.value && info.value && artworkId.value
       ? { artworkId: artworkId.value, info: info.value, plan: plan.value }
@@ -102,6 +112,7 @@ export const useJob = defineStore('job', () => {
     artworkId.value = job.artworkId;
     fileName.value = job.fileName;
     exercise.value = job.exercise;
+    practice.value = job.practice;
     saving.settled();
     history.forget();
   }
@@ -113,6 +124,8 @@ export const useJob = defineStore('job', () => {
     artworkId.value = null;
     fileName.value = null;
     exercise.value = null;
+    practice.value = false;
+    practised.value = undefined;
     problem.value = undefined;
     plates.forget();
     shown.value = undefined;
@@ -191,6 +204,8 @@ export const useJob = defineStore('job', () => {
     info,
     shop,
     exercise,
+    practice,
+    practised,
     problem,
     saveState: saving.saveState,
     theirs: saving.theirs,

@@ -22,6 +22,7 @@ const onWire = (plan: PrintPlan, version: number) => ({
   artworkId: null,
   fileName: null,
   exercise: null,
+  practice: false,
   plan: encodePlan(plan),
 });
 
