@@ -29,7 +29,7 @@ export const mapLayers = (
   front: front.map(change),
   back: back.map(change),
 });
-export const mapParts = (stack: Stack, change: (part: Part) => Part): Stack =>
+const mapParts = (stack: Stack, change: (part: Part) => Part): Stack =>
   mapLayers(stack, (layer) => ({ ...layer, parts: layer.parts.map(change) }));
 export const parts = (stack: Stack): readonly Part[] =>
   allLayers(stack).flatMap((layer) => layer.parts);

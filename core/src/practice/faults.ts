@@ -3,10 +3,20 @@
  * the print is told by the findings and the look, never here.
  */
 
+import { PROCESS_NAMES } from '../artwork/index.ts';
 import type { HandbookPage } from '../findings/index.ts';
 import { pageOf } from '../plan/index.ts';
 import { formatRule, parseRule, usesSource } from '../rule/index.ts';
-import { allLayers, keyOf, modesFor, withDensity, usesInkRole } from '../stack/index.ts';
+import {
+  allLayers,
+  keyOf,
+  modesFor,
+  usesInkRole,
+  withDensity,
+  withHits,
+  withInkRoleDensity,
+  type LotOnShelf,
+} from '../stack/index.ts';
 import { t } from '../texts/index.ts';
 import type { FaultId } from './ids.ts';
 import type { PracticeJob, Situation } from './job.ts';
@@ -15,7 +25,6 @@ import {
   restack,
   restate,
   mapLayers,
-  mapParts,
   parts,
   rerule,
   without,
@@ -58,6 +67,18 @@ const FULL = 100;
 const WIDE_CHOKE_MM = 2.5;
 const SECOND_CHOKE_MM = 0.3;
 const LONG_MM = 3000;
+
+/** An exercise has a day of its own, so that a seed reads the same on every day. */
+const ITS_DAY = '2026-11-28';
+/** The plan's lot, or one of a name of ours, lies on the shelf so. */
+function onLot(
+  { plan, state }: Situation,
+  lies: Pick<LotOnShelf, 'free' | 'age' | 'until'>,
+): Situation {
+  const lot = plan.lot || 'A-17';
+  const lots = [{ lot, place: '', width: plan.material.width, ...lies }];
+  return { plan: { ...plan, lot }, state: { ...state, shelf: { today: ITS_DAY, lots } } };
+}
 
 const FAULTS: Readonly<Record<FaultId, Fault>> = {
   'spot-name': fault(
@@ -194,8 +215,8 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
     'plates',
     (sound, { artwork }) => {
       const { separations } = pageOf(sound.plan, artwork.info, 'front');
-      const drawn = separations.length > 4;
-      return drawn
+      const process = new Set<string>(PROCESS_NAMES);
+      return separations.some(({ name }) => !process.has(name))
         ? undefined
         : restack(
             sound,
@@ -279,15 +300,7 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
     'ink',
     (sound) =>
       laysWhite(sound)
-        ? restack(
-            sound,
-            mapParts(
-              mapLayers(sound.plan.stack, (layer) =>
-                layer.parts[0].inkRole === 'W' ? { ...layer, hits: 1 } : layer,
-              ),
-              (part) => (part.inkRole === 'W' ? { ...part, density: THIN_WHITE } : part),
-            ),
-          )
+        ? restack(sound, withInkRoleDensity(withHits(sound.plan.stack, 'W', 1), 'W', THIN_WHITE))
         : undefined,
   ),
   'rear-full': fault(
@@ -312,12 +325,7 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
       allLayers(sound.plan.stack).some(
         ({ parts: own }) => own.length === 1 && own[0].inkRole === 'S',
       )
-        ? restack(
-            sound,
-            mapParts(sound.plan.stack, (part) =>
-              part.inkRole === 'S' ? { ...part, density: FULL } : part,
-            ),
-          )
+        ? restack(sound, withInkRoleDensity(sound.plan.stack, 'S', FULL))
         : undefined,
   ),
   'too-many-hits': fault(
@@ -326,14 +334,7 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
     'stack',
     (sound) =>
       laysWhite(sound)
-        ? restack(
-            sound,
-            mapLayers(sound.plan.stack, (layer) =>
-              layer.parts[0].inkRole === 'W'
-                ? { ...layer, hits: sound.plan.machine.maxHits + 1 }
-                : layer,
-            ),
-          )
+        ? restack(sound, withHits(sound.plan.stack, 'W', sound.plan.machine.maxHits + 1))
         : undefined,
   ),
   'hits-wet': fault(
@@ -342,11 +343,12 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
     'drying',
     (sound) => {
       const { plan } = sound;
-      if (!laysWhite(sound) || plan.machine.cure === 'uv') return undefined;
-      const stack = mapLayers(plan.stack, (layer) =>
-        layer.parts[0].inkRole === 'W' ? { ...layer, hits: 2 } : layer,
-      );
-      return replan(sound, { stack, trips: { ...plan.trips, waitMinutes: 0 } });
+      return laysWhite(sound) && plan.machine.cure !== 'uv'
+        ? replan(sound, {
+            stack: withHits(plan.stack, 'W', 2),
+            trips: { ...plan.trips, waitMinutes: 0 },
+          })
+        : undefined;
     },
   ),
   'no-wait': fault(
@@ -442,47 +444,13 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
     () => t('practice.oldFilm'),
     () => t('practice.oldFilmWhy'),
     'stock',
-    (sound) => {
-      const { plan } = sound;
-      const lot = plan.lot || 'A-17';
-      const shelf = {
-        today: '2026-11-28',
-        lots: [
-          {
-            lot,
-            place: '',
-            free: 100_000,
-            width: plan.material.width,
-            age: 'over' as const,
-            until: '2026-08-31',
-          },
-        ],
-      };
-      return { plan: { ...plan, lot }, state: { ...sound.state, shelf } };
-    },
+    (sound) => onLot(sound, { free: 100_000, age: 'over', until: '2026-08-31' }),
   ),
   'short-lot': fault(
     () => t('practice.shortLot'),
     () => t('practice.shortLotWhy'),
     'stock',
-    (sound) => {
-      const { plan } = sound;
-      const lot = plan.lot || 'A-17';
-      const shelf = {
-        today: '2026-11-28',
-        lots: [
-          {
-            lot,
-            place: '',
-            free: 0.05,
-            width: plan.material.width,
-            age: 'good' as const,
-            until: '2027-08-31',
-          },
-        ],
-      };
-      return { plan: { ...plan, lot }, state: { ...sound.state, shelf } };
-    },
+    (sound) => onLot(sound, { free: 0.05, age: 'good', until: '2027-08-31' }),
   ),
   'wrong-slot': fault(
     () => t('practice.wrongSlot'),

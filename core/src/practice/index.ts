@@ -33,7 +33,7 @@ export {
   type SeenDifference,
   type Situation,
 } from './job.ts';
-export { judged } from './judge.ts';
+export { judged, type Prints } from './judge.ts';
 export { figuresOf } from './askEstimate.ts';
 export { makeExercise } from './make.ts';
 export { type Wanted } from './maker.ts';

@@ -18,7 +18,15 @@ import {
   type Topic,
 } from './exercise.ts';
 import { faultOf } from './faults.ts';
-import { GRAVITY, printed, seenDifference, type PracticeJob, type Printed } from './job.ts';
+import {
+  burdenOf,
+  GRAVITY,
+  printed,
+  seenDifference,
+  type PracticeJob,
+  type Printed,
+} from './job.ts';
+import { AT_REST } from './maker.ts';
 import { gravityOf, newFindings, plantAll } from './planted.ts';
 
 const within = (score: number): number => Math.min(1, Math.max(0, score));
@@ -26,14 +34,15 @@ const within = (score: number): number => Math.min(1, Math.max(0, score));
 /**
  * Judges an answer.
  * @param job that the exercise is about; absent where it is about none
+ * @returns the mark, with the prints that it was given by: the one of the answer and the right one
  */
 export async function judged<K extends ExerciseKind>(
   made: Made<K>,
   answer: Answers[K],
   job: PracticeJob | undefined,
-): Promise<Mark> {
+): Promise<Mark & { readonly prints: Prints }> {
   const judge = JUDGES[made.exercise.kind] as Judge<K>;
-  const { topics, score, points, cost } = await judge(made, answer, job);
+  const { topics, score, points, cost, prints = {} } = await judge(made, answer, job);
   const rounded = Math.round(within(score) * 1000) / 1000;
   return {
     score: rounded,
@@ -41,12 +50,19 @@ export async function judged<K extends ExerciseKind>(
     points: [...points, ...made.solution.reasons],
     ...(cost && rounded < PASSED && { cost }),
     topics: topics ?? Object.fromEntries(made.solution.topics.map((topic) => [topic, rounded])),
+    prints,
   };
+}
+
+export interface Prints {
+  readonly own?: Printed;
+  readonly right?: Printed;
 }
 
 interface Judged extends Pick<Mark, 'score' | 'points' | 'cost'> {
   /** Where the parts of an answer are worth differently. */
   readonly topics?: Readonly<Partial<Record<Topic, number>>>;
+  readonly prints?: Prints;
 }
 type Judge<K extends ExerciseKind> = (
   made: Made<K>,
@@ -77,6 +93,12 @@ const AS_GOOD = 1;
 const LOST = 16;
 /** A dearer print is a worse one, but no spoilt one. */
 const DEARER = 1.15;
+/** What serves another wish than the brief's is worth so much; what is taken off for a dearer one at most, and for each warning. */
+const OTHER_WISH = 0.3;
+const DEARER_AT_MOST = 0.2;
+const DEARER_WEIGHT = 0.4;
+const WARNING_WEIGHT = 0.1;
+const WARNINGS_AT_MOST = 0.3;
 
 /** The plan that was asked about, with what the learner may decide of it. */
 const handed = (asked: PrintPlan, { stack, modeId, trips }: PrintPlan): PrintPlan => ({
@@ -93,7 +115,7 @@ const judgeStack: Judge<'stack'> = async ({ exercise, solution }, answer, job) =
   );
   const right = await printed({ plan: solution.right, state: exercise.state }, job!);
   const cost = lost(right);
-  const spare = cost && { cost };
+  const spare = { ...(cost && { cost }), prints: { own, right } };
   const wrong = newFindings(right, own).filter(({ severity }) => severity === 'error');
   if (wrong.length > 0 || !own.result.work) return { score: 0, points: said(wrong), ...spare };
   const why = whyNot(
@@ -102,7 +124,7 @@ const judgeStack: Judge<'stack'> = async ({ exercise, solution }, answer, job) =
     own.plan,
     job!.artwork.info,
   );
-  if (why !== undefined) return { score: 0.3, points: [{ says: why }], ...spare };
+  if (why !== undefined) return { score: OTHER_WISH, points: [{ says: why }], ...spare };
   const points: Reason[] = [];
   let score = 1;
   const off =
@@ -116,13 +138,16 @@ const judgeStack: Judge<'stack'> = async ({ exercise, solution }, answer, job) =
   const dearer =
     own.result.work.cost.price.minor / Math.max(1, right.result.work!.cost.price.minor);
   if (dearer > DEARER) {
-    score -= Math.min(0.2, (dearer - DEARER) * 0.4);
+    score -= Math.min(DEARER_AT_MOST, (dearer - DEARER) * DEARER_WEIGHT);
     points.push({ says: t('practice.dearer', { percent: Math.round((dearer - 1) * 100) }) });
   }
   const warned = newFindings(right, own).filter(({ severity }) => severity === 'warning');
-  score -= Math.min(0.3, warned.length * 0.1);
+  score -= Math.min(WARNINGS_AT_MOST, warned.length * WARNING_WEIGHT);
   return { score, points: [...points, ...said(warned)], ...spare };
 };
+
+/** Half of what the faults did to the look is a spoilt sheet. Our own choice. */
+const SPOILT = 0.5;
 
 const judgeRepair: Judge<'repair'> = async ({ exercise, solution }, answer, job) => {
   const { state } = exercise;
@@ -138,13 +163,11 @@ const judgeRepair: Judge<'repair'> = async ({ exercise, solution }, answer, job)
     await printed({ plan: exercise.plan, state }, job!),
   ];
   const left = newFindings(right, own);
-  const burden = (findings: readonly Finding[]) =>
-    findings.reduce((sum, { severity }) => sum + GRAVITY[severity], 0);
-  const found = burden(left) / Math.max(GRAVITY.note, burden(newFindings(right, begun)));
+  const found = burdenOf(left) / Math.max(GRAVITY.note, burdenOf(newFindings(right, begun)));
   const off = seenDifference(right, own).mean;
   const seen = Math.max(0, off - AS_GOOD) / Math.max(AS_GOOD, seenDifference(right, begun).mean);
   const cost =
-    left.some(({ severity }) => severity === 'error') || seen > 0.5 ? lost(right) : undefined;
+    left.some(({ severity }) => severity === 'error') || seen > SPOILT ? lost(right) : undefined;
   return {
     score: 1 - Math.max(Math.min(1, found), Math.min(1, seen)),
     points: [
@@ -152,11 +175,13 @@ const judgeRepair: Judge<'repair'> = async ({ exercise, solution }, answer, job)
       ...(seen > 1 - PASSED ? [{ says: t('practice.looksWorse', { off: decimal(off, 1) }) }] : []),
     ],
     ...(cost && { cost }),
+    prints: { own, right },
   };
 };
 
 const judgeFind: Judge<'find'> = async ({ exercise, solution }, answer, job) => {
-  const right = await printed({ plan: solution.right, state: { leftMl: {} } }, job!);
+  const right = await printed({ plan: solution.right, state: AT_REST }, job!);
+  const own = await printed(exercise, job!);
   const weights = new Map<string, number>();
   for (const id of solution.faults) {
     const one = plantAll(right, job!, [id]);
@@ -182,15 +207,17 @@ const judgeFind: Judge<'find'> = async ({ exercise, solution }, answer, job) => 
     topics: Object.fromEntries(
       solution.faults.map((id) => [`fault/${id}`, ticked.has(id) ? 1 : 0]),
     ),
+    prints: { own, right },
   };
 };
 
-const judgeMistake: Judge<'mistake'> = ({ exercise, solution: { faults } }, answer) => {
+const judgeMistake: Judge<'mistake'> = async ({ exercise, solution: { faults } }, answer, job) => {
   const right = answer.faults.length === 1 && answer.faults[0] === faults[0];
-  const said_ = exercise.options.find(({ id }) => id === answer.faults[0]);
+  const taken = exercise.options.find(({ id }) => id === answer.faults[0]);
   return {
     score: right ? 1 : 0,
-    points: right || !said_ ? [] : [{ says: t('practice.notSo', { fault: said_.name }) }],
+    points: right || !taken ? [] : [{ says: t('practice.notSo', { fault: taken.name }) }],
+    prints: { right: await printed(exercise, job!) },
   };
 };
 

@@ -74,6 +74,12 @@ export async function readyPage(db: Db, id: string, number: number): Promise<Art
   return page;
 }
 
+/** Several pages at screen resolution, packed as they are stored, each once. */
+export const previewsOf = (db: Db, id: string, pages: Iterable<number>) =>
+  Promise.all(
+    [...new Set(pages)].map(async (page) => ({ page, bytes: await previewOf(db, id, page) })),
+  );
+
 export async function previewOf(db: Db, id: string, page: number): Promise<Buffer> {
   const { rows } = await db.query<{ bytes: Buffer }>(
     'select bytes from page_preview where artwork_id = $1::uuid and page = $2::int',

@@ -5,7 +5,7 @@ import { Router } from 'express';
 import type pg from 'pg';
 import { aside } from '../aside/aside.ts';
 import type { PaperOrder } from '../aside/tasks.ts';
-import { previewOf, readyArtwork } from '../artwork/queries.ts';
+import { previewsOf, readyArtwork } from '../artwork/queries.ts';
 import { jobById, orderedOf } from '../jobs/queries.ts';
 import { measuresFor, plateJobs } from '../plates/queries.ts';
 import { on } from '../route.ts';
@@ -16,12 +16,9 @@ import { shopOf } from '../shop/queries.ts';
 const PICTURED: readonly string[] = ['quote', 'order-confirmation', 'run-sheet'];
 
 /** Pages that the print is made of; none where a rule takes its plate from another job, whose pages are not at hand. */
-async function previewsOf(pool: pg.Pool, artworkId: string, plan: PrintPlan) {
+async function printedPages(pool: pg.Pool, artworkId: string, plan: PrintPlan) {
   if (plateJobs(plan.stack).length > 0) return [];
-  const pages = new Set([plan.artwork.page, ...pagesOf(plan)]);
-  return Promise.all(
-    [...pages].map(async (page) => ({ page, bytes: await previewOf(pool, artworkId, page) })),
-  );
+  return previewsOf(pool, artworkId, [plan.artwork.page, ...pagesOf(plan)]);
 }
 
 /** A job as it was saved last, or as it was ordered, with its full-size plates' measures. @throws DomainError with what is missing */
@@ -44,7 +41,7 @@ async function orderOf(pool: pg.Pool, id: string, paper: string): Promise<PaperO
     printedAt: new Date(),
     paper,
     ...(ordered && { ordered }),
-    previews: PICTURED.includes(paper) ? await previewsOf(pool, artworkId, plan) : [],
+    previews: PICTURED.includes(paper) ? await printedPages(pool, artworkId, plan) : [],
   };
 }
 

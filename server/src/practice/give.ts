@@ -14,7 +14,7 @@ import {
 } from '@kyanos/core';
 import type pg from 'pg';
 import { aside } from '../aside/aside.ts';
-import { previewOf, readyArtwork } from '../artwork/queries.ts';
+import { previewsOf, readyArtwork } from '../artwork/queries.ts';
 import { inTransaction, type Db } from '../db.ts';
 import { insertJob, jobById } from '../jobs/queries.ts';
 import { t } from '../texts/texts.ts';
@@ -41,10 +41,7 @@ async function inputOf(db: Db, id: string, version?: number): Promise<PracticeIn
   const { plan, artworkId } = await jobById(db, id, version);
   if (!artworkId) throw new DomainError('NO_ARTWORK');
   const info = await readyArtwork(db, artworkId);
-  const pages = new Set([plan.artwork.page, ...pagesOf(plan)]);
-  const previews = await Promise.all(
-    [...pages].map(async (page) => ({ page, bytes: await previewOf(db, artworkId, page) })),
-  );
+  const previews = await previewsOf(db, artworkId, [plan.artwork.page, ...pagesOf(plan)]);
   return { id, plan, info, previews };
 }
 
@@ -57,6 +54,12 @@ async function jobsFor(db: Db, seed: number): Promise<JobId[]> {
   const random = seededRandom(seed);
   const left = rows.map(({ id }) => id);
   return rows.map(() => left.splice(Math.floor(random() * left.length), 1)[0]);
+}
+
+/** A job that an exercise may be made of, as it was saved last or as a version of it. */
+interface From {
+  readonly id: JobId;
+  readonly version?: number;
 }
 
 export interface Asked {
@@ -79,8 +82,10 @@ export async function give(pool: pg.Pool, asked: Asked): Promise<ExerciseId> {
     level: line?.level ?? asked.level ?? levelAfter(await scoresOf(pool, asked.learner, kind)),
     topic: asked.topic,
   };
-  const ids = line ? [line.jobId] : await jobsFor(pool, wanted.seed);
-  const { made, asked: print } = await makeOf(pool, wanted, ids);
+  const from: readonly From[] = line
+    ? [{ id: line.jobId, version: line.version }]
+    : (await jobsFor(pool, wanted.seed)).map((id) => ({ id }));
+  const { made, asked: print } = await makeOf(pool, wanted, from);
   const { exercise } = made;
   return inTransaction(pool, async (db) => {
     let jobId: JobId | null = null;
@@ -111,22 +116,22 @@ export async function give(pool: pg.Pool, asked: Asked): Promise<ExerciseId> {
 }
 
 /** What is due may be had of no job of the shop: then something else of its kind is practised. */
-async function makeOf(db: Db, wanted: Wanted, ids: readonly JobId[]) {
+async function makeOf(db: Db, wanted: Wanted, from: readonly From[]) {
   try {
-    return await madeOf(db, wanted, ids);
+    return await madeOf(db, wanted, from);
   } catch (error) {
     if (!(error instanceof DomainError && error.code === 'NO_EXERCISE') || !wanted.topic)
       throw error;
-    return madeOf(db, { ...wanted, topic: undefined }, ids);
+    return madeOf(db, { ...wanted, topic: undefined }, from);
   }
 }
 
-async function madeOf(db: Db, wanted: Wanted, ids: readonly JobId[]) {
-  for (let lot = 0; lot < MOST_LOTS && lot * JOBS_AT_ONCE < Math.max(1, ids.length); lot++) {
+async function madeOf(db: Db, wanted: Wanted, from: readonly From[]) {
+  for (let lot = 0; lot < MOST_LOTS && lot * JOBS_AT_ONCE < Math.max(1, from.length); lot++) {
     const jobs: PracticeInput[] = [];
-    for (const id of ids.slice(lot * JOBS_AT_ONCE, (lot + 1) * JOBS_AT_ONCE))
+    for (const { id, version } of from.slice(lot * JOBS_AT_ONCE, (lot + 1) * JOBS_AT_ONCE))
       try {
-        jobs.push(await inputOf(db, id));
+        jobs.push(await inputOf(db, id, version));
       } catch (error) {
         // Another job tells as much.
         if (!(error instanceof DomainError)) throw error;

@@ -202,6 +202,8 @@ export interface CourseLine {
   readonly kind: ExerciseKind;
   readonly level: Level;
   readonly jobId: JobId;
+  /** Of its plan, as it was when the course was set: the same for everybody, whatever is changed afterwards. */
+  readonly version: number;
   readonly job: string;
   readonly seed: number;
 }

@@ -79,8 +79,9 @@ export function practiceRoutes(pool: pg.Pool): Router {
   onOnce(router, pool, PRACTICE_API.setCourse, async (db, { body }) => {
     const lines = [];
     for (const [i, { kind, level, jobId }] of body.lines.entries()) {
-      const { plan } = await jobById(db, jobId);
-      lines.push({ kind, level, jobId, job: plan.name, seed: seedOf(body.name, jobId, kind, i) });
+      const { plan, version } = await jobById(db, jobId);
+      const seed = seedOf(body.name, jobId, kind, i);
+      lines.push({ kind, level, jobId, version, job: plan.name, seed });
     }
     const id = await keepCourse(db, { ...body, lines });
     return (await coursesOf(db)).find((course) => course.id === id)!;

@@ -69,16 +69,9 @@ export async function mark({
   job: PracticeInput | undefined;
 }) {
   const own = job && (await practiceJob(job));
-  const given = await judged(made, answer as never, own);
-  const { exercise: asked, solution } = made;
+  const { prints: seen, ...given } = await judged(made, answer as never, own);
   const prints: Partial<Record<PracticePrint, Uint8Array>> = {};
-  if (own && 'right' in solution && 'state' in asked) {
-    const handed = asked.kind === 'find' ? asked.plan : (answer as { plan: PrintPlan }).plan;
-    const shown = { ...handed, viewing: asked.plan.viewing };
-    prints.own = await printOf(await printed({ plan: shown, state: asked.state }, own));
-    prints.right = await printOf(await printed({ plan: solution.right, state: asked.state }, own));
-  }
-  if (own && asked.kind === 'mistake')
-    prints.right = await printOf(await printed({ plan: asked.plan, state: asked.state }, own));
+  for (const which of ['own', 'right'] as const)
+    if (seen[which]) prints[which] = await printOf(seen[which]);
   return { mark: given, prints };
 }
