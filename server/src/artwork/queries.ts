@@ -74,12 +74,7 @@ export async function readyPage(db: Db, id: string, number: number): Promise<Art
   return page;
 }
 
-/** Several pages at screen resolution, packed as they are stored, each once. */
-export const previewsOf = (db: Db, id: string, pages: Iterable<number>) =>
-  Promise.all(
-    [...new Set(pages)].map(async (page) => ({ page, bytes: await previewOf(db, id, page) })),
-  );
-
+/** A page at screen resolution, packed as it is stored. @throws DomainError `PAGE_UNKNOWN` */
 export async function previewOf(db: Db, id: string, page: number): Promise<Buffer> {
   const { rows } = await db.query<{ bytes: Buffer }>(
     'select bytes from page_preview where artwork_id = $1::uuid and page = $2::int',
@@ -88,3 +83,9 @@ export async function previewOf(db: Db, id: string, page: number): Promise<Buffe
   if (!rows[0]) throw new DomainError('PAGE_UNKNOWN', t('artwork.theArtworkHasNoPage', { page }));
   return rows[0].bytes;
 }
+
+/** Several pages at screen resolution, packed as they are stored, each once. */
+export const previewsOf = (db: Db, id: string, pages: Iterable<number>) =>
+  Promise.all(
+    [...new Set(pages)].map(async (page) => ({ page, bytes: await previewOf(db, id, page) })),
+  );

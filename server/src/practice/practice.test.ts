@@ -86,6 +86,25 @@ describe('an exercise', () => {
     expect((await served.call<Job>('GET', `/jobs/${given.jobId!}`)).body.exercise).toBeNull();
   });
 
+  it('is judged on the artwork that it was made of, whatever is put into its job', async () => {
+    const given = await give('repair', { seed: 4 });
+    const { body: job } = await served.call<Job>('GET', `/jobs/${given.jobId!}`);
+    const other = (await Promise.all(ids.map((id) => served.call<Job>('GET', `/jobs/${id}`)))).find(
+      ({ body }) => body.artworkId !== job.artworkId,
+    )!.body;
+    const saved = await served.call('PUT', `/jobs/${given.jobId!}`, {
+      plan: job.plan,
+      artworkId: other.artworkId,
+      savedBy: LEARNER,
+      base: job.version,
+    });
+    expect(saved.status).toBe(200);
+    const { status, body } = await handIn(given);
+    expect(status).toBe(200);
+    const untouched = await give('repair', { seed: 4, learner: 'Somebody else' });
+    expect(body.mark).toEqual((await handIn(untouched)).body.mark);
+  });
+
   it('is the same for everybody who asks with the same seed, and told by what is asked alone', async () => {
     const [one, two] = [await give('find', { learner: 'A' }), await give('find', { learner: 'B' })];
     expect(one.exercise).toEqual(two.exercise);
@@ -157,6 +176,25 @@ describe('a learner', () => {
 });
 
 describe('a course', () => {
+  it('holds the plans that it was set with: whoever comes later gets the same', async () => {
+    const { body: course } = await served.call<Course>('POST', '/practice/courses', {
+      name: 'Can estimate',
+      by: 'The master',
+      people: ['Ines', 'Noor'],
+      lines: [{ kind: 'estimate', level: 1, jobId: ids[1] }],
+    });
+    const of = (name: string) =>
+      give('estimate', { learner: name, course: { id: course.id, line: 0 } });
+    const first = await of('Ines');
+    const { body: job } = await served.call<Job>('GET', `/jobs/${ids[1]}`);
+    const layout = { ...job.plan.layout, copies: 999 };
+    const { artworkId, version: base } = job;
+    const edited = { plan: { ...job.plan, layout }, artworkId, savedBy: 'Ann', base };
+    expect((await served.call('PUT', `/jobs/${ids[1]}`, edited)).status).toBe(200);
+    expect((await of('Noor')).exercise).toEqual(first.exercise);
+    await served.call('DELETE', `/practice/courses/${course.id}`);
+  });
+
   it('is made of jobs of the shop, the same for all its people, and certified with a date once all of it is passed', async () => {
     const { status, body } = await served.call<Course>('POST', '/practice/courses', {
       name: 'Can look after white alone',
