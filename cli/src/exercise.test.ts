@@ -335,6 +335,20 @@ const expert = learner({
   }),
 });
 
+describe('a job that is to be put right', () => {
+  it('is worth nothing as it was given, and everything as it should be', async () => {
+    for (const seed of seeds) {
+      const made = await makeExercise({ ...wanted(seed), kind: 'repair' }, sources);
+      const { exercise, solution } = made;
+      const job = await jobOf(exercise.job);
+      const worth = async (plan: PrintPlan) => (await judged(made, { plan }, job)).score;
+      const about = `seed ${seed}: ${solution.faults.join()} on ${exercise.job}`;
+      expect(await worth(exercise.plan), about).toBe(0);
+      expect(await worth(solution.right), about).toBe(1);
+    }
+  }, 300_000);
+});
+
 describe('learners', () => {
   it('are ranked by what they know: a guesser, one who knows the rules and not the numbers, one who plays by findings', async () => {
     const scores = { guesser: 0, rules: 0, expert: 0 };

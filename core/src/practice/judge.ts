@@ -21,6 +21,7 @@ import { faultOf } from './faults.ts';
 import {
   burdenOf,
   GRAVITY,
+  isVisible,
   printed,
   seenDifference,
   type PracticeJob,
@@ -164,15 +165,19 @@ const judgeRepair: Judge<'repair'> = async ({ exercise, solution }, answer, job)
   ];
   const left = newFindings(right, own);
   const found = burdenOf(left) / Math.max(GRAVITY.note, burdenOf(newFindings(right, begun)));
-  const off = seenDifference(right, own).mean;
-  const seen = Math.max(0, off - AS_GOOD) / Math.max(AS_GOOD, seenDifference(right, begun).mean);
+  const off = seenDifference(right, own);
+  const was = seenDifference(right, begun);
+  // What the eye did not see of the faults may still be made worse.
+  const seen = isVisible(off) ? off.mean / (isVisible(was) ? was.mean : LOST) : 0;
   const cost =
     left.some(({ severity }) => severity === 'error') || seen > SPOILT ? lost(right) : undefined;
   return {
     score: 1 - Math.max(Math.min(1, found), Math.min(1, seen)),
     points: [
       ...said(left),
-      ...(seen > 1 - PASSED ? [{ says: t('practice.looksWorse', { off: decimal(off, 1) }) }] : []),
+      ...(seen > 1 - PASSED
+        ? [{ says: t('practice.looksWorse', { off: decimal(off.mean, 1) }) }]
+        : []),
     ],
     ...(cost && { cost }),
     prints: { own, right },
