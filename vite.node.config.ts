@@ -17,6 +17,8 @@ export default defineConfig({
         worker: 'server/src/worker.ts',
         watch: 'server/src/watchProgram.ts',
         shop: 'server/src/shopProgram.ts',
+        people: 'server/src/peopleProgram.ts',
+        backup: 'server/src/backupProgram.ts',
         cli: 'cli/src/main.ts',
         aside: 'server/src/aside/tasks.ts',
         press: 'press/src/main.ts',

@@ -23,7 +23,7 @@ export async function copyOf(
     readonly plan: Record<string, unknown>;
   };
   const made = await request.post('/api/jobs', {
-    data: { plan: { ...plan, name }, artworkId, fileName, savedBy: 'journey' },
+    data: { plan: { ...plan, name }, artworkId, fileName },
   });
   expect(made.status()).toBe(201);
   return (await made.json()) as Stored;

@@ -34,7 +34,8 @@ test('ten minutes of practice: what is wrong is found in a job of its own, hande
 
 test('a stack is chosen without the adviser, and its mark says why', async ({ page, request }) => {
   const given = await request.post('/api/practice/exercises', {
-    data: { learner: 'Noor', kind: 'stack', seed: 5, level: 1 },
+    headers: { 'Kyanos-Operator': 'Noor' },
+    data: { kind: 'stack', seed: 5, level: 1 },
   });
   const { id, jobId } = (await given.json()) as { id: string; jobId: string };
   await page.goto(`/jobs/${jobId}/stack`);
@@ -52,7 +53,8 @@ test('a nozzle pattern is read by tapping, and steps are put in order by button'
 }) => {
   const give = async (kind: string) => {
     const answer = await request.post('/api/practice/exercises', {
-      data: { learner: 'Ali', kind, seed: 9 },
+      headers: { 'Kyanos-Operator': 'Ali' },
+      data: { kind, seed: 9 },
     });
     return ((await answer.json()) as { id: string }).id;
   };

@@ -30,3 +30,8 @@ export type ExerciseId = z.output<typeof ExerciseId>;
 /** Exercises that a master sets to people. */
 export const CourseId = z.uuid().brand<'CourseId'>();
 export type CourseId = z.output<typeof CourseId>;
+export const PersonId = z.uuid().brand<'PersonId'>();
+export type PersonId = z.output<typeof PersonId>;
+/** A computer at the bench that several people share. */
+export const TabletId = z.uuid().brand<'TabletId'>();
+export type TabletId = z.output<typeof TabletId>;

@@ -33,9 +33,14 @@ export {
   type JobOrder,
   type JobQuery,
   type JobSummary,
+  type JobVersion,
+  type PlanChanges,
   type Paper,
 } from './resources/jobs.ts';
-export { API, ENDPOINTS } from './resources/index.ts';
+export { API, ENDPOINTS, PEOPLE_API, PRACTICE_API } from './resources/index.ts';
+export { accessTo, type Access } from './access.ts';
+export { MOST_BY_PIN, reaches, ROLES, underPin, type Role } from './roles.ts';
+export { PASSWORD, type Me, type Passkey, type Person, type Tablet } from './resources/people.ts';
 export {
   PRESS_STATES,
   type PressJob,
@@ -45,7 +50,6 @@ export {
 } from './resources/press.ts';
 export type { Bench, BenchState } from './resources/bench.ts';
 export {
-  PRACTICE_API,
   PRACTICE_PRINTS,
   type Course,
   GivenExercise,

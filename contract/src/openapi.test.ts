@@ -31,7 +31,6 @@ describe('an endpoint', () => {
     const sent = z.encode(API.makeJob.body!, {
       plan: plan as never,
       artworkId: null,
-      savedBy: 'Ann',
     });
     expect(JSON.parse(JSON.stringify(sent))).toMatchObject({ plan: encodePlan(plan) });
     expect(API.makeJob.body!.parse(sent).plan).toEqual(plan);

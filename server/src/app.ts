@@ -1,12 +1,11 @@
 /** The Express application: routes under /api, and the built web app. */
 import { DomainError } from '@kyanos/core';
-import { openApi } from '@kyanos/contract';
+import { API, openApi } from '@kyanos/contract';
 import compression from 'compression';
 import expressStaticGzip from 'express-static-gzip';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type pg from 'pg';
-import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import { version } from '../../package.json';
 import { practiceRoutes } from './practice/routes.ts';
@@ -19,29 +18,38 @@ import { exportRoutes } from './exports/routes.ts';
 import { fileRoutes } from './files/routes.ts';
 import { answerErrors } from './http.ts';
 import { inTheirLanguage } from './language.ts';
+import { Metrics } from './observe/metrics.ts';
+import { numbered } from './observe/requests.ts';
+import { observeRoutes } from './observe/routes.ts';
 import { jobRoutes } from './jobs/routes.ts';
+import { AT_THIS_COMPUTER, whoAsks, type Door } from './people/door.ts';
+import { peopleRoutes } from './people/routes.ts';
 import { plateRoutes } from './plates/routes.ts';
 import type { Queue } from './queue.ts';
 import { paperRoutes } from './papers/routes.ts';
 import { reportRoutes } from './reports/routes.ts';
 import { pressRoutes } from './press/routes.ts';
 import { queueRoutes } from './queue/routes.ts';
+import { on } from './route.ts';
 import { settingRoutes } from './settings/routes.ts';
 import { formRoutes } from './shop/forms.ts';
 import { shopRoutes } from './shop/routes.ts';
 import { stockRoutes } from './stock/routes.ts';
 import { t } from './texts/texts.ts';
 
-export function makeApp(
+export async function makeApp(
   pool: pg.Pool,
   queue: Queue,
   log: Logger,
   webFolder: string | undefined,
   events: WorkEvents,
-): Express {
+  door: Door = AT_THIS_COMPUTER,
+): Promise<Express> {
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger: log, autoLogging: false }));
+  app.set('trust proxy', door.proxy && 'loopback');
+  const metrics = new Metrics(pool);
+  app.use(metrics.timing, numbered(log));
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -59,10 +67,12 @@ export function makeApp(
     }),
   );
   app.use(inTheirLanguage);
-  app.use(onlyOurPages);
+  app.use(observeRoutes(pool, door, metrics));
+  app.use(onlyOurPages(door));
   app.use(compression());
 
   const api = express.Router();
+  api.use(await whoAsks(pool, door));
   // Uploads stream past the JSON reader.
   api.use(fileRoutes(pool));
   api.use(express.json({ limit: '2mb', reviver: cleaned }));
@@ -82,10 +92,11 @@ export function makeApp(
     pressRoutes(pool),
     benchRoutes(pool),
     practiceRoutes(pool),
+    peopleRoutes(pool, door),
     eventRoutes(events),
   );
   const document = openApi(version);
-  api.get('/openapi.json', (_req, res) => void res.json(document));
+  on(api, API.getDocument, (_given, { res }) => void res.json(document));
   api.use(() => {
     throw new DomainError('NOT_FOUND', t('shared.thereNothingAddress'));
   });
@@ -110,10 +121,14 @@ const cleaned = (_key: string, value: unknown): unknown =>
  * Another site's page in the same browser may send requests here. It can't read answers, but it could write; and a
  * name that is made to point at loopback could read. Both say who they are in these headers.
  */
-const onlyOurPages: express.RequestHandler = (req, _res, next) => {
-  const { origin, host = '' } = req.headers;
-  const local = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/.test(host);
-  const ours = origin === undefined || (URL.canParse(origin) && new URL(origin).host === host);
-  if (!local || !ours) throw new DomainError('FOREIGN_PAGE');
-  next();
-};
+const onlyOurPages =
+  ({ hosts }: Door): express.RequestHandler =>
+  (req, _res, next) => {
+    const { origin, host = '' } = req.headers;
+    const name = host.toLowerCase().replace(/:\d+$/, '');
+    const known = LOOPBACK.includes(name) || hosts.includes(name);
+    const ours = origin === undefined || (URL.canParse(origin) && new URL(origin).host === host);
+    if (!known || !ours) throw new DomainError('FOREIGN_PAGE');
+    next();
+  };
+const LOOPBACK = ['localhost', '127.0.0.1', '[::1]'];

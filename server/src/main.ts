@@ -2,6 +2,7 @@
 import { fork, type ChildProcess } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { createServer } from 'node:http';
+import { createServer as createTlsServer } from 'node:https';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
@@ -11,14 +12,17 @@ import pino from 'pino';
 import { makeApp } from './app.ts';
 import { endAside } from './aside/aside.ts';
 import { migrate, openPool } from './db.ts';
+import { backUpIfDue, scheduleOf, type Schedule } from './backup/backup.ts';
+import { BackupError } from './backup/postgresTools.ts';
 import { WorkEvents } from './events/workEvents.ts';
 import { refusalFor } from './http.ts';
+import { DoorwayError, openDoorway } from './people/doorway.ts';
 import { giveSimulated, startPresses } from './press/simulated.ts';
 import { openQueue } from './queue.ts';
 import { loadDemo, prepareShop } from './shop/demo.ts';
 import { foundShop } from './shop/queries.ts';
 
-const HOST = '127.0.0.1';
+const LOOPBACK = '127.0.0.1';
 
 const { values } = parseArgs({
   options: {
@@ -27,10 +31,39 @@ const { values } = parseArgs({
     'no-demo': { type: 'boolean', default: false },
     /** Folder of the stand-ins for the demo's machines; none are started without it. */
     press: { type: 'string' },
+    /** Address to listen at, for more than this computer: people sign in then. */
+    host: { type: 'string', default: LOOPBACK },
+    /** Names that this server is called by, beside its own. */
+    name: { type: 'string', multiple: true, default: [] },
+    /** Certificate and key of TLS, as PEM. */
+    cert: { type: 'string' },
+    key: { type: 'string' },
+    /** People sign in though it listens at this computer alone. */
+    'sign-in': { type: 'boolean', default: false },
+    /** A proxy on this computer hands requests on, and says where they come from and how. */
+    proxy: { type: 'boolean', default: false },
+    'no-worker': { type: 'boolean', default: false },
+    /** Folder for backups, how often one is made, and how many are kept. */
+    'backup-to': { type: 'string' },
+    'backup-hours': { type: 'string', default: '24' },
+    'backup-keep': { type: 'string', default: '7' },
   },
 });
 const url = process.env.DATABASE_URL;
 if (!url) throw new Error('The server needs DATABASE_URL.');
+
+/** Ends with the sentence of what stands on the command line and can't be. */
+function refuseToStart(error: unknown): never {
+  if (!(error instanceof DoorwayError || error instanceof BackupError)) throw error;
+  console.error(error.message);
+  process.exit(2);
+}
+let schedule: Schedule | undefined;
+try {
+  schedule = scheduleOf(values);
+} catch (error) {
+  refuseToStart(error);
+}
 
 const log = pino({ level: process.env.KYANOS_LOG ?? 'error' }, pino.destination(2));
 const pool = openPool(url);
@@ -62,7 +95,9 @@ await giveSimulated(pool, presses?.port);
 
 const web = values.web && existsSync(values.web) ? values.web : undefined;
 const events = new WorkEvents(pool);
-const server = createServer(makeApp(pool, queue, log, web, events));
+const doorway = await openDoorway(pool, values).catch(refuseToStart);
+const app = await makeApp(pool, queue, log, web, events, doorway.door);
+const server = doorway.tls ? createTlsServer(doorway.tls, app) : createServer(app);
 // A large upload over a slow line takes its time; the size is what is limited.
 server.requestTimeout = 0;
 
@@ -77,20 +112,43 @@ function startWorker() {
     if (!stopping) setTimeout(startWorker, 2000);
   });
 }
-startWorker();
+if (!values['no-worker']) startWorker();
 
 server.on('error', (error: NodeJS.ErrnoException) => {
-  const busy = error.code === 'EADDRINUSE';
-  console.error(busy ? `Port ${values.port} is taken. Choose another with --port.` : error);
+  const known: Readonly<Record<string, string>> = {
+    EADDRINUSE: `Port ${values.port} is taken. Choose another with --port.`,
+    EADDRNOTAVAIL: `This computer has no address ${values.host}. Choose one of its own with --host.`,
+    ENOTFOUND: `There is no address ${values.host}. Choose one of this computer’s with --host.`,
+    EACCES: `Port ${values.port} is not for this user. Choose one above 1023 with --port.`,
+  };
+  const sentence = known[error.code ?? ''];
+  console.error(sentence ?? error);
   stopping = true;
   worker?.kill('SIGTERM');
-  process.exit(busy ? 2 : 1);
+  process.exit(sentence ? 2 : 1);
 });
-server.listen(Number(values.port), HOST, () => {
+server.listen(Number(values.port), values.host, () => {
   const { port } = server.address() as { port: number };
-  console.log(confinementInWords());
-  console.log(`Kyanos is ready: http://${HOST}:${port}`);
+  if (!values['no-worker']) console.log(confinementInWords());
+  for (const line of doorway.words) console.log(line);
+  console.log(`Kyanos is ready: ${doorway.address(port)}`);
 });
+
+/** How often it is looked whether a backup is due. */
+const BACKUP_LOOK_MS = 10 * 60_000;
+async function keepBackups(): Promise<void> {
+  if (!schedule || stopping) return;
+  try {
+    const file = await backUpIfDue(pool, url!, schedule);
+    if (file) console.log(`Backup: ${file}`);
+  } catch (error) {
+    console.error(`No backup was made: ${(error as Error).message}`);
+  }
+}
+if (schedule) {
+  void keepBackups();
+  setInterval(() => void keepBackups(), BACKUP_LOOK_MS).unref();
+}
 
 async function stop() {
   if (stopping) return;
@@ -99,7 +157,7 @@ async function stop() {
   server.close();
   server.closeAllConnections();
   await Promise.race([
-    new Promise((done) => worker?.once('exit', done)),
+    new Promise<void>((done) => (worker ? worker.once('exit', () => done()) : done())),
     new Promise((done) => setTimeout(done, 4000)),
   ]);
   worker?.kill('SIGKILL');

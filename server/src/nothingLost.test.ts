@@ -12,7 +12,7 @@ import { demo, useServer } from '../test/served.ts';
 
 const served = useServer();
 const { plan } = demo('kraft-tag');
-const body = { plan: encodePlan(plan), artworkId: null, savedBy: 'Ann' };
+const body = { plan: encodePlan(plan), artworkId: null };
 const count = async () => (await served.call<JobList>('GET', '/jobs')).body.total;
 
 describe('a request that names itself', () => {

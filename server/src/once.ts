@@ -37,9 +37,10 @@ export async function once(
   res.status(status).json(body);
 }
 
+/** A key that somebody else has used is another request. */
 const digest = (req: Request): Buffer =>
   createHash('sha256')
-    .update(JSON.stringify([req.method, req.originalUrl, req.body]))
+    .update(JSON.stringify([req.method, req.originalUrl, req.body, req.asker?.id]))
     .digest();
 
 async function known(

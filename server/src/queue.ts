@@ -27,14 +27,40 @@ export const quiet = new Logger(() => () => undefined);
 export const openQueue = (pool: pg.Pool): Promise<Queue> =>
   makeWorkerUtils({ pgPool: pool, logger: quiet });
 
-/** One entry a piece of work, however often it is asked for. */
-export const enqueue = async (queue: Queue, { task, id }: Work): Promise<void> => {
-  await queue.addJob(
-    task,
-    { id },
-    { jobKey: `${task}:${id}`, jobKeyMode: 'preserve_run_at', maxAttempts: 1 },
-  );
+/** Work that is so large goes by another name, so that a worker keeps a place free for the rest. */
+export const heavy = (task: Task): string => `${task}-heavy`;
+/** From here on work is heavy: bytes of a file that is read, and pixels of all pages of artwork. Our own choice. */
+const HEAVY = { bytes: 32 * 1024 * 1024, pixels: 150_000_000 } as const;
+
+const PIXELS = /* sql */ `
+  coalesce((select sum((p ->> 'width')::bigint * (p ->> 'height')::bigint) from jsonb_array_elements(a.info -> 'pages') p), 0)
+  > ${HEAVY.pixels}`;
+const IS_HEAVY: Readonly<Record<Task, string>> = {
+  rip: `select f.bytes > ${HEAVY.bytes} as heavy from artwork a join file f on f.id = a.file_id where a.id = $1::uuid`,
+  plates: `select ${PIXELS} as heavy from plate_build b join artwork a on a.id = b.artwork_id where b.id = $1::uuid`,
+  export: `select ${PIXELS} as heavy from plate_export e join artwork a on a.id = e.artwork_id where e.id = $1::uuid`,
 };
+
+/** Places behind in the queue by how much one has in it already: the next person's first piece goes before one's fifth. */
+const MOST_BEHIND = 50;
+
+/**
+ * One entry a piece of work, however often it is asked for.
+ * @param behind pieces that whoever asks has in the queue already
+ */
+export async function enqueue(db: Db, queue: Queue, { task, id }: Work, behind = 0): Promise<void> {
+  const { rows } = await db.query<{ heavy: boolean }>(IS_HEAVY[task], [id]);
+  await queue.addJob(
+    rows[0]?.heavy ? heavy(task) : task,
+    { id },
+    {
+      jobKey: `${task}:${id}`,
+      jobKeyMode: 'preserve_run_at',
+      maxAttempts: 1,
+      priority: Math.min(MOST_BEHIND, behind),
+    },
+  );
+}
 
 /** A worker that does not renew its lease for so long has lost its work. */
 const LEASE = '10 seconds';
@@ -94,7 +120,7 @@ export async function takeOver(db: Db, queue: Queue): Promise<void> {
           or (state = 'queued' and touched_at < now() - interval '${LEASE}')) ${READY[task]}
        returning id`,
     );
-    for (const { id } of lost.rows) await enqueue(queue, { task, id });
+    for (const { id } of lost.rows) await enqueue(db, queue, { task, id });
   }
 }
 
@@ -106,8 +132,29 @@ export async function release(db: Db, queue: Queue, owner: string): Promise<void
        where state = 'running' and owner = $1::uuid returning id`,
       [owner],
     );
-    for (const { id } of held.rows) await enqueue(queue, { task, id });
+    for (const { id } of held.rows) await enqueue(db, queue, { task, id });
   }
+}
+
+export interface Waiting {
+  readonly task: Task;
+  readonly state: string;
+  readonly n: number;
+}
+
+/** How much there is of each kind of work that is not done, by its state. */
+export async function workWaiting(db: Db): Promise<Waiting[]> {
+  const each = TASKS.map(
+    (task) =>
+      `select '${task}' as task, state, count(*)::int as n from ${TABLE[task]} where state in ('queued', 'running', 'failed') group by state`,
+  );
+  return (await db.query<Waiting>(each.join(' union all '))).rows;
+}
+
+/** Who waits for work: a tab that can cancel it, and whose it is. */
+export interface Waiter {
+  readonly client: string;
+  readonly asker: string;
 }
 
 /** Somebody asked for work, and waits for it unless it has ended: puts it in if nobody has it. */
@@ -115,15 +162,19 @@ export async function ask(
   db: Db,
   queue: Queue,
   { task, id }: Work,
-  client: string,
+  { client, asker }: Waiter,
   state: string,
 ): Promise<void> {
   if (state !== 'queued' && state !== 'running') return;
-  await db.query(
-    `insert into work_interest (task, id, client) values ($1::text, $2::uuid, $3::text) on conflict do nothing`,
-    [task, id, client],
+  const { rows } = await db.query<{ n: number }>(
+    'select count(distinct (task, id))::int as n from work_interest where asker = $1::text and id <> $2::uuid',
+    [asker, id],
   );
-  if (state === 'queued') await enqueue(queue, { task, id });
+  await db.query(
+    `insert into work_interest (task, id, client, asker) values ($1::text, $2::uuid, $3::text, $4::text) on conflict do nothing`,
+    [task, id, client, asker],
+  );
+  if (state === 'queued') await enqueue(db, queue, { task, id }, rows[0].n);
 }
 
 /**

@@ -1,15 +1,28 @@
 /** Carrying endpoints of the contract out: requests are read here, answers sent; services know nothing of HTTP. */
-import { problemOf, type Endpoint, type SomeEndpoint, type Wire } from '@kyanos/contract';
+import {
+  accessTo,
+  problemOf,
+  reaches,
+  type Access,
+  type Endpoint,
+  type Role,
+  type SomeEndpoint,
+  type Wire,
+} from '@kyanos/contract';
 import { DomainError } from '@kyanos/core';
 import type { Request, Response, Router } from 'express';
 import type pg from 'pg';
 import type { z } from 'zod';
 import type { Db } from './db.ts';
 import { once } from './once.ts';
+import type { Waiter } from './queue.ts';
 
-/** Who asks. Sign-in will tell; until then it is whoever sits at this computer. */
+/** Who asks: by their session, or whoever sits at this computer where nobody signs in. */
 export interface Actor {
   readonly name: string;
+  readonly role: Role;
+  /** Signed in: nobody else can be asked for in their name. */
+  readonly signedIn: boolean;
 }
 
 /** What a request says beside its parameters and its body. */
@@ -17,6 +30,8 @@ export interface Context {
   readonly actor: Actor;
   /** The tab of a browser that asks, as one of several that may wait for the same work. */
   readonly client: string;
+  /** The same, with whose work it is: who has much in the queue lets others pass. */
+  readonly waiter: Waiter;
   /** The revision that a change was made on, if it says so. */
   readonly basedOn: number | undefined;
   /** Tells the revision of what is answered, as ETag. */
@@ -39,13 +54,28 @@ type Sent<E> =
       : void
     : never;
 
-const HERE: Actor = { name: 'this computer' };
+/** Those who have not signed in come to what is open to anyone, and may do nothing there. */
+function actorOf({ asker }: Request): Actor {
+  const { name = '', role = 'learner', id } = asker ?? {};
+  return { name, role, signedIn: id !== undefined };
+}
+
+/** @throws DomainError `SIGN_IN_NEEDED`, `NOT_ALLOWED` */
+async function admit(least: Access, { asker, params }: Request): Promise<void> {
+  if (least === 'anyone') return;
+  if (asker?.role === undefined) throw new DomainError('SIGN_IN_NEEDED');
+  const ofPractice = least === 'operator, learner in practice';
+  if (reaches(asker.role, ofPractice ? 'operator' : least)) return;
+  if (!ofPractice || !(await asker.isPractice(params.id))) throw new DomainError('NOT_ALLOWED');
+}
 
 function contextOf(req: Request, res: Response): Context {
+  const client = (req.get('Kyanos-Client') ?? '').slice(0, 80);
   const match = /^"(\d+)"$/.exec(req.get('If-Match') ?? '');
   return {
-    actor: HERE,
-    client: (req.get('Kyanos-Client') ?? '').slice(0, 80),
+    actor: actorOf(req),
+    client,
+    waiter: { client, asker: req.asker?.id ?? client },
     basedOn: match ? Number(match[1]) : undefined,
     tellRevision: (number) => void res.set('ETag', `"${number}"`),
     res,
@@ -87,7 +117,9 @@ export function on<E extends SomeEndpoint>(
 ): void {
   const one = endpoint as unknown as Endpoint;
   if (one.once) throw new Error(`${one.path} is to be carried out once: see onOnce.`);
+  const least = accessTo(one);
   router[METHODS[one.method]](expressPath(one.path), async (req, res) => {
+    await admit(least, req);
     const value = await act(read(one, req), contextOf(req, res), req);
     if (one.answer === null) res.status(one.status ?? 204).end();
     else if ('_zod' in one.answer) res.status(one.status ?? res.statusCode).json(value);
@@ -103,7 +135,9 @@ export function onOnce<E extends SomeEndpoint>(
 ): void {
   const one = endpoint as unknown as Endpoint;
   if (!one.once) throw new Error(`${one.path} does not say that it is carried out once.`);
+  const least = accessTo(one);
   router[METHODS[one.method]](expressPath(one.path), async (req, res) => {
+    await admit(least, req);
     const given = read(one, req) as Read<E>;
     await once(pool, req, res, async (db) => ({
       status: one.status ?? 200,

@@ -202,7 +202,6 @@ describe('artwork', () => {
       base: 1,
       plan: encodePlan(demo('kraft-tag').plan),
       artworkId: second.id,
-      savedBy: 'Ann',
     });
     const { body } = await call<ArtworkVersion[]>('GET', `/jobs/${job.id}/artworks`);
     expect(body.map(({ artworkId, since }) => [artworkId, since])).toEqual([
@@ -296,7 +295,6 @@ describe('jobs', () => {
       base: 1,
       plan: encodePlan(changed),
       artworkId: null,
-      savedBy: 'Ann',
     });
     expect(saved.body).toMatchObject({
       version: 2,
@@ -319,7 +317,6 @@ describe('jobs', () => {
         base: 1,
         plan: encodePlan({ ...demo('orchard-label').plan, name }),
         artworkId: null,
-        savedBy: name,
       });
     const answers = await Promise.all([save('Ann'), save('Ben'), save('Cid')]);
     expect(answers.map(({ status }) => status).sort()).toEqual([200, 409, 409]);
@@ -338,7 +335,6 @@ describe('jobs', () => {
       base: 1,
       plan,
       artworkId: null,
-      savedBy: 'Ann',
     });
     expect(answer.status).toBe(422);
     expect(answer.body.message).toContain('the field plan.stack');
@@ -354,7 +350,6 @@ describe('jobs', () => {
       base: 1,
       plan: encodePlan(demo('orchard-label').plan),
       artworkId: nobody,
-      savedBy: 'Ann',
     });
     expect(answer).toMatchObject({ status: 404, body: { code: 'ARTWORK_UNKNOWN' } });
   });

@@ -1,17 +1,20 @@
 /** The worker process: takes long work from the queue. Run as many as there are machines. */
 import { DomainError } from '@kyanos/core';
-import { sweepTemp } from '@kyanos/intake';
+import { confinementInWords, sweepTemp } from '@kyanos/intake';
 import { parseCronItems, run, type TaskList } from 'graphile-worker';
 import { ripArtwork } from './artwork/rip.ts';
 import { openPool } from './db.ts';
 import { exportStoredPlates } from './exports/build.ts';
 import { refusalFor } from './http.ts';
+import { forgetWorker, tellWorker } from './observe/workers.ts';
+import { tidyDoor } from './people/guesses.ts';
 import { buildStoredPlates } from './plates/build.ts';
 import { followPress } from './press/follow.ts';
 import { lookAtPrinters } from './press/printers.ts';
 import { reserveWaiting } from './stock/jobs.ts';
 import {
   enqueue,
+  heavy,
   newOwner,
   openQueue,
   perform,
@@ -20,6 +23,11 @@ import {
   takeOver,
   type Task,
 } from './queue.ts';
+
+/** Pieces of work at a time; one of them is never heavy. */
+const SLOTS = 2;
+/** So long a worker that was started by itself goes on with what it has, once it is told to stop. Our own choice. */
+const DRAIN_MS = 10 * 60_000;
 
 const url = process.env.DATABASE_URL;
 if (!url) throw new Error('The worker needs DATABASE_URL.');
@@ -59,18 +67,26 @@ async function buildWaitingPlates(artwork: string): Promise<void> {
      where a.id = $1::uuid and a.state = 'done' and b.state = 'queued'`,
     [artwork],
   );
-  for (const build of waiting.rows) await enqueue(queue, { task: 'plates', id: build.id });
+  for (const build of waiting.rows) await enqueue(pool, queue, { task: 'plates', id: build.id });
 }
 
-const taskList: TaskList = {
+const light = {
   rip: task('rip', buildWaitingPlates),
   plates: task('plates', (id) => reserveWaiting(pool, id)),
   export: task('export'),
-};
+} satisfies Record<Task, unknown>;
+const all: TaskList = Object.fromEntries(
+  (Object.keys(light) as Task[]).flatMap((name) => [
+    [name, light[name]],
+    [heavy(name), light[name]],
+  ]),
+);
 
 /** Time between rounds to the jobs at printers, and to the printers themselves. */
 const FOLLOW_MS = 700;
 const PRINTERS_MS = 2500;
+/** And between tidying up after people: ended sessions, guesses that are long past. */
+const TIDY_MS = 3_600_000;
 /** Again and again, each round after the one before has ended. What fails is tried again; the database may be away. */
 async function rounds(every: number, round: () => Promise<void>): Promise<void> {
   while (!stopped.signal.aborted) {
@@ -84,43 +100,66 @@ async function rounds(every: number, round: () => Promise<void>): Promise<void> 
 /** Time between looks for work that lost its worker. */
 const LOOK_MS = 3000;
 async function lookAround(): Promise<void> {
+  await tellWorker(pool, owner, { slots: SLOTS, draining: stopping }).catch(() => undefined);
   // While the database is away there is nothing to take over.
   await takeOver(pool, queue).catch(() => undefined);
   await sweepTemp().catch(() => undefined);
 }
 
-await lookAround();
-const runner = await run({
-  pgPool: pool,
-  concurrency: 2,
-  noHandleSignals: true,
-  parsedCronItems: parseCronItems([]),
-  taskList,
-  logger: quiet,
-});
+/** A server's own ends with it; one that was started by itself says so, and ends what it has before it goes. */
+const alone = process.send === undefined;
+let stopping = false;
+await lookAround().catch(() => undefined);
+const take = (concurrency: number, taskList: TaskList) =>
+  run({
+    pgPool: pool,
+    concurrency,
+    noHandleSignals: true,
+    parsedCronItems: parseCronItems([]),
+    taskList,
+    logger: quiet,
+  });
+// One place is kept for what is not heavy: a huge file never holds up the small ones.
+const runners = [await take(SLOTS - 1, all), await take(1, light)];
 const looking = setInterval(() => void lookAround(), LOOK_MS);
 
 void rounds(FOLLOW_MS, () => followPress(pool, queue));
 void rounds(PRINTERS_MS, () => lookAtPrinters(pool));
+void rounds(TIDY_MS, () => tidyDoor(pool));
 
-let stopping = false;
+/** Time that work has to end in order. */
+const END_MS = alone ? DRAIN_MS : 0;
+const ENDS_MS = 2500;
+const within = (ms: number, work: Promise<unknown>) =>
+  Promise.race([work, new Promise((done) => setTimeout(done, ms))]);
+
+/** Takes nothing more, lets what is begun end if there is time, and puts the rest back for others. The second time there is none. */
 async function stop() {
-  if (stopping) return;
+  const hurried = stopping || END_MS === 0;
   stopping = true;
+  const ended = Promise.all(runners.map((one) => one.stop().catch(() => undefined)));
+  if (!hurried) {
+    await tellWorker(pool, owner, { slots: SLOTS, draining: true }).catch(() => undefined);
+    await within(END_MS, ended);
+  }
   clearInterval(looking);
   stopped.abort(new Error('the worker stops'));
-  await Promise.race([
-    runner.stop().catch(() => undefined),
-    new Promise((done) => setTimeout(done, 2500)),
-  ]);
+  await within(ENDS_MS, ended);
   await release(pool, queue, owner).catch(() => undefined);
+  await forgetWorker(pool, owner).catch(() => undefined);
   process.exit(0);
 }
 // A queue that gives up is begun anew by whoever started this process.
-runner.promise.catch(() => undefined).then(() => (stopping ? undefined : process.exit(1)));
+for (const { promise } of runners)
+  promise.catch(() => undefined).then(() => (stopping ? undefined : process.exit(1)));
 process.on('SIGTERM', () => void stop());
 // Ctrl-C reaches the whole group; the server decides when its worker ends.
-process.on('SIGINT', () => undefined);
-// The server is gone, however it ended.
-process.on('disconnect', () => process.exit(0));
-process.send?.('ready');
+process.on('SIGINT', () => (alone ? void stop() : undefined));
+if (alone) {
+  console.log(confinementInWords());
+  console.log('The worker is ready. Stop it with Ctrl-C: it ends what it has begun.');
+} else {
+  // The server is gone, however it ended.
+  process.on('disconnect', () => process.exit(0));
+  process.send?.('ready');
+}

@@ -11,6 +11,7 @@ import { afterAll, beforeAll, expect } from 'vitest';
 import { makeApp } from '../src/app.ts';
 import { WorkEvents } from '../src/events/workEvents.ts';
 import { endAside } from '../src/aside/aside.ts';
+import { AT_THIS_COMPUTER, type Door } from '../src/people/door.ts';
 import { openQueue, type Queue } from '../src/queue.ts';
 import { prepareShop } from '../src/shop/demo.ts';
 import { testDatabase, type TestDatabase } from './database.ts';
@@ -18,6 +19,9 @@ import { testDatabase, type TestDatabase } from './database.ts';
 const BUNDLED_WORKER = new URL('../../.cache/programs/worker.js', import.meta.url);
 
 export class Served {
+  /** How people are let in. */
+  readonly door: Door;
+
   database!: TestDatabase;
   queue!: Queue;
   events!: WorkEvents;
@@ -25,6 +29,10 @@ export class Served {
   worker!: ChildProcess;
   base!: string;
   tmp!: string;
+
+  constructor(door: Door = AT_THIS_COMPUTER) {
+    this.door = door;
+  }
 
   async start(): Promise<void> {
     this.database = await testDatabase();
@@ -34,7 +42,9 @@ export class Served {
     await this.queue.migrate();
     this.events = new WorkEvents(pool);
     const log = pino({ level: 'silent' });
-    this.server = createServer(makeApp(pool, this.queue, log, undefined, this.events));
+    this.server = createServer(
+      await makeApp(pool, this.queue, log, undefined, this.events, this.door),
+    );
     await new Promise<void>((done) => this.server.listen(0, '127.0.0.1', done));
     this.base = `http://127.0.0.1:${(this.server.address() as { port: number }).port}/api`;
     this.tmp = mkdtempSync(join(tmpdir(), 'server-test-'));
@@ -114,7 +124,7 @@ export class Served {
   }
 
   async newJob(artworkId: string | null = null, plan = demo('orchard-label').plan): Promise<Job> {
-    const wanted = { plan: encodePlan(plan), artworkId, savedBy: 'Ann' };
+    const wanted = { plan: encodePlan(plan), artworkId };
     return (await this.call<Job>('POST', '/jobs', wanted)).body;
   }
 }
@@ -122,8 +132,8 @@ export class Served {
 export const demo = (id: string) => DEMO_JOBS.find((job) => job.id === id)!;
 
 /** Runs for the tests of one file. */
-export function useServer(): Served {
-  const served = new Served();
+export function useServer(door?: Door): Served {
+  const served = new Served(door);
   beforeAll(() => served.start());
   afterAll(() => served.stop());
   return served;

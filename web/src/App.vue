@@ -1,13 +1,20 @@
 <script setup lang="ts">
-import { mdiKeyboardOutline, mdiMagnify, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js';
+import {
+  mdiAccountOutline,
+  mdiKeyboardOutline,
+  mdiMagnify,
+  mdiWeatherNight,
+  mdiWhiteBalanceSunny,
+} from '@mdi/js';
 import { LANGUAGE_NAMES, LANGUAGES } from '@kyanos/core';
 import { useStorage } from '@vueuse/core';
-import { defineAsyncComponent, ref, watchEffect } from 'vue';
+import { computed, defineAsyncComponent, ref, watchEffect } from 'vue';
 import { useRoute } from 'vue-router';
 import { useTheme } from 'vuetify';
 import DueMenu from './shared/DueMenu.vue';
 import { nextUnit, units } from './shared/format.ts';
 import { useKeys } from './shared/keys.ts';
+import { loadMe, me, mustSignIn, role } from './shared/me.ts';
 import { choose, LANGUAGE } from './texts/language.ts';
 import { t, withTexts } from './texts/texts.ts';
 
@@ -17,13 +24,23 @@ const ShortcutsDialog = defineAsyncComponent(
   withTexts(() => import('./shared/ShortcutsDialog.vue')),
 );
 
+const SignInScreen = defineAsyncComponent(withTexts(() => import('./people/SignInScreen.vue')));
+const AccountMenu = defineAsyncComponent(withTexts(() => import('./people/AccountMenu.vue')));
+const asked = ref(false);
+void loadMe().then(() => (asked.value = true));
+/** Once something was shown it stays under the question who somebody is, with all that was typed. */
+const shown = ref(false);
+watchEffect(() => {
+  if (asked.value && !mustSignIn.value) shown.value = true;
+});
+
 const theme = useTheme();
 const chosen = useStorage<'day' | 'night'>('kyanos-theme', 'day');
 watchEffect(() => theme.change(chosen.value === 'night' ? 'night' : 'day'));
 const shortcuts = ref(false);
 const finding = ref(false);
 const route = useRoute();
-/** Those that are there. */
+/** Those that are there; a learner has the last two. */
 const ROOMS = [
   {
     name: t('app.jobs'),
@@ -46,6 +63,11 @@ const ROOMS = [
   },
 ];
 
+const FOR_LEARNERS = ['/practice', '/handbook'];
+const rooms = computed(() =>
+  role.value === 'learner' ? ROOMS.filter(({ path }) => FOR_LEARNERS.includes(path)) : ROOMS,
+);
+
 useKeys('everywhere', {
   find(event) {
     event.preventDefault();
@@ -67,9 +89,9 @@ useKeys('everywhere', {
           </svg>
           <span class="brand-name">Kyanos</span>
         </router-link>
-        <nav class="rooms" :aria-label="t('app.rooms')">
+        <nav v-if="shown" class="rooms" :aria-label="t('app.rooms')">
           <router-link
-            v-for="room in ROOMS"
+            v-for="room in rooms"
             :key="room.path"
             :to="room.path"
             class="room-name"
@@ -79,8 +101,14 @@ useKeys('everywhere', {
         </nav>
         <div id="bar-middle" class="middle"></div>
         <div class="tools">
-          <due-menu />
-          <v-btn variant="text" icon :aria-label="t('app.find')" @click="finding = true">
+          <due-menu v-if="shown && role !== 'learner'" />
+          <v-btn
+            v-if="shown"
+            variant="text"
+            icon
+            :aria-label="t('app.find')"
+            @click="finding = true"
+          >
             <v-icon :icon="mdiMagnify" />
           </v-btn>
           <v-btn
@@ -123,12 +151,29 @@ useKeys('everywhere', {
           >
             <v-icon :icon="mdiKeyboardOutline" />
           </v-btn>
+          <v-menu v-if="me && shown">
+            <template #activator="{ props: opens }">
+              <v-btn
+                variant="text"
+                :icon="!me.person"
+                :aria-label="
+                  me.person ? t('app.signedInAs', { name: me.person.name }) : t('app.people')
+                "
+                v-bind="opens"
+              >
+                <v-icon :icon="mdiAccountOutline" />
+                <span v-if="me.person" class="who">{{ me.person.name }}</span>
+              </v-btn>
+            </template>
+            <account-menu />
+          </v-menu>
         </div>
       </header>
-      <router-view />
+      <router-view v-if="shown" />
     </div>
     <shortcuts-dialog v-if="shortcuts" v-model="shortcuts" />
     <search-dialog v-if="finding" v-model="finding" />
+    <sign-in-screen v-if="mustSignIn" />
   </v-app>
 </template>
 
@@ -187,6 +232,12 @@ useKeys('everywhere', {
 .tools {
   display: flex;
   align-items: center;
+}
+
+.who {
+  max-width: 9em;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 
 /* Where a job's name stands in the bar too. */

@@ -96,6 +96,8 @@ export const router = createRouter({
       component: () => import('./handbook/HandbookPage.vue'),
       props: true,
     },
+    { path: '/people', name: 'people', component: () => import('./people/PeoplePage.vue') },
+    { path: '/account', name: 'account', component: () => import('./people/AccountPage.vue') },
     { path: '/:rest(.*)*', redirect: '/' },
   ],
 });

@@ -1,5 +1,5 @@
 /** Every address of the API, by the name that both ends call it. */
-import type { Endpoint } from '../endpoint.ts';
+import { endpoint, type Endpoint } from '../endpoint.ts';
 import * as care from './care.ts';
 import * as stock from './stock.ts';
 import * as artworks from './artworks.ts';
@@ -10,6 +10,7 @@ import * as files from './files.ts';
 import * as jobs from './jobs.ts';
 import * as plates from './plates.ts';
 import * as bench from './bench.ts';
+import { getMe, PEOPLE_API } from './people.ts';
 import { PRACTICE_API } from './practice.ts';
 import * as press from './press.ts';
 import * as queue from './queue.ts';
@@ -17,7 +18,18 @@ import * as reports from './reports.ts';
 import { SETTING_ENDPOINTS } from './settings.ts';
 import * as shop from './shop.ts';
 
+export { PEOPLE_API, PRACTICE_API };
+
+const getDocument = endpoint({
+  method: 'GET',
+  path: '/openapi.json',
+  summary: 'This document',
+  answer: { type: 'application/json', what: 'The API as OpenAPI 3.1 has it' },
+});
+
 export const API = {
+  getMe,
+  getDocument,
   storeFile: files.storeFile,
   readArtwork: artworks.readArtwork,
   getArtwork: artworks.getArtwork,
@@ -37,6 +49,9 @@ export const API = {
   makeJob: jobs.makeJob,
   getJob: jobs.getJob,
   saveJob: jobs.saveJob,
+  listVersions: jobs.listVersions,
+  compareVersions: jobs.compareVersions,
+  bringBackVersion: jobs.bringBackVersion,
   setJobOrder: jobs.setJobOrder,
   listJobArtworks: jobs.listJobArtworks,
   getPaper: jobs.getPaper,
@@ -108,6 +123,7 @@ export const API = {
 export const ENDPOINTS: Readonly<Record<string, Endpoint>> = {
   ...API,
   ...PRACTICE_API,
+  ...PEOPLE_API,
   ...Object.fromEntries(
     Object.entries(SETTING_ENDPOINTS).flatMap(([name, { get, put }]) => [
       [`getSetting-${name}`, get],

@@ -97,7 +97,6 @@ const content = {
   artworkId: ArtworkId.nullable(),
   /** The name under which the artwork comes; as before if absent. */
   fileName: z.string().min(1).max(500).exactOptional(),
-  savedBy: z.string().max(80),
 };
 export const NewJob = z.strictObject(content);
 export type NewJob = z.output<typeof NewJob>;
@@ -136,6 +135,53 @@ export const saveJob = endpoint({
   summary: 'Save a job as its next version',
   params,
   body: SaveJob,
+  answer: Job,
+  once: true,
+});
+/** A field of a plan that differs, by its dotted path in the plan file; absent on the side that lacks it. */
+const PlanChange = z.object({
+  field: z.string(),
+  was: z.unknown().optional(),
+  now: z.unknown().optional(),
+});
+/** What differs between two versions: fields of their plans, the first of them, and how many more there are. */
+export const PlanChanges = z.object({ fields: z.array(PlanChange), more: z.int() });
+export type PlanChanges = z.output<typeof PlanChanges>;
+
+/** A version of a job as its history tells it. */
+export const JobVersion = z.object({
+  version: z.int(),
+  savedAt: z.string(),
+  savedBy: z.string(),
+  artworkId: ArtworkId.nullable(),
+  fileName: z.string().nullable(),
+  /** What it changed of the version before; null for the first one, and where one of the two can't be read. */
+  changes: PlanChanges.nullable(),
+});
+export type JobVersion = z.output<typeof JobVersion>;
+export const listVersions = endpoint({
+  method: 'GET',
+  path: '/jobs/{id}/versions',
+  summary: 'Versions of a job, the newest first, with who saved each and what it changed',
+  params,
+  /** Only earlier ones than this: the next page. */
+  query: z.object({ before: z.coerce.number().int().min(1).optional() }),
+  answer: z.object({ versions: z.array(JobVersion), total: z.int() }),
+});
+const VersionNumber = z.coerce.number().int().min(1);
+export const compareVersions = endpoint({
+  method: 'GET',
+  path: '/jobs/{id}/versions/{from}/to/{to}',
+  summary: 'What differs between two versions of a job',
+  params: params.extend({ from: VersionNumber, to: VersionNumber }),
+  answer: PlanChanges,
+});
+export const bringBackVersion = endpoint({
+  method: 'POST',
+  path: '/jobs/{id}/versions/{version}/bring-back',
+  summary: 'Save an earlier version of a job as its next one',
+  params: params.extend({ version: VersionNumber }),
+  body: z.strictObject({ base: z.int().min(1) }),
   answer: Job,
   once: true,
 });

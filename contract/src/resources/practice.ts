@@ -90,7 +90,8 @@ const getLearner = endpoint({
   method: 'GET',
   path: '/practice/learner',
   summary: 'What somebody knows, and what is to be practised next',
-  query: z.object({ name: Name }),
+  /** Of somebody else, for who sets exercises; one’s own if absent. */
+  query: z.object({ name: Name.optional() }),
   answer: Learner,
 });
 const giveExercise = endpoint({
@@ -98,7 +99,6 @@ const giveExercise = endpoint({
   path: '/practice/exercises',
   summary: 'An exercise out of the jobs of the shop',
   body: z.strictObject({
-    learner: Name,
     kind: Kind,
     topic: TopicSchema.exactOptional(),
     /** The same gives the same; by chance if absent. */
@@ -156,7 +156,6 @@ const setCourse = endpoint({
   summary: 'Set exercises out of jobs of the shop to people',
   body: z.strictObject({
     name: Name,
-    by: Name,
     people: z.array(Name).min(1).max(100),
     lines: z
       .array(z.strictObject({ kind: Kind, level: Level, jobId: JobId }))

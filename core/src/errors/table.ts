@@ -25,6 +25,9 @@ export const ERRORS = {
   REPORT_UNKNOWN: { status: 404 },
   SETTING_UNKNOWN: { status: 404 },
   PRESS_UNKNOWN: { status: 404 },
+  VERSION_UNKNOWN: { status: 404 },
+  PERSON_UNKNOWN: { status: 404 },
+  TABLET_UNKNOWN: { status: 404 },
 
   STOCK_UNKNOWN: { status: 404 },
   EVENT_UNKNOWN: { status: 404 },
@@ -57,6 +60,17 @@ export const ERRORS = {
   PRINTER_REFUSED: { status: 409 },
   PRINTER_FORGOT: { status: 409 },
   PRINTER_GONE: { status: 409 },
+  PERSON_EXISTS: { status: 409 },
+  LAST_OWNER: { status: 409 },
+  NOBODY_SIGNS_IN: { status: 409 },
+
+  // Who asks.
+  SIGN_IN_NEEDED: { status: 401 },
+  SIGN_IN_WRONG: { status: 401 },
+  WORD_WRONG: { status: 401 },
+  PASSKEY_REFUSED: { status: 401 },
+  NOT_ALLOWED: { status: 403 },
+  TOO_MANY_GUESSES: { status: 429 },
 
   // The request.
   SHOP_CONTRADICTION: { status: 422 },

@@ -13,9 +13,9 @@ const FOREVER = { 'Cache-Control': 'private, max-age=31536000, immutable' };
 export function artworkRoutes(pool: pg.Pool, queue: Queue): Router {
   const router = Router();
 
-  on(router, API.readArtwork, async ({ body }, { client }) => {
+  on(router, API.readArtwork, async ({ body }, { waiter }) => {
     const { id, state } = await upsertArtwork(pool, body);
-    await ask(pool, queue, { task: 'rip', id }, client, state);
+    await ask(pool, queue, { task: 'rip', id }, waiter, state);
     // The same bytes may have come under another name before: whoever asks keeps theirs.
     return { ...(await artworkById(pool, id)), fileName: body.fileName };
   });

@@ -51,7 +51,6 @@ describe('a job at the bench', () => {
       base: job.version,
       plan: { ...plan, customer: 'Somebody else' },
       artworkId,
-      savedBy: 'Ann',
     });
     expect(saved.status).toBe(200);
     expect((await get<BenchState>(`/jobs/${job.id}/bench/state`)).ticks).toEqual([]);

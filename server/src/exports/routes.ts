@@ -12,10 +12,10 @@ import { exportById, exportedFile, upsertExport } from './queries.ts';
 export function exportRoutes(pool: pg.Pool, queue: Queue): Router {
   const router = Router();
 
-  on(router, API.makeExport, async ({ params, body }, { client }) => {
+  on(router, API.makeExport, async ({ params, body }, { waiter }) => {
     await readyArtwork(pool, params.id);
     const { id, state } = await upsertExport(pool, params.id, body.plan);
-    await ask(pool, queue, { task: 'export', id }, client, state);
+    await ask(pool, queue, { task: 'export', id }, waiter, state);
     return exportById(pool, id);
   });
 

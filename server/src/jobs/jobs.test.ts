@@ -8,7 +8,7 @@ const { plan } = demo('orchard-label');
 
 const save = async (name: string, copies: number, customer = '') => {
   const wanted = { ...plan, name, customer, layout: { ...plan.layout, copies } };
-  const body = { plan: encodePlan(wanted), artworkId: null, savedBy: 'Ann' };
+  const body = { plan: encodePlan(wanted), artworkId: null };
   return (await served.call<Job>('POST', '/jobs', body)).body;
 };
 const list = async (query = '') => {
@@ -40,12 +40,8 @@ describe('the board', () => {
     expect((await served.call('GET', '/jobs?sort=colour')).status).toBe(422);
 
     const changed = { ...third.plan, name: 'Quince paste' };
-    await served.call('PUT', `/jobs/${third.id}`, {
-      base: 1,
-      plan: changed,
-      artworkId: null,
-      savedBy: 'Ben',
-    });
+    const body2 = { base: 1, plan: changed, artworkId: null };
+    await served.call('PUT', `/jobs/${third.id}`, body2, { 'Kyanos-Operator': 'Ben' });
     const { body } = await served.call<JobList>('GET', '/jobs?search=quince');
     expect(body).toMatchObject({
       total: 1,

@@ -45,6 +45,12 @@ export function planOf(stored: unknown): PrintPlan {
   return read.plan;
 }
 
+/** The plan that is stored; undefined if it can't be read. */
+export function planIfReadable(stored: unknown): PrintPlan | undefined {
+  const read = readPlan(stored);
+  return 'problem' in read ? undefined : read.plan;
+}
+
 const jobOf = ({ savedAt, plan, ...job }: Row): Job => ({
   ...job,
   savedAt: savedAt.toISOString(),
@@ -204,12 +210,12 @@ export async function jobById(db: Db, id: string, version?: number): Promise<Job
 
 /** @throws DomainError `PRACTICE_JOB` of a job that is an exercise, whether handed in or not */
 export async function assertShopJob(db: Db, id: string): Promise<void> {
-  const { rows } = await db.query<{ practice: boolean }>(
-    'select practice from job where id = $1::uuid',
-    [id],
-  );
-  if (rows[0]?.practice) throw new DomainError('PRACTICE_JOB');
+  if (await isPracticeJob(db, id)) throw new DomainError('PRACTICE_JOB');
 }
+
+/** Whether a job was made for an exercise; no job is none. */
+export const isPracticeJob = async (db: Db, id: string): Promise<boolean> =>
+  (await db.query('select from job where id = $1::uuid and practice', [id])).rowCount === 1;
 
 /** What a customer ordered, and when. @throws DomainError `JOB_UNKNOWN`, `NOT_ORDERED` */
 export async function orderedOf(

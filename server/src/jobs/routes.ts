@@ -3,6 +3,7 @@ import { Router } from 'express';
 import type pg from 'pg';
 import { inTransaction } from '../db.ts';
 import { on, onOnce } from '../route.ts';
+import { bringBack, compareVersions, versionsOf } from './history.ts';
 import { foresee, foreseeSome, onState } from '../stock/jobs.ts';
 import {
   artworksOf,
@@ -27,16 +28,36 @@ export function jobRoutes(pool: pg.Pool): Router {
     return list;
   });
 
-  onOnce(router, pool, API.makeJob, async (db, { body }, { res }) => {
-    const job = await insertJob(db, body);
+  onOnce(router, pool, API.makeJob, async (db, { body }, { actor, res }) => {
+    const job = await insertJob(db, { ...body, savedBy: actor.name });
     res.location(`/api/jobs/${job.id}`);
     return onWire(job);
   });
 
   on(router, API.getJob, async ({ params: { id } }) => onWire(await jobById(pool, id)));
 
-  onOnce(router, pool, API.saveJob, async (db, { params: { id }, body: { base, ...version } }) =>
-    onWire(await saveJob(db, id, base, version)),
+  onOnce(
+    router,
+    pool,
+    API.saveJob,
+    async (db, { params: { id }, body: { base, ...version } }, { actor }) =>
+      onWire(await saveJob(db, id, base, { ...version, savedBy: actor.name })),
+  );
+
+  on(router, API.listVersions, ({ params: { id }, query: { before } }) =>
+    versionsOf(pool, id, before),
+  );
+
+  on(router, API.compareVersions, ({ params: { id, from, to } }) =>
+    compareVersions(pool, id, from, to),
+  );
+
+  onOnce(
+    router,
+    pool,
+    API.bringBackVersion,
+    async (db, { params: { id, version }, body: { base } }, { actor }) =>
+      onWire(await bringBack(db, id, version, base, actor.name)),
   );
 
   on(router, API.setJobOrder, async ({ params: { id }, body: { was, now } }, { actor }) => {

@@ -50,7 +50,6 @@ describe('plates', () => {
       base: 1,
       plan: encodePlan(half),
       artworkId: label.artwork.id,
-      savedBy: 'Ann',
     });
     expect((await build(notation)).measures!.plates[0].coverage).toBeCloseTo(0.5, 2);
   });

@@ -9,10 +9,10 @@ import { buildById, upsertBuild } from './queries.ts';
 export function plateRoutes(pool: pg.Pool, queue: Queue): Router {
   const router = Router();
 
-  on(router, API.buildPlates, async ({ params, body }, { client }) => {
+  on(router, API.buildPlates, async ({ params, body }, { waiter }) => {
     await readyArtwork(pool, params.id);
     const { id, state } = await upsertBuild(pool, params.id, body.plan);
-    await ask(pool, queue, { task: 'plates', id }, client, state);
+    await ask(pool, queue, { task: 'plates', id }, waiter, state);
     return buildById(pool, id);
   });
 

@@ -1,9 +1,18 @@
-import { PRACTICE_API, type Learner } from '@kyanos/contract';
-import { PASSED, sessionOf, standingOf, TOPICS, topicName, USUAL_MINUTES } from '@kyanos/core';
+import { PRACTICE_API, reaches, type Learner } from '@kyanos/contract';
+import {
+  DomainError,
+  PASSED,
+  sessionOf,
+  standingOf,
+  TOPICS,
+  topicName,
+  USUAL_MINUTES,
+} from '@kyanos/core';
 import { Router } from 'express';
 import type pg from 'pg';
 import { jobById } from '../jobs/queries.ts';
-import { on, onOnce } from '../route.ts';
+import { on, onOnce, type Actor } from '../route.ts';
+import { t } from '../texts/texts.ts';
 import { give, handIn, seedOf } from './give.ts';
 import {
   coursesOf,
@@ -52,22 +61,33 @@ async function learner(pool: pg.Pool, name: string): Promise<Learner> {
   };
 }
 
+/** Whose skills are asked for: somebody else’s only by who sets exercises. */
+const learnerFor = (actor: Actor, name: string | undefined): string =>
+  name !== undefined && reaches(actor.role, 'planner') ? name : actor.name;
+
 /** Practice: exercises, their answers, and courses. */
 export function practiceRoutes(pool: pg.Pool): Router {
   const router = Router();
 
-  on(router, PRACTICE_API.getLearner, ({ query: { name } }) => learner(pool, name));
+  on(router, PRACTICE_API.getLearner, ({ query: { name } }, { actor }) =>
+    learner(pool, learnerFor(actor, name)),
+  );
 
   // What is made outside of the transaction of the request is made anew if it is sent again before it was answered: one is left unused.
-  onOnce(router, pool, PRACTICE_API.giveExercise, async (_db, { body }) =>
-    onWire(await exerciseById(pool, await give(pool, body))),
+  onOnce(router, pool, PRACTICE_API.giveExercise, async (_db, { body }, { actor }) =>
+    onWire(await exerciseById(pool, await give(pool, { ...body, learner: actor.name }))),
   );
 
   on(router, PRACTICE_API.getExercise, async ({ params: { id } }) =>
     onWire(await exerciseById(pool, id)),
   );
 
-  on(router, PRACTICE_API.handInExercise, ({ params: { id }, body }) => handIn(pool, id, body));
+  on(router, PRACTICE_API.handInExercise, async ({ params: { id }, body }, { actor }) => {
+    const { learner: whose } = await exerciseById(pool, id);
+    if (actor.signedIn && whose !== actor.name)
+      throw new DomainError('NOT_ALLOWED', t('people.learnersOnly', { learner: whose }));
+    return handIn(pool, id, body);
+  });
 
   on(router, PRACTICE_API.getPracticePrint, async ({ params: { id, print } }, { res }) => {
     const bytes = await printOf(pool, id, print);
@@ -76,14 +96,14 @@ export function practiceRoutes(pool: pg.Pool): Router {
 
   on(router, PRACTICE_API.listCourses, () => coursesOf(pool));
 
-  onOnce(router, pool, PRACTICE_API.setCourse, async (db, { body }) => {
+  onOnce(router, pool, PRACTICE_API.setCourse, async (db, { body }, { actor }) => {
     const lines = [];
     for (const [i, { kind, level, jobId }] of body.lines.entries()) {
       const { plan, version } = await jobById(db, jobId);
       const seed = seedOf(body.name, jobId, kind, i);
       lines.push({ kind, level, jobId, version, job: plan.name, seed });
     }
-    const id = await keepCourse(db, { ...body, lines });
+    const id = await keepCourse(db, { ...body, by: actor.name, lines });
     return (await coursesOf(db)).find((course) => course.id === id)!;
   });
 

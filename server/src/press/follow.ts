@@ -126,7 +126,13 @@ async function filesOf(pool: pg.Pool, queue: Queue, row: PressRow): Promise<stri
   if (state !== 'done') {
     const { problem } = await exportById(pool, id);
     if (state === 'failed' && problem) throw new DomainError(problem.code, problem.message);
-    await ask(pool, queue, { task: 'export', id }, `press ${row.id}`, state);
+    await ask(
+      pool,
+      queue,
+      { task: 'export', id },
+      { client: `press ${row.id}`, asker: 'press' },
+      state,
+    );
     return undefined;
   }
   return (await exportedFile(pool, id)).fileId;

@@ -132,7 +132,6 @@ describe('papers of a job', () => {
     const { body: next } = await served.call<Job>('PUT', `/jobs/${jobId}`, {
       plan: { ...job.plan, layout: { ...job.plan.layout, copies: 77 } },
       artworkId: job.artworkId,
-      savedBy: 'Ann',
       base: job.version,
     });
     expect(next.version).toBe(job.version + 1);

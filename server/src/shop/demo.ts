@@ -60,5 +60,5 @@ export async function loadDemo(pool: pg.Pool, queue: Queue): Promise<void> {
     }
     return ids;
   });
-  for (const id of artworks) await enqueue(queue, { task: 'rip', id });
+  for (const id of artworks) await enqueue(pool, queue, { task: 'rip', id });
 }

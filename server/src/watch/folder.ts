@@ -101,7 +101,7 @@ async function makeJobs(
   if (known.rows.length > 0) return [];
 
   const { id, state } = await upsertArtwork(pool, { fileId, fileName, dpi: DEFAULT_DPI });
-  await ask(pool, queue, { task: 'rip', id }, `watch ${id}`, state);
+  await ask(pool, queue, { task: 'rip', id }, { client: `watch ${id}`, asker: 'watch' }, state);
   const info = await readUntil(pool, id, tell);
   const shop = await shopOf(pool);
   const remembered = (await settingOf(pool, 'spot-names')) ?? {};
@@ -122,7 +122,13 @@ async function makeJobs(
   });
   for (const plan of made) {
     const build = await upsertBuild(pool, id, plan);
-    await ask(pool, queue, { task: 'plates', id: build.id }, `watch ${build.id}`, build.state);
+    await ask(
+      pool,
+      queue,
+      { task: 'plates', id: build.id },
+      { client: `watch ${build.id}`, asker: 'watch' },
+      build.state,
+    );
   }
   return made.map(({ name }) => name);
 }

@@ -33,6 +33,7 @@ import { useRouter } from 'vue-router';
 import DropZone from '../artwork/DropZone.vue';
 import { call, Refused } from '../shared/api.ts';
 import { activeItems } from '../shared/shopItems.ts';
+import { me } from '../shared/me.ts';
 import { operator } from '../shared/operator.ts';
 import JobCards from './JobCards.vue';
 import JobOrderMenu from './JobOrderMenu.vue';
@@ -232,6 +233,7 @@ async function again(job: JobSummary) {
         :item-props="({ about }) => ({ subtitle: about })"
       />
       <v-text-field
+        v-if="me && !me.signIn"
         v-model="operator"
         class="operator"
         :label="t('board.operator')"

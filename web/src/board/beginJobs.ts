@@ -11,7 +11,6 @@ import {
 } from '@kyanos/core';
 import { API, type ArtworkSummary, type Job, type JobSummary } from '@kyanos/contract';
 import { call } from '../shared/api.ts';
-import { operator } from '../shared/operator.ts';
 import { rememberedNames } from '../shared/spotMemory.ts';
 import { t } from '../texts/texts.ts';
 
@@ -41,7 +40,6 @@ export async function beginJobs(
       plan: { ...plan, name: name.slice(0, 200) },
       artworkId: id,
       fileName,
-      savedBy: operator.value,
     };
     made.push(await call(API.makeJob, { body }));
   }
@@ -62,7 +60,6 @@ export async function printAgain(shop: Shop, { id }: JobSummary): Promise<Job> {
   const body = {
     plan: { ...today, name, lot: '' },
     artworkId,
-    savedBy: operator.value,
     ...(fileName !== null && { fileName }),
   };
   return call(API.makeJob, { body });

@@ -142,7 +142,6 @@ describe('the open job', () => {
         base,
         plan: encodePlan(named(plan)),
         artworkId: null,
-        savedBy: 'Ann',
       });
       store.set(
         `kyanos-draft-${ID}`,

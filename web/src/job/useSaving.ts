@@ -13,7 +13,6 @@ import type { PrintPlan } from '@kyanos/core';
 import { useEventListener, useThrottleFn } from '@vueuse/core';
 import { ref, shallowRef, type Ref } from 'vue';
 import { call, newKey, Refused } from '../shared/api.ts';
-import { operator } from '../shared/operator.ts';
 import { t } from '../texts/texts.ts';
 
 /** Quiet time after the last change before it is saved. */
@@ -42,7 +41,6 @@ interface Content {
   readonly plan: PrintPlan;
   readonly artworkId: ArtworkId | null;
   readonly fileName?: string;
-  readonly savedBy: string;
 }
 type Kept = Omit<Content, 'plan'> & { readonly plan: PlanJson };
 
@@ -73,7 +71,6 @@ export function useSaving(open: OpenJob, take: (job: Job) => void) {
     plan: plan.value!,
     artworkId: artworkId.value,
     ...(fileName.value === null ? {} : { fileName: fileName.value }),
-    savedBy: operator.value,
   });
 
   function schedule(): void {

@@ -5,7 +5,6 @@ import { EXERCISE_KINDS, LEVELS, type ExerciseKind, type Level } from '@kyanos/c
 import { computed, ref } from 'vue';
 import { call } from '../shared/api.ts';
 import JobPicker from '../shared/JobPicker.vue';
-import { operator } from '../shared/operator.ts';
 import RemoveButton from '../shared/RemoveButton.vue';
 import { useTrying } from '../shared/useTrying.ts';
 import { t } from '../texts/texts.ts';
@@ -38,7 +37,6 @@ async function save() {
     call(PRACTICE_API.setCourse, {
       body: {
         name: name.value.trim(),
-        by: operator.value.trim() || '?',
         people: people.value.map((one) => one.trim()).filter(Boolean),
         lines: lines.value.map(({ kind, level, jobId }) => ({
           kind,

@@ -5,6 +5,7 @@ import { ago, EXERCISE_KINDS, type ExerciseKind } from '@kyanos/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { call } from '../shared/api.ts';
 import { percent } from '../shared/format.ts';
+import { me } from '../shared/me.ts';
 import { operator } from '../shared/operator.ts';
 import { useTrying } from '../shared/useTrying.ts';
 import { t } from '../texts/texts.ts';
@@ -16,9 +17,9 @@ const { problem, trying } = useTrying();
 const { begin, busy, problem: refused } = useExercises();
 
 async function load() {
-  const name = operator.value.trim() || '?';
-  const found = await trying(() => call(PRACTICE_API.getLearner, { query: { name } }));
-  if (found && name === (operator.value.trim() || '?')) learner.value = found;
+  const name = operator.value;
+  const found = await trying(() => call(PRACTICE_API.getLearner, {}));
+  if (found && name === operator.value) learner.value = found;
 }
 watch(operator, load, { immediate: true });
 
@@ -55,6 +56,7 @@ const nextOf = (one: Learner['session'][number]) =>
         <p class="answer" data-testid="answer">{{ answer }}</p>
       </div>
       <v-text-field
+        v-if="!me?.signIn"
         v-model="operator"
         class="who"
         :label="t('practice.whoPractises')"

@@ -4,10 +4,9 @@ import type { Given } from '@kyanos/contract';
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../shared/api.ts';
-import { operator } from '../shared/operator.ts';
 import { useTrying } from '../shared/useTrying.ts';
 
-type Wanted = Omit<Given<typeof PRACTICE_API.giveExercise>['body'], 'learner'>;
+type Wanted = Given<typeof PRACTICE_API.giveExercise>['body'];
 
 export function useExercises() {
   const { problem, trying } = useTrying();
@@ -18,9 +17,7 @@ export function useExercises() {
     if (busy.value) return;
     busy.value = true;
     const given = await trying((): Promise<GivenExercise> =>
-      call(PRACTICE_API.giveExercise, {
-        body: { ...wanted, learner: operator.value.trim() || '?' },
-      }),
+      call(PRACTICE_API.giveExercise, { body: wanted }),
     );
     busy.value = false;
     if (given) await router.push({ name: 'exercise', params: { id: given.id } });

@@ -11,6 +11,7 @@ import {
   type StoredFile,
 } from '@kyanos/contract';
 import { sentenceOf, type ErrorCode } from '@kyanos/core';
+import { operator } from './operator.ts';
 
 export class Refused extends Error {
   readonly problem: Problem;
@@ -22,14 +23,20 @@ export class Refused extends Error {
     this.status = status;
   }
 
-  /** The server is away, or in trouble of its own: the same request may do better later. */
+  /** The server is away or in trouble of its own, or the session has ended: the same request may do better later. */
   get mayPass(): boolean {
-    return this.status === 0 || this.status >= 500;
+    return this.status === 0 || this.status >= 500 || this.problem.code === 'SIGN_IN_NEEDED';
   }
 }
 
 /** Names this tab: work that several wait for is cancelled when none of them does any more. */
 const CLIENT = { 'Kyanos-Client': crypto.getRandomValues(new Uint32Array(4)).join('-') };
+
+let signInNeeded = (): void => undefined;
+/** Is told whenever a session has ended. What was refused for it stays where it is. */
+export const onSignInNeeded = (act: () => void): void => {
+  signInNeeded = act;
+};
 
 export interface Sending {
   /** Names the request, so that it is carried out once, however often it is sent; a new one if absent. */
@@ -72,6 +79,8 @@ export async function callRevised<E extends SomeEndpoint>(
     keepalive,
     headers: {
       ...CLIENT,
+      // Where nobody signs in, this is who works here; elsewhere the session tells.
+      'Kyanos-Operator': encodeURIComponent(operator.value.trim()),
       ...(method === 'POST' || method === 'PUT' ? { 'Idempotency-Key': key ?? newKey() } : {}),
       ...(ifMatch === undefined ? {} : { 'If-Match': ifMatch }),
       ...(schema ? { 'Content-Type': 'application/json' } : {}),
@@ -81,7 +90,11 @@ export async function callRevised<E extends SomeEndpoint>(
     throw new Refused(problem('UNREACHABLE'), 0);
   });
   const came: unknown = await response.json().catch(() => null);
-  if (!response.ok) throw new Refused(asProblem(came), response.status);
+  if (!response.ok) {
+    const problem = asProblem(came);
+    if (problem.code === 'SIGN_IN_NEEDED') signInNeeded();
+    throw new Refused(problem, response.status);
+  }
   const revision = response.headers.get('ETag') ?? undefined;
   if (answer === null || !('_zod' in answer)) return { value: undefined as Answered<E>, revision };
   const read = answer.safeParse(came);

@@ -65,6 +65,24 @@ export const errors: Translated<typeof en>['errors'] = {
   REQUEST_UNREADABLE: 'Die Anfrage lässt sich nicht lesen.',
   REQUEST_TOO_LARGE:
     'Die Anfrage ist zu groß. Ein Plan dieser Größe lässt sich nicht aufheben: nehmen Sie etwas heraus.',
+  VERSION_UNKNOWN: 'Diese Fassung des Auftrags gibt es nicht.',
+  PERSON_UNKNOWN: 'Niemand mit diesem Namen arbeitet hier. Sehen Sie in der Liste der Personen nach.',
+  TABLET_UNKNOWN:
+    'Dieses Tablet wird nicht mehr geteilt. Melden Sie sich mit dem Passwort an, und teilen Sie es neu.',
+  PERSON_EXISTS:
+    'Den Namen hat schon jemand. Wählen Sie einen anderen, damit klar bleibt, wer was getan hat.',
+  LAST_OWNER:
+    'Das ist die letzte Person mit Inhaberrechten, die sich anmelden kann. Geben Sie diese Rechte zuerst jemand anderem.',
+  NOBODY_SIGNS_IN:
+    'Hier meldet sich niemand an: Kyanos läuft für eine Person an diesem Rechner. Starten Sie es für mehrere mit --host.',
+  SIGN_IN_NEEDED: 'Melden Sie sich zuerst an.',
+  SIGN_IN_WRONG:
+    'Name und Geheimnis passen nicht zusammen. Versuchen Sie es noch einmal, oder bitten Sie um ein Einmalwort.',
+  WORD_WRONG: 'Dieses Einmalwort ist falsch, verbraucht oder zu alt. Bitten Sie um ein neues.',
+  PASSKEY_REFUSED:
+    'Dieser Passkey ist hier nicht bekannt, oder der Browser hat abgebrochen. Melden Sie sich mit dem Passwort an.',
+  NOT_ALLOWED: 'Ihre Rolle erlaubt das nicht. Bitten Sie jemanden, der es darf.',
+  TOO_MANY_GUESSES: 'Zu viele falsche Versuche. Warten Sie eine Weile, und versuchen Sie es dann noch einmal.',
   KEY_REUSED:
     'Eine andere Anfrage hatte diesen Idempotency-Key. Geben Sie jeder Anfrage einen eigenen.',
   FOREIGN_PAGE:

@@ -54,6 +54,23 @@ export const errors = {
   REQUEST_UNREADABLE: 'The request can’t be read.',
   REQUEST_TOO_LARGE:
     'The request is too large. A plan of this size can’t be kept: take some of it out.',
+  VERSION_UNKNOWN: 'There is no such version of the job.',
+  PERSON_UNKNOWN: 'Nobody by that name works here. Look at the list of people.',
+  TABLET_UNKNOWN:
+    'This tablet is not shared any more. Sign in with a password, and share it again.',
+  PERSON_EXISTS:
+    'Somebody has that name already. Choose another, so that everybody knows who did what.',
+  LAST_OWNER: 'This is the last owner who can sign in. Make somebody else an owner first.',
+  NOBODY_SIGNS_IN:
+    'Nobody signs in here: Kyanos runs for one person at this computer. Start it with --host for more.',
+  SIGN_IN_NEEDED: 'Sign in first.',
+  SIGN_IN_WRONG:
+    'That name and that secret don’t belong together. Try again, or ask an owner for a one-time word.',
+  WORD_WRONG: 'That one-time word is wrong, used, or too old. Ask an owner for a new one.',
+  PASSKEY_REFUSED:
+    'That passkey is not known here, or the browser stopped. Sign in with your password.',
+  NOT_ALLOWED: 'Your role does not allow this. Ask somebody whose role does.',
+  TOO_MANY_GUESSES: 'Too many wrong tries. Wait a while, then try again.',
   KEY_REUSED: 'Another request had this Idempotency-Key. Give each request a key of its own.',
   FOREIGN_PAGE: 'This request comes from another page. Open Kyanos at its own address.',
   FILE_TOO_LARGE: 'The file is too large. Lower its resolution or flatten it, and send it again.',

@@ -7,5 +7,6 @@ export const shared: Translated<typeof en>['shared'] = {
   requestCantRead: 'Die Anfrage lässt sich nicht lesen: {message}.',
   begunTimesEachTime:
     'Das wurde {attempts}-mal begonnen, und jedes Mal endete das Programm mittendrin. Die Datei braucht vielleicht mehr, als diese Maschine hat: verringern Sie die Auflösung, dann nehmen Sie sie noch einmal auf.',
+  numberOf: 'Geschieht es wieder, nennen Sie dem, der sich um Kyanos kümmert, diese Nummer: {id}.',
   headerIdempotencyKeyMust: 'Der Kopf Idempotency-Key muss 1 bis {most} Zeichen haben.',
 };

@@ -4,6 +4,7 @@ import { bench } from './bench.ts';
 import { care } from './care.ts';
 import { files } from './files.ts';
 import { jobs } from './jobs.ts';
+import { people } from './people.ts';
 import { plates } from './plates.ts';
 import { practice } from './practice.ts';
 import { press } from './press.ts';
@@ -24,6 +25,7 @@ export const en = {
   care,
   files,
   jobs,
+  people,
   plates,
   practice,
   reports,

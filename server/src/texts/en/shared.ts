@@ -4,5 +4,6 @@ export const shared = {
   requestCantRead: 'The request can’t be read: {message}.',
   begunTimesEachTime:
     'This was begun {attempts} times, and each time the program that did it ended in the middle. The file may need more than this machine has: lower its resolution, then take it in again.',
+  numberOf: 'If it happens again, tell whoever looks after Kyanos this number: {id}.',
   headerIdempotencyKeyMust: 'The header Idempotency-Key must have 1 to {most} characters.',
 } as const;

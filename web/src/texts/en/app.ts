@@ -34,4 +34,6 @@ export const app = {
   handbook: 'Handbook',
   practiceOwn: 'My practice',
   practiceCourses: 'Courses',
+  people: 'People',
+  signedInAs: 'Signed in as {name}',
 } as const;

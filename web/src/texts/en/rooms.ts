@@ -5,6 +5,7 @@ import { handbook } from './handbook.ts';
 import { layout } from './layout.ts';
 import { look } from './look.ts';
 import { material } from './material.ts';
+import { people } from './people.ts';
 import { plates } from './plates.ts';
 import { practice } from './practice.ts';
 import { press } from './press.ts';
@@ -24,6 +25,7 @@ export const rooms = {
   layout,
   look,
   material,
+  people,
   plates,
   practice,
   press,

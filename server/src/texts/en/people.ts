@@ -1,0 +1,5 @@
+export const people = {
+  waitMinutes:
+    'Too many wrong tries. Wait {n} minute, then try again. | Too many wrong tries. Wait {n} minutes, then try again.',
+  learnersOnly: 'This exercise is {learner}’s. Begin one of your own.',
+} as const;

@@ -1,0 +1,32 @@
+<script setup lang="ts">
+/** What one can do about oneself, and who else works here. */
+import { PEOPLE_API, reaches } from '@kyanos/contract';
+import { computed } from 'vue';
+import { call } from '../shared/api.ts';
+import { me, role } from '../shared/me.ts';
+import { t } from '../texts/texts.ts';
+import { ROLE_WORDS } from './roleWords.ts';
+
+const managing = computed(() => role.value !== undefined && reaches(role.value, 'planner'));
+
+async function signOut() {
+  await call(PEOPLE_API.signOut, {});
+  // Nothing of it stays for the next one.
+  location.assign('/');
+}
+</script>
+
+<template>
+  <v-list density="compact" min-width="220">
+    <v-list-subheader v-if="me?.person">{{
+      t('people.youAre', { name: me.person.name, role: ROLE_WORDS[me.role ?? me.person.role] })
+    }}</v-list-subheader>
+    <v-list-item v-if="me?.person" :to="{ name: 'account' }" :title="t('people.account')" />
+    <v-list-item v-if="managing" :to="{ name: 'people' }" :title="t('people.people')" />
+    <v-list-item
+      v-if="me?.person"
+      :title="me.tablet ? t('people.nextPerson') : t('people.signOut')"
+      @click="signOut"
+    />
+  </v-list>
+</template>
