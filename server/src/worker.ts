@@ -1,7 +1,7 @@
 /** The worker process: takes long work from the queue. Run as many as there are machines. */
 import { DomainError } from '@kyanos/core';
 import { confinementInWords, sweepTemp } from '@kyanos/intake';
-import { parseCronItems, run, type TaskList } from 'graphile-worker';
+import { parseCronItems, run, type Runner, type TaskList } from 'graphile-worker';
 import { ripArtwork } from './artwork/rip.ts';
 import { openPool } from './db.ts';
 import { exportStoredPlates } from './exports/build.ts';
@@ -109,24 +109,8 @@ async function lookAround(): Promise<void> {
 /** A server's own ends with it; one that was started by itself says so, and ends what it has before it goes. */
 const alone = process.send === undefined;
 let stopping = false;
-await lookAround().catch(() => undefined);
-const take = (concurrency: number, taskList: TaskList) =>
-  run({
-    pgPool: pool,
-    concurrency,
-    noHandleSignals: true,
-    parsedCronItems: parseCronItems([]),
-    taskList,
-    logger: quiet,
-  });
-// One place is kept for what is not heavy: a huge file never holds up the small ones.
-const runners = [await take(SLOTS - 1, all), await take(1, light)];
+const runners: Runner[] = [];
 const looking = setInterval(() => void lookAround(), LOOK_MS);
-
-void rounds(FOLLOW_MS, () => followPress(pool, queue));
-void rounds(PRINTERS_MS, () => lookAtPrinters(pool));
-void rounds(TIDY_MS, () => tidyDoor(pool));
-
 /** Time that work has to end in order. */
 const END_MS = alone ? DRAIN_MS : 0;
 const ENDS_MS = 2500;
@@ -149,12 +133,30 @@ async function stop() {
   await forgetWorker(pool, owner).catch(() => undefined);
   process.exit(0);
 }
-// A queue that gives up is begun anew by whoever started this process.
-for (const { promise } of runners)
-  promise.catch(() => undefined).then(() => (stopping ? undefined : process.exit(1)));
 process.on('SIGTERM', () => void stop());
 // Ctrl-C reaches the whole group; the server decides when its worker ends.
 process.on('SIGINT', () => (alone ? void stop() : undefined));
+
+await lookAround().catch(() => undefined);
+const take = (concurrency: number, taskList: TaskList) =>
+  run({
+    pgPool: pool,
+    concurrency,
+    noHandleSignals: true,
+    parsedCronItems: parseCronItems([]),
+    taskList,
+    logger: quiet,
+  });
+// One place is kept for what is not heavy: a huge file never holds up the small ones.
+runners.push(await take(SLOTS - 1, all), await take(1, light));
+
+void rounds(FOLLOW_MS, () => followPress(pool, queue));
+void rounds(PRINTERS_MS, () => lookAtPrinters(pool));
+void rounds(TIDY_MS, () => tidyDoor(pool));
+
+// A queue that gives up is begun anew by whoever started this process.
+for (const { promise } of runners)
+  promise.catch(() => undefined).then(() => (stopping ? undefined : process.exit(1)));
 if (alone) {
   console.log(confinementInWords());
   console.log('The worker is ready. Stop it with Ctrl-C: it ends what it has begun.');

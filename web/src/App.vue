@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import {
   mdiAccountOutline,
+  mdiDotsVertical,
   mdiKeyboardOutline,
   mdiMagnify,
   mdiWeatherNight,
@@ -135,37 +136,33 @@ useKeys('everywhere', {
               />
             </v-list>
           </v-menu>
-          <v-btn
-            variant="text"
-            icon
-            :aria-label="chosen === 'day' ? t('app.darkTheme') : t('app.lightTheme')"
-            @click="chosen = chosen === 'day' ? 'night' : 'day'"
-          >
-            <v-icon :icon="chosen === 'day' ? mdiWeatherNight : mdiWhiteBalanceSunny" />
-          </v-btn>
-          <v-btn
-            variant="text"
-            icon
-            :aria-label="t('app.keyboardShortcuts')"
-            @click="shortcuts = true"
-          >
-            <v-icon :icon="mdiKeyboardOutline" />
-          </v-btn>
-          <v-menu v-if="me && shown">
+          <v-menu close-on-content-click>
             <template #activator="{ props: opens }">
               <v-btn
                 variant="text"
-                :icon="!me.person"
+                :icon="!me?.person"
                 :aria-label="
-                  me.person ? t('app.signedInAs', { name: me.person.name }) : t('app.people')
+                  me?.person ? t('app.signedInAs', { name: me.person.name }) : t('app.more')
                 "
                 v-bind="opens"
               >
-                <v-icon :icon="mdiAccountOutline" />
-                <span v-if="me.person" class="who">{{ me.person.name }}</span>
+                <v-icon :icon="me?.person ? mdiAccountOutline : mdiDotsVertical" />
+                <span v-if="me?.person" class="who">{{ me.person.name }}</span>
               </v-btn>
             </template>
-            <account-menu />
+            <v-list density="compact" min-width="240">
+              <account-menu v-if="me && shown" />
+              <v-list-item
+                :prepend-icon="chosen === 'day' ? mdiWeatherNight : mdiWhiteBalanceSunny"
+                :title="chosen === 'day' ? t('app.darkTheme') : t('app.lightTheme')"
+                @click="chosen = chosen === 'day' ? 'night' : 'day'"
+              />
+              <v-list-item
+                :prepend-icon="mdiKeyboardOutline"
+                :title="t('app.keyboardShortcuts')"
+                @click="shortcuts = true"
+              />
+            </v-list>
           </v-menu>
         </div>
       </header>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { allLayers, isSpecial, withStack, type Stack } from '@kyanos/core';
-import { computed, onBeforeUnmount, ref, watch } from 'vue';
+import { mdiHistory } from '@mdi/js';
+import { computed, defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import CoreSample from '../look/CoreSample.vue';
 import CoreStrip from '../look/CoreStrip.vue';
@@ -17,7 +18,10 @@ import { useJob } from './useJob.ts';
 import VersionPager from './VersionPager.vue';
 import { t } from '../texts/texts.ts';
 
+const JobHistory = defineAsyncComponent(() => import('./JobHistory.vue'));
+
 const props = defineProps<{ id: string }>();
+const history = ref(false);
 const job = useJob();
 const { tripTicks } = useTicks();
 const route = useRoute();
@@ -111,6 +115,17 @@ function rename() {
             >{{ ' ' }}{{ t('job.version', { version: job.version }) }}</template
           >
         </span>
+        <v-btn
+          v-if="job.plan && !job.practice"
+          class="history"
+          variant="text"
+          size="small"
+          icon
+          :aria-label="t('job.history')"
+          @click="history = true"
+        >
+          <v-icon :icon="mdiHistory" />
+        </v-btn>
       </div>
     </teleport>
 
@@ -182,6 +197,7 @@ function rename() {
     </div>
     <ledger-bar />
     <conflict-dialog />
+    <job-history v-if="history" v-model="history" />
   </div>
 </template>
 

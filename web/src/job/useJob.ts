@@ -106,6 +106,7 @@ export const useJob = defineStore('job', () => {
     }
   }
 
+  /** Shows a version that the server has just told. */
   function take(job: Job): void {
     version.value = job.version;
     plan.value = job.plan;
@@ -224,6 +225,7 @@ export const useJob = defineStore('job', () => {
     before,
     selectedLayer,
     open,
+    take,
     close,
     update,
     replace,

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What one can do about oneself, and who else works here. */
 import { PEOPLE_API, reaches } from '@kyanos/contract';
+import { mdiAccountMultipleOutline, mdiCardAccountDetailsOutline, mdiLogout } from '@mdi/js';
 import { computed } from 'vue';
 import { call } from '../shared/api.ts';
 import { me, role } from '../shared/me.ts';
@@ -17,16 +18,25 @@ async function signOut() {
 </script>
 
 <template>
-  <v-list density="compact" min-width="220">
-    <v-list-subheader v-if="me?.person">{{
-      t('people.youAre', { name: me.person.name, role: ROLE_WORDS[me.role ?? me.person.role] })
-    }}</v-list-subheader>
-    <v-list-item v-if="me?.person" :to="{ name: 'account' }" :title="t('people.account')" />
-    <v-list-item v-if="managing" :to="{ name: 'people' }" :title="t('people.people')" />
-    <v-list-item
-      v-if="me?.person"
-      :title="me.tablet ? t('people.nextPerson') : t('people.signOut')"
-      @click="signOut"
-    />
-  </v-list>
+  <v-list-subheader v-if="me?.person">{{
+    t('people.youAre', { name: me.person.name, role: ROLE_WORDS[me.role ?? me.person.role] })
+  }}</v-list-subheader>
+  <v-list-item
+    v-if="me?.person"
+    :prepend-icon="mdiCardAccountDetailsOutline"
+    :to="{ name: 'account' }"
+    :title="t('people.account')"
+  />
+  <v-list-item
+    v-if="managing"
+    :prepend-icon="mdiAccountMultipleOutline"
+    :to="{ name: 'people' }"
+    :title="t('people.people')"
+  />
+  <v-list-item
+    v-if="me?.person"
+    :prepend-icon="mdiLogout"
+    :title="me.tablet ? t('people.nextPerson') : t('people.signOut')"
+    @click="signOut"
+  />
 </template>

@@ -120,7 +120,6 @@ const longEnough = computed(() => password.value.length >= PASSWORD.min);
           autofocus
           autocomplete="one-time-code"
           :label="t('people.oneTimeWord')"
-          placeholder="xxxx-xxxx-xxxx-xxxx"
         />
         <v-text-field
           v-model="name"

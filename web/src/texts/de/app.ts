@@ -37,6 +37,6 @@ export const app: Translated<typeof en>['app'] = {
   handbook: 'Handbuch',
   practiceOwn: 'Meine Übungen',
   practiceCourses: 'Kurse',
-  people: 'Personen',
+  more: 'Mehr',
   signedInAs: 'Angemeldet als {name}',
 };

@@ -65,4 +65,5 @@ export const job: Translated<typeof en>['job'] = {
   practice: 'Übung: das ist kein Auftrag des Betriebs.',
   handIn: 'Abgeben',
   backToExercise: 'Zurück zur Frage',
+  history: 'Verlauf dieses Auftrags',
 };

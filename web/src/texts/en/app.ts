@@ -34,6 +34,6 @@ export const app = {
   handbook: 'Handbook',
   practiceOwn: 'My practice',
   practiceCourses: 'Courses',
-  people: 'People',
+  more: 'More',
   signedInAs: 'Signed in as {name}',
 } as const;

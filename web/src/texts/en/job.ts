@@ -62,4 +62,5 @@ export const job = {
   practice: 'Practice: this is no job of the shop.',
   handIn: 'Hand it in',
   backToExercise: 'Back to the question',
+  history: 'History of this job',
 } as const;

@@ -1,0 +1,157 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
+import { expect, test, type Page } from '@playwright/test';
+import pg from 'pg';
+
+const MAIN = fileURLToPath(new URL('../.cache/programs/main.js', import.meta.url));
+const WEB = fileURLToPath(new URL('../.cache/web', import.meta.url));
+const NAME = `people_${process.pid}`;
+const PASSWORD = 'wood glue and rain';
+let child: ChildProcess;
+let url: string;
+let word: string;
+
+async function admin(query: string): Promise<void> {
+  const client = new pg.Client({ connectionString: process.env.DATABASE_URL! });
+  await client.connect();
+  await client.query(query).finally(() => client.end());
+}
+
+// Each goes on in the shop that the one before has left.
+test.describe.configure({ mode: 'serial' });
+
+/** A shop of its own, whose people sign in. */
+test.beforeAll(async () => {
+  await admin(`create database ${NAME}`);
+  const database = new URL(process.env.DATABASE_URL!);
+  database.pathname = NAME;
+  child = spawn(
+    process.execPath,
+    [MAIN, '--no-demo', '--no-worker', '--sign-in', '--name', 'localhost', '--web', WEB],
+    { env: { ...process.env, DATABASE_URL: database.href } },
+  );
+  let text = '';
+  [url, word] = await new Promise<[string, string]>((ready, fail) => {
+    child.stdout!.on('data', (part: Buffer) => {
+      text += part.toString();
+      const address = /Kyanos is ready: (\S+)/.exec(text);
+      const first = /(\w{4}(?:-\w{4}){3})\n/.exec(text);
+      if (address && first) ready([address[1], first[1]]);
+    });
+    child.once('exit', () => fail(new Error(text)));
+  });
+});
+test.afterAll(async () => {
+  const gone = new Promise((done) => child.once('exit', done));
+  child.kill('SIGTERM');
+  await gone;
+  await admin(`drop database ${NAME} with (force)`);
+});
+
+async function signIn(page: Page, name: string, password = PASSWORD): Promise<void> {
+  await page.getByLabel('Name', { exact: true }).fill(name);
+  await page.getByLabel('Password').fill(password);
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+}
+const join = async (page: Page, oneTime: string, name?: string) => {
+  await page.getByRole('button', { name: 'I have a one-time word' }).click();
+  await page.getByLabel('One-time word').fill(oneTime);
+  if (name) await page.getByLabel('Your name').fill(name);
+  await page.getByLabel('New password').fill(PASSWORD);
+  await page.getByRole('button', { name: 'Choose it and sign in' }).click();
+};
+const signedInAs = (page: Page, name: string) =>
+  expect(page.getByRole('button', { name: `Signed in as ${name}` })).toBeVisible();
+async function menu(page: Page, name: string, item: string): Promise<void> {
+  await page.getByRole('button', { name: `Signed in as ${name}` }).click();
+  await page.getByText(item, { exact: true }).click();
+}
+
+test('the first owner comes in by the word that start prints, lets others in, and comes back by passkey', async ({
+  page,
+  context,
+}) => {
+  await page.goto(url);
+  await expect(page.getByRole('heading', { name: 'Who are you?' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Queue' })).toHaveCount(0);
+  await join(page, word, 'Oda');
+  await signedInAs(page, 'Oda');
+
+  const device = await context.newCDPSession(page);
+  await device.send('WebAuthn.enable');
+  await device.send('WebAuthn.addVirtualAuthenticator', {
+    options: {
+      protocol: 'ctap2',
+      transport: 'internal',
+      hasResidentKey: true,
+      hasUserVerification: true,
+      isUserVerified: true,
+      automaticPresenceSimulation: true,
+    },
+  });
+  await menu(page, 'Oda', 'My account');
+  await page.getByLabel('Name of the device').fill('Office computer');
+  await page.getByRole('button', { name: 'Add' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'The passkey is kept.' })).toBeVisible();
+  await menu(page, 'Oda', 'Sign out');
+  await page.getByRole('button', { name: 'With a passkey' }).click();
+  await signedInAs(page, 'Oda');
+
+  await menu(page, 'Oda', 'People');
+  await page.getByLabel('Name', { exact: true }).fill('Lea');
+  await page.getByRole('combobox', { name: 'Role', exact: true }).press('Enter');
+  await page.getByRole('option', { name: 'learner' }).click();
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  const leas = await page.getByTestId('word').innerText();
+  await expect(page.getByRole('row', { name: /^Lea/ })).toContainText('one-time word');
+  await menu(page, 'Oda', 'Sign out');
+  await join(page, leas);
+  await signedInAs(page, 'Lea');
+  // What is not hers is not offered.
+  await expect(page.getByRole('link', { name: 'Practice' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Queue' })).toHaveCount(0);
+  await menu(page, 'Lea', 'Sign out');
+});
+
+test('a shared tablet is switched by name and PIN', async ({ page }) => {
+  await page.goto(url);
+  await signIn(page, 'Oda', 'not this');
+  await expect(page.getByRole('alert')).toContainText('don’t belong together');
+  await signIn(page, 'Oda');
+  await menu(page, 'Oda', 'My account');
+  await page.getByLabel('Your password now').nth(1).fill(PASSWORD);
+  await page.getByLabel('Digits').fill('4711');
+  await page.getByRole('button', { name: 'Choose it' }).click();
+  await expect(page.getByText('Your PIN is set.')).toBeVisible();
+  await menu(page, 'Oda', 'People');
+  await page.getByLabel('Name of this tablet').fill('Bench 2');
+  await page.getByRole('button', { name: 'Share this browser' }).click();
+  await expect(page.getByText('This browser is Bench 2.')).toBeVisible();
+  await menu(page, 'Oda', 'Next person');
+  await page.getByRole('button', { name: 'Oda' }).click();
+  await page.getByLabel('PIN').fill('4711');
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await signedInAs(page, 'Oda');
+  // At a tablet an owner may as much as an operator.
+  await page.getByRole('button', { name: 'Signed in as Oda' }).click();
+  await expect(page.getByText('Oda, operator')).toBeVisible();
+  await expect(page.getByText('People', { exact: true })).toHaveCount(0);
+});
+
+test('a session that ends in the middle asks who it is, over what was being done', async ({
+  page,
+}) => {
+  await page.goto(url);
+  await signIn(page, 'Oda');
+  await signedInAs(page, 'Oda');
+  await page.goto(`${url}/people`);
+  await page.getByLabel('Name', { exact: true }).fill('Half typed');
+  await page.context().clearCookies({ name: 'kyanos' });
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  const dialog = page.getByRole('dialog', { name: 'Who are you?' });
+  await dialog.getByLabel('Name', { exact: true }).fill('Oda');
+  await dialog.getByLabel('Password').fill(PASSWORD);
+  await dialog.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(dialog).toHaveCount(0);
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Half typed');
+});
