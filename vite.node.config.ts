@@ -18,6 +18,7 @@ export default defineConfig({
         watch: 'server/src/watchProgram.ts',
         shop: 'server/src/shopProgram.ts',
         people: 'server/src/peopleProgram.ts',
+        job: 'server/src/jobProgram.ts',
         backup: 'server/src/backupProgram.ts',
         cli: 'cli/src/main.ts',
         aside: 'server/src/aside/tasks.ts',

@@ -416,6 +416,7 @@ describe('kyanos schema', () => {
       'planFile',
       'stateFile',
       'shopFile',
+      'jobFile',
       'exercise',
       'jobTicket',
       ...Object.keys(PRINTED),

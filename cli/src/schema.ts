@@ -1,5 +1,6 @@
 import {
   ExerciseReport,
+  JobFile,
   MachineStateSchema,
   Plan,
   PRINTED,
@@ -17,6 +18,7 @@ export async function schemaCommand(): Promise<void> {
     planFile: schema(Plan, 'input'),
     stateFile: schema(MachineStateSchema, 'input'),
     shopFile: schema(ShopFileSchema, 'input'),
+    jobFile: schema(JobFile, 'input'),
     // Plans stand in it many times over: each once, and named.
     exercise: z.toJSONSchema(ExerciseReport, {
       io: 'input',

@@ -52,6 +52,8 @@ const OPEN: Readonly<Record<keyof typeof API, Access>> = {
   listVersions: 'operator',
   compareVersions: 'operator',
   bringBackVersion: 'operator',
+  getJobFile: 'operator',
+  takeJobFile: 'operator',
   setJobNotes: 'operator',
   getPaper: 'operator',
   makeExport: 'operator',

@@ -38,6 +38,7 @@ export {
   type Paper,
 } from './resources/jobs.ts';
 export { API, ENDPOINTS, PEOPLE_API, PRACTICE_API } from './resources/index.ts';
+export { JOB_FILE, JOB_FILE_FORMAT, JobFile, readJobFile } from './jobFile.ts';
 export { accessTo, type Access } from './access.ts';
 export { MOST_BY_PIN, reaches, ROLES, underPin, type Role } from './roles.ts';
 export { PASSWORD, type Me, type Passkey, type Person, type Tablet } from './resources/people.ts';

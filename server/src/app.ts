@@ -82,7 +82,7 @@ export async function makeApp(
     artworkRoutes(pool, queue),
     plateRoutes(pool, queue),
     exportRoutes(pool, queue),
-    jobRoutes(pool),
+    jobRoutes(pool, queue),
     paperRoutes(pool),
     reportRoutes(pool),
     settingRoutes(pool),

@@ -52,6 +52,8 @@ export const API = {
   listVersions: jobs.listVersions,
   compareVersions: jobs.compareVersions,
   bringBackVersion: jobs.bringBackVersion,
+  getJobFile: jobs.getJobFile,
+  takeJobFile: jobs.takeJobFile,
   setJobOrder: jobs.setJobOrder,
   listJobArtworks: jobs.listJobArtworks,
   getPaper: jobs.getPaper,

@@ -1,7 +1,7 @@
 import { JOB_STATES, OPEN_STATES, PRIORITIES } from '@kyanos/core';
 import { z } from 'zod';
 import { endpoint } from '../endpoint.ts';
-import { ArtworkId, ExerciseId, JobId } from '../ids.ts';
+import { ArtworkId, ExerciseId, FileId, JobId } from '../ids.ts';
 import { Plan } from '../plan.ts';
 import { Problem, WorkState } from './common.ts';
 
@@ -224,6 +224,22 @@ export const listJobArtworks = endpoint({
   summary: 'The files that a job had',
   params,
   answer: z.array(ArtworkVersion),
+});
+
+export const getJobFile = endpoint({
+  method: 'GET',
+  path: '/jobs/{id}/file.zip',
+  summary: 'A job as one file, with its artwork',
+  params,
+  answer: { type: 'application/zip', what: 'job.json and the artwork' },
+});
+export const takeJobFile = endpoint({
+  method: 'POST',
+  path: '/jobs/file',
+  summary: 'Take in a job that was written as one file; its file is stored first',
+  body: z.strictObject({ fileId: FileId }),
+  answer: Job,
+  status: 201,
 });
 
 export const PAPERS = ['run-sheet', 'quote', 'order-confirmation', 'inner-sheet', 'jig'] as const;

@@ -78,6 +78,7 @@ export const ERRORS = {
   FORM_WRONG: { status: 422 },
   STOCK_FILE_WRONG: { status: 422 },
   SHOP_FILE_WRONG: { status: 422 },
+  JOB_FILE_WRONG: { status: 422 },
   REQUEST_INVALID: { status: 422 },
   REQUEST_UNREADABLE: { status: 400 },
   REQUEST_TOO_LARGE: { status: 413 },

@@ -1,9 +1,12 @@
 import { API, encodePlan, type Job } from '@kyanos/contract';
+import { pipeline } from 'node:stream/promises';
 import { Router } from 'express';
 import type pg from 'pg';
 import { inTransaction } from '../db.ts';
+import type { Queue } from '../queue.ts';
 import { on, onOnce } from '../route.ts';
 import { bringBack, compareVersions, versionsOf } from './history.ts';
+import { jobFile, takeStoredJobIn } from './travel.ts';
 import { foresee, foreseeSome, onState } from '../stock/jobs.ts';
 import {
   artworksOf,
@@ -19,7 +22,7 @@ import {
 /** A job on the wire: its stack in the short notation. */
 const onWire = (job: Job) => ({ ...job, plan: encodePlan(job.plan) });
 
-export function jobRoutes(pool: pg.Pool): Router {
+export function jobRoutes(pool: pg.Pool, queue: Queue): Router {
   const router = Router();
 
   on(router, API.listJobs, async ({ query }, _context, req) => {
@@ -58,6 +61,16 @@ export function jobRoutes(pool: pg.Pool): Router {
     API.bringBackVersion,
     async (db, { params: { id, version }, body: { base } }, { actor }) =>
       onWire(await bringBack(db, id, version, base, actor.name)),
+  );
+
+  on(router, API.getJobFile, async ({ params: { id } }, { res }) => {
+    const { name, bytes } = await jobFile(pool, id);
+    res.attachment(name).type('application/zip');
+    await pipeline(bytes, res);
+  });
+
+  on(router, API.takeJobFile, async ({ body: { fileId } }, { actor, waiter }) =>
+    onWire(await takeStoredJobIn(pool, queue, fileId, { by: actor.name, waiter })),
   );
 
   on(router, API.setJobOrder, async ({ params: { id }, body: { was, now } }, { actor }) => {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Where artwork is dropped or picked, with its progress. */
-import { MAX_UPLOAD_BYTES, type ArtworkSummary } from '@kyanos/contract';
+import { MAX_UPLOAD_BYTES, type ArtworkSummary, type Job } from '@kyanos/contract';
 import { ACCEPTED_FILES, formatNames } from '@kyanos/core';
 import { mdiFileImagePlusOutline } from '@mdi/js';
 import { useDropZone } from '@vueuse/core';
@@ -12,13 +12,16 @@ const props = defineProps<{
   title: string;
   /** Called with artwork whose plates are made. */
   ready: (artwork: ArtworkSummary) => void | Promise<void>;
+  /** Called with a job that came as a file; without it none can. */
+  tookJob?: (job: Job) => void | Promise<void>;
 }>();
 
 const dpi = ref(300);
 const picker = ref<HTMLInputElement>();
 const zone = ref<HTMLElement>();
-const { take, cancel, phase, share, look, words, problem } = useIntake((artwork) =>
-  props.ready(artwork),
+const { take, cancel, phase, share, look, words, problem } = useIntake(
+  (artwork) => props.ready(artwork),
+  props.tookJob,
 );
 const { isOverDropZone } = useDropZone(zone, {
   onDrop: (files) => {
@@ -60,7 +63,7 @@ function picked(event: Event) {
       <input
         ref="picker"
         type="file"
-        :accept="ACCEPTED_FILES"
+        :accept="tookJob ? `${ACCEPTED_FILES},.zip` : ACCEPTED_FILES"
         hidden
         data-testid="file"
         @change="picked"

@@ -1,11 +1,24 @@
 /** A dropped file on its way: upload, then plates, with progress and cancel. */
-import { API, MAX_UPLOAD_BYTES, type ArtworkSummary, type Problem } from '@kyanos/contract';
+import {
+  API,
+  MAX_UPLOAD_BYTES,
+  type ArtworkSummary,
+  type Job,
+  type Problem,
+} from '@kyanos/contract';
 import { computed, onScopeDispose, readonly, ref, shallowRef } from 'vue';
 import { addressIn, call, Refused, upload, type Upload } from '../shared/api.ts';
 import { follow } from '../shared/follow.ts';
 import { t } from '../texts/texts.ts';
 
-export function useIntake(ready: (artwork: ArtworkSummary) => void | Promise<void>) {
+/** What another installation has written of a job. */
+const JOB_FILE = /\.kyanos-job(?: ?\(\d+\))?\.zip$/i;
+
+/** @param tookJob where a whole job can be dropped as well */
+export function useIntake(
+  ready: (artwork: ArtworkSummary) => void | Promise<void>,
+  tookJob?: (job: Job) => void | Promise<void>,
+) {
   const phase = ref<'idle' | 'sending' | 'reading'>('idle');
   const share = ref(0);
   const fileName = ref('');
@@ -45,6 +58,10 @@ export function useIntake(ready: (artwork: ArtworkSummary) => void | Promise<voi
     try {
       sending = upload(file, (value) => (share.value = value));
       const stored = await sending.done;
+      if (tookJob && JOB_FILE.test(file.name)) {
+        await tookJob(await call(API.takeJobFile, { body: { fileId: stored.id } }));
+        return;
+      }
       phase.value = 'reading';
       share.value = 0;
       const body = { fileId: stored.id, fileName: file.name, dpi, scale: 1 };

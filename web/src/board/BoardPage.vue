@@ -16,6 +16,7 @@ import {
   type JobList,
   type JobOrder,
   type JobQuery,
+  type Job,
   type JobSummary,
   type Problem,
 } from '@kyanos/contract';
@@ -195,6 +196,10 @@ async function beginJobs(artwork: ArtworkSummary, wanted: readonly PageJob[] | u
   }
 }
 
+const openJob = async ({ id }: Job) => {
+  await router.push({ name: 'artwork', params: { id } });
+};
+
 /** The same once more, with what was learnt since. */
 async function again(job: JobSummary) {
   try {
@@ -251,7 +256,7 @@ async function again(job: JobSummary) {
       </p>
       <router-link :to="`/shop/${missing[0]}`">{{ t('board.addOnePutDraft') }}</router-link>
     </div>
-    <drop-zone v-else :title="t('board.dropArtworkHereBegin')" :ready="begin" />
+    <drop-zone v-else :title="t('board.dropArtworkHereBegin')" :ready="begin" :took-job="openJob" />
     <pages-dialog
       v-if="asked"
       :info="asked?.info ?? undefined"

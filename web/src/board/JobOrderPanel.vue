@@ -4,7 +4,7 @@ import { isOrdered, JOB_STATES, PRIORITIES } from '@kyanos/core';
 import { API, type JobOrder, type JobSummary } from '@kyanos/contract';
 import { format } from 'date-fns';
 import { computed } from 'vue';
-import { mdiFilePdfBox } from '@mdi/js';
+import { mdiFilePdfBox, mdiZipBoxOutline } from '@mdi/js';
 import { addressIn } from '../shared/api.ts';
 import { PRIORITY_WORDS, STATE_WORDS } from './orderWords.ts';
 import { t } from '../texts/texts.ts';
@@ -26,6 +26,7 @@ const typed = computed(() => (due.value ? format(due.value, "yyyy-MM-dd'T'HH:mm"
 const confirmation = computed(() =>
   addressIn(API.getPaper, { params: { id: props.job.id, paper: 'order-confirmation' } }),
 );
+const file = computed(() => addressIn(API.getJobFile, { params: { id: props.job.id } }));
 const setDue = (text: string | null) =>
   emit('change', { due: text ? new Date(text).toISOString() : null });
 </script>
@@ -84,6 +85,9 @@ const setDue = (text: string | null) =>
       target="_blank"
       >{{ t('board.confirmation') }}</v-btn
     >
+    <v-btn size="small" variant="text" :prepend-icon="mdiZipBoxOutline" :href="file" download>{{
+      t('board.asFile')
+    }}</v-btn>
     <v-btn size="small" variant="text" @click="emit('putAway')">{{
       job.putAway ? t('board.takeBack') : t('board.putAway')
     }}</v-btn>

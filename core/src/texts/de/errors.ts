@@ -66,7 +66,8 @@ export const errors: Translated<typeof en>['errors'] = {
   REQUEST_TOO_LARGE:
     'Die Anfrage ist zu groß. Ein Plan dieser Größe lässt sich nicht aufheben: nehmen Sie etwas heraus.',
   VERSION_UNKNOWN: 'Diese Fassung des Auftrags gibt es nicht.',
-  PERSON_UNKNOWN: 'Niemand mit diesem Namen arbeitet hier. Sehen Sie in der Liste der Personen nach.',
+  PERSON_UNKNOWN:
+    'Niemand mit diesem Namen arbeitet hier. Sehen Sie in der Liste der Personen nach.',
   TABLET_UNKNOWN:
     'Dieses Tablet wird nicht mehr geteilt. Melden Sie sich mit dem Passwort an, und teilen Sie es neu.',
   PERSON_EXISTS:
@@ -82,7 +83,10 @@ export const errors: Translated<typeof en>['errors'] = {
   PASSKEY_REFUSED:
     'Dieser Passkey ist hier nicht bekannt, oder der Browser hat abgebrochen. Melden Sie sich mit dem Passwort an.',
   NOT_ALLOWED: 'Ihre Rolle erlaubt das nicht. Bitten Sie jemanden, der es darf.',
-  TOO_MANY_GUESSES: 'Zu viele falsche Versuche. Warten Sie eine Weile, und versuchen Sie es dann noch einmal.',
+  TOO_MANY_GUESSES:
+    'Zu viele falsche Versuche. Warten Sie eine Weile, und versuchen Sie es dann noch einmal.',
+  JOB_FILE_WRONG:
+    'Das ist kein Auftrag von Kyanos, oder er ist beschädigt. Schreiben Sie ihn dort neu, woher er kommt, und nehmen Sie die .kyanos-job.zip so auf, wie sie ist.',
   KEY_REUSED:
     'Eine andere Anfrage hatte diesen Idempotency-Key. Geben Sie jeder Anfrage einen eigenen.',
   FOREIGN_PAGE:

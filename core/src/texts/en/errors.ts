@@ -71,6 +71,8 @@ export const errors = {
     'That passkey is not known here, or the browser stopped. Sign in with your password.',
   NOT_ALLOWED: 'Your role does not allow this. Ask somebody whose role does.',
   TOO_MANY_GUESSES: 'Too many wrong tries. Wait a while, then try again.',
+  JOB_FILE_WRONG:
+    'This is no job of Kyanos, or it is damaged. Write it again where it comes from, and take in the .kyanos-job.zip as it is.',
   KEY_REUSED: 'Another request had this Idempotency-Key. Give each request a key of its own.',
   FOREIGN_PAGE: 'This request comes from another page. Open Kyanos at its own address.',
   FILE_TOO_LARGE: 'The file is too large. Lower its resolution or flatten it, and send it again.',

@@ -101,4 +101,5 @@ export const board: Translated<typeof en>['board'] = {
   confirmation: 'Auftragsbestätigung',
   putAway: 'Weglegen',
   takeBack: 'Zurückholen',
+  asFile: 'Auftrag als eine Datei',
 };

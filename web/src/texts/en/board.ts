@@ -96,4 +96,5 @@ export const board = {
   confirmation: 'Order confirmation',
   putAway: 'Put away',
   takeBack: 'Take back',
+  asFile: 'Job as one file',
 } as const;
