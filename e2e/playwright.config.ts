@@ -1,7 +1,7 @@
 import { defineConfig } from '@playwright/test';
 
 /** Journeys in jobs of their own, which disturb nobody and run side by side. */
-const OWN = ['stack.spec.ts', 'plates.spec.ts', 'quote.spec.ts'];
+const OWN = ['stack.spec.ts', 'plates.spec.ts', 'quote.spec.ts', 'history.spec.ts'];
 const port = Number(process.env.KYANOS_E2E_PORT ?? 4917);
 
 export default defineConfig({

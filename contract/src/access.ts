@@ -3,7 +3,10 @@
  * screens, which don't offer. An endpoint without an entry does not compile.
  */
 import type { Endpoint } from './endpoint.ts';
-import { API, ENDPOINTS, PEOPLE_API, PRACTICE_API } from './resources/index.ts';
+import type { API } from './resources/index.ts';
+import { ENDPOINTS } from './resources/endpoints.ts';
+import type { PEOPLE_API } from './resources/people.ts';
+import type { PRACTICE_API } from './resources/practice.ts';
 import { SETTING_ENDPOINTS } from './resources/settings.ts';
 import { SHOP_ENDPOINTS } from './resources/shop.ts';
 import type { Role } from './roles.ts';

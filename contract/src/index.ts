@@ -37,11 +37,15 @@ export {
   type PlanChanges,
   type Paper,
 } from './resources/jobs.ts';
-export { API, ENDPOINTS, PEOPLE_API, PRACTICE_API } from './resources/index.ts';
+export { API } from './resources/index.ts';
+export { ENDPOINTS } from './resources/endpoints.ts';
+export { PEOPLE_API } from './resources/people.ts';
+export { PRACTICE_API } from './resources/practice.ts';
 export { JOB_FILE, JOB_FILE_FORMAT, JobFile, readJobFile } from './jobFile.ts';
 export { accessTo, type Access } from './access.ts';
 export { MOST_BY_PIN, reaches, ROLES, underPin, type Role } from './roles.ts';
-export { PASSWORD, type Me, type Passkey, type Person, type Tablet } from './resources/people.ts';
+export type { Me } from './resources/me.ts';
+export { PASSWORD, type Passkey, type Person, type Tablet } from './resources/people.ts';
 export {
   PRESS_STATES,
   type PressJob,

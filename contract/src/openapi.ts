@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import type { Bytes, Endpoint } from './endpoint.ts';
 import { Problem } from './resources/common.ts';
-import { ENDPOINTS } from './resources/index.ts';
+import { ENDPOINTS } from './resources/endpoints.ts';
 
 type Json = Readonly<Record<string, unknown>>;
 

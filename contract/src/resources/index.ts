@@ -1,5 +1,5 @@
-/** Every address of the API, by the name that both ends call it. */
-import { endpoint, type Endpoint } from '../endpoint.ts';
+/** Addresses of the API, by the name that both ends call them. Those of people and practice are apart, as the first screen needs none of them. */
+import { endpoint } from '../endpoint.ts';
 import * as care from './care.ts';
 import * as stock from './stock.ts';
 import * as artworks from './artworks.ts';
@@ -10,15 +10,11 @@ import * as files from './files.ts';
 import * as jobs from './jobs.ts';
 import * as plates from './plates.ts';
 import * as bench from './bench.ts';
-import { getMe, PEOPLE_API } from './people.ts';
-import { PRACTICE_API } from './practice.ts';
+import { getMe } from './me.ts';
 import * as press from './press.ts';
 import * as queue from './queue.ts';
 import * as reports from './reports.ts';
-import { SETTING_ENDPOINTS } from './settings.ts';
 import * as shop from './shop.ts';
-
-export { PEOPLE_API, PRACTICE_API };
 
 const getDocument = endpoint({
   method: 'GET',
@@ -120,21 +116,3 @@ export const API = {
   getJobStock: stock.getJobStock,
   reserveForJob: stock.reserveForJob,
 } as const;
-
-/** All of them, settings and things of the shop included. */
-export const ENDPOINTS: Readonly<Record<string, Endpoint>> = {
-  ...API,
-  ...PRACTICE_API,
-  ...PEOPLE_API,
-  ...Object.fromEntries(
-    Object.entries(SETTING_ENDPOINTS).flatMap(([name, { get, put }]) => [
-      [`getSetting-${name}`, get],
-      [`putSetting-${name}`, put],
-    ]),
-  ),
-  ...Object.fromEntries(
-    Object.entries(shop.SHOP_ENDPOINTS).flatMap(([kind, endpoints]) =>
-      Object.entries(endpoints).map(([name, one]) => [`${name}-${kind}`, one]),
-    ),
-  ),
-} as unknown as Readonly<Record<string, Endpoint>>;

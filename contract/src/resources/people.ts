@@ -1,9 +1,8 @@
 import { z } from 'zod';
 import { endpoint } from '../endpoint.ts';
 import { PersonId, TabletId } from '../ids.ts';
-import { ROLES } from '../roles.ts';
+import { Me, PersonShown, RoleSchema } from './me.ts';
 
-export const RoleSchema = z.enum(ROLES);
 export const PersonName = z.string().trim().min(1).max(80);
 /** At least 10, where NIST SP 800-63B asks for 8; long ones are welcome, and what they are made of is nobody's business. */
 export const PASSWORD = { min: 10, max: 200 } as const;
@@ -12,31 +11,6 @@ const Password = z.string().min(PASSWORD.min).max(PASSWORD.max);
 const PasswordTried = z.string().max(1000);
 const Pin = z.string().regex(/^\d{4,8}$/);
 const OneTimeWord = z.string().trim().min(1).max(100);
-
-const PersonShown = z.object({ id: PersonId, name: z.string(), role: RoleSchema });
-
-/** Who asks, as the server knows it. */
-export const Me = z.object({
-  /** This installation asks who somebody is; it does not where one person works at one computer. */
-  signIn: z.boolean(),
-  person: PersonShown.nullable(),
-  /** What one may here; null for whoever has not signed in. */
-  role: RoleSchema.nullable(),
-  /** How one signed in; null where nobody does. */
-  by: z.enum(['password', 'passkey', 'pin', 'word']).nullable(),
-  /** The shared tablet that this browser is, and who switches by PIN there. */
-  tablet: z
-    .object({ name: z.string(), people: z.array(z.object({ id: PersonId, name: z.string() })) })
-    .nullable(),
-});
-export type Me = z.output<typeof Me>;
-
-export const getMe = endpoint({
-  method: 'GET',
-  path: '/me',
-  summary: 'Who asks, and what they may',
-  answer: Me,
-});
 
 export const Person = PersonShown.extend({
   active: z.boolean(),
