@@ -61,6 +61,7 @@ describe('a backup', () => {
     const { bytes, tables } = await backUp(served.database.url, file);
     expect(bytes).toBe(statSync(file).size);
     expect(tables).toBeGreaterThan(30);
+    expect(statSync(file).mode & 0o077).toBe(0);
     expect(readdirSync(folder)).toEqual(['shop.backup']);
     const before = await digests(served.database.pool);
     expect(await restore(target(), file)).toMatchObject({ before: undefined });

@@ -37,6 +37,8 @@ export async function backUp(url: string, file: string): Promise<Backup> {
     throw new BackupError(`${file} is there already, and is not overwritten. Choose another name.`);
   const part = join(dirname(file), `.${basename(file)}.${process.pid}.part`);
   try {
+    // Nobody else reads it, from its first byte on.
+    await (await open(part, 'wx', 0o600)).close();
     await runTool(
       'pg_dump',
       [
