@@ -19,6 +19,7 @@ export default defineConfig({
         shop: 'server/src/shopProgram.ts',
         people: 'server/src/peopleProgram.ts',
         job: 'server/src/jobProgram.ts',
+        clean: 'server/src/cleanProgram.ts',
         backup: 'server/src/backupProgram.ts',
         cli: 'cli/src/main.ts',
         aside: 'server/src/aside/tasks.ts',

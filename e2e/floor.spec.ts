@@ -136,7 +136,7 @@ test('daily care is run step by step, left, taken up again, and stands in the lo
   await expect(page.getByRole('row').nth(1)).toContainText('Nozzle pattern: 2 missing');
   const entry = page
     .getByRole('row')
-    .filter({ hasText: 'this computer' })
+    .filter({ hasText: 'Bench 1' })
     .filter({ hasText: '2 missing' });
   await entry.getByRole('button', { name: /^Undo/ }).click();
   await expect(entry).toContainText('undone');

@@ -111,7 +111,7 @@ test('a stranger sets a printer of nine inks up, plans and quotes a job, from an
   await page.getByLabel('Spot name the machine wants').fill('White');
   await page.getByRole('button', { name: 'Done' }).click();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByText('revision 2, by this computer')).toBeVisible();
+  await expect(page.getByText('revision 2, by Bench 1')).toBeVisible();
 
   const job = DEMO_JOBS.find(({ id }) => id === 'cafe-window')!;
   const path = join(folder, job.fileName);

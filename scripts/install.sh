@@ -6,7 +6,7 @@ needs() {
   case "$1" in
     runtime) echo "gs:ghostscript qpdf:qpdf pdfinfo:poppler-utils rsvg-convert:librsvg2-bin prlimit:util-linux flock:util-linux $FONTS/dejavu/DejaVuSans.ttf:fonts-dejavu-core $FONTS/droid/DroidSansFallbackFull.ttf:fonts-droid-fallback $FONTS/nanum/NanumGothic.ttf:fonts-nanum $FONTS/noto/NotoSansThai-Regular.ttf:fonts-noto-core" ;;
     postgres) [ -n "$(postgres_bin)" ] || echo "initdb:postgresql" ;;
-    test) echo "chromium:chromium ipptool:cups-ipp-utils transicc:liblcms2-utils vips:libvips-tools mutool:mupdf-tools tiffcp:libtiff-tools python3:python3 pgrep:procps /usr/share/colord/cmf/CIE1931-2deg-XYZ.cmf:colord-data" ;;
+    test) echo "chromium:chromium ipptool:cups-ipp-utils transicc:liblcms2-utils vips:libvips-tools mutool:mupdf-tools tiffcp:libtiff-tools python3:python3 pgrep:procps openssl:openssl /usr/share/colord/cmf/CIE1931-2deg-XYZ.cmf:colord-data" ;;
   esac
 }
 

@@ -121,6 +121,8 @@ const OPEN: Readonly<Record<keyof typeof API, Access>> = {
   previewShop: 'planner',
 
   nameShop: 'owner',
+  getSizes: 'owner',
+  cleanUp: 'owner',
   importShop: 'owner',
 };
 
@@ -167,6 +169,7 @@ const CHANGES_SETTING: Readonly<Record<Setting, Access>> = {
   floor: 'planner',
   processes: 'planner',
   printers: 'owner',
+  keeping: 'owner',
 };
 
 const CHANGES_ITEM: Readonly<Record<Kind, Access>> = {

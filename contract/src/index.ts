@@ -42,6 +42,8 @@ export { ENDPOINTS } from './resources/endpoints.ts';
 export { PEOPLE_API } from './resources/people.ts';
 export { PRACTICE_API } from './resources/practice.ts';
 export { JOB_FILE, JOB_FILE_FORMAT, JobFile, readJobFile } from './jobFile.ts';
+export type { Sizes } from './resources/keeping.ts';
+export { USUAL_KEEPING, type Keeping } from './settings.ts';
 export { accessTo, type Access } from './access.ts';
 export { MOST_BY_PIN, reaches, ROLES, underPin, type Role } from './roles.ts';
 export type { Me } from './resources/me.ts';

@@ -121,7 +121,34 @@ export const PrinterSettings = z.record(
   }),
 );
 
+const days = z.int().min(1).max(3650);
+/** How long what nobody needs any more is kept. */
+export const KeepingSettings = z.strictObject({
+  /** Cleaned every day; otherwise only when somebody says so. */
+  daily: z.boolean(),
+  /** Jobs that were put away. */
+  awayDays: days,
+  /** Jobs of exercises. */
+  practiceDays: days,
+  /** Files for machines, plates that were built: made again when they are wanted. */
+  exportDays: days,
+  plateDays: days,
+  /** From then on the last version of each day is kept of a job. */
+  thinDays: days,
+});
+export type Keeping = z.output<typeof KeepingSettings>;
+/** Our own choice; nothing goes by itself until the shop says so. */
+export const USUAL_KEEPING: Keeping = {
+  daily: false,
+  awayDays: 365,
+  practiceDays: 90,
+  exportDays: 30,
+  plateDays: 90,
+  thinDays: 180,
+};
+
 export const SETTINGS = {
+  keeping: KeepingSettings,
   hours: HoursSettings,
   printers: PrinterSettings,
   queue: QueueSettings,

@@ -21,6 +21,7 @@ import { inTheirLanguage } from './language.ts';
 import { Metrics } from './observe/metrics.ts';
 import { numbered } from './observe/requests.ts';
 import { observeRoutes } from './observe/routes.ts';
+import { keepingRoutes } from './keeping/routes.ts';
 import { jobRoutes } from './jobs/routes.ts';
 import { AT_THIS_COMPUTER, whoAsks, type Door } from './people/door.ts';
 import { peopleRoutes } from './people/routes.ts';
@@ -93,6 +94,7 @@ export async function makeApp(
     benchRoutes(pool),
     practiceRoutes(pool),
     peopleRoutes(pool, door),
+    keepingRoutes(pool),
     eventRoutes(events),
   );
   const document = openApi(version);

@@ -7,6 +7,7 @@ import { openPool } from './db.ts';
 import { exportStoredPlates } from './exports/build.ts';
 import { refusalFor } from './http.ts';
 import { forgetWorker, tellWorker } from './observe/workers.ts';
+import { cleanIfWanted } from './keeping/clean.ts';
 import { tidyDoor } from './people/guesses.ts';
 import { buildStoredPlates } from './plates/build.ts';
 import { followPress } from './press/follow.ts';
@@ -85,6 +86,7 @@ const all: TaskList = Object.fromEntries(
 /** Time between rounds to the jobs at printers, and to the printers themselves. */
 const FOLLOW_MS = 700;
 const PRINTERS_MS = 2500;
+const CLEAN_MS = 24 * 3_600_000;
 /** And between tidying up after people: ended sessions, guesses that are long past. */
 const TIDY_MS = 3_600_000;
 /** Again and again, each round after the one before has ended. What fails is tried again; the database may be away. */
@@ -153,6 +155,7 @@ runners.push(await take(SLOTS - 1, all), await take(1, light));
 void rounds(FOLLOW_MS, () => followPress(pool, queue));
 void rounds(PRINTERS_MS, () => lookAtPrinters(pool));
 void rounds(TIDY_MS, () => tidyDoor(pool));
+void rounds(CLEAN_MS, () => cleanIfWanted(pool));
 
 // A queue that gives up is begun anew by whoever started this process.
 for (const { promise } of runners)

@@ -97,6 +97,7 @@ export const router = createRouter({
       props: true,
     },
     { path: '/people', name: 'people', component: () => import('./people/PeoplePage.vue') },
+    { path: '/keeping', name: 'keeping', component: () => import('./people/KeepingPage.vue') },
     { path: '/account', name: 'account', component: () => import('./people/AccountPage.vue') },
     { path: '/:rest(.*)*', redirect: '/' },
   ],

@@ -7,6 +7,7 @@ import * as events from './events.ts';
 import * as forms from './forms.ts';
 import * as exports from './exports.ts';
 import * as files from './files.ts';
+import * as keeping from './keeping.ts';
 import * as jobs from './jobs.ts';
 import * as plates from './plates.ts';
 import * as bench from './bench.ts';
@@ -26,6 +27,8 @@ const getDocument = endpoint({
 export const API = {
   getMe,
   getDocument,
+  getSizes: keeping.getSizes,
+  cleanUp: keeping.cleanUp,
   storeFile: files.storeFile,
   readArtwork: artworks.readArtwork,
   getArtwork: artworks.getArtwork,

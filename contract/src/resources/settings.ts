@@ -25,6 +25,7 @@ function settingAt<S extends z.ZodType>(name: SettingName, schema: S) {
 }
 
 export const SETTING_ENDPOINTS = {
+  keeping: settingAt('keeping', SETTINGS.keeping),
   hours: settingAt('hours', SETTINGS.hours),
   queue: settingAt('queue', SETTINGS.queue),
   printers: settingAt('printers', SETTINGS.printers),

@@ -53,9 +53,11 @@ export function storeFile(pool: pg.Pool, bytes: AsyncIterable<Uint8Array>): Prom
     const inserted = await db.query<{ id: FileId }>(INSERT, [id, sha256, total]);
     const known = inserted.rows.length === 0;
     if (known) {
-      const found = await db.query<{ id: FileId }>('select id from file where sha256 = $1::bytea', [
-        sha256,
-      ]);
+      // Sent again, it is as fresh as a new one to whoever takes away what nobody uses.
+      const found = await db.query<{ id: FileId }>(
+        'update file set created_at = now() where sha256 = $1::bytea returning id',
+        [sha256],
+      );
       return { id: found.rows[0].id, sha256: sha256.toString('hex'), bytes: total, known };
     }
     await db.query(

@@ -192,10 +192,12 @@ export async function setJobNotes(db: Db, id: string, was: string, now: string):
 
 /** @throws DomainError `JOB_UNKNOWN` */
 export async function putJobAway(db: Db, id: string, away: boolean): Promise<void> {
-  const { rowCount } = await db.query('update job set put_away = $2::boolean where id = $1::uuid', [
-    id,
-    away,
-  ]);
+  const { rowCount } = await db.query(
+    `update job set put_away = $2::boolean,
+       put_away_at = case when not $2::boolean then null when put_away then put_away_at else now() end
+     where id = $1::uuid`,
+    [id, away],
+  );
   if (rowCount !== 1) throw new DomainError('JOB_UNKNOWN');
 }
 

@@ -112,7 +112,7 @@ const answer = computed(() => {
         {{ t('cost.largerDotMoreOpaque') }}
       </p>
     </div>
-    <v-progress-linear v-else-if="busy" indeterminate />
+    <v-progress-linear v-else-if="busy" indeterminate :aria-label="t('cost.tryingVariants')" />
     <div v-if="rows.length" class="panel pad">
       <div class="tools">
         <h2 class="label">{{ all ? t('cost.allVariants') : t('cost.worthConsidering') }}</h2>

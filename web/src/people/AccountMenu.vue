@@ -1,7 +1,12 @@
 <script setup lang="ts">
 /** What one can do about oneself, and who else works here. */
 import { PEOPLE_API, reaches } from '@kyanos/contract';
-import { mdiAccountMultipleOutline, mdiCardAccountDetailsOutline, mdiLogout } from '@mdi/js';
+import {
+  mdiAccountMultipleOutline,
+  mdiCardAccountDetailsOutline,
+  mdiDatabaseOutline,
+  mdiLogout,
+} from '@mdi/js';
 import { computed } from 'vue';
 import { call } from '../shared/api.ts';
 import { me, role } from '../shared/me.ts';
@@ -32,6 +37,12 @@ async function signOut() {
     :prepend-icon="mdiAccountMultipleOutline"
     :to="{ name: 'people' }"
     :title="t('people.people')"
+  />
+  <v-list-item
+    v-if="role === 'owner'"
+    :prepend-icon="mdiDatabaseOutline"
+    :to="{ name: 'keeping' }"
+    :title="t('people.keeping')"
   />
   <v-list-item
     v-if="me?.person"

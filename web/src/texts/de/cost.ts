@@ -146,4 +146,5 @@ export const cost: Translated<typeof en>['cost'] = {
   piece: 'Stück',
   tintLays: '{tint} % trägt auf',
   costAxis: 'Kosten, {currency}',
+  tryingVariants: 'Varianten werden berechnet',
 };

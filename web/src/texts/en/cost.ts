@@ -143,4 +143,5 @@ export const cost = {
   piece: 'piece',
   tintLays: '{tint} % lays',
   costAxis: 'cost, {currency}',
+  tryingVariants: 'Working out the variants',
 } as const;
