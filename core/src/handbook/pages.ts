@@ -23,6 +23,7 @@ const MORE_PAGES = [
   'queue',
   'practice',
   'shop',
+  'people',
   'shell',
 ] as const;
 
@@ -73,6 +74,9 @@ const SCREENS: readonly (readonly [route: string, page: string])[] = [
   ['practice', 'practice'],
   ['exercise', 'practice'],
   ['certificate', 'practice'],
+  ['people', 'people'],
+  ['account', 'people'],
+  ['keeping', 'people'],
 ];
 
 /** @param route name of a screen. Returns the page that belongs to it. */
