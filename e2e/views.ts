@@ -26,6 +26,8 @@ export const ROOM_VIEWS = [
   '/practice/own',
   '/practice/courses',
   '/handbook',
+  '/people',
+  '/keeping',
 ] as const;
 
 /** Every page of the shop. */

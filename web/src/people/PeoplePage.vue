@@ -116,7 +116,7 @@ async function unshare(id: Tablet['id']) {
             <th>{{ t('people.name') }}</th>
             <th>{{ t('people.role') }}</th>
             <th>{{ t('people.signsIn') }}</th>
-            <th></th>
+            <td></td>
           </tr>
         </thead>
         <tbody>
