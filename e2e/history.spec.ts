@@ -42,4 +42,8 @@ test('a job is written as one file and dropped on a board', async ({ page }) => 
   });
   await expect(page).toHaveURL(/\/jobs\/.*artwork/);
   await expect(page.getByLabel('Name of the job')).toHaveValue(name);
+  // Off the board: its notes are in the language in which it was taken in.
+  const [, id] = /jobs\/([0-9a-f-]+)/.exec(page.url())!;
+  const away = await page.request.put(`/api/jobs/${id}/away`, { data: { away: true } });
+  expect(away.status()).toBe(204);
 });
