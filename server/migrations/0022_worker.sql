@@ -13,5 +13,8 @@ create table worker (
 );
 
 -- Who waits for a piece of work: those who have much in the queue let others pass.
-alter table work_interest add column asker text not null default '';
+alter table work_interest
+  add column asker  text not null default '',
+  -- Pieces that whoever asked had in the queue already when this one was asked for.
+  add column behind int not null default 0;
 create index work_interest_asker on work_interest (asker);

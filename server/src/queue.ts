@@ -44,20 +44,21 @@ const IS_HEAVY: Readonly<Record<Task, string>> = {
 /** Places behind in the queue by how much one has in it already: the next person's first piece goes before one's fifth. */
 const MOST_BEHIND = 50;
 
-/**
- * One entry a piece of work, however often it is asked for.
- * @param behind pieces that whoever asks has in the queue already
- */
-export async function enqueue(db: Db, queue: Queue, { task, id }: Work, behind = 0): Promise<void> {
-  const { rows } = await db.query<{ heavy: boolean }>(IS_HEAVY[task], [id]);
+/** One entry a piece of work, however often it is asked for or put in again: of all who wait for it, the first one's turn counts. */
+export async function enqueue(db: Db, queue: Queue, { task, id }: Work): Promise<void> {
+  const weight = await db.query<{ heavy: boolean }>(IS_HEAVY[task], [id]);
+  const turn = await db.query<{ behind: number }>(
+    'select coalesce(min(behind), 0)::int as behind from work_interest where task = $1::text and id = $2::uuid',
+    [task, id],
+  );
   await queue.addJob(
-    rows[0]?.heavy ? heavy(task) : task,
+    weight.rows[0]?.heavy ? heavy(task) : task,
     { id },
     {
       jobKey: `${task}:${id}`,
       jobKeyMode: 'preserve_run_at',
       maxAttempts: 1,
-      priority: Math.min(MOST_BEHIND, behind),
+      priority: Math.min(MOST_BEHIND, turn.rows[0].behind),
     },
   );
 }
@@ -166,15 +167,14 @@ export async function ask(
   state: string,
 ): Promise<void> {
   if (state !== 'queued' && state !== 'running') return;
-  const { rows } = await db.query<{ n: number }>(
-    'select count(distinct (task, id))::int as n from work_interest where asker = $1::text and id <> $2::uuid',
-    [asker, id],
-  );
   await db.query(
-    `insert into work_interest (task, id, client, asker) values ($1::text, $2::uuid, $3::text, $4::text) on conflict do nothing`,
+    `insert into work_interest (task, id, client, asker, behind)
+     select $1::text, $2::uuid, $3::text, $4::text, count(distinct (task, id))::int
+     from work_interest where asker = $4::text and id <> $2::uuid
+     on conflict do nothing`,
     [task, id, client, asker],
   );
-  if (state === 'queued') await enqueue(db, queue, { task, id }, rows[0].n);
+  if (state === 'queued') await enqueue(db, queue, { task, id });
 }
 
 /**

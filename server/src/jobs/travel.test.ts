@@ -2,8 +2,10 @@ import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { buffer } from 'node:stream/consumers';
 import type { Readable } from 'node:stream';
+import { promisify } from 'node:util';
 import type { Job, JobId, PlateBuild } from '@kyanos/contract';
 import { describe, expect, it } from 'vitest';
+import yauzl from 'yauzl';
 import { ZipFile } from 'yazl';
 import { demo, useServer, type Served } from '../../test/served.ts';
 import { jobFile, writeJobFile } from './travel.ts';
@@ -33,6 +35,31 @@ async function zipOf(entries: Readonly<Record<string, string | Buffer>>): Promis
   for (const [name, bytes] of Object.entries(entries)) zip.addBuffer(Buffer.from(bytes), name);
   zip.end();
   return new Uint8Array(await buffer(zip.outputStream as Readable));
+}
+
+/** The entries of an archive by name. */
+async function openZip(bytes: Buffer): Promise<Readonly<Record<string, Buffer>>> {
+  const zip = await promisify<Buffer, yauzl.Options, yauzl.ZipFile>(yauzl.fromBuffer)(bytes, {});
+  const found: Record<string, Buffer> = {};
+  const reading: Promise<void>[] = [];
+  zip.on('entry', (entry: yauzl.Entry) => {
+    const open = promisify<yauzl.Entry, Readable>(zip.openReadStream.bind(zip) as never);
+    reading.push(
+      open(entry)
+        .then(buffer)
+        .then((all) => void (found[entry.fileName] = all)),
+    );
+  });
+  await new Promise((done) => zip.once('end', done));
+  await Promise.all(reading);
+  return found;
+}
+/** An archive that says of an entry in its directory that it is of another size (APPNOTE.TXT 4.3.12: 24 bytes in). */
+function withOtherSize(zip: Buffer, was: number, now: number): Buffer {
+  const changed = Buffer.from(zip);
+  for (let at = 0; (at = changed.indexOf('PK\u0001\u0002', at, 'latin1')) >= 0; at++)
+    if (changed.readUInt32LE(at + 24) === was) changed.writeUInt32LE(now, at + 24);
+  return changed;
 }
 
 describe('a job', () => {
@@ -98,7 +125,10 @@ describe('a job', () => {
     const changed = Buffer.from(file);
     // In the middle of the artwork, which lies in the archive as it is.
     changed[Math.floor(file.length * 0.7)] ^= 1;
+    const real = await openZip(file);
+    const packed = { 'job.json': real['job.json'], 'artwork/a.pdf': Buffer.alloc(50_000, 7) };
     const hostile: Readonly<Record<string, Uint8Array>> = {
+      'sizes that are not so': withOtherSize(Buffer.from(await zipOf(packed)), 50_000, 49_000),
       'nothing of a zip': new Uint8Array(100).fill(7),
       'cut short': file.subarray(0, file.length / 2),
       changed,

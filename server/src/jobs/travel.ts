@@ -144,6 +144,15 @@ async function openJobFile(path: string): Promise<Opened> {
   }
 }
 
+/** @throws DomainError `JOB_FILE_WRONG` where the bytes are not what the archive says of them */
+async function* unpacked(bytes: Readable): AsyncGenerator<Uint8Array> {
+  try {
+    yield* bytes as AsyncIterable<Uint8Array>;
+  } catch {
+    throw new DomainError('JOB_FILE_WRONG');
+  }
+}
+
 /** What is worth knowing of where it comes from, in the job's notes. */
 const noteOf = ({ shop, number, notes, lots }: JobFile): string =>
   [
@@ -171,7 +180,7 @@ export async function takeJobIn(
     let begun: { id: string; state: string } | undefined;
     if (facts.artwork && art) {
       const { fileName, sha256, dpi, scale } = facts.artwork;
-      const stored = await storeFile(pool, await art());
+      const stored = await storeFile(pool, unpacked(await art()));
       // What was changed on the way is not what the job was planned on.
       if (stored.sha256 !== sha256)
         throw new DomainError('JOB_FILE_WRONG', t('jobs.fileArtworkChanged'));
@@ -193,11 +202,6 @@ export async function takeJobIn(
     });
     if (begun) await ask(pool, queue, { task: 'rip', id: begun.id }, waiter, begun.state);
     return job;
-  } catch (error) {
-    // Its bytes can't be unpacked.
-    if (/zlib|inflate|stored block|CRC|uncompressed/i.test((error as Error).message ?? ''))
-      throw new DomainError('JOB_FILE_WRONG');
-    throw error;
   } finally {
     close();
   }

@@ -171,6 +171,13 @@ async function missed(before: Awaited<ReturnType<typeof everything>>): Promise<s
     for (const v of own)
       if (v.at > ago(180) && !left.some((one) => one.version === v.version)) miss('a late version');
     for (const v of left) if (!has(after.artwork, v.artwork)) miss('the artwork of a job');
+    for (const { version } of before.press.filter(
+      (p) => p.job === job.id && p.state === 'printing',
+    )) {
+      const sent = own.find((v) => v.version === version)?.artwork;
+      const of = (rows: typeof before.exports) => rows.filter((row) => row.artwork === sent);
+      if (of(after.exports).length < of(before.exports).length) miss('files at a printer');
+    }
     if (ORDERED.includes(job.state) && newest.artwork) {
       const of = (rows: typeof before.builds) =>
         rows.filter((row) => row.artwork === newest.artwork);
@@ -215,8 +222,8 @@ async function everything() {
       'select id, artwork_id as artwork, file_id as file from plate_export',
     ),
     files: await query<{ id: string; at: Date }>('select id, created_at as at from file'),
-    press: await query<{ job: string; state: string }>(
-      'select job_id as job, state from press_job',
+    press: await query<{ job: string; version: number; state: string }>(
+      'select job_id as job, version, state from press_job',
     ),
     reserved: await query<{ text: string }>('select data::text as text from stock_item'),
     courses: await query<{ text: string }>(

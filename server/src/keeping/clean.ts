@@ -83,7 +83,9 @@ const RULES: readonly Rule[] = [
       select x.id from plate_export x
       where x.touched_at < $1 and x.state in ('done', 'failed', 'cancelled')
         and not exists (select from job_head h join job j on j.id = h.job_id where h.artwork_id = x.artwork_id
-          and (j.${OPEN} or exists (select from press_job p where p.job_id = j.id and p.state in ${OPEN_PRESS})))`,
+          and j.${OPEN})
+        and not exists (select from press_job p join job_version v on v.job_id = p.job_id and v.version = p.version
+          where v.artwork_id = x.artwork_id and p.state in ${OPEN_PRESS})`,
     bytes: '0',
     days: ({ exportDays }) => exportDays,
   },
@@ -126,10 +128,9 @@ const RULES: readonly Rule[] = [
 async function follow(db: Db, rule: Rule, upTo: Date): Promise<Gone> {
   await db.query('drop table if exists gone');
   await db.query('create temporary table gone (id uuid primary key) on commit drop');
-  await db.query(`insert into gone ${rule.ids.replaceAll('$1', '$1::timestamptz')}`, [
-    upTo,
-    ORDERED,
-  ]);
+  // What somebody has in hands right now stays; what changed while it was waited for is looked at anew.
+  const ids = `${rule.ids.replaceAll('$1', '$1::timestamptz')} for update skip locked`;
+  await db.query(`insert into gone ${ids}`, [upTo, ORDERED]);
   const { rows } = await db.query<{ n: number; bytes: number }>(
     `select count(*)::int as n, coalesce(sum(${rule.bytes}), 0)::float8 as bytes from gone`,
   );
@@ -144,7 +145,7 @@ async function follow(db: Db, rule: Rule, upTo: Date): Promise<Gone> {
 
 /**
  * Versions of long ago: of each day the last is left, beside the first, the newest, the one that was ordered, and those that a
- * printer, a bench or a report has.
+ * printer, a bench or a course has.
  */
 async function thinVersions(db: Db, upTo: Date): Promise<Gone> {
   const { rowCount } = await db.query(

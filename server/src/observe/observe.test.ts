@@ -10,6 +10,7 @@ import { describe, expect, it } from 'vitest';
 import { demo, useServer } from '../../test/served.ts';
 import { makeApp } from '../app.ts';
 import { openPool } from '../db.ts';
+import { takeOver } from '../queue.ts';
 
 const served = useServer();
 const root = () => served.base.replace(/\/api$/, '');
@@ -137,6 +138,12 @@ describe('work', () => {
       0, 2,
     ]);
     expect((await placeOf(other))!.priority).toBe(0);
+    // A turn is kept when what waits is put in again, as it is from time to time.
+    await pool.query(
+      `update artwork set touched_at = now() - interval '1 minute' where state = 'queued'`,
+    );
+    await takeOver(pool, served.queue);
+    expect((await placeOf(many[2]))!.priority).toBe(2);
     // Two huge ones, as their size says.
     const big = await served.upload(await demo('hanging-sign').draw());
     await pool.query('update file set bytes = 40000000 where id = $1', [big.body.id]);

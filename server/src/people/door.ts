@@ -19,7 +19,7 @@ import {
 export interface Door {
   /** People sign in. Where not, whoever comes from this computer is the one who works here. */
   readonly signIn: boolean;
-  /** Reached by TLS: cookies go no other way. */
+  /** Reached by TLS, its own or a proxy's: cookies go no other way. */
   readonly secure: boolean;
   /** A proxy on this computer is asked for the address that a request comes from. */
   readonly proxy: boolean;

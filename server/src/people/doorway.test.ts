@@ -66,6 +66,7 @@ describe('a server', () => {
     expect(words).toEqual([]);
     expect(tls?.cert.toString()).toMatch(/BEGIN CERTIFICATE/);
     expect(address(443)).toBe('https://[::1]:443');
+    expect((await open({ 'sign-in': true, proxy: true })).door.secure).toBe(true);
     await expect(open({ cert })).rejects.toThrow(/needs both/);
     await expect(open({ cert: join(folder, 'none'), key })).rejects.toThrow(/can’t be read/);
     writeFileSync(join(folder, 'text'), 'no certificate');

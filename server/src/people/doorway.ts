@@ -87,7 +87,8 @@ export async function openDoorway(pool: pg.Pool, wanted: Wanted): Promise<Doorwa
   ].map((name) => name.toLowerCase());
   const called = wanted.name[0] ?? (isEverywhere(host) ? hostname() : inAddress(host));
   return {
-    door: { signIn, secure: tls !== undefined, proxy, hosts },
+    // A proxy speaks TLS to those outside: it is what it is there for.
+    door: { signIn, secure: tls !== undefined || proxy, proxy, hosts },
     tls: tls && { cert: tls.cert, key: tls.key },
     words,
     address: (port) => `${tls ? 'https' : 'http'}://${called}:${port}`,

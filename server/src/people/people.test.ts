@@ -80,6 +80,8 @@ async function joined(name: string, role: Role): Promise<Browser> {
 beforeAll(async () => {
   const word = (await firstOwnersWord(served.database.pool))!;
   as.owner = new Browser();
+  // Without a name nothing happens, and the word stays good.
+  expect((await as.owner.send('POST', '/join', { word, password: PASSWORD })).status).toBe(422);
   await as.owner.send('POST', '/join', { word, name: 'Oda', password: PASSWORD });
   for (const [name, role] of [
     ['Pia', 'planner'],
@@ -297,6 +299,11 @@ describe('guessing', () => {
     );
     expect((await new Browser('192.0.2.77').signIn('Otto')).status).toBe(429);
     expect((await as.operator.signIn('Otto')).status).toBe(200);
+    await as.operator.signIn('Otto', 'wrong');
+    const { rows } = await served.database.pool.query<{ key: string }>('select key from guess');
+    const secret = as.operator.cookies.get('kyanos-browser')!;
+    expect(rows.filter(({ key }) => key.includes(secret))).toEqual([]);
+    expect(rows.some(({ key }) => key.startsWith('known:'))).toBe(true);
   });
 });
 

@@ -2,6 +2,7 @@
 import type { Passkey, Person, PersonId, Role, Tablet, TabletId } from '@kyanos/contract';
 import { DomainError } from '@kyanos/core';
 import type { Db } from '../db.ts';
+import { t } from '../texts/texts.ts';
 import { digest, newSecret, newWord, wordDigest } from './secrets.ts';
 
 /** So long a one-time word can be used. Our own choice. */
@@ -99,6 +100,7 @@ export const ownerCanSignIn = async (db: Db): Promise<boolean> =>
  * Uses a word up: its person has the password from now on, and sessions they had elsewhere end.
  * @param name of the first owner, who is made here
  * @returns undefined where the word is worth nothing
+ * @throws DomainError `REQUEST_INVALID` where the first owner does not say who they are
  */
 export async function useWord(
   db: Db,
@@ -113,7 +115,9 @@ export async function useWord(
   if (!rows[0]) return undefined;
   let id = rows[0].personId;
   if (id === null) {
-    if (name === undefined || (await ownerCanSignIn(db))) return undefined;
+    // The word stays good: what failed is taken back with the transaction.
+    if (name === undefined) throw new DomainError('REQUEST_INVALID', t('people.sayName'));
+    if (await ownerCanSignIn(db)) return undefined;
     const made = await db.query<{ id: string }>(
       `insert into person (name, role, made_by) values ($1::text, 'owner', $1::text)
        on conflict (lower(name)) do update set role = 'owner', active = true returning id`,

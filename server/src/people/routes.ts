@@ -37,7 +37,7 @@ import {
   wordFor,
   type KeptPerson,
 } from './queries.ts';
-import { keepable, matches, newSecret } from './secrets.ts';
+import { digest, keepable, matches, newSecret } from './secrets.ts';
 
 export function peopleRoutes(pool: pg.Pool, door: Door): Router {
   const router = Router();
@@ -68,7 +68,7 @@ export function peopleRoutes(pool: pg.Pool, door: Door): Router {
     const person = await personByName(pool, name);
     const browser = cookieOf(req, door, BROWSER_COOKIE);
     if (person && browser !== undefined && (await knowsBrowser(pool, browser, person.id)))
-      return [['known', `${person.id} ${browser}`]];
+      return [['known', `${person.id} ${digest(browser).toString('hex')}`]];
     return [
       ['address', from],
       ['pair', `${from} ${who}`],
@@ -130,10 +130,10 @@ export function peopleRoutes(pool: pg.Pool, door: Door): Router {
 
   on(router, PEOPLE_API.join, async ({ body: { word, name, password } }, { res }, req) => {
     doorIsThere();
-    const kept = await keepable(password);
-    const person = await guesses.made([['address', networkOf(req.ip)]], () =>
-      inTransaction(pool, (db) => useWord(db, word, kept, name)),
-    );
+    const person = await guesses.made([['address', networkOf(req.ip)]], async () => {
+      const kept = await keepable(password);
+      return inTransaction(pool, (db) => useWord(db, word, kept, name));
+    });
     if (!person) throw new DomainError('WORD_WRONG');
     return enter(req, res, person, 'word');
   });
