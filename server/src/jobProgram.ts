@@ -2,39 +2,36 @@
 import { access } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 import type { JobId } from '@kyanos/contract';
-import { migrate, openPool } from './db.ts';
-import { refusalFor } from './http.ts';
+import { migrate } from './db.ts';
 import { takeJobIn, writeJobFile } from './jobs/travel.ts';
+import { CommandError, runProgram } from './program.ts';
 import { openQueue } from './queue.ts';
 
-class UsageError extends Error {}
-
-const pool = openPool(process.env.DATABASE_URL!);
-
-async function carryOut(): Promise<string> {
+await runProgram(async (pool) => {
   const { values, positionals } = parseArgs({
     options: { out: { type: 'string' } },
     allowPositionals: true,
   });
   const [command, what, ...more] = positionals;
   if (what === undefined || more.length > 0)
-    throw new UsageError('job needs export NUMBER or import FILE. See ./kyanos help.');
+    throw new CommandError('job needs export NUMBER or import FILE. See ./kyanos help.');
   if (command === 'export') {
-    if (values.out === undefined) throw new UsageError('job export needs --out FILE.');
+    if (values.out === undefined) throw new CommandError('job export needs --out FILE.');
     const { rows } = await pool.query<{ id: JobId }>(
       'select id from job where number::text = $1::text and not practice',
       [what],
     );
-    if (!rows[0]) throw new UsageError(`There is no job ${what}. Its number stands on the board.`);
+    if (!rows[0])
+      throw new CommandError(`There is no job ${what}. Its number stands on the board.`);
     await writeJobFile(pool, rows[0].id, values.out).catch((error: unknown) => {
       if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error;
-      throw new UsageError(`${values.out} is there already, and is not overwritten.`);
+      throw new CommandError(`${values.out} is there already, and is not overwritten.`);
     });
     return `Job ${what} is in ${values.out}.`;
   }
-  if (command !== 'import') throw new UsageError(`job does not know “${command}”.`);
+  if (command !== 'import') throw new CommandError(`job does not know “${command}”.`);
   await access(what).catch(() => {
-    throw new UsageError(`The file ${what} can’t be read. Check its name.`);
+    throw new CommandError(`The file ${what} can’t be read. Check its name.`);
   });
   await migrate(pool);
   const queue = await openQueue(pool);
@@ -43,17 +40,4 @@ async function carryOut(): Promise<string> {
   const { plan } = await takeJobIn(pool, queue, what, who);
   await queue.release();
   return `Taken in: ${plan.name}. Its artwork is read as soon as Kyanos runs.`;
-}
-
-try {
-  console.log(await carryOut());
-} catch (error) {
-  const usage =
-    error instanceof UsageError || (error as { code?: string }).code?.startsWith('ERR_PARSE_ARGS');
-  const { code, message } = refusalFor(error);
-  console.error(usage ? (error as Error).message : message);
-  if (!usage && code === 'INTERNAL') console.error(error);
-  process.exitCode = 2;
-} finally {
-  await pool.end();
-}
+});

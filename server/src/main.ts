@@ -13,10 +13,10 @@ import { makeApp } from './app.ts';
 import { endAside } from './aside/aside.ts';
 import { migrate, openPool } from './db.ts';
 import { backUpIfDue, scheduleOf, type Schedule } from './backup/backup.ts';
-import { BackupError } from './backup/postgresTools.ts';
 import { WorkEvents } from './events/workEvents.ts';
 import { refusalFor } from './http.ts';
-import { DoorwayError, openDoorway } from './people/doorway.ts';
+import { openDoorway } from './people/doorway.ts';
+import { CommandError } from './program.ts';
 import { giveSimulated, startPresses } from './press/simulated.ts';
 import { openQueue } from './queue.ts';
 import { loadDemo, prepareShop } from './shop/demo.ts';
@@ -54,7 +54,7 @@ if (!url) throw new Error('The server needs DATABASE_URL.');
 
 /** Ends with the sentence of what stands on the command line and can't be. */
 function refuseToStart(error: unknown): never {
-  if (!(error instanceof DoorwayError || error instanceof BackupError)) throw error;
+  if (!(error instanceof CommandError)) throw error;
   console.error(error.message);
   process.exit(2);
 }

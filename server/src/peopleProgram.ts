@@ -2,11 +2,9 @@
 import { parseArgs } from 'node:util';
 import { ROLES, type Role } from '@kyanos/contract';
 import { DomainError } from '@kyanos/core';
-import { inTransaction, migrate, openPool, type Db } from './db.ts';
-import { refusalFor } from './http.ts';
+import { inTransaction, migrate, type Db } from './db.ts';
+import { CommandError, runProgram } from './program.ts';
 import { addPerson, changePerson, peopleOf, wordFor } from './people/queries.ts';
-
-class UsageError extends Error {}
 
 const BY = 'the shell';
 const MOST_LETTERS = 80;
@@ -29,11 +27,11 @@ async function carryOut(db: Db): Promise<string> {
   const [command, ...rest] = positionals;
   const name = rest.join(' ').trim();
   if (command !== 'list' && (name === '' || name.length > MOST_LETTERS))
-    throw new UsageError(`people ${command ?? ''} needs a name of 1 to ${MOST_LETTERS} letters.`);
+    throw new CommandError(`people ${command ?? ''} needs a name of 1 to ${MOST_LETTERS} letters.`);
   switch (command) {
     case 'add': {
       if (!ROLES.includes(values.role as Role))
-        throw new UsageError(`people add needs --role, one of ${ROLES.join(', ')}.`);
+        throw new CommandError(`people add needs --role, one of ${ROLES.join(', ')}.`);
       return wordIn(await addPerson(db, { name, role: values.role as Role }, BY));
     }
     case 'word':
@@ -53,19 +51,11 @@ async function carryOut(db: Db): Promise<string> {
       );
     }
     default:
-      throw new UsageError('people needs one of add, list, word, leave. See ./kyanos help.');
+      throw new CommandError('people needs one of add, list, word, leave. See ./kyanos help.');
   }
 }
 
-const pool = openPool(process.env.DATABASE_URL!);
-try {
+await runProgram(async (pool) => {
   await migrate(pool);
-  console.log(await inTransaction(pool, carryOut));
-} catch (error) {
-  const usage =
-    error instanceof UsageError || (error as { code?: string }).code?.startsWith('ERR_PARSE_ARGS');
-  console.error(usage ? (error as Error).message : refusalFor(error).message);
-  process.exitCode = 2;
-} finally {
-  await pool.end();
-}
+  return inTransaction(pool, carryOut);
+});

@@ -4,10 +4,8 @@ import { parseArgs } from 'node:util';
 import { readShopFile } from '@kyanos/contract';
 import { DomainError, shopFileProblems, type ShopChange } from '@kyanos/core';
 import { inTransaction, migrate, openPool } from './db.ts';
-import { refusalFor } from './http.ts';
+import { CommandError, tellFailure } from './program.ts';
 import { previewFile, shopFile, takeFileIn } from './shop/file.ts';
-
-class UsageError extends Error {}
 
 const { values, positionals } = parseArgs({
   options: {
@@ -21,9 +19,9 @@ const { values, positionals } = parseArgs({
 const [command, path] = positionals;
 
 async function readIn(): Promise<unknown> {
-  if (path === undefined) throw new UsageError(`shop ${command} needs a file.`);
+  if (path === undefined) throw new CommandError(`shop ${command} needs a file.`);
   const text = await readFile(path, 'utf8').catch(() => {
-    throw new UsageError(`The file ${path} can’t be read. Check its name.`);
+    throw new CommandError(`The file ${path} can’t be read. Check its name.`);
   });
   try {
     return JSON.parse(text);
@@ -73,13 +71,8 @@ const COMMANDS: Readonly<Record<string, () => Promise<void>>> = {
 
 try {
   const act = COMMANDS[command ?? ''];
-  if (!act) throw new UsageError('shop needs one of export, import, validate.');
+  if (!act) throw new CommandError('shop needs one of export, import, validate.');
   await act();
 } catch (error) {
-  if (error instanceof UsageError) console.error(error.message);
-  else {
-    const { code, message } = refusalFor(error);
-    console.error(code === 'INTERNAL' ? error : message);
-  }
-  process.exitCode = 2;
+  tellFailure(error);
 }

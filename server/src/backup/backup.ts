@@ -3,7 +3,8 @@ import { constants } from 'node:fs';
 import { access, open, readdir, rename, rm, stat } from 'node:fs/promises';
 import { basename, dirname, join } from 'node:path';
 import type pg from 'pg';
-import { BackupError, runTool } from './postgresTools.ts';
+import { CommandError } from '../program.ts';
+import { runTool } from './postgresTools.ts';
 
 /** Who is signed in and who guessed is nobody's business elsewhere, and signs nobody in there. */
 const LEFT_OUT = ['session', 'guess', 'worker'];
@@ -15,16 +16,16 @@ export interface Backup {
 
 const ENTRY = /^\d+; \d+ \d+ TABLE DATA public (\S+) /gm;
 
-/** Tables that a dump has the rows of, by its table of contents. @throws BackupError where it is none of ours */
+/** Tables that a dump has the rows of, by its table of contents. @throws CommandError where it is none of ours */
 export async function tablesIn(file: string, url: string): Promise<readonly string[]> {
   const list = await runTool('pg_restore', ['--list', file], url).catch(() => '');
   const tables = [...list.matchAll(ENTRY)].map(([, name]) => name);
   if (!tables.includes('job_version') || !tables.includes('migration'))
-    throw new BackupError(`${file} is no backup of Kyanos, or it is damaged.`);
+    throw new CommandError(`${file} is no backup of Kyanos, or it is damaged.`);
   return tables;
 }
 
-/** Writes a backup; an unfinished one never has its name. @throws BackupError */
+/** Writes a backup; an unfinished one never has its name. @throws CommandError */
 export async function backUp(url: string, file: string): Promise<Backup> {
   const exists = (path: string) =>
     access(path, constants.F_OK).then(
@@ -32,9 +33,11 @@ export async function backUp(url: string, file: string): Promise<Backup> {
       () => false,
     );
   if (!(await exists(dirname(file))))
-    throw new BackupError(`There is no folder ${dirname(file)}. Make it, or choose another.`);
+    throw new CommandError(`There is no folder ${dirname(file)}. Make it, or choose another.`);
   if (await exists(file))
-    throw new BackupError(`${file} is there already, and is not overwritten. Choose another name.`);
+    throw new CommandError(
+      `${file} is there already, and is not overwritten. Choose another name.`,
+    );
   const part = join(dirname(file), `.${basename(file)}.${process.pid}.part`);
   try {
     // Nobody else reads it, from its first byte on.
@@ -68,7 +71,7 @@ export interface Schedule {
   readonly keep: number;
 }
 
-/** As the command line says it. @throws BackupError */
+/** As the command line says it. @throws CommandError */
 export function scheduleOf(values: {
   readonly 'backup-to'?: string | undefined;
   readonly 'backup-hours': string;
@@ -79,7 +82,7 @@ export function scheduleOf(values: {
   const whole = (name: 'backup-hours' | 'backup-keep', most: number) => {
     const value = Number(values[name]);
     if (!Number.isInteger(value) || value < 1 || value > most)
-      throw new BackupError(`--${name} needs a whole number from 1 to ${most}.`);
+      throw new CommandError(`--${name} needs a whole number from 1 to ${most}.`);
     return value;
   };
   return { folder, hours: whole('backup-hours', 8760), keep: whole('backup-keep', 1000) };
@@ -126,7 +129,7 @@ export async function backUpIfDue(
 
 async function namesIn(folder: string): Promise<string[]> {
   const names = await readdir(folder).catch(() => {
-    throw new BackupError(
+    throw new CommandError(
       `The folder ${folder} for backups can’t be read. Make it, or choose another.`,
     );
   });

@@ -1,9 +1,7 @@
 /** PostgreSQL's own programs, run on the database of an address. */
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-
-/** What can't be done, in a sentence with the way out. */
-export class BackupError extends Error {}
+import { CommandError } from '../program.ts';
 
 /** The address as the programs read it from their surroundings: on a command line everybody could see the password. */
 export function surroundings(url: string): NodeJS.ProcessEnv {
@@ -32,7 +30,7 @@ export const nameOf = (url: string): string => decodeURIComponent(new URL(url).p
 /**
  * Runs one of the programs.
  * @returns what it wrote
- * @throws BackupError with the program's own words
+ * @throws CommandError with the program's own words
  */
 export function runTool(
   program: 'pg_dump' | 'pg_restore',
@@ -49,13 +47,15 @@ export function runTool(
   child.stderr.on('data', (part: Buffer) => err.push(part));
   return new Promise((done, fail) => {
     child.on('error', () =>
-      fail(new BackupError(`${program} of PostgreSQL is missing. Install PostgreSQL’s programs.`)),
+      fail(new CommandError(`${program} of PostgreSQL is missing. Install PostgreSQL’s programs.`)),
     );
     child.on('close', (code) => {
       if (code === 0) done(Buffer.concat(out).toString());
       else
         fail(
-          new BackupError(Buffer.concat(err).toString().trim() || `${program} ended with ${code}.`),
+          new CommandError(
+            Buffer.concat(err).toString().trim() || `${program} ended with ${code}.`,
+          ),
         );
     });
   });

@@ -5,8 +5,9 @@
 import { readdir } from 'node:fs/promises';
 import pg from 'pg';
 import { folder, migrate, openPool } from '../db.ts';
+import { CommandError } from '../program.ts';
 import { tablesIn } from './backup.ts';
-import { BackupError, databaseBeside, nameOf, runTool } from './postgresTools.ts';
+import { databaseBeside, nameOf, runTool } from './postgresTools.ts';
 
 const quoted = (name: string) => pg.escapeIdentifier(name);
 export const beforeRestore = (name: string): string => `${name}_before_restore`;
@@ -19,14 +20,14 @@ async function migrationsIn(file: string, url: string): Promise<readonly string[
   );
 }
 
-/** @throws BackupError of a backup by a newer version: this one does not know what it would leave out */
+/** @throws CommandError of a backup by a newer version: this one does not know what it would leave out */
 async function refuseNewer(file: string, url: string): Promise<void> {
   const known = new Set(
     (await readdir(folder('migrations'))).map((name) => name.replace(/\.sql$/, '')),
   );
   const unknown = (await migrationsIn(file, url)).filter((name) => !known.has(name));
   if (unknown.length > 0)
-    throw new BackupError(
+    throw new CommandError(
       `${file} was made by a newer version of Kyanos. Update Kyanos, then restore it.`,
     );
 }
@@ -37,7 +38,7 @@ export interface Restored {
   readonly before: string | undefined;
 }
 
-/** @throws BackupError; nothing is changed then */
+/** @throws CommandError; nothing is changed then */
 export async function restore(url: string, file: string): Promise<Restored> {
   const name = nameOf(url);
   const tables = await tablesIn(file, url);
@@ -55,7 +56,7 @@ export async function restore(url: string, file: string): Promise<Restored> {
       [name],
     );
     if (rowCount)
-      throw new BackupError('Kyanos is running on this database. Stop it, then restore.');
+      throw new CommandError('Kyanos is running on this database. Stop it, then restore.');
     // Left by a restore that was cut short.
     await drop(fresh);
     await admin.query(`create database ${quoted(fresh)} template template0`);

@@ -3,11 +3,9 @@ import { X509Certificate } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { hostname, networkInterfaces } from 'node:os';
 import type pg from 'pg';
+import { CommandError } from '../program.ts';
 import type { Door } from './door.ts';
 import { firstOwnersWord, ownerCanSignIn } from './queries.ts';
-
-/** What stands on the command line can't be done. Its message is a sentence with the way out. */
-export class DoorwayError extends Error {}
 
 interface Wanted {
   readonly host: string;
@@ -33,7 +31,7 @@ const inAddress = (host: string) => (host.includes(':') ? `[${host}]` : host);
 
 async function readPem(path: string, what: string): Promise<Buffer> {
   return readFile(path).catch(() => {
-    throw new DoorwayError(
+    throw new CommandError(
       `The ${what} ${path} can’t be read. Check its name and who may read it.`,
     );
   });
@@ -42,7 +40,7 @@ async function readPem(path: string, what: string): Promise<Buffer> {
 async function tlsOf({ cert, key }: Wanted) {
   if (cert === undefined && key === undefined) return undefined;
   if (cert === undefined || key === undefined)
-    throw new DoorwayError('TLS needs both: --cert FILE and --key FILE.');
+    throw new CommandError('TLS needs both: --cert FILE and --key FILE.');
   const read = { cert: await readPem(cert, 'certificate'), key: await readPem(key, 'key') };
   try {
     const own = new X509Certificate(read.cert);
@@ -50,22 +48,22 @@ async function tlsOf({ cert, key }: Wanted) {
     const names = [...(own.subjectAltName ?? '').matchAll(/(?:DNS|IP Address):([^,\s]+)/g)];
     return { ...read, names: names.map(([, name]) => name), until: new Date(own.validTo) };
   } catch {
-    throw new DoorwayError(`The file ${cert} holds no certificate in PEM. Give one with --cert.`);
+    throw new CommandError(`The file ${cert} holds no certificate in PEM. Give one with --cert.`);
   }
 }
 
-/** @throws DoorwayError */
+/** @throws CommandError */
 export async function openDoorway(pool: pg.Pool, wanted: Wanted): Promise<Doorway> {
   const { host, proxy } = wanted;
   const open = !isLoopback(host);
   const signIn = open || wanted['sign-in'];
   const tls = await tlsOf(wanted);
   if (tls && tls.until < new Date())
-    throw new DoorwayError(
+    throw new CommandError(
       `The certificate ended on ${tls.until.toDateString()}. Renew it, then start again.`,
     );
   if (open && !(await ownerCanSignIn(pool)))
-    throw new DoorwayError(
+    throw new CommandError(
       `Nobody can sign in yet, so Kyanos does not listen at ${host}. Make the first owner with ./kyanos people add NAME --role owner, then start again.`,
     );
   const words: string[] = [];
