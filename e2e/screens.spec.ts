@@ -43,7 +43,7 @@ for (const [name, size] of Object.entries(SIZES))
       await page.waitForLoadState('networkidle');
       const wide = await page.evaluate(() =>
         Math.max(
-          ...[...document.querySelectorAll('html, .content')].map(
+          ...[...document.querySelectorAll('html, .room-content')].map(
             (box) => box.scrollWidth - box.clientWidth,
           ),
         ),
@@ -65,7 +65,7 @@ for (const [name, size] of Object.entries(SIZES))
       await open(page, stage);
       const width = await page.evaluate(() =>
         Math.max(
-          ...[...document.querySelectorAll('html, .body, .content, .side')].map(
+          ...[...document.querySelectorAll('html, .body, .content, .room-content, .side')].map(
             (box) => box.scrollWidth - box.clientWidth,
           ),
         ),

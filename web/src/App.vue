@@ -226,8 +226,13 @@ useKeys('everywhere', {
   border-bottom-color: #e2763c;
 }
 
+.middle {
+  grid-column: 3;
+}
+
 .tools {
   display: flex;
+  grid-column: 4;
   align-items: center;
 }
 

@@ -72,7 +72,7 @@ const day = (when: string) => dated(new Date(when), t('people.dayFormat'));
 </script>
 
 <template>
-  <main class="page">
+  <main class="room-content">
     <section v-if="me?.person" class="stage">
       <header>
         <h1 class="question">{{ t('people.hello', { name: me.person.name }) }}</h1>
@@ -169,11 +169,6 @@ const day = (when: string) => dated(new Date(when), t('people.dayFormat'));
 </template>
 
 <style scoped>
-.page {
-  overflow-y: auto;
-  padding: 18px 20px 32px;
-}
-
 .columns {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));

@@ -56,7 +56,7 @@ const DAYS = [
 </script>
 
 <template>
-  <main class="page">
+  <main class="room-content">
     <section class="stage">
       <header>
         <h1 class="question">{{ t('people.whatKept') }}</h1>
@@ -66,22 +66,24 @@ const DAYS = [
       </header>
       <p v-if="problem || notKept" class="problem" role="alert">{{ problem || notKept }}</p>
       <div class="columns">
-        <table v-if="sizes" class="panel sizes">
-          <thead>
-            <tr>
-              <th>{{ t('people.kind') }}</th>
-              <th class="right">{{ t('people.howMany') }}</th>
-              <th class="right">{{ t('people.room') }}</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="one in sizes.kinds" :key="one.what">
-              <th scope="row">{{ KINDS[one.what] }}</th>
-              <td class="figures right">{{ one.n }}</td>
-              <td class="figures right">{{ mb(one.bytes) }}</td>
-            </tr>
-          </tbody>
-        </table>
+        <div v-if="sizes" class="panel">
+          <table class="table">
+            <thead>
+              <tr>
+                <th>{{ t('people.kind') }}</th>
+                <th class="right">{{ t('people.howMany') }}</th>
+                <th class="right">{{ t('people.room') }}</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="one in sizes.kinds" :key="one.what">
+                <th scope="row">{{ KINDS[one.what] }}</th>
+                <td class="figures right">{{ one.n }}</td>
+                <td class="figures right">{{ mb(one.bytes) }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
         <section class="panel pad rule">
           <h2 class="name">{{ t('people.howLong') }}</h2>
           <number-field
@@ -131,36 +133,11 @@ const DAYS = [
 </template>
 
 <style scoped>
-.page {
-  overflow-y: auto;
-  padding: 18px 20px 32px;
-}
-
 .columns {
   display: grid;
   grid-template-columns: minmax(0, 3fr) minmax(320px, 2fr);
   gap: 16px;
   align-items: start;
-}
-
-.sizes {
-  width: 100%;
-  border-spacing: 0;
-}
-
-.sizes th,
-.sizes td {
-  padding: 9px 14px;
-  text-align: left;
-  border-bottom: 1px solid var(--line);
-}
-
-.sizes tbody tr:last-child > * {
-  border-bottom: 0;
-}
-
-.sizes .right {
-  text-align: right;
 }
 
 .rule {

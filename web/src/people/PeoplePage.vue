@@ -81,7 +81,7 @@ async function unshare(id: Tablet['id']) {
 </script>
 
 <template>
-  <main class="page">
+  <main class="room-content">
     <section class="stage">
       <header>
         <h1 class="question">{{ t('people.whoMayWhat') }}</h1>
@@ -110,51 +110,53 @@ async function unshare(id: Tablet['id']) {
         <p class="soft small wide">{{ ROLE_ABOUT[newRole] }}</p>
       </form>
 
-      <table v-if="people && people.length > 0" class="panel list">
-        <thead>
-          <tr>
-            <th>{{ t('people.name') }}</th>
-            <th>{{ t('people.role') }}</th>
-            <th>{{ t('people.signsIn') }}</th>
-            <td></td>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="one in people" :key="one.id" :class="{ left: !one.active }">
-            <th scope="row">{{ one.name }}</th>
-            <td>
-              <v-select
-                v-if="owns && one.active"
-                :model-value="one.role"
-                :items="roles"
-                :aria-label="t('people.roleOf', { name: one.name })"
-                density="compact"
-                hide-details
-                @update:model-value="(role: Role) => change(one, { role })"
-              />
-              <span v-else>{{ ROLE_WORDS[one.role] }}</span>
-            </td>
-            <td class="soft">{{ stateOf(one) }}</td>
-            <td class="acts">
-              <template v-if="owns && one.active">
-                <v-btn variant="text" size="small" @click="anew(one)">{{
-                  t('people.newWord')
-                }}</v-btn>
-                <v-btn variant="text" size="small" @click="change(one, { active: false })">{{
-                  t('people.leaves')
-                }}</v-btn>
-              </template>
-              <v-btn
-                v-else-if="owns"
-                variant="text"
-                size="small"
-                @click="change(one, { active: true })"
-                >{{ t('people.comesBack') }}</v-btn
-              >
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <div v-if="people && people.length > 0" class="panel">
+        <table class="table">
+          <thead>
+            <tr>
+              <th>{{ t('people.name') }}</th>
+              <th>{{ t('people.role') }}</th>
+              <th>{{ t('people.signsIn') }}</th>
+              <td></td>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="one in people" :key="one.id" :class="{ left: !one.active }">
+              <th scope="row">{{ one.name }}</th>
+              <td>
+                <v-select
+                  v-if="owns && one.active"
+                  :model-value="one.role"
+                  :items="roles"
+                  :aria-label="t('people.roleOf', { name: one.name })"
+                  density="compact"
+                  hide-details
+                  @update:model-value="(role: Role) => change(one, { role })"
+                />
+                <span v-else>{{ ROLE_WORDS[one.role] }}</span>
+              </td>
+              <td class="soft">{{ stateOf(one) }}</td>
+              <td class="acts">
+                <template v-if="owns && one.active">
+                  <v-btn variant="text" size="small" @click="anew(one)">{{
+                    t('people.newWord')
+                  }}</v-btn>
+                  <v-btn variant="text" size="small" @click="change(one, { active: false })">{{
+                    t('people.leaves')
+                  }}</v-btn>
+                </template>
+                <v-btn
+                  v-else-if="owns"
+                  variant="text"
+                  size="small"
+                  @click="change(one, { active: true })"
+                  >{{ t('people.comesBack') }}</v-btn
+                >
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
 
       <section v-if="me?.signIn" class="panel pad tablets">
         <h2 class="name">{{ t('people.tablets') }}</h2>
@@ -194,11 +196,6 @@ async function unshare(id: Tablet['id']) {
 </template>
 
 <style scoped>
-.page {
-  overflow-y: auto;
-  padding: 18px 20px 32px;
-}
-
 .stage {
   max-width: 1000px;
 }
@@ -217,22 +214,6 @@ async function unshare(id: Tablet['id']) {
 
 .word strong {
   font-size: var(--size-title);
-}
-
-.list {
-  width: 100%;
-  border-spacing: 0;
-}
-
-.list th,
-.list td {
-  padding: 8px 14px;
-  text-align: left;
-  border-bottom: 1px solid var(--line);
-}
-
-.list tbody tr:last-child > * {
-  border-bottom: 0;
 }
 
 .left {

@@ -27,7 +27,7 @@ const route = useRoute();
       <span class="grow"></span>
       <slot></slot>
     </nav>
-    <main class="content">
+    <main class="room-content">
       <slot name="content"><router-view /></slot>
     </main>
   </div>
@@ -42,10 +42,5 @@ const route = useRoute();
 
 .grow {
   flex: 1;
-}
-
-.content {
-  overflow-y: auto;
-  padding: 18px 20px 32px;
 }
 </style>
