@@ -20,6 +20,7 @@ import { call, newKey, Refused } from '../shared/api.ts';
 import LengthField from '../shared/LengthField.vue';
 import MoneyField from '../shared/MoneyField.vue';
 import NumberField from '../shared/NumberField.vue';
+import { vFirstField } from '../shared/firstField.ts';
 import { t } from '../texts/texts.ts';
 
 const emit = defineEmits<{ ready: [] }>();
@@ -104,7 +105,7 @@ async function begin() {
       {{ t('board.theyEnoughPlanPrice') }}
     </p>
     <div class="field-grid">
-      <v-text-field v-model="shopName" :label="t('board.nameShop')" maxlength="200" autofocus />
+      <v-text-field v-model="shopName" v-first-field :label="t('board.nameShop')" maxlength="200" />
       <v-select v-model="currency" :label="t('board.currency')" :items="[...CURRENCIES]" />
       <v-text-field v-model="machineName" :label="t('board.nameMachine')" maxlength="120" />
       <v-select v-model="kind" :label="t('board.kindMachine')" :items="KINDS" />

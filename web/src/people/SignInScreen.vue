@@ -8,6 +8,7 @@ import {
 } from '@simplewebauthn/browser';
 import { computed, ref } from 'vue';
 import { call } from '../shared/api.ts';
+import { vFirstField } from '../shared/firstField.ts';
 import { becomes, me } from '../shared/me.ts';
 import { useTrying } from '../shared/useTrying.ts';
 import { t } from '../texts/texts.ts';
@@ -94,10 +95,10 @@ const longEnough = computed(() => password.value.length >= PASSWORD.min);
         <form v-if="person" class="fields" @submit.prevent="byPin">
           <v-text-field
             v-model="pin"
+            v-first-field
             type="password"
             inputmode="numeric"
             autocomplete="off"
-            autofocus
             maxlength="8"
             :label="t('people.pin')"
           />
@@ -117,7 +118,7 @@ const longEnough = computed(() => password.value.length >= PASSWORD.min);
         <p class="soft">{{ t('people.wordFrom') }}</p>
         <v-text-field
           v-model="word"
-          autofocus
+          v-first-field
           autocomplete="one-time-code"
           :label="t('people.oneTimeWord')"
         />
@@ -151,7 +152,7 @@ const longEnough = computed(() => password.value.length >= PASSWORD.min);
       <form v-else class="fields" @submit.prevent="byPassword">
         <v-text-field
           v-model="name"
-          autofocus
+          v-first-field
           autocomplete="username webauthn"
           maxlength="80"
           :label="t('people.name')"

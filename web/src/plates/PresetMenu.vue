@@ -14,6 +14,7 @@ import {
 import { mdiDeleteOutline } from '@mdi/js';
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { call, Refused } from '../shared/api.ts';
+import { vFirstField } from '../shared/firstField.ts';
 import { listItems, type ShopItem } from '../shared/shopItems.ts';
 import { t } from '../texts/texts.ts';
 
@@ -118,7 +119,7 @@ async function save() {
       <form class="panel dialog" @submit.prevent="save">
         <h2 class="question">{{ t('plates.whatPresetCalled') }}</h2>
         <p class="soft">{{ t('plates.keepsLayersDensitiesHits') }}</p>
-        <v-text-field v-model="name" :label="t('plates.name')" maxlength="80" autofocus />
+        <v-text-field v-model="name" v-first-field :label="t('plates.name')" maxlength="80" />
         <v-text-field v-model="about" :label="t('plates.what')" maxlength="200" />
         <p class="figures notation">{{ formatStack(stack) }}</p>
         <p v-if="problem" class="problem" role="alert">{{ problem.message }}</p>

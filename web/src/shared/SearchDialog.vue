@@ -6,6 +6,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { useRouter, type RouteLocationRaw } from 'vue-router';
 import { SECTIONS } from '../shop/sections.ts';
 import { call } from './api.ts';
+import { vFirstField } from './firstField.ts';
 import { listItems } from './shopItems.ts';
 import { t } from '../texts/texts.ts';
 
@@ -132,8 +133,8 @@ const step = (by: number) =>
     <div class="panel find">
       <v-text-field
         v-model="words"
+        v-first-field
         :label="t('shared.findJobMachineMaterial')"
-        autofocus
         type="search"
         aria-controls="found"
         :aria-activedescendant="found[at] ? `found-${at}` : undefined"

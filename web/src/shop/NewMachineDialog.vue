@@ -13,6 +13,7 @@ import { ref } from 'vue';
 import LengthField from '../shared/LengthField.vue';
 import MoneyField from '../shared/MoneyField.vue';
 import NumberField from '../shared/NumberField.vue';
+import { vFirstField } from '../shared/firstField.ts';
 import { t } from '../texts/texts.ts';
 
 const open = defineModel<boolean>({ required: true });
@@ -63,10 +64,10 @@ const make = () =>
       <div class="field-grid">
         <v-text-field
           v-model="name"
+          v-first-field
           class="wide"
           :label="t('shop.name')"
           maxlength="120"
-          autofocus
         />
         <v-select
           :label="t('shop.kind')"
