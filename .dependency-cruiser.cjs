@@ -12,6 +12,7 @@ const MAY = {
   server: ['core', 'contract', 'intake', 'output', 'demo', 'ipp'],
   web: ['core', 'contract'],
   e2e: ['demo'],
+  faults: ['core', 'contract', 'demo'],
 };
 const rooms = Object.keys(MAY);
 

@@ -33,6 +33,16 @@ export default defineConfig({
           fileParallelism: false,
         },
       },
+      {
+        // Each has processes of its own and wants the machine for itself.
+        test: {
+          name: 'faults',
+          include: ['faults/**/*.test.ts'],
+          testTimeout: 3_600_000,
+          hookTimeout: 120_000,
+          fileParallelism: false,
+        },
+      },
     ],
   },
 });

@@ -22,7 +22,7 @@ run_tests() {
   step "Lint" eslint . --max-warnings 0
   step "Types" run_types
   step "Kernels" node scripts/kernels.mjs --check
-  step "Module boundaries" depcruise --config .dependency-cruiser.cjs core contract intake output demo ipp press bench cli server web e2e
+  step "Module boundaries" depcruise --config .dependency-cruiser.cjs core contract intake output demo ipp press bench cli server web e2e faults
   step "Unused code" knip
   step "Build" build programs web
 
