@@ -16,6 +16,8 @@ interface Asking {
 
 /** So long an answer is waited for before the same is asked again. */
 const PATIENCE_S = 30;
+/** Work is asked for so often, where whoever did it was killed. */
+const GOES = 5;
 /** And so long it is asked again at all. */
 const TRIES_S = 180;
 
@@ -92,20 +94,20 @@ export class Client {
   }
 
   /** Follows long work to its end, and asks again where it ended in nothing. */
-  async worked<T extends { readonly id: string; readonly state: string }>(
-    asked: string,
-    body: unknown,
-    at: (id: string) => string,
-  ): Promise<T> {
-    for (let again = 0; again < 5; again++) {
+  async worked<
+    T extends { readonly id: string; readonly state: string; readonly problem: Problem | null },
+  >(asked: string, body: unknown, at: (id: string) => string): Promise<T> {
+    const why: string[] = [];
+    for (let again = 0; again < GOES; again++) {
       let now = await this.post<T>(asked, body);
       while (now.state === 'queued' || now.state === 'running') {
         await seconds(0.2);
         now = await this.get<T>(at(now.id));
       }
       if (now.state === 'done') return now;
+      why.push(`${now.state} ${now.problem?.code} ${now.problem?.message}`);
     }
-    throw new Error(`${asked} did not end well in five goes.`);
+    throw new Error(`${asked} did not end well: ${why.join('; ')}`);
   }
 
   rip(fileId: string, dpi: number, fileName = 'art.pdf'): Promise<ArtworkSummary> {

@@ -17,6 +17,7 @@ import type { WorkEvents } from './events/workEvents.ts';
 import { exportRoutes } from './exports/routes.ts';
 import { fileRoutes } from './files/routes.ts';
 import { answerErrors } from './http.ts';
+import { jsonBodies } from './incoming.ts';
 import { inTheirLanguage } from './language.ts';
 import { Metrics } from './observe/metrics.ts';
 import { numbered } from './observe/requests.ts';
@@ -76,7 +77,7 @@ export async function makeApp(
   api.use(await whoAsks(pool, door));
   // Uploads stream past the JSON reader.
   api.use(fileRoutes(pool));
-  api.use(express.json({ limit: '2mb', reviver: cleaned }));
+  api.use(jsonBodies());
   api.use(
     shopRoutes(pool),
     formRoutes(pool),
@@ -114,10 +115,6 @@ export async function makeApp(
   app.use(answerErrors);
   return app;
 }
-
-/** The database takes neither NUL nor half a character, and nobody types one. */
-const cleaned = (_key: string, value: unknown): unknown =>
-  typeof value === 'string' ? Buffer.from(value.replaceAll('\0', '')).toString() : value;
 
 /**
  * Another site's page in the same browser may send requests here. It can't read answers, but it could write; and a

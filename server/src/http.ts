@@ -23,6 +23,8 @@ const TOO_LARGE = 413;
 /** What is said of whatever fails. */
 export function refusalFor(error: unknown): DomainError {
   if (error instanceof DomainError) return error;
+  // An address with bytes in it that are no text.
+  if (error instanceof URIError) return new DomainError('NOT_FOUND');
   const { constraint, code, expose, status, message } = error as {
     constraint?: string;
     code?: string;

@@ -269,9 +269,12 @@ export async function perform(
     await db.query('delete from work_interest where task = $1::text and id = $2::uuid', [task, id]);
   } catch (error) {
     if (error instanceof Cancelled || signal.aborted) return;
+    const refused = speaking(spokenOf([language]), () => refusal(error));
+    // No fault of the work: whoever looks next finds it without a worker, and it is begun again.
+    if (refused.code === 'DATABASE_GONE') return;
     await db.query(
       `update ${table} set state = 'failed', problem = $4::jsonb, owner = null, touched_at = now() where ${mine}`,
-      [id, owner, number, JSON.stringify(speaking(spokenOf([language]), () => refusal(error)))],
+      [id, owner, number, JSON.stringify(refused)],
     );
   } finally {
     clearInterval(beat);

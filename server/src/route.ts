@@ -14,6 +14,7 @@ import type { Request, Response, Router } from 'express';
 import type pg from 'pg';
 import type { z } from 'zod';
 import type { Db } from './db.ts';
+import { cleanTexts } from './incoming.ts';
 import { once } from './once.ts';
 import type { Waiter } from './queue.ts';
 
@@ -99,8 +100,8 @@ function read(endpoint: Endpoint, req: Request): never {
   };
   const invalid = (error: z.ZodError) =>
     new DomainError('REQUEST_INVALID', problemOf(error, 'the request'));
-  part('params', params, req.params, () => new DomainError('NOT_FOUND'));
-  part('query', query, req.query, invalid);
+  part('params', params, cleanTexts(req.params), () => new DomainError('NOT_FOUND'));
+  part('query', query, cleanTexts(req.query), invalid);
   // A request that has nothing to say may come without a body.
   part('body', body, (req.body as unknown) ?? {}, invalid);
   return given as never;
