@@ -16,10 +16,10 @@ interface Asking {
 
 /** So long an answer is waited for before the same is asked again. */
 const PATIENCE_S = 30;
-/** Work is asked for so often, where whoever did it was killed. */
-const GOES = 5;
 /** And so long it is asked again at all. */
 const TRIES_S = 180;
+/** And work, where whoever did it is killed again and again. */
+const WORK_S = 600;
 
 export class Client {
   readonly origin: string;
@@ -98,7 +98,8 @@ export class Client {
     T extends { readonly id: string; readonly state: string; readonly problem: Problem | null },
   >(asked: string, body: unknown, at: (id: string) => string): Promise<T> {
     const why: string[] = [];
-    for (let again = 0; again < GOES; again++) {
+    const end = Date.now() + WORK_S * 1000;
+    while (Date.now() < end) {
       let now = await this.post<T>(asked, body);
       while (now.state === 'queued' || now.state === 'running') {
         await seconds(0.2);

@@ -23,6 +23,8 @@ interface Settings {
   readonly env?: Readonly<Record<string, string>>;
   /** A new one, gone at the end, if absent. */
   readonly data?: string;
+  /** Bytes of memory that each of its processes may have (setrlimit(2), RLIMIT_DATA). */
+  readonly dataLimit?: number;
 }
 
 export class Installation {
@@ -54,11 +56,20 @@ export class Installation {
 
   /** Starts it on what it has; as somebody would who finds it gone. */
   async restart(): Promise<void> {
-    const { args = ['--no-demo'], env = {} } = this.#settings;
+    const { args = ['--no-demo'], env = {}, dataLimit } = this.#settings;
     const { DATABASE_URL: _, ...rest } = process.env;
     this.#shell = spawn(
-      SCRIPT,
-      ['start', '--data', this.data, '--port', String(this.#port), ...args],
+      'prlimit',
+      [
+        `--data=${dataLimit ?? 'unlimited'}`,
+        SCRIPT,
+        'start',
+        '--data',
+        this.data,
+        '--port',
+        String(this.#port),
+        ...args,
+      ],
       { env: { ...rest, ...env }, cwd: tmpdir(), detached: true },
     );
     await new Promise<void>((ready, fail) => {

@@ -14,6 +14,7 @@ import { seededRandom } from '@kyanos/core';
 import { DEMO_JOBS } from '@kyanos/demo';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { amount, SEED, seconds } from './amounts.ts';
+import { film } from './film.ts';
 import { Installation, VICTIMS, type Victim } from './installation.ts';
 
 const KILLS = amount(8, 100);
@@ -73,20 +74,7 @@ class Saver extends Person<string> {
 class Storekeeper extends Person<number> {
   #lot!: Stocked;
   override async begin() {
-    const received = {
-      kind: 'material',
-      product: plan.material.id,
-      name: plan.material.name,
-      lot: 'K-1',
-      unit: 'm',
-      width: 610,
-      size: 10_000,
-      receivedOn: '2026-11-01',
-      madeOn: null,
-      expiresOn: null,
-      place: '',
-      paid: 32_940,
-    };
+    const received = film(plan.material.id, 10_000);
     [this.#lot] = await shop.client.post<Stocked[]>('/stock/items', { received });
   }
   async once(turn: number) {
@@ -208,7 +196,8 @@ describe(`${KILLS} times something is killed`, () => {
     const killing = async () => {
       for (let killed = 0; killed < KILLS;) {
         const victim = VICTIMS[killed % VICTIMS.length];
-        await seconds(0.3 + 2 * random());
+        // Short enough that work is in the middle, and now and then long enough that it ends.
+        await seconds(0.3 + 5 * random() ** 2);
         const end = Date.now() + 20_000;
         while (!shop.kill(victim, random)) {
           if (Date.now() > end) throw new Error(`There was no ${victim} for 20 s.`);

@@ -8,7 +8,8 @@ import type { Source, SourceFile } from './source.ts';
 import { sniff } from './sniff.ts';
 import { isTurned, type Orientation, type PlanarFile } from './planar.ts';
 import { anchorOf } from './profile.ts';
-import { checkSize, MAX_PIXELS, refuse } from './refusal.ts';
+import { OUT_OF_MEMORY } from './limits.ts';
+import { checkSize, MAX_PIXELS, outOfMemory, refuse } from './refusal.ts';
 import { statedDpi } from './resolution.ts';
 import { breath } from './run.ts';
 import { t } from './texts/texts.ts';
@@ -119,5 +120,6 @@ export async function readPicture(source: Source): Promise<SourceFile> {
 function unreadable(error: Error): never {
   if (/pixel limit/i.test(error.message))
     return refuse('ARTWORK_TOO_LARGE', t('reading.pictureHasMoreThan', { most: MAX_PIXELS / 1e6 }));
+  if (OUT_OF_MEMORY.test(error.message)) throw outOfMemory();
   return refuse('ARTWORK_DAMAGED', t('reading.pictureEndsTooEarly'));
 }

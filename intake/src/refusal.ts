@@ -1,4 +1,5 @@
 import { DomainError, type ErrorCode } from '@kyanos/core';
+import { inGb, readingMemory } from './limits.ts';
 import { t } from './texts/texts.ts';
 
 /** A file that can't be taken in: what is wrong, where the limit is, and the way out, in one sentence or two. */
@@ -7,6 +8,17 @@ export class ArtworkRefused extends DomainError {}
 export const refuse = (code: ErrorCode, message: string): never => {
   throw new ArtworkRefused(code, message, 'artwork');
 };
+
+/** Neither the file's fault nor ours: most often the machine ran out of memory, and its system chose this program. */
+export const endedFromOutside = (): ArtworkRefused =>
+  new ArtworkRefused('READER_KILLED', t('reader.endedFromOutside'), 'artwork');
+
+export const outOfMemory = (): ArtworkRefused =>
+  new ArtworkRefused(
+    'READING_TOO_LARGE',
+    t('reader.readingFileTakesMore', { memory: inGb(readingMemory()) }),
+    'artwork',
+  );
 
 /** Largest picture taken in, pixels on a side and in all; 500 Mpx is 600 × 900 mm at 770 dpi. */
 export const MAX_SIDE_PX = 30_000;

@@ -32,6 +32,12 @@ describe('run', () => {
     expect(busy.timedOut).toBe(true);
   });
 
+  it('tells that somebody else ended a program, and does not take it for the program’s own answer', async () => {
+    await expect(run('sh', ['-c', 'kill -KILL $$'], { tmp })).rejects.toMatchObject({
+      code: 'READER_KILLED',
+    });
+  });
+
   it('stops a program that writes more than it may', async () => {
     const out = join(tmp, 'flood');
     const flood = await run('dd', ['if=/dev/zero', `of=${out}`, 'bs=1M', 'count=50'], {

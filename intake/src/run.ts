@@ -1,6 +1,8 @@
 /** Other people's programs, each in its own process with limits on time, memory and output. */
 import { spawn } from 'node:child_process';
 import { atExit } from './exit.ts';
+import { atMost } from './limits.ts';
+import { endedFromOutside } from './refusal.ts';
 
 export interface Limits {
   readonly seconds: number;
@@ -30,7 +32,8 @@ const MAX_TEXT = 4 * 1024 * 1024;
 
 /**
  * Runs a program without a shell and waits for it. It may not outlive the limit or the signal.
- * @throws the signal's reason if it is aborted; an error naming the program if it is not installed
+ * @throws the signal's reason if it is aborted; `READER_KILLED` if somebody else ended it; an error naming the program if it is
+ *   not installed
  */
 export function run(
   program: string,
@@ -38,15 +41,16 @@ export function run(
   options: { limits?: Partial<Limits>; signal?: AbortSignal | undefined; tmp: string },
 ): Promise<Finished> {
   const limits = { ...DEFAULT_LIMITS, ...options.limits };
-  const cpuSeconds = Math.min(MOST.cpuSeconds, limits.cpuSeconds ?? limits.seconds);
+  const mostCpu = atMost('cpu', MOST.cpuSeconds);
+  const cpuSeconds = Math.min(mostCpu, limits.cpuSeconds ?? limits.seconds);
   const wrapped = [
     // Whatever ends this process ends the program too.
     '--pdeathsig=KILL',
     'prlimit',
-    `--as=${limits.memoryMb * 1024 * 1024}`,
-    `--fsize=${Math.min(MOST.fileMb, limits.fileMb) * 1024 * 1024}`,
+    `--as=${atMost('as', limits.memoryMb * 1024 * 1024)}`,
+    `--fsize=${atMost('fsize', Math.min(MOST.fileMb, limits.fileMb) * 1024 * 1024)}`,
     // A second more until it is killed, as the first signal says why; never more than whoever reads may have.
-    `--cpu=${cpuSeconds}:${Math.min(MOST.cpuSeconds, cpuSeconds + 1)}`,
+    `--cpu=${cpuSeconds}:${Math.min(mostCpu, cpuSeconds + 1)}`,
     '--core=0',
     program,
     ...args,
@@ -91,6 +95,7 @@ export function run(
     child.on('close', (code, signal) => {
       done();
       if (options.signal?.aborted) reject(options.signal.reason as Error);
+      else if (signal === 'SIGKILL' && !timedOut) reject(endedFromOutside());
       else {
         // prlimit's own limits end the program by a signal: SIGXCPU, SIGXFSZ.
         timedOut ||= signal === 'SIGXCPU' || code === 152;

@@ -15,6 +15,7 @@ export const RULES: Readonly<Record<string, ErrorCode>> = {
 
 /** PostgreSQL's own states. Source: PostgreSQL 15 manual, appendix A. */
 const DISK_FULL = '53100';
+const TOO_MANY_CONNECTIONS = '53300';
 const GONE = /^(08|57P0)|ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT/;
 /** What node-postgres says of a connection that broke, without a state: pg 8, client.js and pg-pool. */
 const BROKEN = /Connection terminated|is not queryable|timeout exceeded when trying to connect/;
@@ -35,6 +36,7 @@ export function refusalFor(error: unknown): DomainError {
   const rule = constraint === undefined ? undefined : RULES[constraint];
   if (rule) return new DomainError(rule);
   if (code === DISK_FULL || code === 'ENOSPC') return new DomainError('DISK_FULL');
+  if (code === TOO_MANY_CONNECTIONS) return new DomainError('TOO_BUSY');
   if ((code && GONE.test(code)) || BROKEN.test(message ?? ''))
     return new DomainError('DATABASE_GONE');
   if (!expose || !status) return new DomainError('INTERNAL');

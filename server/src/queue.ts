@@ -6,7 +6,7 @@ import { randomUUID } from 'node:crypto';
 import { Logger, makeWorkerUtils, type WorkerUtils } from 'graphile-worker';
 import type pg from 'pg';
 import { inTransaction, type Db } from './db.ts';
-import { LANGUAGES, spokenOf } from '@kyanos/core';
+import { LANGUAGES, spokenOf, type ErrorCode } from '@kyanos/core';
 import { speaking } from './language.ts';
 import { t } from './texts/texts.ts';
 
@@ -65,8 +65,16 @@ export async function enqueue(db: Db, queue: Queue, { task, id }: Work): Promise
 
 /** A worker that does not renew its lease for so long has lost its work. */
 const LEASE = '10 seconds';
+/** A lease that has run out; or that runs longer than any is given, from before the clock was set back: nobody renews it. */
+const isLost = (lease: string) =>
+  `(${lease} is null or ${lease} < now() or ${lease} > now() + 2 * interval '${LEASE}')`;
+const IS_LOST = isLost('lease_until');
+/** Put in so long ago that the queue must have lost it; or, as the clock says by now, in the future. */
+const LIES_LONG = `(touched_at < now() - interval '${LEASE}' or touched_at > now() + interval '${LEASE}')`;
 /** Work that cost so many workers their life is not begun again. */
 export const MAX_ATTEMPTS = 3;
+/** No fault of the work itself: another attempt may do better. */
+const BEGUN_AGAIN: readonly string[] = ['DATABASE_GONE', 'READER_KILLED'] satisfies ErrorCode[];
 
 /** The present try at a piece of work: whoever has it. */
 export interface Attempt {
@@ -87,7 +95,7 @@ const READY: Readonly<Record<Task, string>> = {
  * @param table name of the table
  */
 export const askedAgain = (table: string): string => {
-  const ended = `(${table}.state in ('failed', 'cancelled') or (${table}.state = 'running' and coalesce(${table}.lease_until < now(), true)))`;
+  const ended = `(${table}.state in ('failed', 'cancelled') or (${table}.state = 'running' and ${isLost(`${table}.lease_until`)}))`;
   return `state = case when ${ended} then 'queued' else ${table}.state end,
     asked = case when ${ended} then ${table}.asked + 1 else ${table}.asked end,
     tries = case when ${ended} then 0 else ${table}.tries end,
@@ -112,13 +120,12 @@ export async function takeOver(db: Db, queue: Queue): Promise<void> {
     for (const language of LANGUAGES)
       await db.query(
         `update ${TABLE[task]} set state = 'failed', problem = $1::jsonb, owner = null, touched_at = now()
-         where state = 'running' and lease_until < now() and tries >= ${MAX_ATTEMPTS} and language = $2::text`,
+         where state = 'running' and ${IS_LOST} and tries >= ${MAX_ATTEMPTS} and language = $2::text`,
         [speaking(language, () => JSON.stringify(abandoned)), language],
       );
     const lost = await db.query<{ id: string }>(
       `update ${TABLE[task]} set state = 'queued', progress = 0, owner = null, touched_at = now()
-       where ((state = 'running' and (lease_until is null or lease_until < now()))
-          or (state = 'queued' and touched_at < now() - interval '${LEASE}')) ${READY[task]}
+       where ((state = 'running' and ${IS_LOST}) or (state = 'queued' and ${LIES_LONG})) ${READY[task]}
        returning id`,
     );
     for (const { id } of lost.rows) await enqueue(db, queue, { task, id });
@@ -270,8 +277,13 @@ export async function perform(
   } catch (error) {
     if (error instanceof Cancelled || signal.aborted) return;
     const refused = speaking(spokenOf([language]), () => refusal(error));
-    // No fault of the work: whoever looks next finds it without a worker, and it is begun again.
-    if (refused.code === 'DATABASE_GONE') return;
+    if (BEGUN_AGAIN.includes(refused.code)) {
+      // Whoever looks next finds it without a worker. Where the database is away, that takes as long as the lease.
+      await db
+        .query(`update ${table} set lease_until = now() where ${mine}`, [id, owner, number])
+        .catch(() => undefined);
+      return;
+    }
     await db.query(
       `update ${table} set state = 'failed', problem = $4::jsonb, owner = null, touched_at = now() where ${mine}`,
       [id, owner, number, JSON.stringify(refused)],

@@ -59,7 +59,7 @@ export const JobQuery = z.object({
   state: z.enum(JOB_FILTERS).default('all'),
   sort: z.enum(JOB_SORTS).default('saved'),
   order: z.enum(['up', 'down']).default('down'),
-  offset: z.coerce.number().int().min(0).default(0),
+  offset: z.coerce.number().int().min(0).max(1_000_000).default(0),
   limit: z.coerce.number().int().min(1).max(500).default(50),
 });
 export type JobQuery = z.output<typeof JobQuery>;
@@ -159,16 +159,21 @@ export const JobVersion = z.object({
   changes: PlanChanges.nullable(),
 });
 export type JobVersion = z.output<typeof JobVersion>;
+/** As far as the database counts. */
+const VersionNumber = z.coerce
+  .number()
+  .int()
+  .min(1)
+  .max(2 ** 31 - 1);
 export const listVersions = endpoint({
   method: 'GET',
   path: '/jobs/{id}/versions',
   summary: 'Versions of a job, the newest first, with who saved each and what it changed',
   params,
   /** Only earlier ones than this: the next page. */
-  query: z.object({ before: z.coerce.number().int().min(1).optional() }),
+  query: z.object({ before: VersionNumber.optional() }),
   answer: z.object({ versions: z.array(JobVersion), total: z.int() }),
 });
-const VersionNumber = z.coerce.number().int().min(1);
 export const compareVersions = endpoint({
   method: 'GET',
   path: '/jobs/{id}/versions/{from}/to/{to}',

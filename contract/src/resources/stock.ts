@@ -93,6 +93,8 @@ export const countStock = endpoint({
         z.strictObject({
           id: StockItemId,
           left: z.number().min(0).max(1_000_000),
+          /** What the books had when it was counted: refused where they have something else by now. Not asked if absent. */
+          books: z.number().exactOptional(),
           reason: z.string().trim().max(200),
         }),
       )

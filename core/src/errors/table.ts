@@ -36,6 +36,7 @@ export const ERRORS = {
 
   // It is there, and not in that state.
   STOCK_REFUSED: { status: 409 },
+  STOCK_MOVED: { status: 409 },
   CARE_REFUSED: { status: 409 },
   UNDO_REFUSED: { status: 409 },
   ARTWORK_NOT_READY: { status: 409 },
@@ -125,6 +126,7 @@ export const ERRORS = {
   TIFF_PACKING: { status: 422 },
   TIFF_PAGES: { status: 422 },
   READER_BROKE: { status: 422 },
+  READER_KILLED: { status: 422 },
   READING_TOO_LARGE: { status: 422 },
   READING_TOO_SLOW: { status: 422 },
   DISK_LIMIT: { status: 422 },

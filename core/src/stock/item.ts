@@ -115,6 +115,9 @@ export const amountText = (amount: number, unit: StockUnit): string => {
     : `${figure} ${unit}`;
 };
 
+/** Two amounts that nobody can tell apart by counting or measuring: under half a hundredth. */
+export const isSameAmount = (a: number, b: number): boolean => Math.abs(a - b) < 0.005;
+
 const refused = (message: string) => new DomainError('STOCK_REFUSED', message);
 
 /**

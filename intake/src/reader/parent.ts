@@ -7,7 +7,8 @@ import { language, type ErrorCode } from '@kyanos/core';
 import { programPath } from '../assets.ts';
 import { confinement } from '../confine.ts';
 import { atExit } from '../exit.ts';
-import { ArtworkRefused, refuse } from '../refusal.ts';
+import { atMost, OUT_OF_MEMORY, readingMemory } from '../limits.ts';
+import { ArtworkRefused, endedFromOutside, outOfMemory, refuse } from '../refusal.ts';
 import { MOST } from '../run.ts';
 import { makeTemp, tempBytes, type TempFolder } from '../temp.ts';
 import type { FromReader, Order } from './messages.ts';
@@ -15,13 +16,12 @@ import { t } from '../texts/texts.ts';
 
 /** A reader that gives no sign of life for so long is caught in a loop. */
 const SILENT_SECONDS = 60;
-const MEMORY_MB = 6144;
 const HEAP_MB = 2048;
 /** Disk for one file's plates at once, and for all that are being read. */
 export const MAX_TEMP_MB = limit('KYANOS_TEMP_MB', 12_288);
 export const MAX_ALL_TEMP_MB = limit('KYANOS_ALL_TEMP_MB', 32_768);
 /** What the disk keeps free for everybody else. */
-const FREE_MB = 512;
+const FREE_MB = limit('KYANOS_FREE_MB', 512);
 const WATCH_MS = 500;
 const MAX_TEXT = 16_384;
 
@@ -75,9 +75,9 @@ function converse(
 ): Promise<void> {
   const limits = [
     'prlimit',
-    `--data=${MEMORY_MB * 1024 * 1024}`,
-    `--fsize=${MOST.fileMb * 1024 * 1024}`,
-    `--cpu=${MOST.cpuSeconds}`,
+    `--data=${readingMemory()}`,
+    `--fsize=${atMost('fsize', MOST.fileMb * 1024 * 1024)}`,
+    `--cpu=${atMost('cpu', MOST.cpuSeconds)}`,
     '--core=0',
   ];
   const [program, ...args] = [
@@ -190,21 +190,13 @@ function broken(details: string): ArtworkRefused {
 
 /** Why a reader ended without a word: the system ended it at a limit. */
 function died(code: number | null, signal: NodeJS.Signals | null, text: string): Error {
-  const memory =
-    signal === 'SIGABRT' ||
-    code === 134 ||
-    /heap out of memory|Cannot allocate|allocation failed|bad_alloc/i.test(text);
-  if (memory)
-    return new ArtworkRefused(
-      'READING_TOO_LARGE',
-      t('reader.readingFileTakesMore', { memory: MEMORY_MB / 1024 }),
-      'artwork',
-    );
+  if (signal === 'SIGABRT' || code === 134 || OUT_OF_MEMORY.test(text)) return outOfMemory();
   if (signal === 'SIGXCPU' || signal === 'SIGXFSZ')
     return new ArtworkRefused(
       'READING_TOO_SLOW',
       t('reader.readingFileTakesMoreTimeDisk'),
       'artwork',
     );
+  if (signal === 'SIGKILL') return endedFromOutside();
   return broken(t('reader.readerEnded', { signal: signal ?? `code ${code}`, text }));
 }

@@ -36,6 +36,10 @@ export async function stockThere(db: Db, kind?: string, product?: string): Promi
   return rows.map(onWire);
 }
 
+/** Nobody else changes these until the transaction ends. In one order for all: two that count at once wait, and do not block one another. */
+export const holdStock = (db: Db, ids: readonly string[]) =>
+  db.query('select from stock_item where id = any($1::uuid[]) order by id for update', [ids]);
+
 /** Containers in a machine. */
 export async function fittedIn(db: Db, machineId: string): Promise<Stocked[]> {
   const { rows } = await db.query<Row>(

@@ -10,6 +10,7 @@ import {
   inSentence,
   ageOf,
   amountText,
+  isSameAmount,
   dayWords,
   byAge,
   DomainError,
@@ -35,6 +36,7 @@ import {
   receive,
   stockByCode,
   stockById,
+  holdStock,
   stockThere,
   type Telling,
 } from './queries.ts';
@@ -251,21 +253,40 @@ interface Count {
   readonly id: string;
   readonly left: number;
   readonly reason: string;
+  readonly books?: number;
 }
 
-/** A stocktake, in the transaction it is called in. What is as the books have it is counted as well, so that it is known when it was seen. */
+/**
+ * A stocktake, in the transaction it is called in. What is as the books have it is counted as well, so that it is known when it
+ * was seen.
+ * @throws DomainError `STOCK_UNKNOWN`; `STOCK_MOVED` where the books are no longer what the count was compared with;
+ *   `STOCK_REFUSED` where it differs without a reason
+ */
 export async function takeStock(
   db: Db,
   counts: readonly Count[],
   telling: Telling,
 ): Promise<{ counted: number; changed: number }> {
+  await holdStock(
+    db,
+    counts.map(({ id }) => id),
+  );
   const there = new Map((await stockThere(db)).map((item) => [item.id as string, item]));
   let changed = 0;
-  // In one order for all, so that two that count at the same time wait and do not block one another.
-  for (const { id, left, reason } of counts.toSorted((a, b) => (a.id < b.id ? -1 : 1))) {
+  for (const { id, left, reason, books } of counts) {
     const item = there.get(id);
     if (!item) throw new DomainError('STOCK_UNKNOWN');
-    const differs = Math.abs(item.left - left) >= 0.005 || item.overdrawn > 0;
+    if (books !== undefined && !isSameAmount(item.left, books))
+      throw new DomainError(
+        'STOCK_MOVED',
+        t('stock.booksMoved', {
+          item: item.name,
+          lot: item.lot || item.code,
+          books: amountText(books, item.unit),
+          left: amountText(item.left, item.unit),
+        }),
+      );
+    const differs = !isSameAmount(item.left, left) || item.overdrawn > 0;
     if (differs && reason === '')
       throw new DomainError(
         'STOCK_REFUSED',

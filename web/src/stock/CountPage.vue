@@ -7,16 +7,12 @@ import { useStorage } from '@vueuse/core';
 import { computed, nextTick, ref } from 'vue';
 import { call, newKey } from '../shared/api.ts';
 import CodeReader from './CodeReader.vue';
-import { countLine } from './countLine.ts';
+import { countLine, type Count } from './countLine.ts';
 import { useShelf } from './useShelf.ts';
 import { t } from '../texts/texts.ts';
 
 const { entries, products, problem, trying, load } = useShelf();
 
-interface Count {
-  readonly left?: number;
-  readonly reason?: string;
-}
 const counts = useStorage<Record<string, Count>>('kyanos-stocktake', {});
 /** The same walk is handed in once, however often it is sent. */
 const walk = useStorage('kyanos-stocktake-key', newKey());
@@ -40,6 +36,7 @@ const lines = computed(() =>
   entries.value.flatMap(({ item }) => countLine(item, counts.value[item.id]) ?? []),
 );
 const open = computed(() => lines.value.filter(({ wantsReason }) => wantsReason));
+const moved = computed(() => lines.value.filter((line) => line.moved));
 const answer = computed(() => {
   if (!products.value) return t('stock.fetchingStock');
   const differing = lines.value.filter(({ differs }) => differs).length;
@@ -53,13 +50,13 @@ const answer = computed(() => {
 const set = (id: string, part: Count) =>
   (counts.value = { ...counts.value, [id]: { ...counts.value[id], ...part } });
 const typed = (event: Event) => (event.target as HTMLInputElement).value.trim();
-function setLeft(id: string, event: Event) {
+function setLeft({ id, left: books }: Stocked, event: Event) {
   const text = typed(event).replace(',', '.');
   const left = Number(text);
   if (text === '') {
     const { [id]: _, ...others } = counts.value;
     counts.value = others;
-  } else if (Number.isFinite(left) && left >= 0 && left <= 1_000_000) set(id, { left });
+  } else if (Number.isFinite(left) && left >= 0 && left <= 1_000_000) set(id, { left, books });
 }
 
 async function handIn() {
@@ -68,13 +65,19 @@ async function handIn() {
       API.countStock,
       {
         body: {
-          counts: lines.value.map(({ id, left, reason }) => ({ id, left, reason })),
+          counts: lines.value.map(({ id, left, reason, books }) => ({ id, left, reason, books })),
         },
       },
       { key: walk.value },
     ),
   );
-  if (!sent) return;
+  if (!sent) {
+    // What the books have by now is shown beside what was counted.
+    const why = problem.value;
+    await load();
+    problem.value = why;
+    return;
+  }
   done.value = t('stock.countedPutRight', { counted: sent.counted, changed: sent.changed });
   counts.value = {};
   walk.value = newKey();
@@ -137,7 +140,7 @@ async function jump(code: string) {
             inputmode="decimal"
             autocomplete="off"
             :value="counts[item.id]?.left ?? ''"
-            @change="setLeft(item.id, $event)"
+            @change="setLeft(item, $event)"
           />
           {{ unitText(item.unit) }}
         </label>
@@ -145,11 +148,17 @@ async function jump(code: string) {
           size="small"
           variant="text"
           :aria-label="t('stock.booksSay', { item: item.name, code: item.code })"
-          @click="set(item.id, { left: item.left })"
+          @click="set(item.id, { left: item.left, books: item.left })"
           >{{ t('stock.booked') }}</v-btn
         >
+        <p v-if="countLine(item, counts[item.id])?.moved" class="moved" role="status">
+          {{ t('stock.movedSince', { was: amountText(counts[item.id].books ?? 0, item.unit) }) }}
+          <v-btn size="small" variant="outlined" @click="set(item.id, { books: item.left })">{{
+            t('stock.stillRight')
+          }}</v-btn>
+        </p>
         <input
-          v-if="countLine(item, counts[item.id])?.differs"
+          v-else-if="countLine(item, counts[item.id])?.differs"
           class="reason"
           :class="{ wanted: countLine(item, counts[item.id])?.wantsReason }"
           :placeholder="t('stock.whyDiffers')"
@@ -161,13 +170,18 @@ async function jump(code: string) {
       </div>
     </div>
     <div v-if="lines.length" class="panel pad foot">
-      <span v-if="open.length">{{
+      <span v-if="moved.length">{{ t('stock.movedN', { n: moved.length }) }}</span>
+      <span v-else-if="open.length">{{
         t('stock.differsWithoutReasonUnknown', { n: open.length })
       }}</span>
       <span v-else>{{ t('stock.allDifferHaveReason') }}</span>
-      <v-btn color="primary" variant="flat" :disabled="open.length > 0" @click="handIn">{{
-        t('stock.handStocktake')
-      }}</v-btn>
+      <v-btn
+        color="primary"
+        variant="flat"
+        :disabled="open.length + moved.length > 0"
+        @click="handIn"
+        >{{ t('stock.handStocktake') }}</v-btn
+      >
     </div>
   </section>
 </template>
@@ -224,6 +238,14 @@ async function jump(code: string) {
   border-width: 2px;
 }
 
+.moved {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  color: rgb(var(--v-theme-warning));
+}
+
 .hidden {
   position: absolute;
   width: 1px;
@@ -247,6 +269,7 @@ async function jump(code: string) {
     grid-template-columns: minmax(0, 1fr) 120px 132px auto;
   }
 
+  .moved,
   .reason {
     grid-column: 1 / -1;
     margin-bottom: 8px;

@@ -23,4 +23,11 @@ describe('a line of a stocktake', () => {
     });
     expect(countLine({ ...item, overdrawn: 2 }, { left: 12.5 })).toMatchObject({ differs: true });
   });
+
+  it('was counted on books that somebody changed meanwhile', () => {
+    expect(countLine(item, { left: 12, books: 12.5 })).toMatchObject({ moved: false });
+    expect(countLine(item, { left: 12, books: 20 })).toMatchObject({ moved: true, books: 20 });
+    // Counted before the books were kept beside it.
+    expect(countLine(item, { left: 12 })).toMatchObject({ moved: false, books: 12.5 });
+  });
 });

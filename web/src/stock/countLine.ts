@@ -1,16 +1,31 @@
-/** A line of a stocktake: what was counted, whether it differs from the books, and whether it still wants a reason. */
+/** A line of a stocktake: what was counted, whether it differs from the books, and whether it still wants something. */
 import type { Stocked } from '@kyanos/contract';
+import { isSameAmount } from '@kyanos/core';
 
-/** Less than this is no difference. */
-const ALIKE = 0.005;
+/** What was counted of a thing, and what the books had of it then. */
+export interface Count {
+  readonly left?: number;
+  readonly books?: number;
+  readonly reason?: string;
+}
 
 /** Returns undefined if it was not counted. */
 export function countLine(
   item: Pick<Stocked, 'id' | 'left' | 'overdrawn'>,
-  count: { readonly left?: number; readonly reason?: string } | undefined,
+  count: Count | undefined,
 ) {
   if (count?.left === undefined) return undefined;
-  const differs = Math.abs(count.left - item.left) >= ALIKE || item.overdrawn > 0;
+  const { left, books = item.left } = count;
   const reason = count.reason?.trim() ?? '';
-  return { id: item.id, left: count.left, reason, differs, wantsReason: differs && reason === '' };
+  const differs = !isSameAmount(left, item.left) || item.overdrawn > 0;
+  return {
+    id: item.id,
+    left,
+    books,
+    reason,
+    differs,
+    /** Somebody took from it or counted it meanwhile. */
+    moved: !isSameAmount(books, item.left),
+    wantsReason: differs && reason === '',
+  };
 }

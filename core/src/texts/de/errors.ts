@@ -25,6 +25,8 @@ export const errors: Translated<typeof en>['errors'] = {
     'Diese Anleitung wurde hier nicht begonnen. Beginnen Sie sie an der Maschine noch einmal.',
   PROCEDURE_UNKNOWN: 'Der Betrieb hat keine solche Anleitung. Wählen Sie eine aus der Liste.',
   STOCK_REFUSED: 'Im Lager steht es anders. Sehen Sie noch einmal nach.',
+  STOCK_MOVED:
+    'Jemand hat die Bücher geändert, nachdem hier gezählt wurde. Zählen Sie noch einmal.',
   CARE_REFUSED: 'Im Logbuch steht es anders. Sehen Sie noch einmal nach.',
   UNDO_REFUSED:
     'Spätere Einträge beruhen auf diesem. Nehmen Sie erst diese zurück, den neuesten zuerst.',
@@ -133,6 +135,7 @@ export const errors: Translated<typeof en>['errors'] = {
   TIFF_PACKING: 'Die Kompression der TIFF lässt sich nicht lesen.',
   TIFF_PAGES: 'Die TIFF hat mehrere Seiten.',
   READER_BROKE: 'Die Datei ließ sich nicht lesen: der Leser endete mittendrin.',
+  READER_KILLED: 'Die Datei ließ sich nicht lesen: der Leser wurde von außen beendet.',
   READING_TOO_LARGE: 'Das Lesen der Datei braucht mehr Platz, als da ist.',
   READING_TOO_SLOW: 'Das Lesen der Datei dauert zu lange.',
   DISK_LIMIT:

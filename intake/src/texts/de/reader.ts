@@ -17,5 +17,7 @@ export const reader: Translated<typeof en>['reader'] = {
     'Das Lesen der Datei braucht mehr Speicher als die {memory} GB, die es haben darf. Reduzieren Sie die Transparenz, vereinfachen Sie sie, oder verringern Sie die Auflösung.',
   readingFileTakesMoreTimeDisk:
     'Das Lesen der Datei braucht mehr Zeit oder Platz, als eine Datei haben darf. Reduzieren Sie die Transparenz, vereinfachen Sie sie, oder verringern Sie die Auflösung.',
+  endedFromOutside:
+    'Das Programm, das diese Datei liest, wurde von außen beendet, meist weil der Maschine der Speicher ausging. Versuchen Sie es noch einmal; geschieht es wieder, verringern Sie die Auflösung.',
   readerEnded: 'Der Leser endete mit {signal}. {text}',
 };

@@ -14,5 +14,7 @@ export const reader = {
     'Reading the file takes more memory than the {memory} GB it may have. Flatten or simplify it, or lower its resolution.',
   readingFileTakesMoreTimeDisk:
     'Reading the file takes more time or disk than a file may have. Flatten or simplify it, or lower its resolution.',
+  endedFromOutside:
+    'The program that reads this file was ended from outside, most often because this machine ran out of memory. Try again; if it happens again, lower the resolution.',
   readerEnded: 'The reader ended with {signal}. {text}',
 } as const;

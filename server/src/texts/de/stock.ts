@@ -30,6 +30,8 @@ export const stock: Translated<typeof en>['stock'] = {
   tableSays: 'wie die Tabelle sagt',
   mmWide: ', {width} mm breit',
   goodUntil: 'Gut bis {until}',
+  booksMoved:
+    '{item} {lot}: die Bücher hatten {books}, als gezählt wurde, und haben jetzt {left}. Zählen Sie noch einmal.',
   booksHaveWereCounted:
     '{item} {lot}: die Bücher haben {left}, und {left2} wurden gezählt. Sagen Sie, warum, und sei es nur „unbekannt“.',
 };

@@ -26,6 +26,8 @@ export const stock = {
   tableSays: 'as the table says',
   mmWide: ', {width} mm wide',
   goodUntil: 'Good until {until}',
+  booksMoved:
+    '{item} {lot}: the books had {books} when it was counted, and have {left} by now. Count it again.',
   booksHaveWereCounted:
     '{item} {lot}: the books have {left}, and {left2} were counted. Say why, if only “unknown”.',
 } as const;

@@ -18,6 +18,10 @@ export const stock: Translated<typeof en>['stock'] = {
   booked: 'Wie gebucht',
   whyDiffers: 'Warum es abweicht',
   whyItDiffers: '{item} {code}: warum es abweicht',
+  movedSince: 'Die Bücher hatten {was}, als Sie zählten.',
+  stillRight: 'Stimmt noch',
+  movedN:
+    '{n} wurde gezählt, während jemand die Bücher änderte. Zählen Sie noch einmal. | {n} wurden gezählt, während jemand die Bücher änderte. Zählen Sie noch einmal.',
   differsWithoutReasonUnknown:
     '{n} weicht ohne Grund ab; „unbekannt“ ist auch einer. | {n} weichen ohne Grund ab; „unbekannt“ ist auch einer.',
   allDifferHaveReason: 'Alle Abweichungen haben einen Grund.',

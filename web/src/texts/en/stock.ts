@@ -14,6 +14,10 @@ export const stock = {
   booked: 'As booked',
   whyDiffers: 'Why it differs',
   whyItDiffers: '{item} {code}: why it differs',
+  movedSince: 'The books had {was} when you counted.',
+  stillRight: 'Still right',
+  movedN:
+    '{n} was counted while somebody changed its books. Count it again. | {n} were counted while somebody changed their books. Count them again.',
   differsWithoutReasonUnknown:
     '{n} differs without a reason; “unknown” is one. | {n} differ without a reason; “unknown” is one.',
   allDifferHaveReason: 'All that differ have a reason.',
