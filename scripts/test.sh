@@ -8,9 +8,21 @@ step() {
 }
 
 run_tests() {
+  local faults=
+  while [ $# -gt 0 ]; do
+    case "$1" in
+      --faults) faults=yes; shift ;;
+      *) fail "test does not know \"$1\". See ./kyanos help." ;;
+    esac
+  done
   cd "$root"
   install_missing runtime postgres test
   export PATH="$root/node_modules/.bin:$PATH" FORCE_COLOR=0
+
+  if [ -n "$faults" ]; then
+    run_faults
+    return
+  fi
 
   # A database of its own, gone when the run ends.
   tests_data="$(mktemp -d "${TMPDIR:-/tmp}/kyanos-test.XXXXXX")"
@@ -22,6 +34,7 @@ run_tests() {
   step "Lint" eslint . --max-warnings 0
   step "Types" run_types
   step "Kernels" node scripts/kernels.mjs --check
+  step "Licences" node scripts/licences.mjs --check
   step "Module boundaries" depcruise --config .dependency-cruiser.cjs core contract intake output demo ipp press bench cli server web e2e faults
   step "Unused code" knip
   step "Build" build programs web
@@ -32,6 +45,25 @@ run_tests() {
   step "Units, files and server" vitest run
   export KYANOS_E2E_PORT="$(free_port)"
   step "Interface" playwright test --config e2e/playwright.config.ts
+}
+
+# All of what a short share is tried of each time: about an hour. KYANOS_SEED repeats what chance did.
+run_faults() {
+  step "Build" build programs web
+  step "Faults, load, attackers" env KYANOS_FAULTS=whole vitest run --project faults
+  step "Hostile files" env KYANOS_MUTANTS=all vitest run --project files intake/src/fuzz.test.ts
+  step "Known vulnerabilities" known_vulnerabilities
+}
+
+# Where the registry gives no answer, that is said and not taken for a good one.
+known_vulnerabilities() {
+  local told
+  told="$(npm audit --audit-level=high --json 2>/dev/null)" && echo "None that is high." && return
+  if grep -q '"auditReportVersion"' <<<"$told"; then
+    npm audit --audit-level=high
+    return 1
+  fi
+  echo "The registry did not answer: not checked."
 }
 
 run_types() {

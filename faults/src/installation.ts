@@ -153,6 +153,15 @@ export class Installation {
     throw new Error(`It did not come back within ${withinSeconds} s: ${this.words.slice(-2000)}`);
   }
 
+  /** Work that has neither ended nor been given up. */
+  unfinished(): Promise<{ what: string; id: string; state: string }[]> {
+    const each = ['artwork', 'plate_build', 'plate_export'].map(
+      (table) =>
+        `select '${table}' as what, id::text, state from ${table} where state in ('queued', 'running')`,
+    );
+    return this.query(each.join(' union all '));
+  }
+
   /** Files that work has left. The one folder that the queue's own loader keeps is no such. */
   leftFiles(): string[] {
     return readdirSync(join(this.data, 'tmp')).filter((name) => name !== 'jiti');

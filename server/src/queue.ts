@@ -69,6 +69,8 @@ const LEASE = '10 seconds';
 const isLost = (lease: string) =>
   `(${lease} is null or ${lease} < now() or ${lease} > now() + 2 * interval '${LEASE}')`;
 const IS_LOST = isLost('lease_until');
+/** Not what somebody writes just now, or still seems to: a machine that is gone holds what it wrote last until that is noticed. */
+const UNHELD = 'for update skip locked';
 /** Put in so long ago that the queue must have lost it; or, as the clock says by now, in the future. */
 const LIES_LONG = `(touched_at < now() - interval '${LEASE}' or touched_at > now() + interval '${LEASE}')`;
 /** Work that cost so many workers their life is not begun again. */
@@ -120,12 +122,14 @@ export async function takeOver(db: Db, queue: Queue): Promise<void> {
     for (const language of LANGUAGES)
       await db.query(
         `update ${TABLE[task]} set state = 'failed', problem = $1::jsonb, owner = null, touched_at = now()
-         where state = 'running' and ${IS_LOST} and tries >= ${MAX_ATTEMPTS} and language = $2::text`,
+         where id in (select id from ${TABLE[task]}
+           where state = 'running' and ${IS_LOST} and tries >= ${MAX_ATTEMPTS} and language = $2::text ${UNHELD})`,
         [speaking(language, () => JSON.stringify(abandoned)), language],
       );
     const lost = await db.query<{ id: string }>(
       `update ${TABLE[task]} set state = 'queued', progress = 0, owner = null, touched_at = now()
-       where ((state = 'running' and ${IS_LOST}) or (state = 'queued' and ${LIES_LONG})) ${READY[task]}
+       where id in (select id from ${TABLE[task]}
+         where ((state = 'running' and ${IS_LOST}) or (state = 'queued' and ${LIES_LONG})) ${READY[task]} ${UNHELD})
        returning id`,
     );
     for (const { id } of lost.rows) await enqueue(db, queue, { task, id });

@@ -1,4 +1,5 @@
 /** The worker process: takes long work from the queue. Run as many as there are machines. */
+import { setPriority } from 'node:os';
 import { DomainError } from '@kyanos/core';
 import { confinementInWords, sweepTemp } from '@kyanos/intake';
 import { parseCronItems, run, type Runner, type TaskList } from 'graphile-worker';
@@ -25,6 +26,7 @@ import {
   type Task,
 } from './queue.ts';
 
+const NICE = 10;
 /** Pieces of work at a time; one of them is never heavy. */
 const SLOTS = 2;
 /** So long a worker that was started by itself goes on with what it has, once it is told to stop. Our own choice. */
@@ -41,6 +43,8 @@ const problem = (error: unknown) => {
   if (known.code === 'INTERNAL') console.error(error);
   return { code: known.code, message: known.message };
 };
+/** Where cores are short, people are answered first: long work and all that it starts step back (nice(2)). */
+setPriority(NICE);
 const queue = await openQueue(pool);
 
 const WORK = {
@@ -112,7 +116,6 @@ async function lookAround(): Promise<void> {
 const alone = process.send === undefined;
 let stopping = false;
 const runners: Runner[] = [];
-const looking = setInterval(() => void lookAround(), LOOK_MS);
 /** Time that work has to end in order. */
 const END_MS = alone ? DRAIN_MS : 0;
 const ENDS_MS = 2500;
@@ -128,7 +131,6 @@ async function stop() {
     await tellWorker(pool, owner, { slots: SLOTS, draining: true }).catch(() => undefined);
     await within(END_MS, ended);
   }
-  clearInterval(looking);
   stopped.abort(new Error('the worker stops'));
   await within(ENDS_MS, ended);
   await release(pool, queue, owner).catch(() => undefined);
@@ -152,6 +154,7 @@ const take = (concurrency: number, taskList: TaskList) =>
 // One place is kept for what is not heavy: a huge file never holds up the small ones.
 runners.push(await take(SLOTS - 1, all), await take(1, light));
 
+void rounds(LOOK_MS, lookAround);
 void rounds(FOLLOW_MS, () => followPress(pool, queue));
 void rounds(PRINTERS_MS, () => lookAtPrinters(pool));
 void rounds(TIDY_MS, () => tidyDoor(pool));
