@@ -25,7 +25,8 @@ const GO_WITH_OURS = {
   'PSF-2.0': 'the notice stays',
   'OFL-1.1': 'fonts: not sold by themselves',
   'MPL-2.0': 'changes of its own files stay open',
-  'LGPL-3.0-or-later': 'a library of its own that others can replace: libvips, which is loaded and not built in',
+  'LGPL-3.0-or-later':
+    'a library of its own that others can replace: libvips, which is loaded and not built in',
 };
 /** Packages whose package.json says nothing; what their licence file says. */
 const BY_FILE = { 'png-js': 'MIT' };
@@ -45,14 +46,19 @@ for (const [path, { version, license, integrity, link, dev }] of Object.entries(
   const names = parts.filter((part) => part !== 'OR');
   const fits = (part) => part in GO_WITH_OURS;
   if (names.length === 0 || !(either ? names.some(fits) : names.every(fits)))
-    problems.push(`${name}@${version} has the licence ${stated}, of which nobody has said whether it goes with ours.`);
+    problems.push(
+      `${name}@${version} has the licence ${stated}, of which nobody has said whether it goes with ours.`,
+    );
   const list = by.get(stated) ?? by.set(stated, { runs: new Set(), builds: new Set() }).get(stated);
   list[dev ? 'builds' : 'runs'].add(`${name} ${version}`);
 }
 for (const folder of ['.', ...json('package.json').workspaces]) {
   const { dependencies = {}, devDependencies = {} } = json(`${folder}/package.json`);
   for (const [name, wanted] of Object.entries({ ...dependencies, ...devDependencies }))
-    if (!/^\d+\.\d+\.\d+(-[\w.]+)?$/.test(wanted) && !(name.startsWith('@kyanos/') && wanted === '*'))
+    if (
+      !/^\d+\.\d+\.\d+(-[\w.]+)?$/.test(wanted) &&
+      !(name.startsWith('@kyanos/') && wanted === '*')
+    )
       problems.push(`${folder} wants ${name} ${wanted}, which is no one version.`);
 }
 
