@@ -19,6 +19,7 @@ export default defineConfig({
             'ipp/**/*.test.ts',
             'press/**/*.test.ts',
             'cli/**/*.test.ts',
+            'bench/**/*.test.ts',
           ],
           testTimeout: 120_000,
           hookTimeout: 120_000,

@@ -9,6 +9,8 @@ import { manyPages, ripPage } from './rip-page.ts';
 import { stockBenchmarks } from './stock.ts';
 import { tiffBenchmarks } from './tiff-coverage.ts';
 
+export { scale, scaleInWords } from './scale/index.ts';
+
 export interface Benchmark {
   /** Both ways, ready to run. */
   prepare(): Promise<{

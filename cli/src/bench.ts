@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { BENCHMARKS, runBenchmark } from '@kyanos/bench';
+import { BENCHMARKS, runBenchmark, scale, scaleInWords } from '@kyanos/bench';
 import { printJson, UsageError } from './usage.ts';
 
 export async function benchCommand(args: string[]): Promise<void> {
@@ -8,11 +8,12 @@ export async function benchCommand(args: string[]): Promise<void> {
     allowPositionals: true,
     options: { json: { type: 'boolean', default: false } },
   });
+  if (positionals.includes('scale')) return scaleCommand(values.json);
   const names = positionals.length ? positionals : Object.keys(BENCHMARKS);
   for (const name of names)
     if (!Object.hasOwn(BENCHMARKS, name))
       throw new UsageError(
-        `There is no benchmark "${name}". There are ${Object.keys(BENCHMARKS).join(', ')}.`,
+        `There is no benchmark "${name}". There are ${Object.keys(BENCHMARKS).join(', ')}, and scale.`,
       );
   const results = [];
   for (const name of names) {
@@ -33,4 +34,14 @@ export async function benchCommand(args: string[]): Promise<void> {
       );
   }
   if (values.json) printJson('bench', results);
+}
+
+/** What a job costs on this machine, and what that means for a shop, a large one and a very large one. */
+async function scaleCommand(json: boolean): Promise<void> {
+  if (!process.env.DATABASE_URL)
+    throw new UsageError(
+      'The benchmark "scale" needs a PostgreSQL on this machine: set DATABASE_URL to one that may be written to.',
+    );
+  const report = await scale();
+  console.log(json ? JSON.stringify(report, null, 2) : scaleInWords(report));
 }

@@ -183,7 +183,7 @@ describe(`${KILLS} times something is killed`, () => {
     const count: Record<Victim, number> = { web: 0, worker: 0, interpreter: 0, postgres: 0 };
 
     const killing = async () => {
-      for (let killed = 0; killed < KILLS;) {
+      for (let killed = 0; killed < KILLS && !stop.signal.aborted;) {
         const victim = VICTIMS[killed % VICTIMS.length];
         // Short enough that work is in the middle, and now and then long enough that it ends.
         await seconds(0.3 + 5 * random() ** 2);
@@ -197,8 +197,7 @@ describe(`${KILLS} times something is killed`, () => {
         if (victim !== 'interpreter') await shop.recovered();
       }
     };
-    await Promise.race([killing(), failed]);
-    stop.abort();
+    await Promise.race([killing(), failed]).finally(() => stop.abort());
     await Promise.all(working);
 
     await expect.poll(() => shop.unfinished(), { timeout: 60_000, interval: 500 }).toEqual([]);

@@ -41,6 +41,8 @@ export async function migrate(pool: pg.Pool): Promise<void> {
       dir: folder('migrations'),
       direction: 'up',
       migrationsTable: 'migration',
+      // Cut off between two of them, it would be a database of no version that ever was.
+      singleTransaction: true,
       noLock: true,
       log: () => undefined,
     });

@@ -33,7 +33,7 @@ export const heavy = (task: Task): string => `${task}-heavy`;
 const HEAVY = { bytes: 32 * 1024 * 1024, pixels: 150_000_000 } as const;
 
 const PIXELS = /* sql */ `
-  coalesce((select sum((p ->> 'width')::bigint * (p ->> 'height')::bigint) from jsonb_array_elements(a.info -> 'pages') p), 0)
+  coalesce((select sum((p ->> 'widthPx')::bigint * (p ->> 'heightPx')::bigint) from jsonb_array_elements(a.info -> 'pages') p), 0)
   > ${HEAVY.pixels}`;
 const IS_HEAVY: Readonly<Record<Task, string>> = {
   rip: `select f.bytes > ${HEAVY.bytes} as heavy from artwork a join file f on f.id = a.file_id where a.id = $1::uuid`,

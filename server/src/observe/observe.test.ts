@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { Writable } from 'node:stream';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import type { ArtworkSummary } from '@kyanos/contract';
+import { encodePlan, type ArtworkSummary, type PlateBuild } from '@kyanos/contract';
 import type { Express } from 'express';
 import pino from 'pino';
 import { fileURLToPath } from 'node:url';
@@ -128,6 +128,14 @@ describe('work', () => {
 
   it('that is heavy leaves a place free for the rest, and who has much in the queue lets others pass', async () => {
     const { pool } = served.database;
+    const sheet = await served.rip(
+      (await served.upload(await demo('kraft-tag').draw())).body.id,
+      60,
+    );
+    await pool.query(
+      `update artwork set info = jsonb_set(jsonb_set(info, '{pages,0,widthPx}', '20000'), '{pages,0,heightPx}', '10000') where id = $1`,
+      [sheet.id],
+    );
     served.worker.kill('SIGTERM');
     await new Promise((done) => served.worker.once('exit', done));
     const { body: file } = await served.upload(await demo('orchard-label').draw());
@@ -152,6 +160,12 @@ describe('work', () => {
       (await ask(big.body.id, 151, 'b')).body.id,
     ];
     for (const id of heavy) expect((await placeOf(id))!.task).toBe('rip-heavy');
+    // And plates of a sheet of 200 megapixels.
+    const { body: huge } = await served.call<PlateBuild>('POST', `/artworks/${sheet.id}/plates`, {
+      plan: encodePlan(demo('kraft-tag').plan),
+    });
+    expect((await placeOf(huge.id))!.task).toBe('plates-heavy');
+    await served.call('POST', `/plates/${huge.id}/cancel`, {});
     let both = false;
     served.worker = await served.startWorker();
     const state = async (id: string) =>
