@@ -170,7 +170,8 @@ describe('a job at its printer', () => {
     const { solidM2, starts, otherMl } = report.planned.W!;
     const ratio = report.ml.W! / (solidM2 * laydown + starts * lossPerTrip + otherMl);
     expect(Math.abs(Math.log(ratio))).toBeGreaterThan(0.001);
-    expect(Math.abs(Math.log(ratio))).toBeLessThan(0.5);
+    // Its white stands, and has to be purged, as long as this machine is busy with something else.
+    expect(Math.abs(Math.log(ratio))).toBeLessThan(1.2);
     expect(await inkSources(job.id)).toEqual(new Set(['report']));
   }, 120_000);
 
