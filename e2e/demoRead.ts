@@ -14,11 +14,16 @@ export default async function demoRead({
     .poll(
       async () => {
         const { jobs } = (await (await api.get('/api/jobs')).json()) as {
-          jobs: { artworkState: string }[];
+          jobs: { artworkState: string; decide: unknown }[];
         };
-        return jobs.filter(({ artworkState }) => artworkState !== 'done').length;
+        // Built plates reserve what they take: an entry in the middle of somebody's own.
+        return jobs.filter((one) => one.artworkState !== 'done' || one.decide === null).length;
       },
-      { message: 'jobs of the demo whose artwork is still being read', timeout: 600_000 },
+      {
+        message:
+          'jobs of the demo whose artwork is still being read or whose plates are being built',
+        timeout: 600_000,
+      },
     )
     .toBe(0);
   await api.dispose();
