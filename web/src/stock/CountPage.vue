@@ -119,7 +119,7 @@ async function jump(code: string) {
         v-for="item in items"
         :key="item.id"
         class="line"
-        :class="{ done: counts[item.id]?.left !== undefined }"
+        :class="{ done: countLine(item, counts[item.id])?.moved === false }"
       >
         <span>
           <b>{{ item.name }}</b>
