@@ -7,7 +7,7 @@ const MAY = {
   demo: ['core', 'contract'],
   ipp: [],
   press: ['core', 'contract', 'demo', 'ipp'],
-  bench: ['core', 'contract', 'intake', 'demo', 'server'],
+  bench: ['core', 'contract', 'intake', 'demo', 'server', 'faults'],
   cli: ['core', 'contract', 'intake', 'output', 'demo', 'bench'],
   server: ['core', 'contract', 'intake', 'output', 'demo', 'ipp'],
   web: ['core', 'contract'],

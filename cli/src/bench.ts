@@ -43,5 +43,6 @@ async function scaleCommand(json: boolean): Promise<void> {
       'The benchmark "scale" needs a PostgreSQL on this machine: set DATABASE_URL to one that may be written to.',
     );
   const report = await scale();
-  console.log(json ? JSON.stringify(report, null, 2) : scaleInWords(report));
+  if (json) printJson('scale', report);
+  else console.log(scaleInWords(report));
 }

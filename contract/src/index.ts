@@ -71,7 +71,7 @@ export type { JobStock, ReorderLineOnWire, ShelfProduct } from './resources/stoc
 export { CareActSchema, type ToldAct, type ToldCare } from './care.ts';
 export type { LaterAct, Stocked, ToldStock } from './stock.ts';
 export { SHOP_ENDPOINTS } from './resources/shop.ts';
-export { BenchReport } from './bench.ts';
+export { BenchReport, type ScaleReport } from './bench.ts';
 export { LookReport, lookReport } from './lookReport.ts';
 export {
   encodePlan,

@@ -1,6 +1,6 @@
 /** Everything that the command line prints with --json, once: what is printed, and the schemas that tell of it. */
 import type { z } from 'zod';
-import { BenchReport } from './bench.ts';
+import { BenchReport, ScaleReport } from './bench.ts';
 import { LookReport } from './lookReport.ts';
 import {
   CoverageReport,
@@ -23,5 +23,6 @@ export const PRINTED = {
   look: LookReport,
   plates: PlatesReport,
   bench: BenchReport,
+  scale: ScaleReport,
 } as const satisfies Readonly<Record<string, z.ZodType>>;
 export type Printed = keyof typeof PRINTED;

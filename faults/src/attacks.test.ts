@@ -11,9 +11,10 @@ import {
 } from '@kyanos/contract';
 import { DEMO_JOBS } from '@kyanos/demo';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { codeIn, faultIn } from './answers.ts';
+import { faultIn, refusalIn } from './answers.ts';
 import { Installation } from './installation.ts';
-import { Browser, LIMIT_MS, send, type Came, type Sent } from './people.ts';
+import { Browser } from './people.ts';
+import { LIMIT_MS, send, type Came, type Sent } from './send.ts';
 
 const NOBODYS = '00000000-0000-4000-8000-000000000000';
 const EVERY = Object.entries(ENDPOINTS);
@@ -71,7 +72,7 @@ function refused(name: string, came: Came, ...codes: string[]): void {
   expect(came.status, told).toBeGreaterThanOrEqual(400);
   expect(came.status, told).toBeLessThan(500);
   expect(faultIn(came), told).toBeUndefined();
-  if (codes.length > 0) expect(codeIn(came), told).toBeOneOf(codes);
+  if (codes.length > 0) expect(refusalIn(came).code, told).toBeOneOf(codes);
 }
 
 describe('every route refuses', () => {

@@ -23,12 +23,15 @@ const WORK_S = 600;
 
 export class Client {
   readonly origin: string;
+  readonly #lookEvery: number;
   /** Answers that nobody foresaw, and the numbers of their requests. */
   readonly surprises: string[] = [];
   readonly numbers: string[] = [];
 
-  constructor(origin: string) {
+  /** @param lookEvery seconds between looks whether long work is done */
+  constructor(origin: string, lookEvery = 0.2) {
     this.origin = origin;
+    this.#lookEvery = lookEvery;
   }
 
   /** Asks once. @throws whatever fetch does when nobody answers */
@@ -102,7 +105,7 @@ export class Client {
     while (Date.now() < end) {
       let now = await this.post<T>(asked, body);
       while (now.state === 'queued' || now.state === 'running') {
-        await seconds(0.2);
+        await seconds(this.#lookEvery);
         now = await this.get<T>(at(now.id));
       }
       if (now.state === 'done') return now;

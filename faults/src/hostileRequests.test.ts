@@ -6,9 +6,9 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { amount, SEED } from './amounts.ts';
 import { faultIn } from './answers.ts';
 import { film } from './film.ts';
-import { Installation, VICTIMS } from './installation.ts';
-import { LIMIT_MS, send } from './people.ts';
+import { Installation } from './installation.ts';
 import { requestsOf, type Document, type Json } from './requests.ts';
+import { LIMIT_MS, send } from './send.ts';
 
 const COUNT = amount(1000, 10_000);
 const AT_ONCE = 6;
@@ -16,6 +16,7 @@ const AT_ONCE = 6;
 const ELSEWHERE = ['tryPrinter'];
 
 let shop: Installation;
+const alive = () => [...shop.pids('web'), ...shop.pids('worker')];
 let next: ReturnType<typeof requestsOf>;
 beforeAll(async () => {
   shop = await Installation.start();
@@ -62,7 +63,7 @@ afterAll(() => shop.remove());
 
 describe(`${COUNT} hostile requests`, () => {
   it('are refused or carried out: none takes too long, is our own fault, tells how we are made, or ends a process', async () => {
-    const before = VICTIMS.slice(0, 2).map((one) => shop.pids(one));
+    const before = alive();
     const wrong: string[] = [];
     const statuses = new Map<number, number>();
     let begun = 0;
@@ -100,7 +101,7 @@ describe(`${COUNT} hostile requests`, () => {
     expect(wrong.slice(0, 40)).toEqual([]);
     // A good part gets through to what it asks for: they are not all stopped at the door.
     expect(statuses.get(200) ?? 0).toBeGreaterThan(COUNT / 20);
-    expect(VICTIMS.slice(0, 2).map((one) => shop.pids(one))).toEqual(before);
+    expect(alive()).toEqual(before);
     await expect.poll(() => shop.unfinished(), { timeout: 120_000 }).toEqual([]);
     await shop.end();
     expect(shop.leftFiles()).toEqual([]);

@@ -11,7 +11,6 @@ import {
   readdirSync,
   readFileSync,
   rmSync,
-  statSync,
   writeFileSync,
 } from 'node:fs';
 import { availableParallelism, tmpdir } from 'node:os';
@@ -19,10 +18,10 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { encodePlan, type ArtworkSummary, type PlateBuild } from '@kyanos/contract';
 import { DEMO_JOBS } from '@kyanos/demo';
-import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { seconds, WHOLE } from './amounts.ts';
 import { Client } from './client.ts';
+import { query } from './database.ts';
 
 const PROGRAMS = fileURLToPath(new URL('../../.cache/programs', import.meta.url));
 const { plan, draw } = DEMO_JOBS.find(({ id }) => id === 'orchard-label')!;
@@ -32,6 +31,15 @@ const NET = `ky${process.pid % 10_000}`;
 const BRIDGE = '198.18.77.254';
 const HOSTS = { web: '198.18.77.1', first: '198.18.77.2', second: '198.18.77.3' } as const;
 type Host = keyof typeof HOSTS;
+
+const PORT = '4900';
+const RELAY = `
+  const net = require('node:net');
+  net.createServer((from) => {
+    const to = net.connect(${PORT}, '127.0.0.1');
+    from.pipe(to).pipe(from);
+    for (const one of [from, to]) one.on('error', () => { from.destroy(); to.destroy(); });
+  }).listen(${PORT}, '${HOSTS.web}', () => console.log('relays'));`;
 
 const ip = (...args: string[]) => execFileSync('ip', args, { stdio: 'pipe' });
 const cable = (host: Host) => `${NET}${host[0]}`;
@@ -154,14 +162,14 @@ describe.skipIf(!possible)('three hosts', () => {
       ip('-n', space(host), 'link', 'set', 'lo', 'up');
     }
     database = startDatabase();
-    // Behind a proxy, as those on other hosts have it; this test stands in for it.
-    const web = on(
-      'web',
-      [process.execPath, join(PROGRAMS, 'main.js'), '--port', '4900', '--no-worker', '--no-demo'],
-      { DATABASE_URL: database },
-    );
+    // It answers on loopback, as behind a proxy on its own host; one that only hands bytes on stands there.
+    const served = [join(PROGRAMS, 'main.js'), '--port', PORT, '--no-worker', '--no-demo'];
+    const web = on('web', [process.execPath, ...served, '--name', HOSTS.web], {
+      DATABASE_URL: database,
+    });
     await said(web, /Kyanos is ready/);
-    client = new Client(await relayed());
+    await said(on('web', [process.execPath, '-e', RELAY]), /relays/);
+    client = new Client(`http://${HOSTS.web}:${PORT}`);
   }, 120_000);
   afterAll(async () => {
     if (!possible) return;
@@ -177,46 +185,6 @@ describe.skipIf(!possible)('three hosts', () => {
     rmSync(folder, { recursive: true, force: true });
   });
 
-  /** Loopback on the host that serves, from here: one process there that hands bytes on. */
-  async function relayed(): Promise<string> {
-    const code = `
-      const net = require('node:net');
-      net.createServer((from) => {
-        const to = net.connect(4900, '127.0.0.1');
-        from.pipe(to).pipe(from);
-        for (const one of [from, to]) one.on('error', () => { from.destroy(); to.destroy(); });
-      }).listen(4901, '${HOSTS.web}', () => console.log('relays'));`;
-    await said(on('web', [process.execPath, '-e', code]), /relays/);
-    // The name by which it is called is that of loopback.
-    const http = await import('node:http');
-    const front = http.createServer((asked, answer) => {
-      const { method, url, headers } = asked;
-      const handed = http.request(
-        {
-          host: HOSTS.web,
-          port: 4901,
-          method,
-          path: url,
-          headers: { ...headers, host: '127.0.0.1:4900' },
-        },
-        (came) => {
-          answer.writeHead(came.statusCode!, came.headers);
-          came.pipe(answer);
-        },
-      );
-      handed.on('error', () => answer.destroy());
-      asked.pipe(handed);
-    });
-    front.unref();
-    await new Promise<void>((done) => front.listen(0, '127.0.0.1', done));
-    return `http://127.0.0.1:${(front.address() as { port: number }).port}`;
-  }
-  const query = async <T extends pg.QueryResultRow>(text: string): Promise<T[]> => {
-    const one = new pg.Client({ connectionString: database });
-    await one.connect();
-    return (await one.query<T>(text)).rows.concat(await one.end().then(() => []));
-  };
-
   it('read a file though the worker that has it is unplugged in the middle, and what it wrote counts for nothing when it is back', async () => {
     const [first, second] = [await worker('first'), await worker('second')];
     const file = await client.upload(await draw());
@@ -230,7 +198,8 @@ describe.skipIf(!possible)('three hosts', () => {
       .poll(async () => (await now()).state, { interval: 20, timeout: 30_000 })
       .toBe('running');
     const [{ host }] = await query<{ host: string }>(
-      `select case when w.pid = ${pidIn(first)} then 'first' else 'second' end as host from artwork a join worker w on w.owner = a.owner where a.id = '${id}'`,
+      database,
+      `select case when w.pid = ${first.pid} then 'first' else 'second' end as host from artwork a join worker w on w.owner = a.owner where a.id = '${id}'`,
     );
     const unplugged = host as 'first' | 'second';
     ip('link', 'set', cable(unplugged), 'down');
@@ -238,14 +207,14 @@ describe.skipIf(!possible)('three hosts', () => {
     await expect.poll(async () => (await now()).state, { timeout: 60_000 }).toBe('done');
     const tookOver = (Date.now() - began) / 1000;
     const [{ attempt }] = await query<{ attempt: number }>(
+      database,
       `select attempt from artwork where id = '${id}'`,
     );
     expect(attempt).toBe(2);
-    const before = await now();
+    const artwork = await now();
     ip('link', 'set', cable(unplugged), 'up');
     await seconds(3);
-    expect(await now()).toEqual(before);
-    const artwork = before;
+    expect(await now()).toEqual(artwork);
     await client.worked<PlateBuild>(
       `/artworks/${artwork.id}/plates`,
       { plan: encodePlan(plan) },
@@ -283,12 +252,6 @@ describe.skipIf(!possible)('three hosts', () => {
     expect(gain).toBeGreaterThan(0.85 * most);
   });
 });
-
-/** The process that `ip netns exec` became: itself. */
-const pidIn = (child: ChildProcess): number => {
-  expect(statSync(`/proc/${child.pid}`).isDirectory()).toBe(true);
-  return child.pid!;
-};
 
 /** Seconds that all cores together were not idle since the machine began (proc(5), /proc/stat). */
 function busySeconds(): number {

@@ -1,43 +1,32 @@
 /** Bringing a database up to date is all or nothing, whenever it is cut off. */
-import { randomUUID } from 'node:crypto';
 import { readdirSync } from 'node:fs';
 import pg from 'pg';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { migrate, openPool } from './db.ts';
+import { testDatabase, type TestDatabase } from '../test/database.ts';
+import { migrate } from './db.ts';
 
 const FILES = readdirSync(new URL('../migrations/', import.meta.url)).length;
 
-let admin: pg.Client;
-let name: string;
-let url: string;
-let pool: pg.Pool;
+let database: TestDatabase;
 beforeEach(async () => {
-  name = `spec_${randomUUID().replaceAll('-', '')}`;
-  admin = new pg.Client({ connectionString: process.env.DATABASE_URL! });
-  await admin.connect();
-  await admin.query(`create database ${name}`);
-  const named = new URL(process.env.DATABASE_URL!);
-  named.pathname = name;
-  url = named.href;
-  pool = openPool(url);
+  database = await testDatabase('none');
 });
-afterEach(async () => {
-  await pool.end();
-  await admin.query(`drop database ${name} with (force)`);
-  await admin.end();
-});
+afterEach(() => database.drop());
 
-/** Whoever is connected loses the connection, as when the database dies. */
-const cutOff = () =>
-  admin.query('select pg_terminate_backend(pid) from pg_stat_activity where datname = $1', [name]);
 /** Asked over a connection of its own, which nobody has cut off. */
 async function asked<T extends pg.QueryResultRow>(text: string): Promise<T[]> {
-  const client = new pg.Client({ connectionString: url });
+  const client = new pg.Client({ connectionString: database.url });
   await client.connect();
   const { rows } = await client.query<T>(text);
   await client.end();
   return rows;
 }
+/** Whoever else is connected loses the connection, as when the database dies. */
+const cutOff = () =>
+  asked(
+    `select pg_terminate_backend(pid) from pg_stat_activity
+     where datname = current_database() and pid <> pg_backend_pid()`,
+  );
 /** Every column of every table, with its type. */
 const schema = async () =>
   (
@@ -53,6 +42,7 @@ const done = async () =>
 
 describe('a migration', () => {
   it('that is cut off at any moment leaves the old or the new, and the next start ends what it began', async () => {
+    const { pool } = database;
     const begun = performance.now();
     await migrate(pool);
     const whole = performance.now() - begun;

@@ -27,6 +27,9 @@ export const quiet = new Logger(() => () => undefined);
 export const openQueue = (pool: pg.Pool): Promise<Queue> =>
   makeWorkerUtils({ pgPool: pool, logger: quiet });
 
+/** Pieces of work that a worker does at a time; one of them is never heavy. */
+export const SLOTS = 2;
+
 /** Work that is so large goes by another name, so that a worker keeps a place free for the rest. */
 export const heavy = (task: Task): string => `${task}-heavy`;
 /** From here on work is heavy: bytes of a file that is read, and pixels of all pages of artwork. Our own choice. */
@@ -76,7 +79,12 @@ const LIES_LONG = `(touched_at < now() - interval '${LEASE}' or touched_at > now
 /** Work that cost so many workers their life is not begun again. */
 export const MAX_ATTEMPTS = 3;
 /** No fault of the work itself: another attempt may do better. */
-const BEGUN_AGAIN: readonly string[] = ['DATABASE_GONE', 'READER_KILLED'] satisfies ErrorCode[];
+const BEGUN_AGAIN: readonly string[] = [
+  'DATABASE_GONE',
+  // All its connections are others' just now.
+  'TOO_BUSY',
+  'READER_KILLED',
+] satisfies ErrorCode[];
 
 /** The present try at a piece of work: whoever has it. */
 export interface Attempt {

@@ -1,5 +1,5 @@
 /** The worker process: takes long work from the queue. Run as many as there are machines. */
-import { setPriority } from 'node:os';
+import { getPriority, setPriority } from 'node:os';
 import { DomainError } from '@kyanos/core';
 import { confinementInWords, sweepTemp } from '@kyanos/intake';
 import { parseCronItems, run, type Runner, type TaskList } from 'graphile-worker';
@@ -22,13 +22,13 @@ import {
   perform,
   quiet,
   release,
+  SLOTS,
   takeOver,
   type Task,
 } from './queue.ts';
 
+/** Where cores are short, people are answered first: long work and all that it starts step back (nice(2)). Our own choice. */
 const NICE = 10;
-/** Pieces of work at a time; one of them is never heavy. */
-const SLOTS = 2;
 /** So long a worker that was started by itself goes on with what it has, once it is told to stop. Our own choice. */
 const DRAIN_MS = 10 * 60_000;
 
@@ -43,8 +43,7 @@ const problem = (error: unknown) => {
   if (known.code === 'INTERNAL') console.error(error);
   return { code: known.code, message: known.message };
 };
-/** Where cores are short, people are answered first: long work and all that it starts step back (nice(2)). */
-setPriority(NICE);
+setPriority(Math.max(NICE, getPriority()));
 const queue = await openQueue(pool);
 
 const WORK = {

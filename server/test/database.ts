@@ -9,7 +9,8 @@ export interface TestDatabase {
   drop(): Promise<void>;
 }
 
-export async function testDatabase(): Promise<TestDatabase> {
+/** @param schema `none` leaves it as PostgreSQL makes it */
+export async function testDatabase(schema: 'ours' | 'none' = 'ours'): Promise<TestDatabase> {
   const base = process.env.DATABASE_URL;
   if (!base)
     throw new Error(
@@ -22,7 +23,7 @@ export async function testDatabase(): Promise<TestDatabase> {
   const url = new URL(base);
   url.pathname = name;
   const pool = openPool(url.href);
-  await migrate(pool);
+  if (schema === 'ours') await migrate(pool);
   return {
     pool,
     url: url.href,

@@ -1,46 +1,23 @@
 /** What the first limit is, at so many jobs a day: from what the demo's jobs cost here, and a simulation of the queue. */
-import { STEPS, type JobCost, type Step } from './measure.ts';
-import { daysOf, placesFor } from './simulate.ts';
+import type { ScaleReport } from '@kyanos/contract';
+import { measure, STEPS, type Cost, type JobCost, type Step } from './measure.ts';
+import { daysOf, placesFor, RUSH } from './simulate.ts';
 
-export const JOBS_A_DAY = [10, 1000, 100_000] as const;
+const JOBS_A_DAY = [10, 1000, 100_000] as const;
 /** 95 of 100 pieces of long work begin within this. Our own choice. */
 const WITHIN_S = 30;
 /** Days that are simulated at each size. */
 const DAYS = 5;
 const PIECES = ['read', 'plates', 'files'] as const satisfies readonly Step[];
-const WORKER_SLOTS = 2;
-const SECONDS_OF_RUSH = 3600;
-/** Share of a day's jobs in its fullest hour, as simulated. */
-const RUSH = 0.16;
-
-export interface ScaleReport {
-  readonly steps: Readonly<
-    Record<
-      Step,
-      { seconds: number; web: number; worker: number; database: number; kb: number; rows: number }
-    >
-  >;
-  readonly days: readonly {
-    readonly jobs: number;
-    readonly gbADay: number;
-    readonly millionRowsADay: number;
-    /** Places for long work that it takes, and workers with two of them each. */
-    readonly places: number;
-    readonly workers: number;
-    readonly waitP50: number;
-    readonly waitP95: number;
-    /** In the fullest hour: processors that answering and the database take. */
-    readonly webCores: number;
-    readonly databaseCores: number;
-    readonly mbPerSecond: number;
-  }[];
-}
+const HOUR_S = 3600;
+/** Times are counted in hundredths of a second; less than a few of them is none that was measured. */
+const LEAST_S = 0.05;
 
 const mean = (list: readonly number[]) => list.reduce((sum, one) => sum + one, 0) / list.length;
 
-export function scaleOf(jobs: readonly JobCost[]): ScaleReport {
-  const of = (step: Step, pick: (cost: JobCost['steps'][Step]) => number) =>
-    mean(jobs.map(({ steps }) => pick(steps[step])));
+/** @param slots of a worker */
+function scaleOf(jobs: readonly JobCost[], slots: number): ScaleReport {
+  const of = (step: Step, pick: (cost: Cost) => number) => mean(jobs.map((job) => pick(job[step])));
   const steps = Object.fromEntries(
     STEPS.map((step) => [
       step,
@@ -57,21 +34,19 @@ export function scaleOf(jobs: readonly JobCost[]): ScaleReport {
   const whole = (pick: (one: ScaleReport['steps'][Step]) => number) =>
     STEPS.reduce((sum, step) => sum + pick(steps[step]), 0);
   // A place works as long as it keeps a processor busy: the machine on which it was measured may have been shared.
-  const pieces = jobs.map((job) =>
-    PIECES.map((step) => Math.max(0.05, job.steps[step].cpu.worker)),
-  );
+  const pieces = jobs.map((job) => PIECES.map((step) => Math.max(LEAST_S, job[step].cpu.worker)));
   const days = JOBS_A_DAY.map((count) => {
     const { places, waits } = placesFor(
       daysOf(count, pieces, count > 10_000 ? 1 : DAYS, 1),
       WITHIN_S,
     );
-    const rush = (count * RUSH) / SECONDS_OF_RUSH;
+    const rush = (count * RUSH) / HOUR_S;
     return {
       jobs: count,
       gbADay: (count * whole(({ kb }) => kb)) / 1024 / 1024,
       millionRowsADay: (count * whole(({ rows }) => rows)) / 1e6,
       places,
-      workers: Math.ceil(places / WORKER_SLOTS),
+      workers: Math.ceil(places / slots),
       waitP50: waits.p50,
       waitP95: waits.p95,
       webCores: rush * whole(({ web }) => web),
@@ -85,10 +60,10 @@ export function scaleOf(jobs: readonly JobCost[]): ScaleReport {
 /** Measures in a database of its own and says what it found. */
 export async function scale(): Promise<ScaleReport> {
   const { testDatabase } = await import('../../../server/test/database.ts');
-  const { measure } = await import('./measure.ts');
+  const { SLOTS } = await import('../../../server/src/queue.ts');
   const { pool, url, drop } = await testDatabase();
   try {
-    return scaleOf(await measure(pool, url));
+    return scaleOf(await measure(pool, url), SLOTS);
   } finally {
     await drop();
   }

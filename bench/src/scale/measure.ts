@@ -1,6 +1,6 @@
 /** What a job costs, step by step, on the machine that this runs on: processor, rows and bytes in the database. */
 import { spawn } from 'node:child_process';
-import { readdirSync, readFileSync, readlinkSync } from 'node:fs';
+import { readlinkSync } from 'node:fs';
 import {
   encodePlan,
   type ArtworkSummary,
@@ -12,67 +12,25 @@ import {
 import { DEMO_JOBS, type DemoJob } from '@kyanos/demo';
 import { programPath } from '@kyanos/intake';
 import type pg from 'pg';
+import { Client } from '../../../faults/src/client.ts';
+import { below, processes, type Process } from '../../../faults/src/processes.ts';
 
 export const STEPS = ['upload', 'read', 'plates', 'files', 'save', 'look'] as const;
 export type Step = (typeof STEPS)[number];
 /** Of one step of one job. */
 export interface Cost {
   readonly seconds: number;
-  /** Of a processor: who answers, who works with all that it starts, and the database. */
+  /** Of a processor: who answers, who works with all that it starts, and the database; to hundredths. */
   readonly cpu: { readonly web: number; readonly worker: number; readonly database: number };
   readonly bytes: number;
   readonly rows: number;
 }
-export interface JobCost {
-  readonly name: string;
-  readonly pages: number;
-  readonly megapixels: number;
-  readonly steps: Readonly<Record<Step, Cost>>;
-}
+export type JobCost = Readonly<Record<Step, Cost>>;
 
 /** Saves and looks of a job until it is printed, that one step stands for. */
 const TIMES = 10;
-
-/** Hundredths of a second, in which the system counts. */
-const TICKS = 100;
-
-interface Process {
-  readonly pid: number;
-  readonly parent: number;
-  readonly own: number;
-  readonly ended: number;
-}
-/** Source: proc(5), /proc/pid/stat: fields 4, 14 to 17; in hundredths of a second on every Linux that we know of. */
-function processes(): Process[] {
-  return readdirSync('/proc').flatMap((name) => {
-    if (!/^\d+$/.test(name)) return [];
-    try {
-      const stat = readFileSync(`/proc/${name}/stat`, 'utf8');
-      const fields = stat
-        .slice(stat.lastIndexOf(')') + 2)
-        .split(' ')
-        .map(Number);
-      const [, parent] = fields;
-      return [
-        {
-          pid: Number(name),
-          parent,
-          own: (fields[11] + fields[12]) / TICKS,
-          ended: (fields[13] + fields[14]) / TICKS,
-        },
-      ];
-    } catch {
-      return [];
-    }
-  });
-}
-/** Seconds of a processor that a process and all below it have had, those that ended too. */
-function cpuBelow(pid: number, all = processes()): number {
-  const mine = all.find((one) => one.pid === pid);
-  if (!mine) return 0;
-  const below = all.filter((one) => one.parent === pid);
-  return mine.own + mine.ended + below.reduce((sum, one) => sum + cpuBelow(one.pid, all), 0);
-}
+/** Time between looks whether long work is done: each costs the server, and a browser is told instead. */
+const LOOK_EVERY_S = 1;
 
 export async function measure(pool: pg.Pool, url: string): Promise<JobCost[]> {
   const web = spawn(process.execPath, [programPath('main.js'), '--no-demo'], {
@@ -86,46 +44,18 @@ export async function measure(pool: pg.Pool, url: string): Promise<JobCost[]> {
       web.stdout.on('data', (part: Buffer) => {
         text += part.toString();
         const address = /Kyanos is ready: (\S+)/.exec(text)?.[1];
-        if (address) ready(`${address}/api`);
+        if (address) ready(address);
       });
       web.once('exit', () => fail(new Error(text)));
     });
-    return await measureAt(base, pool, web.pid!);
+    return await measureAt(new Client(base, LOOK_EVERY_S), pool, web.pid!);
   } finally {
     web.kill('SIGTERM');
     await gone;
   }
 }
 
-async function measureAt(base: string, pool: pg.Pool, web: number): Promise<JobCost[]> {
-  const call = async <T>(method: string, path: string, body?: unknown): Promise<T> => {
-    const bytes = body instanceof Uint8Array;
-    const answer = await fetch(base + path, {
-      method,
-      ...(body !== undefined && {
-        body: bytes ? new Uint8Array(body) : JSON.stringify(body),
-        headers: { 'Content-Type': bytes ? 'application/octet-stream' : 'application/json' },
-      }),
-    });
-    if (!answer.ok) throw new Error(`${method} ${path}: ${await answer.text()}`);
-    return (answer.headers.get('Content-Type') ?? '').startsWith('application/json')
-      ? ((await answer.json()) as T)
-      : ((await answer.arrayBuffer()) as T);
-  };
-  const worked = async <T extends { id: string; state: string }>(
-    path: string,
-    body: unknown,
-    at: (id: string) => string,
-  ): Promise<T> => {
-    let now = await call<T>('POST', path, body);
-    while (now.state === 'queued' || now.state === 'running') {
-      await new Promise((done) => setTimeout(done, 500));
-      now = await call<T>('GET', at(now.id));
-    }
-    if (now.state !== 'done') throw new Error(`${path}: ${JSON.stringify(now)}`);
-    return now;
-  };
-
+async function measureAt(client: Client, pool: pg.Pool, web: number): Promise<JobCost[]> {
   const { rows: place } = await pool.query<{ folder: string; one: number }>(
     `select current_setting('data_directory') as folder, pg_backend_pid() as one`,
   );
@@ -136,19 +66,18 @@ async function measureAt(base: string, pool: pg.Pool, web: number): Promise<JobC
     `select tablename as name from pg_tables where schemaname = 'public'`,
   );
   const counting = tables.map(({ name }) => `(select count(*) from "${name}")`).join(' + ');
-  const worker = () => processes().find(({ parent }) => parent === web)?.pid ?? 0;
-
   const now = async () => {
     const { rows } = await pool.query<{ rows: string; bytes: string }>(
       `select ${counting} as rows, pg_database_size(current_database()) as bytes`,
     );
     const all = processes();
-    const below = cpuBelow(worker(), all);
+    const cpu = (list: readonly Process[]) => list.reduce((sum, one) => sum + one.cpu, 0);
+    const itself = (pid: number) => all.filter((one) => one.pid === pid);
     return {
       at: performance.now() / 1000,
-      worker: below,
-      web: cpuBelow(web, all) - below,
-      database: cpuBelow(postmaster, all),
+      web: cpu(itself(web)),
+      worker: cpu(below(all, web)),
+      database: cpu([...itself(postmaster), ...below(all, postmaster)]),
       rows: Number(rows[0].rows),
       bytes: Number(rows[0].bytes),
     };
@@ -175,40 +104,27 @@ async function measureAt(base: string, pool: pg.Pool, web: number): Promise<JobC
     let artwork!: ArtworkSummary;
     let job!: Job;
     const body = { plan: encodePlan(plan) };
-    const upload = await cost(async () => (file = await call('POST', '/files', bytes)));
-    const read = await cost(
-      async () =>
-        (artwork = await worked(
-          '/artworks',
-          { fileId: file.id, fileName, dpi },
-          (id) => `/artworks/${id}`,
-        )),
-    );
+    const upload = await cost(async () => (file = await client.upload(bytes)));
+    const read = await cost(async () => (artwork = await client.rip(file.id, dpi, fileName)));
+    const at = `/artworks/${artwork.id}`;
     const plates = await cost(() =>
-      worked<PlateBuild>(`/artworks/${artwork.id}/plates`, body, (id) => `/plates/${id}`),
+      client.worked<PlateBuild>(`${at}/plates`, body, (id) => `/plates/${id}`),
     );
     const files = await cost(() =>
-      worked<PlateExport>(`/artworks/${artwork.id}/export`, body, (id) => `/exports/${id}`),
+      client.worked<PlateExport>(`${at}/export`, body, (id) => `/exports/${id}`),
     );
+    const content = { ...body, artworkId: artwork.id };
     const save = await cost(async () => {
-      job = await call('POST', '/jobs', { ...body, artworkId: artwork.id });
+      job = await client.post('/jobs', content);
       for (let base = 1; base < TIMES; base++)
-        await call('PUT', `/jobs/${job.id}`, { ...body, artworkId: artwork.id, base });
+        await client.insist('PUT', `/jobs/${job.id}`, { body: { ...content, base } });
     });
     const look = await cost(async () => {
-      for (let i = 0; i < TIMES; i++) {
-        await call('GET', '/jobs');
-        await call('GET', `/jobs/${job.id}`);
-        await call('GET', `/artworks/${artwork.id}/pages/1/preview`);
-      }
+      for (let i = 0; i < TIMES; i++)
+        for (const path of ['/jobs', `/jobs/${job.id}`, `${at}/pages/1/preview`])
+          await client.get(path);
     });
-    const pages = artwork.info?.pages ?? [];
-    return {
-      name: plan.name,
-      pages: pages.length,
-      megapixels: pages.reduce((sum, { widthPx, heightPx }) => sum + widthPx * heightPx, 0) / 1e6,
-      steps: { upload, read, plates, files, save, look },
-    };
+    return { upload, read, plates, files, save, look };
   }
   const jobs: JobCost[] = [];
   // The first one warms up what starts once, and does not count.

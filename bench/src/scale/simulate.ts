@@ -42,6 +42,10 @@ const DAY_S = 24 * 3600;
 /** Share of a day's jobs in each of its hours: an office from seven to six, with a rush before noon. Our own choice. */
 const HOURS = [0, 0, 0, 0, 0, 0, 0, 4, 8, 13, 16, 15, 9, 8, 9, 8, 6, 4, 0, 0, 0, 0, 0, 0];
 
+const WHOLE_DAY = HOURS.reduce((all, one) => all + one, 0);
+/** Share of a day's jobs that come in its fullest hour. */
+export const RUSH = Math.max(...HOURS) / WHOLE_DAY;
+
 /** Days on which so many jobs come at random times, each with pieces that take as long as one of the measured. */
 export function daysOf(
   jobsADay: number,
@@ -50,11 +54,10 @@ export function daysOf(
   seed: number,
 ): Load {
   const random = seededRandom(seed);
-  const whole = HOURS.reduce((all, one) => all + one, 0);
   const come: { at: number; service: number }[] = [];
   for (let day = 0; day < days; day++)
     HOURS.forEach((share, hour) => {
-      const expected = (jobsADay * share) / whole;
+      const expected = (jobsADay * share) / WHOLE_DAY;
       // Times between independent arrivals are spread exponentially.
       for (
         let at = -Math.log(1 - random()) / expected;

@@ -8,60 +8,17 @@ import {
   type Endpoint,
   type GivenExercise,
   type Job,
-  type Me,
   type Person,
   type Role,
 } from '@kyanos/contract';
 import { beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { Browser, PASSWORD } from '../../test/browser.ts';
 import { demo, useServer } from '../../test/served.ts';
 import { networkOf } from './guesses.ts';
 import { addPerson, firstOwnersWord } from './queries.ts';
 
 const served = useServer({ signIn: true, secure: false, proxy: true, hosts: ['shop.example'] });
-const PASSWORD = 'a long enough one';
-
-/** A browser: it keeps its cookies, and comes from an address of its own. */
-class Browser {
-  readonly cookies = new Map<string, string>();
-  readonly address: string;
-
-  constructor(address = '192.0.2.1') {
-    this.address = address;
-  }
-
-  async send(method: string, path: string, body?: unknown, headers: Record<string, string> = {}) {
-    const stop = new AbortController();
-    const response = await fetch(served.base + path, {
-      method,
-      signal: stop.signal,
-      headers: {
-        'X-Forwarded-For': this.address,
-        Cookie: [...this.cookies].map(([name, value]) => `${name}=${value}`).join('; '),
-        ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
-        ...headers,
-      },
-      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-    });
-    for (const cookie of response.headers.getSetCookie()) {
-      const [, name, value] = /^([^=]+)=([^;]*)/.exec(cookie)!;
-      this.cookies.set(name, value);
-    }
-    // The stream of events never ends.
-    const endless = response.headers.get('Content-Type')?.startsWith('text/event-stream');
-    const text = endless ? '' : await response.text();
-    if (endless) stop.abort();
-    const json = response.headers.get('Content-Type')?.startsWith('application/json');
-    return { status: response.status, body: (json && text ? JSON.parse(text) : text) as never };
-  }
-
-  signIn = (name: string, password = PASSWORD) => this.send('POST', '/sign-in', { name, password });
-  me = async () => (await this.send('GET', '/me')).body as Me;
-  clone(): Browser {
-    const other = new Browser(this.address);
-    for (const [name, value] of this.cookies) other.cookies.set(name, value);
-    return other;
-  }
-}
+const newBrowser = (address?: string) => new Browser(served.base, address);
 
 const as = {} as Record<Role, Browser>;
 const idOf = async (name: string) =>
@@ -69,7 +26,7 @@ const idOf = async (name: string) =>
 
 async function joined(name: string, role: Role): Promise<Browser> {
   const { word } = await addPerson(served.database.pool, { name, role }, 'a test');
-  const browser = new Browser();
+  const browser = newBrowser();
   expect(await browser.send('POST', '/join', { word, password: PASSWORD })).toMatchObject({
     status: 200,
     body: { role, person: { name } },
@@ -79,7 +36,7 @@ async function joined(name: string, role: Role): Promise<Browser> {
 
 beforeAll(async () => {
   const word = (await firstOwnersWord(served.database.pool))!;
-  as.owner = new Browser();
+  as.owner = newBrowser();
   // Without a name nothing happens, and the word stays good.
   expect((await as.owner.send('POST', '/join', { word, password: PASSWORD })).status).toBe(422);
   await as.owner.send('POST', '/join', { word, name: 'Oda', password: PASSWORD });
@@ -92,11 +49,10 @@ beforeAll(async () => {
 });
 beforeEach(() => served.database.pool.query('delete from guess'));
 
+const NOBODYS = '00000000-0000-4000-8000-000000000000';
 /** With ids that nobody has: what may be called answers that there is no such thing, or that something is missing. */
 const addressed = ({ path }: Endpoint) =>
-  path.replace(/\{(\w+)\}/g, (_, name: string) =>
-    name === 'paper' ? 'quote' : '00000000-0000-4000-8000-000000000000',
-  );
+  path.replace(/\{(\w+)\}/g, (_, name: string) => (name === 'paper' ? 'quote' : NOBODYS));
 const wanting = (one: Endpoint) =>
   one.method === 'GET' || one.method === 'DELETE' ? undefined : {};
 const KEEPS_ASKER = Object.entries(ENDPOINTS).filter(
@@ -119,7 +75,7 @@ describe('every endpoint', () => {
 
   it('refuses who has not signed in, unless it is there to sign in', async () => {
     for (const [name, one] of Object.entries(ENDPOINTS)) {
-      const { status, body } = await new Browser().send(one.method, addressed(one), wanting(one));
+      const { status, body } = await newBrowser().send(one.method, addressed(one), wanting(one));
       if (accessTo(one) === 'anyone')
         expect(body, name).not.toMatchObject({ code: 'SIGN_IN_NEEDED' });
       else
@@ -128,6 +84,15 @@ describe('every endpoint', () => {
           body: { code: 'SIGN_IN_NEEDED' },
         });
     }
+  });
+
+  it('asks who it is where a session ended while a large plan was saved, and reads nothing so large', async () => {
+    const plan = 'x'.repeat(300_000);
+    expect(await newBrowser().send('PUT', `/jobs/${NOBODYS}`, { plan })).toMatchObject({
+      status: 401,
+      body: { code: 'SIGN_IN_NEEDED' },
+    });
+    expect((await as.operator.send('PUT', `/jobs/${NOBODYS}`, { plan })).status).toBe(422);
   });
 
   it.each(ROLES)('lets %s do what the table says, and no more', async (role) => {
@@ -195,15 +160,15 @@ describe('signing in', () => {
 
   it('does not tell whether a name or a password was wrong', async () => {
     const answers = [
-      await new Browser().signIn('Otto', 'wrong'),
-      await new Browser().signIn('Nobody of that name', 'wrong'),
+      await newBrowser().signIn('Otto', 'wrong'),
+      await newBrowser().signIn('Nobody of that name', 'wrong'),
     ];
     expect(answers[0].status).toBe(401);
     expect(answers[0]).toEqual(answers[1]);
   });
 
   it('begins a session that was not there before, and ends it for good', async () => {
-    const browser = new Browser();
+    const browser = newBrowser();
     browser.cookies.set('kyanos', 's%3Aput-there.by-somebody');
     await browser.signIn('otto');
     const [before, stolen] = [browser.cookies.get('kyanos'), browser.clone()];
@@ -215,7 +180,7 @@ describe('signing in', () => {
     const replayed = browser.clone();
     expect((await browser.send('POST', '/sign-out')).status).toBe(204);
     expect((await replayed.me()).person).toBeNull();
-    const forged = new Browser();
+    const forged = newBrowser();
     forged.cookies.set('kyanos', `${replayed.cookies.get('kyanos')!.slice(0, -4)}AAAA`);
     expect((await forged.me()).person).toBeNull();
   });
@@ -230,14 +195,14 @@ describe('signing in', () => {
     expect(cookies).toHaveLength(2);
     for (const cookie of cookies) expect(cookie).toMatch(/HttpOnly;.*SameSite=Strict/);
     const foreign = (headers: Record<string, string>) =>
-      new Browser().send('GET', '/me', undefined, headers);
+      newBrowser().send('GET', '/me', undefined, headers);
     expect((await foreign({ Origin: 'http://evil.example' })).body).toMatchObject({
       code: 'FOREIGN_PAGE',
     });
   });
 
   it('ends other sessions when the password is changed', async () => {
-    const [one, two] = [await joined('Cem', 'operator'), new Browser()];
+    const [one, two] = [await joined('Cem', 'operator'), newBrowser()];
     await two.signIn('Cem');
     const change = { was: PASSWORD, now: 'quite another one' };
     expect((await one.send('POST', '/me/password', { ...change, was: 'wrong' })).status).toBe(401);
@@ -258,7 +223,7 @@ describe('guessing', () => {
   };
 
   it('is stopped, also by the right password, at the name and the address that it comes from', async () => {
-    const thief = new Browser('198.51.100.7');
+    const thief = newBrowser('198.51.100.7');
     const statuses = await tries(thief, 'Pia', 12);
     expect(statuses.slice(0, 8)).toEqual(Array(8).fill(401));
     expect(statuses.slice(8)).toEqual(Array(4).fill(429));
@@ -267,12 +232,12 @@ describe('guessing', () => {
       body: { code: 'TOO_MANY_GUESSES' },
     });
     // Who is elsewhere notices nothing of it, whether they were here before or not.
-    expect((await new Browser('203.0.113.5').signIn('Pia')).status).toBe(200);
+    expect((await newBrowser('203.0.113.5').signIn('Pia')).status).toBe(200);
     expect((await as.planner.signIn('Pia')).status).toBe(200);
   });
 
   it('is counted though all of it comes at once', async () => {
-    const thief = new Browser('198.51.100.8');
+    const thief = newBrowser('198.51.100.8');
     const all = await Promise.all(
       Array.from({ length: 40 }, (_, i) => thief.clone().signIn('Pia', `guess ${i}`)),
     );
@@ -283,7 +248,7 @@ describe('guessing', () => {
   it('is stopped at an address that tries many names, and IPv6 networks are one address', async () => {
     const statuses = [];
     for (let i = 0; i < 32; i++)
-      statuses.push((await new Browser(`2001:db8:1:2::${i + 1}`).signIn(`Name ${i}`, 'x')).status);
+      statuses.push((await newBrowser(`2001:db8:1:2::${i + 1}`).signIn(`Name ${i}`, 'x')).status);
     expect(statuses.filter((status) => status === 401)).toHaveLength(30);
     expect(networkOf('2001:db8:1:2::9')).toBe(networkOf('2001:0db8:0001:0002:aaaa::1'));
     expect(networkOf('2001:db8:1:3::9')).not.toBe(networkOf('2001:db8:1:2::9'));
@@ -294,10 +259,10 @@ describe('guessing', () => {
   it('from everywhere at once can’t lock somebody out of a browser in which they signed in before', async () => {
     await Promise.all(
       Array.from({ length: 110 }, (_, i) =>
-        new Browser(`203.0.113.${i + 1}`).signIn('Otto', `guess ${i}`),
+        newBrowser(`203.0.113.${i + 1}`).signIn('Otto', `guess ${i}`),
       ),
     );
-    expect((await new Browser('192.0.2.77').signIn('Otto')).status).toBe(429);
+    expect((await newBrowser('192.0.2.77').signIn('Otto')).status).toBe(429);
     expect((await as.operator.signIn('Otto')).status).toBe(200);
     await as.operator.signIn('Otto', 'wrong');
     const { rows } = await served.database.pool.query<{ key: string }>('select key from guess');
@@ -315,7 +280,7 @@ describe('a one-time word', () => {
       'a test',
     );
     const use = (one: string) =>
-      new Browser().send('POST', '/join', { word: one, password: PASSWORD });
+      newBrowser().send('POST', '/join', { word: one, password: PASSWORD });
     const newer = (await as.owner.send('POST', `/people/${await idOf('Dov')}/word`)).body as {
       word: string;
     };
@@ -329,8 +294,7 @@ describe('a one-time word', () => {
     expect(await firstOwnersWord(served.database.pool)).toBeUndefined();
     const word = 'aaaa-bbbb-cccc-dddd';
     expect(
-      (await new Browser().send('POST', '/join', { word, name: 'Otto', password: PASSWORD }))
-        .status,
+      (await newBrowser().send('POST', '/join', { word, name: 'Otto', password: PASSWORD })).status,
     ).toBe(401);
   });
 });
@@ -363,14 +327,14 @@ describe('a shared tablet', () => {
     expect((await pin(as.planner, { password: 'wrong', pin: '4711' })).status).toBe(401);
     expect((await pin(as.planner, { password: PASSWORD, pin: '47' })).status).toBe(422);
     expect((await pin(as.planner, { password: PASSWORD, pin: '4711' })).status).toBe(204);
-    const tablet = new Browser();
+    const tablet = newBrowser();
     await tablet.signIn('Pia');
     const registered = await tablet.send('POST', '/tablets', { name: 'Bench 2' });
     expect(registered.status).toBe(201);
     const switching = (browser: Browser, person: string, secret: string) =>
       browser.send('POST', '/sign-in/pin', { person, pin: secret });
     const pia = await idOf('Pia');
-    expect(await switching(new Browser(), pia, '4711')).toMatchObject({
+    expect(await switching(newBrowser(), pia, '4711')).toMatchObject({
       body: { code: 'TABLET_UNKNOWN' },
     });
     expect((await switching(tablet, pia, '4711')).body).toMatchObject({

@@ -18,6 +18,10 @@ const counts = useStorage<Record<string, Count>>('kyanos-stocktake', {});
 const walk = useStorage('kyanos-stocktake-key', newKey());
 const done = ref<string>();
 
+const lines = computed(() =>
+  entries.value.flatMap(({ item }) => countLine(item, counts.value[item.id]) ?? []),
+);
+const lineOf = computed(() => new Map(lines.value.map((line) => [line.id, line])));
 const places = computed(() => {
   const by = new Map<string, Stocked[]>();
   for (const { item } of entries.value) {
@@ -29,12 +33,9 @@ const places = computed(() => {
     .map(([place, items]) => ({
       place,
       items: items.toSorted((a, b) => a.name.localeCompare(b.name)),
-      counted: items.filter(({ id }) => counts.value[id]?.left !== undefined).length,
+      counted: items.filter(({ id }) => lineOf.value.has(id)).length,
     }));
 });
-const lines = computed(() =>
-  entries.value.flatMap(({ item }) => countLine(item, counts.value[item.id]) ?? []),
-);
 const open = computed(() => lines.value.filter(({ wantsReason }) => wantsReason));
 const moved = computed(() => lines.value.filter((line) => line.moved));
 const answer = computed(() => {
@@ -119,7 +120,7 @@ async function jump(code: string) {
         v-for="item in items"
         :key="item.id"
         class="line"
-        :class="{ done: countLine(item, counts[item.id])?.moved === false }"
+        :class="{ done: lineOf.get(item.id)?.moved === false }"
       >
         <span>
           <b>{{ item.name }}</b>
@@ -151,16 +152,20 @@ async function jump(code: string) {
           @click="set(item.id, { left: item.left, books: item.left })"
           >{{ t('stock.booked') }}</v-btn
         >
-        <p v-if="countLine(item, counts[item.id])?.moved" class="moved" role="status">
-          {{ t('stock.movedSince', { was: amountText(counts[item.id].books ?? 0, item.unit) }) }}
-          <v-btn size="small" variant="outlined" @click="set(item.id, { books: item.left })">{{
-            t('stock.stillRight')
-          }}</v-btn>
+        <p v-if="lineOf.get(item.id)?.moved" class="moved" role="status">
+          {{ t('stock.movedSince', { was: amountText(lineOf.get(item.id)!.books, item.unit) }) }}
+          <v-btn
+            size="small"
+            variant="outlined"
+            :aria-label="t('stock.stillRightOf', { item: item.name, code: item.code })"
+            @click="set(item.id, { books: item.left })"
+            >{{ t('stock.stillRight') }}</v-btn
+          >
         </p>
         <input
-          v-else-if="countLine(item, counts[item.id])?.differs"
+          v-else-if="lineOf.get(item.id)?.differs"
           class="reason"
-          :class="{ wanted: countLine(item, counts[item.id])?.wantsReason }"
+          :class="{ wanted: lineOf.get(item.id)?.wantsReason }"
           :placeholder="t('stock.whyDiffers')"
           :aria-label="t('stock.whyItDiffers', { item: item.name, code: item.code })"
           maxlength="200"

@@ -20,6 +20,7 @@ export const stock: Translated<typeof en>['stock'] = {
   whyItDiffers: '{item} {code}: warum es abweicht',
   movedSince: 'Die Bücher hatten {was}, als Sie zählten.',
   stillRight: 'Stimmt noch',
+  stillRightOf: '{item} {code}: stimmt noch',
   movedN:
     '{n} wurde gezählt, während jemand die Bücher änderte. Zählen Sie noch einmal. | {n} wurden gezählt, während jemand die Bücher änderte. Zählen Sie noch einmal.',
   differsWithoutReasonUnknown:

@@ -16,6 +16,7 @@ export const stock = {
   whyItDiffers: '{item} {code}: why it differs',
   movedSince: 'The books had {was} when you counted.',
   stillRight: 'Still right',
+  stillRightOf: '{item} {code}: still right',
   movedN:
     '{n} was counted while somebody changed its books. Count it again. | {n} were counted while somebody changed their books. Count them again.',
   differsWithoutReasonUnknown:
