@@ -100,8 +100,12 @@ const content = {
 };
 export const NewJob = z.strictObject(content);
 export type NewJob = z.output<typeof NewJob>;
+/** The one after it is as far as the database counts. */
+const MOST_VERSIONS = 2 ** 31 - 2;
+const BaseVersion = z.int().min(1).max(MOST_VERSIONS);
+const VersionNumber = z.coerce.number().int().min(1).max(MOST_VERSIONS);
 /** `base` is the version the change was made on; another one in the meantime is a conflict. */
-export const SaveJob = z.strictObject({ base: z.int().min(1), ...content });
+export const SaveJob = z.strictObject({ base: BaseVersion, ...content });
 export type SaveJob = z.output<typeof SaveJob>;
 
 const params = z.object({ id: JobId });
@@ -159,12 +163,6 @@ export const JobVersion = z.object({
   changes: PlanChanges.nullable(),
 });
 export type JobVersion = z.output<typeof JobVersion>;
-/** As far as the database counts. */
-const VersionNumber = z.coerce
-  .number()
-  .int()
-  .min(1)
-  .max(2 ** 31 - 1);
 export const listVersions = endpoint({
   method: 'GET',
   path: '/jobs/{id}/versions',
@@ -186,7 +184,7 @@ export const bringBackVersion = endpoint({
   path: '/jobs/{id}/versions/{version}/bring-back',
   summary: 'Save an earlier version of a job as its next one',
   params: params.extend({ version: VersionNumber }),
-  body: z.strictObject({ base: z.int().min(1) }),
+  body: z.strictObject({ base: BaseVersion }),
   answer: Job,
   once: true,
 });
