@@ -2,10 +2,8 @@
  * Masks of 0 and 255, a row of any width at a time (WebAssembly SIMD). src/raster/distance.ts is the oracle of distances; what
  * everything else does to a pixel is said in plain arithmetic by src/raster/bytes.test.ts.
  *
- * Memory: a table of 256 reaches (i32 each) at TABLE, then whatever the host lays out. Every row begins on 16 bytes, and has
- * 16 bytes to spare behind it.
+ * Memory is laid out by the host. Every row begins on 16 bytes, and has 16 bytes to spare behind it.
  */
-const TABLE: usize = 1024;
 
 /** `to` becomes 255 where any of some planes is above the threshold, else 0; the planes lie so many bytes apart. */
 export function raise(
@@ -57,104 +55,105 @@ export function rise(to: usize, below: usize, size: usize): i32 {
 }
 
 /**
- * 255 where no empty pixel lies within the radius, else 0. A pixel whose nearest empty pixel in its column lies g away clears
- * as far to either side as the table says for g: negative for nothing.
- * @param inside what a pixel that stays becomes; the others become its complement
+ * One bit for each pixel of a row that is looked for, the first pixel lowest. Empty pixels are looked for.
+ * @param to a whole number of 16 bytes, with 16 more on either side that stay 0
+ * @param flip 255 to look for printed ones instead
+ * @returns 0 if there is none
  */
-export function clearReach(to: usize, gaps: usize, width: i32, far: i32, inside: i32): void {
-  const limit = i8x16.splat(<i8>far);
-  const keep = i8x16.splat(<i8>inside);
-  const drop = v128.not(keep);
+export function packRow(to: usize, row: usize, width: i32, flip: i32): i32 {
   const zero = i8x16.splat(0);
-  const own = load<i32>(TABLE);
-  let reach: i32 = -1;
-  // Where the first and the last block begin that hold a distance within the cut.
-  let first: i32 = width;
-  let latest: i32 = -1;
+  const turn = i8x16.splat(<i8>flip);
+  let any: i32 = 0;
+  v128.store(to + (((width - 1) >> 7) << 4), zero);
   for (let x: i32 = 0; x < width; x += 16) {
-    // Wide stretches where nothing is near, or where everything is what is looked for, four registers at a time.
-    while (reach < x && x + 64 <= width && alike(gaps + x, limit)) {
-      fill(to + x, keep);
-      x += 64;
-    }
-    while (x + 64 <= width && alike(gaps + x, zero)) {
-      if (latest < 0) first = x;
-      latest = x + 48;
-      fill(to + x, drop);
-      x += 64;
-      reach = max(reach, x - 1 + own);
-    }
-    if (x >= width) break;
-    const g = v128.load(gaps + x);
-    if (i8x16.all_true(i8x16.eq(g, limit))) {
-      if (reach < x) {
-        v128.store(to + x, keep);
-        continue;
-      }
+    const others = i8x16.eq(i8x16.eq(v128.load(row + x), zero), turn);
+    let bits = ~(<u32>i8x16.bitmask(others)) & 0xffff;
+    if (width - x < 16) bits &= (1 << (width - x)) - 1;
+    store<u16>(to + (x >> 3), <u16>bits);
+    any |= bits;
+  }
+  return any;
+}
+
+/** Bits of a row as bytes: `set` where the bit is 1, its complement where it is 0. Sixteen bytes behind the row must be free. */
+export function unpackRow(to: usize, bits: usize, width: i32, set: i32): void {
+  const each = i8x16(1, 2, 4, 8, 16, 32, 64, -128, 1, 2, 4, 8, 16, 32, 64, -128);
+  const low = i8x16(0, 0, 0, 0, 0, 0, 0, 0, 1, 1, 1, 1, 1, 1, 1, 1);
+  const turn = i8x16.splat(<i8>~set);
+  for (let x: i32 = 0; x < width; x += 16) {
+    const two = i8x16.swizzle(i16x8.splat(<i16>load<u16>(bits + (x >> 3))), low);
+    v128.store(to + x, v128.xor(i8x16.eq(v128.and(two, each), each), turn));
+  }
+}
+
+/** Bits that are 1 where the row's are 0, as far as the width. @returns 0 if there is none */
+export function invertBits(to: usize, row: usize, width: i32): i32 {
+  const full = i8x16.splat(-1);
+  let any = i8x16.splat(0);
+  for (let x: i32 = 0; x < width; x += 128) {
+    let bits = v128.xor(v128.load(row + (x >> 3)), full);
+    const left = width - x;
+    if (left < 128)
+      bits = v128.and(
+        bits,
+        i64x2(
+          left < 64 ? ((<i64>1) << left) - 1 : -1,
+          left <= 64 ? 0 : ((<i64>1) << (left - 64)) - 1,
+        ),
+      );
+    v128.store(to + (x >> 3), bits);
+    any = v128.or(any, bits);
+  }
+  return v128.any_true(any) ? 1 : 0;
+}
+
+/**
+ * Adds a row of bits, widened, to rows of a ring: what a disc makes of it.
+ * @param chords i32 each: a positive one widens the row by so many pixels more (at most 63, and at most one more than it was
+ * widened by before), another adds it to the rows that lie so many away, above and below row `y`
+ * @param bits is written over, as is `other`
+ * @param size bytes of a row, a multiple of 16; `stride` from one row to the next has 16 more
+ */
+export function addDisc(
+  chords: usize,
+  count: i32,
+  bits: usize,
+  other: usize,
+  ring: usize,
+  rows: i32,
+  size: usize,
+  stride: usize,
+  y: i32,
+): void {
+  for (let i: i32 = 0; i < count; i++) {
+    const chord = load<i32>(chords + (<usize>i << 2));
+    if (chord > 0) {
+      widen(other, bits, size, chord);
+      const last = bits;
+      bits = other;
+      other = last;
     } else {
-      if (latest < 0) first = x;
-      latest = x;
+      addBits(ring + <usize>((y - chord) % rows) * stride, bits, size);
+      if (chord < 0 && y + chord >= 0)
+        addBits(ring + <usize>((y + chord) % rows) * stride, bits, size);
     }
-    if (!v128.any_true(g)) {
-      v128.store(to + x, drop);
-      reach = max(reach, min(x + 15, width - 1) + own);
-      continue;
-    }
-    const end = min(x + 16, width);
-    for (let u = x; u < end; u++) {
-      const by = load<i32>(TABLE + (<usize>load<u8>(gaps + u) << 2));
-      if (by >= 0) reach = max(reach, u + by);
-      store<u8>(to + u, u > reach ? <u8>inside : <u8>~inside);
-    }
-  }
-  if (latest < 0) return;
-  reach = width;
-  const stop = max(0, first - 16 * ((far >> 4) + 2));
-  for (let end: i32 = min(width, latest + 16); end > stop;) {
-    while (reach >= end && (end & 15) === 0 && end >= 64 && alike(gaps + end - 64, limit)) end -= 64;
-    while ((end & 15) === 0 && end >= 64 && alike(gaps + end - 64, zero)) {
-      end -= 64;
-      reach = min(reach, end - own);
-    }
-    if (end <= stop) break;
-    const x = (end - 1) & ~15;
-    if (end - x === 16) {
-      const g = v128.load(gaps + x);
-      if (i8x16.all_true(i8x16.eq(g, limit))) {
-        if (reach >= end) {
-          end = x;
-          continue;
-        }
-      } else if (!v128.any_true(g)) {
-        reach = min(reach, x - own);
-        end = x;
-        continue;
-      }
-    }
-    for (let u = end - 1; u >= x; u--) {
-      const by = load<i32>(TABLE + (<usize>load<u8>(gaps + u) << 2));
-      if (by >= 0) reach = min(reach, u - by);
-      if (u >= reach) store<u8>(to + u, <u8>~inside);
-    }
-    end = x;
   }
 }
 
-/** Whether 64 bytes are all one value. */
-@inline function alike(at: usize, value: v128): bool {
-  return i8x16.all_true(
-    v128.and(
-      v128.and(i8x16.eq(v128.load(at), value), i8x16.eq(v128.load(at + 16), value)),
-      v128.and(i8x16.eq(v128.load(at + 32), value), i8x16.eq(v128.load(at + 48), value)),
-    ),
-  );
+@inline function addBits(to: usize, row: usize, size: usize): void {
+  for (let i: usize = 0; i < size; i += 16)
+    v128.store(to + i, v128.or(v128.load(to + i), v128.load(row + i)));
 }
 
-@inline function fill(at: usize, value: v128): void {
-  v128.store(at, value);
-  v128.store(at + 16, value);
-  v128.store(at + 32, value);
-  v128.store(at + 48, value);
+@inline function widen(to: usize, row: usize, size: usize, by: i32): void {
+  const back: i32 = 64 - by;
+  for (let i: usize = 0; i < size; i += 16) {
+    const at = row + i;
+    const own = v128.load(at);
+    const right = v128.or(i64x2.shl(own, by), i64x2.shr_u(v128.load(at - 8), back));
+    const left = v128.or(i64x2.shr_u(own, by), i64x2.shl(v128.load(at + 8), back));
+    v128.store(to + i, v128.or(own, v128.or(left, right)));
+  }
 }
 
 /**

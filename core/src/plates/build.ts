@@ -3,7 +3,9 @@ import {
   anyAbove,
   byteSum,
   copyOf,
+  giveBackRows,
   highestOf,
+  slicesOf,
   type Band,
   type PixelBox,
   type Raster,
@@ -102,12 +104,14 @@ export async function buildPlates(
     await sink(spec.key, rows, y);
   };
   for await (const band of raster.bands()) {
-    meter.process(band, band.rows * raster.width);
-    for (const [i, builder] of builders.entries()) {
-      const y = builder.done;
-      await emit(specs[i], i, builder.push(band), y);
+    for (const slice of slicesOf(band, raster.width)) {
+      meter.process(slice, slice.rows * raster.width);
+      for (const [i, builder] of builders.entries()) {
+        const y = builder.done;
+        await emit(specs[i], i, builder.push(slice), y);
+      }
+      meter.count();
     }
-    meter.count();
     await progress((band.top + band.rows) / raster.height);
   }
   for (const [i, builder] of builders.entries()) {
@@ -139,7 +143,12 @@ export async function coverPlates(
   });
   const sums = specs.map(() => 0);
   for await (const band of raster.bands())
-    for (const [i, flow] of flows.entries()) sums[i] += byteSum(flow.push(band));
+    for (const slice of slicesOf(band, raster.width))
+      for (const [i, flow] of flows.entries()) {
+        const rows = flow.push(slice);
+        sums[i] += byteSum(rows);
+        giveBackRows(rows);
+      }
   for (const [i, flow] of flows.entries()) sums[i] += byteSum(flow.finish());
   const full = 255 * raster.width * raster.height;
   return new Map(specs.map(({ key }, i) => [key, sums[i] / full]));

@@ -6,6 +6,7 @@ import {
   chokeStream,
   eachPrinted,
   excessOf,
+  giveBackRows,
   highestOf,
   ComponentMeter,
   CoverageMeter,
@@ -223,6 +224,8 @@ class ThinMeter {
       this.lost++;
       this.cells.raise(i % this.#width, this.#y + Math.floor(i / this.#width), 1);
     });
+    giveBackRows(mask);
+    giveBackRows(near);
     this.#y += near.length / this.#width;
   }
 }

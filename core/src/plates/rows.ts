@@ -1,5 +1,5 @@
 /** Rows on their way: what takes bands in and gives finished rows out, maybe later. */
-import type { Band } from '../raster/index.ts';
+import { spareRows, type Band } from '../raster/index.ts';
 
 /** Gives rows of one plate from the artwork's bands. Rows given are the taker's to keep and to change. */
 export interface Flow {
@@ -76,7 +76,7 @@ export class RowQueue {
     this.length -= length;
     const [first] = this.#held;
     if (first.length === length) return this.#held.shift()!;
-    const out = new Uint8Array(length);
+    const out = spareRows(length);
     for (let filled = 0; filled < length;) {
       const head = this.#held[0];
       const used = Math.min(head.length, length - filled);

@@ -2,9 +2,12 @@
 import {
   anyAbove,
   chokeStream,
+  closeStream,
   DistanceStream,
+  giveBackRows,
   highestOf,
   lowestOf,
+  openStream,
   orElse,
   rampStream,
   SmallStream,
@@ -138,7 +141,8 @@ function masked(stream: MaskStream, binary: boolean, meter?: ReturnType<Watch['c
       meter?.before(rows);
       // The stream reads them before anybody changes them.
       const mask = stream.push(rows);
-      if (!binary) waiting.push(rows);
+      if (binary) giveBackRows(rows);
+      else waiting.push(rows);
       return kept(mask);
     },
     finish: () => kept(stream.finish()),
@@ -151,10 +155,9 @@ function masked(stream: MaskStream, binary: boolean, meter?: ReturnType<Watch['c
  */
 function leavingStrokes(width: number, radius: number, stroke: number): MaskStream {
   const far = LOST_RADII * stroke;
-  const [choke, core, near, grow] = [
+  const [choke, near, grow] = [
     chokeStream(width, radius),
-    chokeStream(width, stroke),
-    spreadStream(width, far),
+    openStream(width, stroke, far),
     spreadStream(width, far + 1),
   ];
   const [masks, chokedRows, more] = [new RowQueue(), new RowQueue(), new RowQueue()];
@@ -172,12 +175,11 @@ function leavingStrokes(width: number, radius: number, stroke: number): MaskStre
       masks.push(mask);
       more.push(mask.slice());
       chokedRows.push(choke.push(rows));
-      return merged(grow.push(seeds(near.push(core.push(rows)))));
+      return merged(grow.push(seeds(near.push(rows))));
     },
     finish() {
       chokedRows.push(choke.finish());
-      const close = joined(near.push(core.finish()), near.finish());
-      return merged(joined(grow.push(seeds(close)), grow.finish()));
+      return merged(joined(grow.push(seeds(near.finish())), grow.finish()));
     },
   };
 }
@@ -193,9 +195,8 @@ function smallFilter(
   // By width: what a disc does not fit into.
   const radius = round((value / 2) * density(ground));
   if (radius < REACHES) return pointwise((rows) => rows);
-  if (kind === 'printed')
-    return masked(inTurn(chokeStream(width, radius), spreadStream(width, radius)), binary);
-  const closing = inTurn(spreadStream(width, radius), chokeStream(width, radius));
+  if (kind === 'printed') return masked(openStream(width, radius), binary);
+  const closing = closeStream(width, radius);
   const waiting = new RowQueue();
   const margin = Math.min(Math.floor(radius), width);
   let y = 0;
@@ -211,7 +212,9 @@ function smallFilter(
       line.set(old.subarray(width - margin), width - margin);
     }
     y += count;
-    return binary ? mask : orElse(rows, mask);
+    if (!binary) return orElse(rows, mask);
+    giveBackRows(rows);
+    return mask;
   };
   return {
     push(rows) {
@@ -222,11 +225,6 @@ function smallFilter(
     finish: () => merge(closing.finish(), true),
   };
 }
-
-const inTurn = (first: MaskStream, second: MaskStream): MaskStream => ({
-  push: (rows) => second.push(first.push(rows)),
-  finish: () => joined(second.push(first.finish()), second.finish()),
-});
 
 /** What is pushed out takes the tint of the nearest pixel that was printed. */
 function spreadTints(width: number, radius: number): Filter {

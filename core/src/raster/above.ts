@@ -1,5 +1,6 @@
 /** Where any of some planes is above a threshold, sixteen pixels at a time. */
 import { CHUNK, MaskKernel } from './maskKernel.ts';
+import { spareRows } from './spare.ts';
 
 /**
  * 255 for pixels where one of the planes is above the threshold, else 0.
@@ -13,7 +14,7 @@ export function anyAbove(
 ): Uint8Array {
   const { bytes, call, free } = MaskKernel.scratch((planes.length + 1) * CHUNK);
   const first = free + CHUNK;
-  const out = new Uint8Array(size);
+  const out = spareRows(size);
   for (let from = 0; from < size; from += CHUNK) {
     const length = Math.min(CHUNK, size - from);
     planes.forEach((rows, i) => bytes.set(rows.subarray(from, from + length), first + i * CHUNK));

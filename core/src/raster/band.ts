@@ -32,6 +32,22 @@ export interface PixelBox {
 
 export const BAND_ROWS = 256;
 
+/** Small enough to stay near the processor, and to be used again by the allocator instead of going back to the system. */
+const SLICE_BYTES = 96 * 1024;
+
+/** A band in parts of a few rows: what is made of each lies in memory that was there for the last. */
+export function* slicesOf({ top, rows, planes }: Band, width: number): Generator<Band> {
+  const most = Math.max(1, Math.floor(SLICE_BYTES / width));
+  for (let from = 0; from < rows; from += most) {
+    const count = Math.min(most, rows - from);
+    yield {
+      top: top + from,
+      rows: count,
+      planes: planes.map((plane) => plane.subarray(from * width, (from + count) * width)),
+    };
+  }
+}
+
 /** A raster held in memory, one whole plane a channel. */
 export function memoryRaster(
   { width, height, dpi }: { width: number; height: number; dpi: number },

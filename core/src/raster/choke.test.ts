@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { chokeStream, rampStream, spreadStream, viaDistance, type MaskStream } from './choke.ts';
+import {
+  chokeStream,
+  closeStream,
+  openStream,
+  rampStream,
+  spreadStream,
+  viaDistance,
+  type MaskStream,
+} from './choke.ts';
 import { DistanceStream, NONE_NEAR } from './distance.ts';
 
 /** Oracle: look at every pixel within the radius. Beyond the sheet counts as printed. */
@@ -133,8 +141,8 @@ describe('the SIMD kernel', () => {
   it('agrees with exact distances in TypeScript on rows wider than its registers, at any radius', () => {
     let state = 7;
     const random = () => ((state = Math.imul(state, 1103515245) + 12345) >>> 8) / 2 ** 24;
-    for (const width of [15, 16, 17, 64, 131, 300])
-      for (const r of [0, 0.7, 1, 2.3, 11.9, 40]) {
+    for (const width of [1, 15, 16, 17, 64, 127, 128, 131, 300])
+      for (const r of [0, 0.7, 1, 2.3, 11.9, 40, 75.5, 254]) {
         const mask = Uint8Array.from({ length: width * 60 }, () => (random() < 0.03 ? 0 : 255));
         // Wide stretches of either kind.
         mask.fill(0, width * 20, width * 30).fill(255, width * 40, width * 50);
@@ -146,6 +154,31 @@ describe('the SIMD kernel', () => {
             through(viaDistance(width, r, kind, near), mask, width, 60),
           );
       }
+  });
+
+  it('does two things in one go as one after the other, on rows of any width', () => {
+    fc.assert(
+      fc.property(
+        picture,
+        fc.integer({ min: 1, max: 6 }),
+        fc.double({ min: 0, max: 9, noNaN: true }),
+        fc.double({ min: 0, max: 9, noNaN: true }),
+        ({ width, mask }, wider, a, b) => {
+          // Several registers wide, with rows that end in the middle of one.
+          const rows = Uint8Array.from(
+            { length: mask.length * wider },
+            (_, i) => mask[i % mask.length],
+          );
+          const across = width * wider;
+          expect(through(openStream(across, a, b), rows, across, 5)).toEqual(
+            spread(choke(rows, across, a, 3), across, b, 4),
+          );
+          expect(through(closeStream(across, a), rows, across, 5)).toEqual(
+            choke(spread(rows, across, a, 3), across, a, 4),
+          );
+        },
+      ),
+    );
   });
 
   it('rises along a ramp by the same distances as TypeScript', () => {

@@ -1,5 +1,14 @@
 export { anyAbove } from './above.ts';
-export { BAND_ROWS, copyOf, memoryRaster, type Band, type PixelBox, type Raster } from './band.ts';
+export { giveBackRows, spareRows } from './spare.ts';
+export {
+  BAND_ROWS,
+  copyOf,
+  memoryRaster,
+  slicesOf,
+  type Band,
+  type PixelBox,
+  type Raster,
+} from './band.ts';
 export {
   byteSum,
   eachPrinted,
@@ -15,8 +24,10 @@ export {
 export { CellMap, cellLevels, cellsFrom, packCells, type Cells } from './cells.ts';
 export {
   chokeStream,
+  closeStream,
   mmToPxRadius,
   rampStream,
+  openStream,
   spreadStream,
   viaDistance,
   type MaskStream,

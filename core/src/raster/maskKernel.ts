@@ -14,7 +14,20 @@ interface Exports {
   ): void;
   fall(to: number, above: number, mask: number, size: number, far: number, flip: number): void;
   rise(to: number, below: number, size: number): number;
-  clearReach(to: number, gaps: number, width: number, far: number, inside: number): void;
+  packRow(to: number, row: number, width: number, flip: number): number;
+  unpackRow(to: number, bits: number, width: number, set: number): void;
+  invertBits(to: number, row: number, width: number): number;
+  addDisc(
+    chords: number,
+    count: number,
+    bits: number,
+    other: number,
+    ring: number,
+    rows: number,
+    size: number,
+    stride: number,
+    y: number,
+  ): void;
   squaredRow(
     to: number,
     gaps: number,
@@ -37,9 +50,8 @@ interface Exports {
 
 const instantiate = instantiator<Exports>(WASM);
 
-/** Where the table of reaches lies, and what is free behind it. */
-const TABLE = 1024;
-const FREE = TABLE + 1024;
+/** What lies below is the kernel’s own. */
+const FREE = 1024;
 const PAGE = 65_536;
 
 /** Pixels that are handed over at a time where rows don’t matter. */
@@ -83,11 +95,6 @@ export class MaskKernel {
     if (pages <= 0) return;
     this.call.memory.grow(pages);
     this.bytes = new Uint8Array(this.call.memory.buffer);
-  }
-
-  /** @param reaches of each distance in a column, at most 256; negative for none */
-  setReaches(reaches: readonly number[]): void {
-    new Int32Array(this.call.memory.buffer, TABLE, 256).fill(-1).set(reaches);
   }
 
   /** Whole numbers of 32 bits at a place that is a multiple of four. */

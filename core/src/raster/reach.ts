@@ -1,175 +1,162 @@
 /**
  * Which pixels have one of a kind within a radius: choke looks for empty ones, spread for printed ones.
  *
- * Exact Euclidean distance in two scans, as in A. Meijster, J. B. T. M. Roerdink, W. H. Hesselink, "A general algorithm for
- * computing distance transforms in linear time", Mathematical Morphology and its Applications to Image and Signal Processing
- * (2000) 331–340. Only whether the distance is at most the radius is wanted, so the second scan needs no lower
- * envelope: a pixel whose column holds one at a distance g reaches √(r² − g²) to either side, and the union of these
- * intervals is found by running along the row once in each direction. Time does not depend on the radius.
+ * Masks are bits here, 128 at a time. A disc is one chord in each of its rows: each row of pixels is widened by every chord, and
+ * added to the rows that lie as far away as the chord, as in E. R. Urbach, M. H. F. Wilkinson, "Efficient 2-D grayscale
+ * morphological transformations with arbitrary flat structuring elements", IEEE Transactions on Image Processing 17 (2008) 1–8
+ * (from memory). A chord is widened out of the next shorter one, at most to twice its length at a time.
  *
  * Nothing of the kind lies beyond the sheet: a plate that bleeds is not pulled in from the trim.
  */
 import { MaskKernel, strideOf } from './maskKernel.ts';
+import { spareRows } from './spare.ts';
 
-/** Distances are bytes here. */
+const NOTHING: Uint8Array = new Uint8Array(0);
+
+/** Beyond this a distance transform takes less time, as it does not depend on the radius. */
 export const MOST_REACH = 254;
-const SLICE_ROWS = 32;
+/** As far as the kernel widens at a time. */
+const MOST_WIDENED = 63;
 
-/** Rows of distances to the nearest pixel of a kind in the same column, in a ring in the kernel's memory. */
-class Gaps {
-  readonly kernel: MaskKernel;
-  readonly stride: number;
-  readonly far: number;
-  /** Rows that lie between a pixel and what may change it. */
-  readonly reach: number;
-  /** Room for whoever finishes rows. */
-  readonly room: number;
-  readonly slice: number;
-  readonly #width: number;
-  readonly #flip: number;
-  readonly #ring: number;
-  readonly #capacity: number;
-  readonly #mask: number;
-  taken = 0;
-  given = 0;
-
-  constructor(width: number, radius: number, kind: 'empty' | 'printed', room: number) {
-    this.#width = width;
-    this.stride = strideOf(width);
-    this.reach = Math.floor(radius);
-    this.far = this.reach + 1;
-    this.#flip = kind === 'printed' ? 255 : 0;
-    this.slice = Math.max(SLICE_ROWS, 2 * this.reach);
-    this.#capacity = this.reach + this.slice + 1;
-    this.kernel = MaskKernel.borrow((this.#capacity + 1) * this.stride + room);
-    this.#mask = this.kernel.free;
-    this.#ring = this.#mask + this.stride;
-    this.room = this.#ring + this.#capacity * this.stride;
-    // Above the first row there is none.
-    this.kernel.bytes.fill(this.far, this.row(-1), this.row(-1) + this.stride);
-  }
-
-  row(y: number): number {
-    return this.#ring + ((y + this.#capacity) % this.#capacity) * this.stride;
-  }
-
-  /** Takes at most a slice of rows. */
-  take(rows: Uint8Array): void {
-    const { bytes, call } = this.kernel;
-    const size = this.stride - 16;
-    const known = this.taken;
-    for (let at = 0; at < rows.length; at += this.#width) {
-      bytes.set(rows.subarray(at, at + this.#width), this.#mask);
-      const y = this.taken++;
-      call.fall(this.row(y), this.row(y - 1), this.#mask, size, this.far, this.#flip);
+/** The disc as the kernel wants it, from its shortest chord to its longest. */
+function chordsOf(radius: number): number[] {
+  const chords: number[] = [];
+  let half = 0;
+  for (let away = Math.floor(radius); away >= 0; away--) {
+    const wanted = Math.floor(Math.sqrt(radius * radius - away * away));
+    while (half < wanted) {
+      const by = Math.min(wanted - half, half + 1, MOST_WIDENED);
+      chords.push(by);
+      half += by;
     }
-    for (let y = this.taken - 2; y >= this.given; y--) {
-      const lowered = call.rise(this.row(y), this.row(y + 1), size);
-      // Rows above were told of this one before, and it is as it was.
-      if (!lowered && y < known) break;
-    }
+    chords.push(-away);
   }
+  return chords;
 }
 
-/** Rows in, rows out a radius later; what a finished row is differs. */
-abstract class GapStream {
-  readonly #width: number;
-  protected readonly gaps: Gaps;
+/** A disc, and a ring of rows of bits that it adds to; addresses are in the kernel's memory. */
+interface Disc {
+  readonly lag: number;
+  readonly chords: number;
+  readonly count: number;
+  readonly ring: number;
+  readonly rows: number;
+  taken: number;
+  given: number;
+}
 
-  constructor(width: number, radius: number, kind: 'empty' | 'printed', room: number) {
+/** Discs one after another, which look for either kind in turns. Rows come out when as many below are known as they reach. */
+export class ReachStream {
+  readonly #width: number;
+  /** Bytes of a row of bits, and from one to the next: sixteen bytes of nothing lie between them. */
+  readonly #size: number;
+  readonly #stride: number;
+  readonly #kernel: MaskKernel;
+  readonly #discs: readonly Disc[];
+  readonly #flip: number;
+  readonly #near: number;
+  /** Where a row of bytes lies, and two rows of bits that take turns. */
+  readonly #bytes: number;
+  readonly #bits: number;
+  readonly #lag: number;
+  #taken = 0;
+  #given = 0;
+  #out = NOTHING;
+  #filled = 0;
+
+  /**
+   * @param kind what is looked for first; a pixel that has one within the radius becomes one
+   * @param radii pixels, 0 to {@link MOST_REACH}; may be fractions
+   */
+  constructor(width: number, kind: 'empty' | 'printed', ...radii: readonly number[]) {
     this.#width = width;
-    this.gaps = new Gaps(width, radius, kind, room);
+    this.#size = ((width + 127) >> 7) * 16;
+    this.#stride = this.#size + 16;
+    this.#flip = kind === 'printed' ? 255 : 0;
+    this.#near = radii.length % 2 === 1 ? this.#flip : 255 - this.#flip;
+    const bytes = strideOf(width);
+    const discs = radii.map((radius) => {
+      const [chords, rows] = [chordsOf(radius), 2 * Math.floor(radius) + 1];
+      return { chords, rows, lag: Math.floor(radius), words: (chords.length * 4 + 15) & ~15 };
+    });
+    const room = discs.reduce(
+      (sum, { rows, words }) => sum + words + rows * this.#stride,
+      bytes + 16 + 2 * this.#stride,
+    );
+    this.#kernel = MaskKernel.borrow(room);
+    this.#bytes = this.#kernel.free;
+    this.#bits = this.#bytes + bytes + 16;
+    this.#kernel.bytes.fill(0, this.#bits - 16, this.#bytes + room);
+    let at = this.#bits + 2 * this.#stride;
+    this.#discs = discs.map(({ chords, rows, lag, words }) => {
+      this.#kernel.words(at, chords.length).set(chords);
+      const ring = at + words;
+      const disc = { lag, chords: at, count: chords.length, ring, rows, taken: 0, given: 0 };
+      at = ring + rows * this.#stride;
+      return disc;
+    });
+    this.#lag = discs.reduce((sum, { lag }) => sum + lag, 0);
   }
 
-  /** @param gaps where the row's distances lie @param at where in `out` it goes */
-  protected abstract finishRow(gaps: number, out: Uint8Array, at: number): void;
-
-  /** @returns finished rows, a fresh array; they lag behind by the radius */
+  /** @returns finished rows, a fresh array; they lag behind by the radii */
   push(rows: Uint8Array): Uint8Array {
-    const { gaps } = this;
+    const { bytes, call } = this.#kernel;
     const count = rows.length / this.#width;
-    const ready = Math.max(0, gaps.taken + count - gaps.reach - gaps.given);
-    const out = new Uint8Array(ready * this.#width);
-    let filled = 0;
-    for (let from = 0; from < count; from += gaps.slice) {
-      const until = Math.min(count, from + gaps.slice);
-      gaps.take(rows.subarray(from * this.#width, until * this.#width));
-      filled = this.#give(out, filled, gaps.taken - gaps.reach);
+    this.#begin(Math.max(0, this.#taken + count - this.#lag - this.#given));
+    for (let at = 0; at < rows.length; at += this.#width) {
+      bytes.set(rows.subarray(at, at + this.#width), this.#bytes);
+      this.#take(0, call.packRow(this.#bits, this.#bytes, this.#width, this.#flip));
     }
-    return out;
+    this.#taken += count;
+    return this.#out;
   }
 
   finish(): Uint8Array {
-    const { gaps } = this;
-    const out = new Uint8Array((gaps.taken - gaps.given) * this.#width);
-    this.#give(out, 0, gaps.taken);
-    gaps.kernel.giveBack();
-    return out;
+    this.#begin(this.#taken - this.#given);
+    for (const [at, disc] of this.#discs.entries())
+      while (disc.given < disc.taken) this.#pass(at, disc);
+    this.#kernel.giveBack();
+    return this.#out;
   }
 
-  #give(out: Uint8Array, filled: number, until: number): number {
-    const { gaps } = this;
-    for (; gaps.given < until; gaps.given++, filled += this.#width)
-      this.finishRow(gaps.row(gaps.given), out, filled);
-    return filled;
-  }
-}
-
-/** Masks: whether one of the kind lies within the radius. */
-export class ReachStream extends GapStream {
-  readonly #width: number;
-  readonly #inside: number;
-
-  /**
-   * @param radius pixels, 0 to {@link MOST_REACH}; may be a fraction
-   * @param kind whether empty or printed pixels are looked for
-   * @param near what a pixel becomes that has one within the radius: 0 or 255; the others become its complement
-   */
-  constructor(width: number, radius: number, kind: 'empty' | 'printed', near: 0 | 255) {
-    super(width, radius, kind, strideOf(width));
-    this.#width = width;
-    this.#inside = 255 - near;
-    this.gaps.kernel.setReaches(
-      Array.from({ length: this.gaps.far }, (_, g) =>
-        Math.floor(Math.sqrt(radius * radius - g * g)),
-      ),
-    );
+  #begin(rows: number): void {
+    this.#out = rows === 0 ? NOTHING : spareRows(rows * this.#width);
+    this.#filled = 0;
   }
 
-  protected finishRow(from: number, out: Uint8Array, at: number): void {
-    const { kernel, room, far } = this.gaps;
-    kernel.call.clearReach(room, from, this.#width, far, this.#inside);
-    out.set(kernel.bytes.subarray(room, room + this.#width), at);
-  }
-}
-
-/**
- * Masks that rise from nothing at the edge of what is printed to full so many pixels inside. The first pixel inside lies at
- * distance 1 from the empty one, so that its middle lies half a pixel in.
- */
-export class RampStream extends GapStream {
-  readonly #width: number;
-  readonly #limit: number;
-  readonly #table: number;
-
-  /** @param length pixels, at most {@link MOST_REACH} */
-  constructor(width: number, length: number) {
-    const limit = Math.floor(Math.max(1, length) ** 2);
-    super(width, Math.max(1, length), 'empty', strideOf(width) * 13 + limit + 16);
-    this.#width = width;
-    this.#limit = limit;
-    const { kernel, room, stride } = this.gaps;
-    this.#table = room + stride * 13;
-    for (let d = 0; d <= limit; d++)
-      kernel.bytes[this.#table + d] =
-        255 * Math.min(1, Math.max(0, Math.sqrt(d) - 0.5) / length) + 0.5;
+  /** Adds the row of bits to a disc. @param any 0 if the row is empty */
+  #take(at: number, any: number): void {
+    const disc = this.#discs[at];
+    const { bytes, call } = this.#kernel;
+    const y = disc.taken++;
+    const fresh = disc.ring + ((y + disc.lag) % disc.rows) * this.#stride;
+    bytes.fill(0, fresh, fresh + this.#size);
+    if (any !== 0)
+      call.addDisc(
+        disc.chords,
+        disc.count,
+        this.#bits,
+        this.#bits + this.#stride,
+        disc.ring,
+        disc.rows,
+        this.#size,
+        this.#stride,
+        y,
+      );
+    if (y >= disc.lag) this.#pass(at, disc);
   }
 
-  protected finishRow(from: number, out: Uint8Array, at: number): void {
-    const { kernel, room, stride, far } = this.gaps;
-    const squared = room + stride;
-    kernel.call.squaredRow(squared, from, this.#width, far, this.#limit, squared + stride * 4);
-    kernel.call.ramp(room, squared, this.#width, this.#table);
-    out.set(kernel.bytes.subarray(room, room + this.#width), at);
+  /** Hands a disc's next row to the disc that follows, or out. */
+  #pass(at: number, disc: Disc): void {
+    const { bytes, call } = this.#kernel;
+    const row = disc.ring + (disc.given++ % disc.rows) * this.#stride;
+    if (at + 1 < this.#discs.length) {
+      this.#take(at + 1, call.invertBits(this.#bits, row, this.#width));
+      return;
+    }
+    call.unpackRow(this.#bytes, row, this.#width, this.#near);
+    this.#out.set(bytes.subarray(this.#bytes, this.#bytes + this.#width), this.#filled);
+    this.#filled += this.#width;
+    this.#given++;
   }
 }

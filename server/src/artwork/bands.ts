@@ -80,7 +80,7 @@ class LevelStore {
 }
 
 /** One after the other, as bytes of one's own. */
-export function joined(a: Uint8Array, b: Uint8Array): Uint8Array {
+function joined(a: Uint8Array, b: Uint8Array): Uint8Array {
   if (a.length === 0) return b.slice();
   const out = new Uint8Array(a.length + b.length);
   out.set(a);

@@ -10,7 +10,7 @@ import {
 } from '@kyanos/core';
 import type pg from 'pg';
 import { inTransaction, type Db } from '../db.ts';
-import { joined, packed, unpacked } from '../artwork/bands.ts';
+import { packed, unpacked } from '../artwork/bands.ts';
 
 /** Builds of one artwork whose plates are kept: those before the newest few are built again if they are wanted again. */
 const MOST_KEPT = 3;
@@ -30,8 +30,8 @@ export class PlateStore {
   readonly #build: string;
   readonly #page: number;
   readonly #widths: ReadonlyMap<string, number>;
-  /** Rows that wait for their band to be full, and its number. */
-  readonly #waiting = new Map<string, { rows: Uint8Array; band: number }>();
+  /** Of each plate the band that is being filled, how much of it is, and its number. */
+  readonly #filling = new Map<string, { rows: Uint8Array; filled: number; band: number }>();
 
   constructor(db: Db, build: string, plan: PrintPlan, info: ArtworkInfo) {
     this.#db = db;
@@ -41,19 +41,23 @@ export class PlateStore {
   }
 
   readonly sink: PlateSink = async (key, rows) => {
-    const plate = this.#waiting.get(key) ?? { rows: new Uint8Array(0), band: 0 };
-    this.#waiting.set(key, plate);
-    plate.rows = joined(plate.rows, rows);
     const full = BAND_ROWS * this.#widths.get(key)!;
-    while (plate.rows.length >= full) {
-      await this.#store(key, plate.band++, plate.rows.subarray(0, full));
-      plate.rows = plate.rows.slice(full);
+    const plate = this.#filling.get(key) ?? { rows: new Uint8Array(full), filled: 0, band: 0 };
+    this.#filling.set(key, plate);
+    for (let at = 0; at < rows.length;) {
+      const part = rows.subarray(at, at + full - plate.filled);
+      plate.rows.set(part, plate.filled);
+      at += part.length;
+      plate.filled += part.length;
+      if (plate.filled < full) break;
+      await this.#store(key, plate.band++, plate.rows);
+      plate.filled = 0;
     }
   };
 
   async finish(): Promise<void> {
-    for (const [key, { rows, band }] of this.#waiting)
-      if (rows.length > 0) await this.#store(key, band, rows);
+    for (const [key, { rows, filled, band }] of this.#filling)
+      if (filled > 0) await this.#store(key, band, rows.subarray(0, filled));
   }
 
   /** What an attempt that was given up for lost still writes is the same. */
