@@ -1,4 +1,8 @@
+import { availableParallelism } from 'node:os';
 import { defineConfig } from 'vitest/config';
+
+/** On two cores as well, where the runner would keep one for itself. */
+const maxWorkers = Math.max(2, availableParallelism() - 1);
 
 export default defineConfig({
   test: {
@@ -6,12 +10,17 @@ export default defineConfig({
       {
         test: {
           name: 'core',
+          maxWorkers,
+          testTimeout: 30_000,
+          // Functions alone: what one file has imported serves the next.
+          isolate: false,
           include: ['core/**/*.test.ts', 'contract/**/*.test.ts', 'web/**/*.test.ts'],
         },
       },
       {
         test: {
           name: 'files',
+          maxWorkers,
           include: [
             'intake/**/*.test.ts',
             'output/**/*.test.ts',
@@ -28,10 +37,10 @@ export default defineConfig({
       {
         test: {
           name: 'server',
+          maxWorkers,
           include: ['server/**/*.test.ts'],
           testTimeout: 60_000,
           hookTimeout: 60_000,
-          fileParallelism: false,
         },
       },
       {
@@ -42,6 +51,7 @@ export default defineConfig({
           testTimeout: 3_600_000,
           hookTimeout: 120_000,
           fileParallelism: false,
+          sequence: { groupOrder: 1 },
         },
       },
     ],

@@ -1,6 +1,9 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from '@playwright/test';
 import { ROOM_VIEWS, VIEWS } from './views.ts';
+import { expect, test } from './shop.ts';
+
+// By day and by night side by side: each takes minutes.
+test.describe.configure({ mode: 'parallel' });
 
 for (const theme of ['day', 'night'])
   test(`every screen passes the accessibility check by ${theme}`, async ({ page }) => {

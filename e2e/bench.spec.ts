@@ -2,8 +2,9 @@ import { fork, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test, type APIRequestContext, type Page } from '@playwright/test';
+import type { APIRequestContext, Page } from '@playwright/test';
 import { copyOf } from './ownJob.ts';
+import { expect, test } from './shop.ts';
 
 test.describe.configure({ mode: 'serial' });
 

@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './shop.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'e2e-camera-'));
 const film = join(folder, 'seen.mjpeg');
@@ -22,9 +22,8 @@ test.use({
   },
 });
 
-test.beforeAll(async ({}, { project }) => {
-  const { baseURL } = project.use;
-  const answer = await fetch(`${baseURL}/api/stock/labels.pdf?codes=L2`);
+test.beforeAll(async ({ shop }) => {
+  const answer = await fetch(`${shop.url}/api/stock/labels.pdf?codes=L2`);
   writeFileSync(join(folder, 'label.pdf'), Buffer.from(await answer.arrayBuffer()));
   const out = join(folder, 'label');
   // As near as one holds a tablet: the label fills the picture.

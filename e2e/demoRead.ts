@@ -1,15 +1,14 @@
 /**
- * Waits until the demo's artwork is turned into plates, before the first test begins: on a slow machine that takes longer than
- * any single step of a test should be given.
+ * Before the first journey: a database in which the demo's artwork is read and its plates are built. Each worker gets a copy. On a
+ * slow machine reading takes longer than any single step of a test should be given.
  */
 import { expect, request } from '@playwright/test';
+import { App } from './app.ts';
 
-export default async function demoRead({
-  projects,
-}: {
-  projects: readonly { readonly use: { readonly baseURL?: string | undefined } }[];
-}): Promise<void> {
-  const api = await request.newContext({ baseURL: projects[0].use.baseURL ?? '' });
+/** @returns what is done after the last journey */
+export default async function demoRead(): Promise<() => Promise<void>> {
+  const app = await App.start();
+  const api = await request.newContext({ baseURL: app.url });
   await expect
     .poll(
       async () => {
@@ -27,4 +26,7 @@ export default async function demoRead({
     )
     .toBe(0);
   await api.dispose();
+  await app.stop();
+  process.env.KYANOS_E2E_TEMPLATE = app.database;
+  return () => app.remove();
 }

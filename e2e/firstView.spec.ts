@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './shop.ts';
 
 const MOST_BYTES = 300_000;
 

@@ -1,5 +1,6 @@
 /** The floor as people on it use it: what comes in, what a job takes, a stocktake, white kept alive. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './shop.ts';
 
 const answer = (page: Page) => page.getByTestId('answer');
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
 import { openOwn } from './ownJob.ts';
+import { expect, test } from './shop.ts';
 
 const DEMO = 'Orchard cordial, clear label';
 

@@ -1,6 +1,7 @@
 /** Files as customers send them: lines that don't print, several pages, drawn to scale. */
 import { fileURLToPath } from 'node:url';
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './shop.ts';
 
 const corpus = (name: string) =>
   fileURLToPath(new URL(`../intake/corpus/files/${name}`, import.meta.url));

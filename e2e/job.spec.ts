@@ -1,8 +1,9 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { DEMO_JOBS } from '@kyanos/demo';
+import { expect, test } from './shop.ts';
 
 let folder: string;
 test.beforeAll(() => {

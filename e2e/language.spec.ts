@@ -1,6 +1,7 @@
 /** The screens in another language than English: complete, and no wider than the screen. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { ROOM_VIEWS, SHOP_VIEWS, VIEWS } from './views.ts';
+import { expect, test } from './shop.ts';
 
 /** Words that English can't do without, and that are no words of German. */
 const ENGLISH =

@@ -1,52 +1,19 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { fileURLToPath } from 'node:url';
 import { expect, test, type Page } from '@playwright/test';
-import pg from 'pg';
+import { App } from './app.ts';
 
-const MAIN = fileURLToPath(new URL('../.cache/programs/main.js', import.meta.url));
-const WEB = fileURLToPath(new URL('../.cache/web', import.meta.url));
-const NAME = `people_${process.pid}`;
 const PASSWORD = 'wood glue and rain';
-let child: ChildProcess;
-let url: string;
+let app: App;
 let word: string;
-
-async function admin(query: string): Promise<void> {
-  const client = new pg.Client({ connectionString: process.env.DATABASE_URL! });
-  await client.connect();
-  await client.query(query).finally(() => client.end());
-}
 
 // Each goes on in the shop that the one before has left.
 test.describe.configure({ mode: 'serial' });
 
 /** A shop of its own, whose people sign in. */
 test.beforeAll(async () => {
-  await admin(`create database ${NAME}`);
-  const database = new URL(process.env.DATABASE_URL!);
-  database.pathname = NAME;
-  child = spawn(
-    process.execPath,
-    [MAIN, '--no-demo', '--no-worker', '--sign-in', '--name', 'localhost', '--web', WEB],
-    { env: { ...process.env, DATABASE_URL: database.href } },
-  );
-  let text = '';
-  [url, word] = await new Promise<[string, string]>((ready, fail) => {
-    child.stdout!.on('data', (part: Buffer) => {
-      text += part.toString();
-      const address = /Kyanos is ready: (\S+)/.exec(text);
-      const first = /(\w{4}(?:-\w{4}){3})\n/.exec(text);
-      if (address && first) ready([address[1], first[1]]);
-    });
-    child.once('exit', () => fail(new Error(text)));
-  });
+  app = await App.start(['--no-demo', '--no-worker', '--sign-in', '--name', 'localhost']);
+  word = await app.printed(/(\w{4}(?:-\w{4}){3})\n/);
 });
-test.afterAll(async () => {
-  const gone = new Promise((done) => child.once('exit', done));
-  child.kill('SIGTERM');
-  await gone;
-  await admin(`drop database ${NAME} with (force)`);
-});
+test.afterAll(() => app.remove());
 
 async function signIn(page: Page, name: string, password = PASSWORD): Promise<void> {
   await page.getByLabel('Name', { exact: true }).fill(name);
@@ -71,7 +38,7 @@ test('the first owner comes in by the word that start prints, lets others in, an
   page,
   context,
 }) => {
-  await page.goto(url);
+  await page.goto(app.url);
   await expect(page.getByRole('heading', { name: 'Who are you?' })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Queue' })).toHaveCount(0);
   await join(page, word, 'Oda');
@@ -114,7 +81,7 @@ test('the first owner comes in by the word that start prints, lets others in, an
 });
 
 test('a shared tablet is switched by name and PIN', async ({ page }) => {
-  await page.goto(url);
+  await page.goto(app.url);
   await signIn(page, 'Oda', 'not this');
   await expect(page.getByRole('alert')).toContainText('don’t belong together');
   await signIn(page, 'Oda');
@@ -141,10 +108,10 @@ test('a shared tablet is switched by name and PIN', async ({ page }) => {
 test('a session that ends in the middle asks who it is, over what was being done', async ({
   page,
 }) => {
-  await page.goto(url);
+  await page.goto(app.url);
   await signIn(page, 'Oda');
   await signedInAs(page, 'Oda');
-  await page.goto(`${url}/people`);
+  await page.goto(`${app.url}/people`);
   await page.getByLabel('Name', { exact: true }).fill('Half typed');
   await page.context().clearCookies({ name: 'kyanos' });
   await page.getByRole('button', { name: 'Add', exact: true }).click();

@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { openOwn } from './ownJob.ts';
+import { expect, test } from './shop.ts';
 
 async function open(page: Page, name: string): Promise<void> {
   await openOwn(page, name, 'plates');

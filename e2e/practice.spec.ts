@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './shop.ts';
 
 test('ten minutes of practice: what is wrong is found in a job of its own, handed in, and shown beside the right print', async ({
   page,

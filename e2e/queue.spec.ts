@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './shop.ts';
 
 const bars = (page: Page) => page.locator('[data-task]');
 /** Names of the jobs on a machine, in order. */

@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { openOwn } from './ownJob.ts';
+import { expect, test } from './shop.ts';
 
 const type = async (page: Page, label: string, value: string) => {
   const field = page.getByLabel(label, { exact: true });

@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { ROOM_VIEWS, VIEWS } from './views.ts';
+import { expect, test } from './shop.ts';
 
 const SIZES = {
   bench: { width: 1280, height: 800 },

@@ -4,9 +4,10 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { DEMO_JOBS } from '@kyanos/demo';
 import pg from 'pg';
+import { expect, test } from './shop.ts';
 
 const PROGRAM = fileURLToPath(new URL('../.cache/programs/main.js', import.meta.url));
 const WEB = fileURLToPath(new URL('../.cache/web', import.meta.url));

@@ -2,7 +2,8 @@
  * How soon the picture follows the slider of a layer's density: from the key to the drawing of the print, the median over six
  * prints of the demo. The reference is the same way without the print: a key, a worker that fills as many pixels, the drawing.
  */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './shop.ts';
 
 const JOBS = ['Café window', 'Fruit card', 'Hanging sign', 'Harbour', 'Kraft tag', 'Orchard'];
 const TICKS = 24;

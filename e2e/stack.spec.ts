@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { openOwn } from './ownJob.ts';
+import { expect, test } from './shop.ts';
 
 async function openStack(page: Page, job: string): Promise<string> {
   const name = await openOwn(page, job, 'stack');

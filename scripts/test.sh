@@ -43,7 +43,6 @@ run_tests() {
   DATABASE_URL="$(postgres_url "$tests_data")"
   export DATABASE_URL
   step "Units, files and server" vitest run
-  export KYANOS_E2E_PORT="$(free_port)"
   step "Interface" playwright test --config e2e/playwright.config.ts
 }
 

@@ -22,6 +22,7 @@ export class Served {
   /** How people are let in. */
   readonly door: Door;
 
+  /** Of an earlier installation, where it is there before the start. */
   database!: TestDatabase;
   queue!: Queue;
   events!: WorkEvents;
@@ -35,7 +36,7 @@ export class Served {
   }
 
   async start(): Promise<void> {
-    this.database = await testDatabase();
+    this.database ??= await testDatabase();
     const { pool } = this.database;
     await prepareShop(pool);
     this.queue = await openQueue(pool);
