@@ -12,10 +12,15 @@ test('a job tells what each version changed, is compared, and an earlier one is 
   await name.fill('Another name');
   await name.press('Tab');
   await expect(page.getByTestId('save-state')).toHaveText('Saved · version 2');
+  const id = /jobs\/([^/]+)\//.exec(page.url())![1];
+  await page.request.put(`/api/jobs/${id}/notes`, {
+    data: { was: '', now: 'Ask for the bottle.' },
+  });
   await page.getByRole('button', { name: 'History of this job' }).click();
   const history = page.getByRole('dialog');
   await expect(history.getByText(`name ${was} → Another name`)).toBeVisible();
   await expect(history.getByText(/by Bench 1/)).toBeVisible();
+  await expect(history.getByText('Notes: Ask for the bottle.')).toBeVisible();
   await history.getByRole('button', { name: 'Compare with now' }).click();
   await expect(history.getByText('Since then')).toBeVisible();
   await history.getByRole('button', { name: 'Bring back' }).click();

@@ -33,6 +33,7 @@ export {
   type JobOrder,
   type JobQuery,
   type JobSummary,
+  type JobEvent,
   type JobVersion,
   type PlanChanges,
   type Paper,

@@ -2,7 +2,6 @@
  * Databases that released versions have left behind, each made by that version's own program from the demo: server/test/released.
  * All of their jobs are there, and the artwork of one.
  */
-import { execFileSync } from 'node:child_process';
 import { readdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { encodePlan, Plan, type Job, type JobList, type PlateBuild } from '@kyanos/contract';
@@ -11,6 +10,7 @@ import type pg from 'pg';
 import { describe, expect, it } from 'vitest';
 import { testDatabase } from '../test/database.ts';
 import { Served } from '../test/served.ts';
+import { nameOf, runTool } from './backup/postgresTools.ts';
 import { migrate } from './db.ts';
 
 const FOLDER = new URL('../test/released/', import.meta.url);
@@ -55,7 +55,8 @@ describe.each(VERSIONS)('a database of version %s', (version) => {
   it('comes forward with every job and version, and plans to the same result', async () => {
     const database = await testDatabase('none');
     const dump = fileURLToPath(new URL(`${version}.dump`, FOLDER));
-    execFileSync('pg_restore', ['--no-owner', '-d', database.url, dump]);
+    const name = nameOf(database.url);
+    await runTool('pg_restore', ['--no-owner', `--dbname=${name}`, dump], database.url);
     const [saved, counts] = [await savedIn(database.pool), await countsIn(database.pool)];
     expect(saved.length).toBeGreaterThan(9);
     await migrate(database.pool);
@@ -65,7 +66,9 @@ describe.each(VERSIONS)('a database of version %s', (version) => {
     try {
       expect(await countsIn(database.pool)).toMatchObject(counts);
       expect(await savedIn(database.pool)).toEqual(saved);
-      const { jobs } = (await served.call<JobList>('GET', '/jobs?limit=500')).body;
+      const board = await served.call<JobList>('GET', '/jobs?limit=500');
+      expect(board.status, JSON.stringify(board.body)).toBe(200);
+      const { jobs } = board.body;
       expect(jobs.map(({ id }) => id).sort()).toEqual([...new Set(saved.map(({ job }) => job))]);
       const stacks: Record<string, unknown> = {};
       for (const { job, version: number } of saved) {
@@ -74,7 +77,7 @@ describe.each(VERSIONS)('a database of version %s', (version) => {
         stacks[plan.name] = formatStack(plan.stack);
       }
       await expect(
-        JSON.stringify({ stacks, kept: await keptIn(served) }, undefined, 1),
+        `${JSON.stringify({ stacks, kept: await keptIn(served) }, undefined, 2)}\n`,
       ).toMatchFileSnapshot(fileURLToPath(new URL(`${version}.json`, FOLDER)));
     } finally {
       await served.stop();

@@ -163,6 +163,15 @@ export const JobVersion = z.object({
   changes: PlanChanges.nullable(),
 });
 export type JobVersion = z.output<typeof JobVersion>;
+/** What became of a job beside its plan. `was` and `now` are the state, the time it is due, how pressing it is, the notes, or `away`. */
+export const JobEvent = z.object({
+  at: z.string(),
+  by: z.string(),
+  what: z.enum(['state', 'due', 'priority', 'notes', 'away']),
+  was: z.string().nullable(),
+  now: z.string().nullable(),
+});
+export type JobEvent = z.output<typeof JobEvent>;
 export const listVersions = endpoint({
   method: 'GET',
   path: '/jobs/{id}/versions',
@@ -170,7 +179,12 @@ export const listVersions = endpoint({
   params,
   /** Only earlier ones than this: the next page. */
   query: z.object({ before: VersionNumber.optional() }),
-  answer: z.object({ versions: z.array(JobVersion), total: z.int() }),
+  /** With what became of the job beside its plan while they were the newest. */
+  answer: z.object({
+    versions: z.array(JobVersion),
+    events: z.array(JobEvent),
+    total: z.int(),
+  }),
 });
 export const compareVersions = endpoint({
   method: 'GET',

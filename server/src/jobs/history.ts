@@ -2,12 +2,14 @@
 import {
   encodePlan,
   type Job,
+  type JobEvent,
   type JobId,
   type JobVersion,
   type PlanChanges,
 } from '@kyanos/contract';
 import { DomainError, fieldChanges, type PrintPlan } from '@kyanos/core';
 import type { Db } from '../db.ts';
+import { eventsOf } from './events.ts';
 import { planIfReadable, planOf, saveJob } from './queries.ts';
 
 /** Versions on a page of the history, and fields that are told of a change. */
@@ -33,7 +35,7 @@ export async function versionsOf(
   db: Db,
   id: JobId,
   before: number | undefined,
-): Promise<{ versions: JobVersion[]; total: number }> {
+): Promise<{ versions: JobVersion[]; events: JobEvent[]; total: number }> {
   const counted = await db.query<{ total: number }>(
     'select count(*)::int as total from job_version where job_id = $1::uuid',
     [id],
@@ -58,7 +60,10 @@ export async function versionsOf(
       changes: was && now ? changesOf(was, now) : null,
     };
   });
-  return { versions, total };
+  // Those of the page's own time: from its oldest version to the one that the page before ended with.
+  const [oldest, newer] = [rows.length > PAGE ? rows[PAGE - 1].savedAt : null, before ?? null];
+  const until = newer === null ? null : (await versionAt(db, id, newer)).savedAt;
+  return { versions, events: await eventsOf(db, id, oldest, until), total };
 }
 
 /** @throws DomainError `VERSION_UNKNOWN` */

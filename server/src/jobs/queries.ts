@@ -17,6 +17,7 @@ import {
 } from '@kyanos/contract';
 import { LRUCache } from 'lru-cache';
 import type { Db } from '../db.ts';
+import { noteChanges } from './events.ts';
 import { t } from '../texts/texts.ts';
 
 interface Row {
@@ -162,13 +163,26 @@ export async function setJobOrder(
   id: string,
   was: JobOrder,
   now: JobOrder,
+  by: string,
 ): Promise<boolean> {
   const { rowCount } = await db.query(
     `update job set state = $2::text, due = $3::timestamptz, priority = $6::text
      where id = $1::uuid and (state, due, priority) is not distinct from ($4::text, $5::timestamptz, $7::text)`,
     [id, now.state, now.due, was.state, was.due, now.priority, was.priority],
   );
-  if (rowCount === 1) return true;
+  if (rowCount === 1) {
+    await noteChanges(
+      db,
+      id,
+      by,
+      (['state', 'due', 'priority'] as const).map((what) => ({
+        what,
+        was: was[what],
+        now: now[what],
+      })),
+    );
+    return true;
+  }
   const { rows } = await db.query<{ same: boolean }>(
     `select (state, due, priority) is not distinct from ($2::text, $3::timestamptz, $4::text) as same
      from job where id = $1::uuid`,
@@ -179,26 +193,40 @@ export async function setJobOrder(
   return false;
 }
 
-/** @throws DomainError `JOB_UNKNOWN`, `ORDER_CONFLICT` */
-export async function setJobNotes(db: Db, id: string, was: string, now: string): Promise<void> {
-  const { rowCount } = await db.query(
-    `update job set notes = $2::text where id = $1::uuid and notes in ($2::text, $3::text)`,
-    [id, now, was],
+/** In a transaction. What stands there already is no conflict. @throws DomainError `JOB_UNKNOWN`, `ORDER_CONFLICT` */
+export async function setJobNotes(
+  db: Db,
+  id: string,
+  was: string,
+  now: string,
+  by: string,
+): Promise<void> {
+  const { rows } = await db.query<{ notes: string }>(
+    'select notes from job where id = $1::uuid for update',
+    [id],
   );
-  if (rowCount === 1) return;
-  const { rows } = await db.query('select from job where id = $1::uuid', [id]);
-  throw new DomainError(rows.length > 0 ? 'ORDER_CONFLICT' : 'JOB_UNKNOWN');
+  if (!rows[0]) throw new DomainError('JOB_UNKNOWN');
+  if (rows[0].notes === now) return;
+  if (rows[0].notes !== was) throw new DomainError('ORDER_CONFLICT');
+  await db.query('update job set notes = $2::text where id = $1::uuid', [id, now]);
+  await noteChanges(db, id, by, [{ what: 'notes', was, now }]);
 }
 
-/** @throws DomainError `JOB_UNKNOWN` */
-export async function putJobAway(db: Db, id: string, away: boolean): Promise<void> {
-  const { rowCount } = await db.query(
-    `update job set put_away = $2::boolean,
-       put_away_at = case when not $2::boolean then null when put_away then put_away_at else now() end
+/** In a transaction. @throws DomainError `JOB_UNKNOWN` */
+export async function putJobAway(db: Db, id: string, away: boolean, by: string): Promise<void> {
+  const { rows } = await db.query<{ away: boolean }>(
+    'select put_away as away from job where id = $1::uuid for update',
+    [id],
+  );
+  if (!rows[0]) throw new DomainError('JOB_UNKNOWN');
+  if (rows[0].away === away) return;
+  await db.query(
+    `update job set put_away = $2::boolean, put_away_at = case when $2::boolean then now() end
      where id = $1::uuid`,
     [id, away],
   );
-  if (rowCount !== 1) throw new DomainError('JOB_UNKNOWN');
+  const word = (there: boolean) => (there ? 'away' : null);
+  await noteChanges(db, id, by, [{ what: 'away', was: word(!away), now: word(away) }]);
 }
 
 export async function jobById(db: Db, id: string, version?: number): Promise<Job> {

@@ -76,17 +76,19 @@ export function jobRoutes(pool: pg.Pool, queue: Queue): Router {
   on(router, API.setJobOrder, async ({ params: { id }, body: { was, now } }, { actor }) => {
     if (was.state !== now.state) await foresee(pool, id);
     return inTransaction(pool, async (db) => {
-      const changed = await setJobOrder(db, id, was, now);
+      const changed = await setJobOrder(db, id, was, now, actor.name);
       const stock = changed ? await onState(db, id, was.state, now.state, { by: actor.name }) : [];
       return { ...now, stock };
     });
   });
 
-  on(router, API.setJobNotes, ({ params: { id }, body: { was, now } }) =>
-    setJobNotes(pool, id, was, now),
+  on(router, API.setJobNotes, ({ params: { id }, body: { was, now } }, { actor }) =>
+    inTransaction(pool, (db) => setJobNotes(db, id, was, now, actor.name)),
   );
 
-  on(router, API.putJobAway, ({ params: { id }, body: { away } }) => putJobAway(pool, id, away));
+  on(router, API.putJobAway, ({ params: { id }, body: { away } }, { actor }) =>
+    inTransaction(pool, (db) => putJobAway(db, id, away, actor.name)),
+  );
 
   on(router, API.listJobArtworks, ({ params: { id } }) => artworksOf(pool, id));
 

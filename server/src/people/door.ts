@@ -40,6 +40,8 @@ export interface Asker {
   readonly tablet: KeptTablet | undefined;
   /** Whether a job is one of an exercise. */
   isPractice(job: unknown): Promise<boolean>;
+  /** Whether the session still holds: for an answer that goes on and on. */
+  stillHere(): Promise<boolean>;
 }
 
 declare module 'express-session' {
@@ -80,7 +82,15 @@ const hereIn =
   (pool: pg.Pool): RequestHandler =>
   (req, _res, next) => {
     const name = nameTyped(req);
-    req.asker = { ...NAMELESS, name, role: 'owner', tablet: undefined, ...askedOf(pool) };
+    const stillHere = () => Promise.resolve(true);
+    req.asker = {
+      ...NAMELESS,
+      name,
+      role: 'owner',
+      tablet: undefined,
+      stillHere,
+      ...askedOf(pool),
+    };
     next();
   };
 
@@ -116,15 +126,20 @@ export async function whoAsks(pool: pg.Pool, door: Door): Promise<RequestHandler
     `select value from secret where name = 'session'`,
   );
   const Store = connectPgSimple(session);
+  const store = new Store({
+    pool,
+    tableName: 'session',
+    disableTouch: true,
+    pruneSessionInterval: false,
+  });
+  const kept = (id: string) =>
+    new Promise<session.SessionData | null | undefined>((done, fail) =>
+      store.get(id, (error: unknown, found) => (error ? fail(error as Error) : done(found))),
+    );
   const sessions = session({
     name: `${prefix(door)}kyanos`,
     secret: rows[0].value,
-    store: new Store({
-      pool,
-      tableName: 'session',
-      disableTouch: true,
-      pruneSessionInterval: false,
-    }),
+    store,
     resave: false,
     saveUninitialized: false,
     proxy: door.proxy,
@@ -137,11 +152,13 @@ export async function whoAsks(pool: pg.Pool, door: Door): Promise<RequestHandler
   });
   const ask = async (req: Request): Promise<void> => {
     const tablet = await tabletBySecret(pool, cookieOf(req, door, TABLET_COOKIE));
-    const person = await personIn(pool, req);
+    const person = await personIn(pool, req.session);
+    const stillHere = async () =>
+      (await personIn(pool, (await kept(req.sessionID)) ?? {}))?.id === person?.id;
     const { by = 'password' } = req.session;
     // A tablet that is shared no more lets nobody switch by PIN.
     const stays = person && (by !== 'pin' || tablet !== undefined);
-    req.asker = { ...(stays ? nameOf(person, by) : NAMELESS), tablet, ...askedOf(pool) };
+    req.asker = { ...(stays ? nameOf(person, by) : NAMELESS), tablet, stillHere, ...askedOf(pool) };
     if (!stays) return;
     if (Date.now() - (req.session.seenAt ?? 0) > SEEN_MS) req.session.seenAt = Date.now();
   };
@@ -158,8 +175,10 @@ const nameOf = ({ id, name, role }: KeptPerson, by: SignedInBy) => ({
 });
 
 /** Whose session it is, if it holds. */
-async function personIn(pool: pg.Pool, req: Request): Promise<KeptPerson | undefined> {
-  const { personId, epoch } = req.session;
+async function personIn(
+  pool: pg.Pool,
+  { personId, epoch }: Partial<session.SessionData>,
+): Promise<KeptPerson | undefined> {
   if (personId === undefined) return undefined;
   const person = await personById(pool, personId);
   return person?.active && person.epoch === epoch ? person : undefined;

@@ -10,6 +10,8 @@ import {
   type Job,
   type Person,
   type Role,
+  type JobEvent,
+  type JobVersion,
 } from '@kyanos/contract';
 import { beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { Browser, PASSWORD } from '../../test/browser.ts';
@@ -158,6 +160,36 @@ describe('signing in', () => {
     ).toMatchObject({ status: 404, body: { code: 'VERSION_UNKNOWN' } });
   });
 
+  it('tells in the history of a job who moved it on, wrote beside it and put it away, each once', async () => {
+    const { plan } = demo('orchard-label');
+    const wanted = { plan: encodePlan(plan), artworkId: null };
+    const { id } = (await as.planner.send('POST', '/jobs', wanted)).body as Job;
+    const was = { state: 'quoted', due: null, priority: 'usual' };
+    const now = { state: 'accepted', due: null, priority: 'urgent' };
+    const notes = { was: '', now: 'Ask for the bottle.' };
+    // Sent twice, as when an answer was lost: it happened once.
+    for (let turn = 0; turn < 2; turn++) {
+      await as.planner.send('PUT', `/jobs/${id}/order`, { was, now });
+      await as.operator.send('PUT', `/jobs/${id}/notes`, notes);
+    }
+    await as.planner.send('PUT', `/jobs/${id}`, { base: 1, ...wanted });
+    for (const away of [true, true, false])
+      await as.owner.send('PUT', `/jobs/${id}/away`, { away });
+    const { body } = await as.operator.send('GET', `/jobs/${id}/versions`);
+    const { events, versions } = body as { events: JobEvent[]; versions: JobVersion[] };
+    expect(events.map(({ by, what, was, now }) => [by, what, was, now])).toEqual([
+      ['Oda', 'away', 'away', null],
+      ['Oda', 'away', null, 'away'],
+      ['Otto', 'notes', '', 'Ask for the bottle.'],
+      ['Pia', 'priority', 'usual', 'urgent'],
+      ['Pia', 'state', 'quoted', 'accepted'],
+    ]);
+    const [second, first] = versions.map(({ savedAt }) => savedAt);
+    expect(events.map(({ at }) => (at > second ? 2 : at > first ? 1 : 0))).toEqual([2, 2, 1, 1, 1]);
+    const earlier = await as.operator.send('GET', `/jobs/${id}/versions?before=2`);
+    expect(earlier.body).toMatchObject({ versions: [{ version: 1 }], events: events.slice(2) });
+  });
+
   it('does not tell whether a name or a password was wrong', async () => {
     const answers = [
       await newBrowser().signIn('Otto', 'wrong'),
@@ -184,6 +216,16 @@ describe('signing in', () => {
     forged.cookies.set('kyanos', `${replayed.cookies.get('kyanos')!.slice(0, -4)}AAAA`);
     expect((await forged.me()).person).toBeNull();
   });
+
+  it('ends the stream of events of whoever has signed out, soon after', async () => {
+    const browser = newBrowser();
+    await browser.signIn('Otto');
+    const Cookie = [...browser.cookies].map(([name, value]) => `${name}=${value}`).join('; ');
+    const stream = await fetch(`${served.base}/events`, { headers: { Cookie } });
+    const ended = stream.text();
+    await browser.send('POST', '/sign-out');
+    expect(await ended).toContain('retry: 1000');
+  }, 30_000);
 
   it('gives cookies that no script reads and no other site sends', async () => {
     const response = await fetch(`${served.base}/sign-in`, {

@@ -53,6 +53,7 @@ export async function loadDemo(pool: pg.Pool, queue: Queue): Promise<void> {
         made.id,
         { state: 'quoted', due: null, priority: 'usual' },
         { state: job.state, due, priority: 'usual' },
+        'Demo',
       );
       // Queued by the worker once the artwork is ready.
       await upsertBuild(db, id, job.plan);

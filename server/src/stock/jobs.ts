@@ -19,6 +19,7 @@ import { aside } from '../aside/aside.ts';
 import * as care from '../care/queries.ts';
 import { inTransaction, type Db } from '../db.ts';
 import { keepingIn, products, today } from '../floor.ts';
+import { noteChanges } from '../jobs/events.ts';
 import { jobById } from '../jobs/queries.ts';
 import { measuresFor } from '../plates/queries.ts';
 import { itemById, itemsOf } from '../shop/items.ts';
@@ -314,7 +315,10 @@ export async function moveJob(
      where job.id = before.id and before.was = any ($3::text[]) returning was`,
     [jobId, now, from],
   );
-  return rows[0] ? onState(db, jobId, rows[0].was, now, telling) : [];
+  if (!rows[0]) return [];
+  const { was } = rows[0];
+  await noteChanges(db, jobId, telling.by, [{ what: 'state', was, now }]);
+  return onState(db, jobId, was, now, telling);
 }
 
 /** A report came after a job was drawn by its estimate: what was drawn is put right. */

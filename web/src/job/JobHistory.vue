@@ -1,17 +1,25 @@
 <script setup lang="ts">
-/** Every version of a job: who saved it, what it changed, and back again. */
-import { API, type JobId, type JobVersion, type PlanChanges } from '@kyanos/contract';
+/** Every version of a job: who saved it, what it changed, and back again; and between them what became of it beside its plan. */
+import {
+  API,
+  type JobEvent,
+  type JobId,
+  type JobVersion,
+  type PlanChanges,
+} from '@kyanos/contract';
 import { dated } from '@kyanos/core';
 import { ref, shallowRef, watch } from 'vue';
 import { call } from '../shared/api.ts';
 import { useTrying } from '../shared/useTrying.ts';
 import { t } from '../texts/texts.ts';
+import { jobEventWords } from './jobEventWords.ts';
 import { planChangeWords } from './planChangeWords.ts';
 import { useJob } from './useJob.ts';
 
 const open = defineModel<boolean>({ required: true });
 const job = useJob();
 const versions = shallowRef<readonly JobVersion[]>([]);
+const events = shallowRef<readonly JobEvent[]>([]);
 const total = ref(0);
 const { problem, trying } = useTrying();
 const busy = ref(false);
@@ -23,7 +31,9 @@ async function load(before?: number) {
   const query = before === undefined ? {} : { before };
   const found = await trying(() => call(API.listVersions, { params: { id: id() }, query }));
   if (!found) return;
-  versions.value = before === undefined ? found.versions : [...versions.value, ...found.versions];
+  const first = before === undefined;
+  versions.value = first ? found.versions : [...versions.value, ...found.versions];
+  events.value = first ? found.events : [...events.value, ...found.events];
   total.value = found.total;
 }
 // What is being changed now is a version too: it is told once it is saved.
@@ -54,6 +64,14 @@ async function bringBack(version: number) {
   job.take(saved);
 }
 
+/** What became of the job while a version was the newest, the last first. */
+const beside = (i: number) =>
+  events.value.filter(
+    ({ at }) =>
+      (at >= versions.value[i].savedAt || i === versions.value.length - 1) &&
+      (i === 0 || at < versions.value[i - 1].savedAt),
+  );
+
 const MOST = 6;
 function wordsOf({ fields, more }: PlanChanges) {
   const words = [...new Set(fields.flatMap((field) => planChangeWords(field as never) ?? []))];
@@ -69,6 +87,17 @@ function wordsOf({ fields, more }: PlanChanges) {
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <ol class="versions">
         <li v-for="(row, i) in versions" :key="row.version">
+          <ul v-if="beside(i).length > 0" class="beside">
+            <li v-for="(event, k) in beside(i)" :key="k" class="small">
+              <b class="plain">{{ jobEventWords(event) }}</b>
+              <span class="soft">{{
+                t('shop.by', {
+                  when: dated(new Date(event.at), t('shared.dayYearTime')),
+                  savedBy: event.by,
+                })
+              }}</span>
+            </li>
+          </ul>
           <span class="figures number">{{ row.version }}</span>
           <div>
             <p>
@@ -143,13 +172,31 @@ function wordsOf({ fields, more }: PlanChanges) {
   overflow-y: auto;
 }
 
-.versions li {
+.versions > li {
   display: grid;
   grid-template-columns: 40px minmax(0, 1fr) auto;
   gap: 12px;
   align-items: start;
   padding: 10px 0;
   border-top: 1px solid var(--line);
+}
+
+.beside {
+  display: grid;
+  grid-column: 2 / -1;
+  gap: 4px;
+  padding-bottom: 8px;
+}
+
+.beside li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 16px;
+}
+
+.plain {
+  overflow-wrap: anywhere;
+  font-weight: 500;
 }
 
 .number {

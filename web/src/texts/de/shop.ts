@@ -412,4 +412,11 @@ export const shop: Translated<typeof en>['shop'] = {
   earlier: 'Frühere Fassungen',
   sameAsNow: 'Der Plan ist derselbe wie jetzt.',
   compareNow: 'Mit jetzt vergleichen',
+  eventState: 'Stand: {was} → {now}',
+  eventDue: 'Fällig: {was} → {now}',
+  eventPriority: 'Dringlichkeit: {was} → {now}',
+  eventNotes: 'Notizen: {now}',
+  eventNoNotes: 'Notizen gelöscht',
+  eventAway: 'Von der Tafel weggelegt',
+  eventBack: 'Auf die Tafel zurückgeholt',
 };

@@ -400,4 +400,11 @@ export const shop = {
   earlier: 'Earlier versions',
   sameAsNow: 'The plan is the same as now.',
   compareNow: 'Compare with now',
+  eventState: 'State: {was} → {now}',
+  eventDue: 'Due: {was} → {now}',
+  eventPriority: 'Pressing: {was} → {now}',
+  eventNotes: 'Notes: {now}',
+  eventNoNotes: 'Notes cleared',
+  eventAway: 'Put away from the board',
+  eventBack: 'Taken back to the board',
 } as const;

@@ -1,0 +1,44 @@
+/** What becomes of a job beside its plan: told in its history, with who did it. */
+import type { JobEvent, JobId } from '@kyanos/contract';
+import type { Db } from '../db.ts';
+
+type Change = Pick<JobEvent, 'what' | 'was' | 'now'>;
+
+/** Notes what differs, in the transaction in which it is changed. @param by who did it, from the session */
+export async function noteChanges(
+  db: Db,
+  jobId: string,
+  by: string,
+  changes: readonly Change[],
+): Promise<void> {
+  for (const { what, was, now } of changes)
+    if (was !== now)
+      await db.query(
+        `insert into job_event (job_id, by, what, was, now)
+         values ($1::uuid, $2::text, $3::text, $4::text, $5::text)`,
+        [jobId, by, what, was, now],
+      );
+}
+
+/** As many as a page of the history shows between its versions. */
+const MOST = 200;
+
+/**
+ * The newest first.
+ * @param from of this time or later; the beginning if null @param before only earlier ones; all if null
+ */
+export async function eventsOf(
+  db: Db,
+  jobId: JobId,
+  from: Date | null,
+  before: Date | null,
+): Promise<JobEvent[]> {
+  const { rows } = await db.query<Omit<JobEvent, 'at'> & { at: Date }>(
+    `select at, by, what, was, now from job_event
+     where job_id = $1::uuid and ($2::timestamptz is null or at >= $2::timestamptz)
+       and ($3::timestamptz is null or at < $3::timestamptz)
+     order by at desc, id desc limit ${MOST}`,
+    [jobId, from, before],
+  );
+  return rows.map(({ at, ...event }) => ({ at: at.toISOString(), ...event }));
+}
