@@ -8,7 +8,7 @@ test.describe.configure({ mode: 'parallel' });
 for (const theme of ['day', 'night'])
   test(`every screen passes the accessibility check by ${theme}`, async ({ page }) => {
     // More than thirty screens, each looked through whole.
-    test.setTimeout(300_000);
+    test.setTimeout(600_000);
     await page.addInitScript((chosen) => localStorage.setItem('kyanos-theme', chosen), theme);
     await page.goto('/');
     await page.getByText('Stage portrait on black board').waitFor();

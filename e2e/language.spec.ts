@@ -70,7 +70,7 @@ test.beforeEach(async ({ context, baseURL }) => {
 test('every screen is in German where German was chosen, but for the shop’s own words', async ({
   page,
 }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(480_000);
   const own = await ownWords(page);
   const english = new Set<string>();
   const wide: string[] = [];
@@ -103,7 +103,7 @@ test('every screen is in German where German was chosen, but for the shop’s ow
 });
 
 test('German fits a tablet wherever English does', async ({ page }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(360_000);
   await page.setViewportSize({ width: 820, height: 1180 });
   const address = await opened(page, 'Orchard cordial, clear label');
   const wide: string[] = [];

@@ -4,8 +4,8 @@ export default defineConfig({
   testDir: '.',
   globalSetup: './demoRead.ts',
   outputDir: '../.cache/e2e',
-  timeout: 150_000,
-  expect: { timeout: 30_000 },
+  timeout: 300_000,
+  expect: { timeout: 60_000 },
   workers: 2,
   projects: [
     // Times are measured by themselves, on a machine that does nothing else: `--project bench`.
