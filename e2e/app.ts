@@ -15,12 +15,14 @@ async function admin(query: string): Promise<void> {
 
 export class App {
   readonly database: string;
+  readonly databaseUrl: string;
   readonly url: string;
   readonly #child: ChildProcess;
   readonly #text: () => string;
 
-  private constructor(database: string, url: string, child: ChildProcess, text: () => string) {
-    this.database = database;
+  private constructor(databaseUrl: URL, url: string, child: ChildProcess, text: () => string) {
+    this.database = databaseUrl.pathname.slice(1);
+    this.databaseUrl = databaseUrl.href;
     this.url = url;
     this.#child = child;
     this.#text = text;
@@ -45,7 +47,7 @@ export class App {
         });
       child.once('exit', () => fail(new Error(text)));
     });
-    return new App(database, url, child, () => text);
+    return new App(address, url, child, () => text);
   }
 
   /** Waits until it has printed something. @returns the first group */

@@ -1,51 +1,26 @@
 /** A stranger's shop, from nothing to a priced job: a server and a database of its own. */
-import { spawn, type ChildProcess } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import type { Page } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { DEMO_JOBS } from '@kyanos/demo';
-import pg from 'pg';
-import { expect, test } from './shop.ts';
+import { App } from './app.ts';
 
-const PROGRAM = fileURLToPath(new URL('../.cache/programs/main.js', import.meta.url));
-const WEB = fileURLToPath(new URL('../.cache/web', import.meta.url));
 const SHOP = fileURLToPath(new URL('../.cache/programs/shop.js', import.meta.url));
 
 test.describe.configure({ mode: 'serial' });
 
 let folder: string;
-let server: ChildProcess;
-let url: string;
-let database: string;
+let app: App;
 
 test.beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'e2e-shop-'));
-  const name = `shop_${process.pid}_${Date.now()}`;
-  const client = new pg.Client({ connectionString: process.env.DATABASE_URL });
-  await client.connect();
-  await client.query(`create database ${name}`);
-  await client.end();
-  const own = new URL(process.env.DATABASE_URL!);
-  own.pathname = `/${name}`;
-  database = own.href;
-  server = spawn('node', [PROGRAM, '--port', '0', '--web', WEB, '--no-demo'], {
-    env: { ...process.env, DATABASE_URL: database },
-  });
-  url = await new Promise((ready, fail) => {
-    let text = '';
-    server.stdout!.on('data', (part: Buffer) => {
-      text += part.toString();
-      const found = /Kyanos is ready: (\S+)/.exec(text);
-      if (found) ready(found[1]);
-    });
-    server.once('exit', () => fail(new Error(text)));
-  });
+  app = await App.start(['--no-demo']);
 });
 test.afterAll(async () => {
-  server.kill('SIGTERM');
-  await new Promise((done) => server.once('exit', done));
+  await app.remove();
   rmSync(folder, { recursive: true, force: true });
 });
 
@@ -59,7 +34,7 @@ const number = (page: Page, label: string) => page.getByLabel(label, { exact: tr
 test('a stranger sets a printer of nine inks up, plans and quotes a job, from an empty shop', async ({
   page,
 }) => {
-  await page.goto(url);
+  await page.goto(app.url);
   await expect(
     page.getByRole('heading', { name: 'First, your shop in ten answers' }),
   ).toBeVisible();
@@ -132,7 +107,7 @@ test('a stranger sets a printer of nine inks up, plans and quotes a job, from an
   await expect
     .poll(
       async () => {
-        const answer = await page.request.get(url + (await quote.getAttribute('href'))!);
+        const answer = await page.request.get(app.url + (await quote.getAttribute('href'))!);
         return answer.ok() ? answer.headers()['content-type'] : answer.text();
       },
       { timeout: 60_000 },
@@ -143,7 +118,7 @@ test('a stranger sets a printer of nine inks up, plans and quotes a job, from an
 test('a price that the shop changes is told at the job with what it does, and taken over', async ({
   page,
 }) => {
-  await page.goto(`${url}/shop`);
+  await page.goto(`${app.url}/shop`);
   await number(page, 'Machine rate').fill('60');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   const behind = page.getByRole('status').filter({ hasText: 'it as it was before' });
@@ -157,7 +132,7 @@ test('a price that the shop changes is told at the job with what it does, and ta
   await expect(page.getByTestId('save-state')).toContainText('Saved');
 
   // Back with one click, and on to every job.
-  await page.goto(`${url}/shop`);
+  await page.goto(`${app.url}/shop`);
   await page.getByRole('button', { name: 'Revisions' }).click();
   await page.getByRole('button', { name: 'Have this back' }).first().click();
   await page.getByRole('button', { name: 'Take it over in all of them' }).click();
@@ -167,10 +142,10 @@ test('a price that the shop changes is told at the job with what it does, and ta
 test('the white ladder is printed, read and taken over, and the look says that it is measured', async ({
   page,
 }) => {
-  await page.goto(`${url}/shop/forms`);
+  await page.goto(`${app.url}/shop/forms`);
   const form = page.getByRole('link', { name: /^The form, / });
   await expect(form).toHaveAttribute('href', /white-ladder\.pdf/);
-  const pdf = await page.request.get(url + (await form.getAttribute('href'))!);
+  const pdf = await page.request.get(app.url + (await form.getAttribute('href'))!);
   expect(pdf.headers()['content-type']).toContain('application/pdf');
   const text = (lightness: Readonly<Record<string, number>>) => {
     const rows = Object.entries(lightness).map(([id, l]) => `${id}\t${l}\t0\t-1`);
@@ -199,7 +174,7 @@ test('the white ladder is printed, read and taken over, and the look says that i
 });
 
 test('a slash finds jobs and the things of the shop by words', async ({ page }) => {
-  await page.goto(url);
+  await page.goto(app.url);
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await page.keyboard.press('/');
   const dialog = page.getByRole('dialog', { name: 'Find' });
@@ -216,7 +191,7 @@ test('the shop goes out as a file and comes in as one, on a tablet and in the sh
   page,
 }) => {
   await page.setViewportSize({ width: 820, height: 1180 });
-  await page.goto(`${url}/shop`);
+  await page.goto(`${app.url}/shop`);
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Export the shop' }).click(),
@@ -242,7 +217,7 @@ test('the shop goes out as a file and comes in as one, on a tablet and in the sh
     new Promise<{ code: number | null; out: string }>((done) => {
       const child = spawn('node', [SHOP, ...args], {
         cwd: folder,
-        env: { ...process.env, DATABASE_URL: database },
+        env: { ...process.env, DATABASE_URL: app.databaseUrl },
       });
       let out = '';
       child.stdout.on('data', (part: Buffer) => (out += part.toString()));

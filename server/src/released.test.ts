@@ -2,7 +2,7 @@
  * Databases that released versions have left behind, each made by that version's own program from the demo: server/test/released.
  * All of their jobs are there, and the artwork of one.
  */
-import { readdirSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { encodePlan, Plan, type Job, type JobList, type PlateBuild } from '@kyanos/contract';
 import { calculate, formatStack, inkMl, type ArtworkInfo } from '@kyanos/core';
@@ -14,9 +14,13 @@ import { nameOf, runTool } from './backup/postgresTools.ts';
 import { migrate } from './db.ts';
 
 const FOLDER = new URL('../test/released/', import.meta.url);
-const VERSIONS = readdirSync(FOLDER)
-  .flatMap((name) => /^(.*)\.dump$/.exec(name)?.[1] ?? [])
-  .sort((a, b) => a.localeCompare(b, 'en', { numeric: true }));
+/** Read before any of them is written. */
+const FILES = readdirSync(FOLDER);
+const named = (ending: string) =>
+  FILES.filter((name) => name.endsWith(ending))
+    .map((name) => name.slice(0, -ending.length))
+    .sort((a, b) => a.localeCompare(b, 'en', { numeric: true }));
+const VERSIONS = named('.dump');
 /** What no migration may take anything from. */
 const KEPT = [
   'artwork',
@@ -50,6 +54,15 @@ async function countsIn(pool: pg.Pool): Promise<Readonly<Record<string, number>>
     counts[name] = Number((await pool.query(`select count(*) as n from ${name}`)).rows[0].n);
   return counts;
 }
+
+describe('databases of released versions', () => {
+  it('are one of each that the list of changes has, with the result that it comes to beside it', () => {
+    const changes = readFileSync(new URL('../../CHANGELOG.md', import.meta.url), 'utf8');
+    const [, ...released] = [...changes.matchAll(/^## (\d\S*)/gm)].map(([, version]) => version);
+    expect(VERSIONS).toEqual(released.toReversed());
+    expect(named('.json')).toEqual(VERSIONS);
+  });
+});
 
 describe.each(VERSIONS)('a database of version %s', (version) => {
   it('comes forward with every job and version, and plans to the same result', async () => {

@@ -1,5 +1,5 @@
 /** Rows on their way: what takes bands in and gives finished rows out, maybe later. */
-import { spareRows, type Band } from '../raster/index.ts';
+import { joined, spareRows, type Band } from '../raster/index.ts';
 
 /** Gives rows of one plate from the artwork's bands. Rows given are the taker's to keep and to change. */
 export interface Flow {
@@ -22,15 +22,6 @@ export const pointwise = (change: (rows: Uint8Array) => Uint8Array): Filter => (
   push: change,
   finish: () => NO_ROWS,
 });
-
-export function joined(a: Uint8Array, b: Uint8Array): Uint8Array {
-  if (a.length === 0) return b;
-  if (b.length === 0) return a;
-  const out = new Uint8Array(a.length + b.length);
-  out.set(a);
-  out.set(b, a.length);
-  return out;
-}
 
 export const through = (flow: Flow, filter: Filter, binary: boolean): Flow => ({
   binary,

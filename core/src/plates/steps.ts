@@ -6,6 +6,7 @@ import {
   DistanceStream,
   giveBackRows,
   highestOf,
+  joined,
   lowestOf,
   openStream,
   orElse,
@@ -16,7 +17,7 @@ import {
   type MaskStream,
 } from '../raster/index.ts';
 import type { Length, Recipe, Small, Step } from '../rule/index.ts';
-import { joined, pointwise, RowQueue, through, together, type Filter, type Flow } from './rows.ts';
+import { pointwise, RowQueue, through, together, type Filter, type Flow } from './rows.ts';
 import { sourceFlow, type PlateInputs } from './sources.ts';
 
 /** How far a place may lie from what a choke leaves before it counts as lost, in radii: the corner of a square lies 1.41 away. */

@@ -13,6 +13,16 @@ export interface Band {
 export const copyOf = (plane: Uint8Array, size: number): Uint8Array =>
   new Uint8Array(plane.subarray(0, size));
 
+/** Rows one after the other; where one of the two is empty, the other itself. */
+export function joined(a: Uint8Array, b: Uint8Array): Uint8Array {
+  if (a.length === 0) return b;
+  if (b.length === 0) return a;
+  const out = new Uint8Array(a.length + b.length);
+  out.set(a);
+  out.set(b, a.length);
+  return out;
+}
+
 export interface Raster {
   readonly width: number;
   readonly height: number;

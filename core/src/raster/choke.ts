@@ -1,5 +1,6 @@
 /** Choke and spread by a round element. What lies beyond the sheet counts as printed for the one and as empty for the other. */
 import { mmToPx } from '../units/index.ts';
+import { joined } from './band.ts';
 import { DistanceStream, NONE_NEAR } from './distance.ts';
 import { MOST_RAMP, RampStream } from './ramp.ts';
 import { MOST_REACH, ReachStream } from './reach.ts';
@@ -34,18 +35,10 @@ export const closeStream = (width: number, radius: number): MaskStream =>
     ? new ReachStream(width, 'printed', radius, radius)
     : inTurn(spreadStream(width, radius), chokeStream(width, radius));
 
-function inTurn(first: MaskStream, second: MaskStream): MaskStream {
-  return {
-    push: (rows) => second.push(first.push(rows)),
-    finish() {
-      const [before, after] = [second.push(first.finish()), second.finish()];
-      const all = new Uint8Array(before.length + after.length);
-      all.set(before);
-      all.set(after, before.length);
-      return all;
-    },
-  };
-}
+const inTurn = (first: MaskStream, second: MaskStream): MaskStream => ({
+  push: (rows) => second.push(first.push(rows)),
+  finish: () => joined(second.push(first.finish()), second.finish()),
+});
 
 /** The same by distances, for any radius: the oracle of {@link ReachStream}. */
 export function viaDistance(

@@ -3,6 +3,7 @@ export { giveBackRows, spareRows } from './spare.ts';
 export {
   BAND_ROWS,
   copyOf,
+  joined,
   memoryRaster,
   slicesOf,
   type Band,

@@ -24,21 +24,24 @@ export async function noteChanges(
 const MOST = 200;
 
 /**
- * The newest first.
- * @param from of this time or later; the beginning if null @param before only earlier ones; all if null
+ * What happened while some versions were the newest, the last first.
+ * @param from the first of them; null for all that were before
+ * @param until the version that ended that; null for none
  */
 export async function eventsOf(
   db: Db,
   jobId: JobId,
-  from: Date | null,
-  before: Date | null,
+  from: number | null,
+  until: number | null,
 ): Promise<JobEvent[]> {
+  const savedAt = (version: string) =>
+    `(select saved_at from job_version where job_id = $1::uuid and version = ${version}::int)`;
   const { rows } = await db.query<Omit<JobEvent, 'at'> & { at: Date }>(
     `select at, by, what, was, now from job_event
-     where job_id = $1::uuid and ($2::timestamptz is null or at >= $2::timestamptz)
-       and ($3::timestamptz is null or at < $3::timestamptz)
+     where job_id = $1::uuid
+       and at >= coalesce(${savedAt('$2')}, '-infinity') and at < coalesce(${savedAt('$3')}, 'infinity')
      order by at desc, id desc limit ${MOST}`,
-    [jobId, from, before],
+    [jobId, from, until],
   );
   return rows.map(({ at, ...event }) => ({ at: at.toISOString(), ...event }));
 }

@@ -61,9 +61,8 @@ export async function versionsOf(
     };
   });
   // Those of the page's own time: from its oldest version to the one that the page before ended with.
-  const [oldest, newer] = [rows.length > PAGE ? rows[PAGE - 1].savedAt : null, before ?? null];
-  const until = newer === null ? null : (await versionAt(db, id, newer)).savedAt;
-  return { versions, events: await eventsOf(db, id, oldest, until), total };
+  const oldest = rows.length > PAGE ? rows[PAGE - 1].version : null;
+  return { versions, events: await eventsOf(db, id, oldest, before ?? null), total };
 }
 
 /** @throws DomainError `VERSION_UNKNOWN` */

@@ -171,16 +171,13 @@ export async function setJobOrder(
     [id, now.state, now.due, was.state, was.due, now.priority, was.priority],
   );
   if (rowCount === 1) {
-    await noteChanges(
-      db,
-      id,
-      by,
-      (['state', 'due', 'priority'] as const).map((what) => ({
-        what,
-        was: was[what],
-        now: now[what],
-      })),
-    );
+    // The same time may be written in several ways.
+    const due = (at: string | null) => at && new Date(at).toISOString();
+    await noteChanges(db, id, by, [
+      { what: 'state', was: was.state, now: now.state },
+      { what: 'due', was: due(was.due), now: due(now.due) },
+      { what: 'priority', was: was.priority, now: now.priority },
+    ]);
     return true;
   }
   const { rows } = await db.query<{ same: boolean }>(
