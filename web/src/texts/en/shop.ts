@@ -402,7 +402,7 @@ export const shop = {
   compareNow: 'Compare with now',
   eventState: 'State: {was} → {now}',
   eventDue: 'Due: {was} → {now}',
-  eventPriority: 'Pressing: {was} → {now}',
+  eventPriority: 'Priority: {was} → {now}',
   eventNotes: 'Notes: {now}',
   eventNoNotes: 'Notes cleared',
   eventAway: 'Put away from the board',
