@@ -95,7 +95,7 @@ test('a shared tablet is switched by name and PIN', async ({ page }) => {
   await page.getByRole('button', { name: 'Share this browser' }).click();
   await expect(page.getByText('This browser is Bench 2.')).toBeVisible();
   await menu(page, 'Oda', 'Next person');
-  await page.getByRole('button', { name: 'Oda' }).click();
+  await page.getByRole('button', { name: 'Oda', exact: true }).click();
   await page.getByLabel('PIN').fill('4711');
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await signedInAs(page, 'Oda');
@@ -103,6 +103,44 @@ test('a shared tablet is switched by name and PIN', async ({ page }) => {
   await page.getByRole('button', { name: 'Signed in as Oda' }).click();
   await expect(page.getByText('Oda, operator')).toBeVisible();
   await expect(page.getByText('People', { exact: true })).toHaveCount(0);
+});
+
+test('what only an owner or a planner may change is read by an operator, closed and with the reason', async ({
+  page,
+}) => {
+  await page.goto(app.url);
+  await signIn(page, 'Oda');
+  await menu(page, 'Oda', 'People');
+  await page.getByLabel('Name', { exact: true }).fill('Otto');
+  await page.getByRole('combobox', { name: 'Role', exact: true }).press('Enter');
+  await page.getByRole('option', { name: 'operator' }).click();
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  const ottos = await page.getByTestId('word').innerText();
+  await page.goto(`${app.url}/shop/rules`);
+  const gap = page.getByLabel('Gap between pieces');
+  await gap.fill('7');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('revision 2, by Oda')).toBeVisible();
+  await menu(page, 'Oda', 'Sign out');
+
+  await join(page, ottos);
+  await signedInAs(page, 'Otto');
+  await page.goto(`${app.url}/shop/rules`);
+  await expect(page.getByText('Only owners can change this.')).toBeVisible();
+  await expect(gap).toHaveValue('7.0');
+  await expect(gap).not.toBeEditable();
+  const save = page.getByRole('button', { name: 'Save', exact: true });
+  await expect(save).toBeDisabled();
+  await expect(save).toHaveAttribute('title', 'Only owners can change this.');
+  await page.goto(`${app.url}/shop/machines`);
+  await expect(page.getByRole('button', { name: 'New machine' })).toHaveAttribute(
+    'title',
+    'Only planners and owners can change this.',
+  );
+  await page.goto(`${app.url}/stock`);
+  await expect(page.getByRole('link', { name: 'Shelf' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'To order' })).toHaveCount(0);
+  await menu(page, 'Otto', 'Sign out');
 });
 
 test('a session that ends in the middle asks who it is, over what was being done', async ({

@@ -88,3 +88,45 @@ for (const [name, size] of Object.entries(SIZES))
       }
     }
   });
+
+test('a part that can’t be fetched is said, and comes when the server is back', async ({
+  page,
+}) => {
+  await page.goto('/');
+  const stock = page.getByRole('link', { name: 'Stock', exact: true });
+  await stock.waitFor();
+  await page.route('**/assets/*.js', (route) => route.abort());
+  await stock.click();
+  await expect(page.getByRole('alert')).toContainText('could not be fetched');
+  await page.unroute('**/assets/*.js');
+  await stock.click();
+  await expect(
+    page.getByRole('heading', { level: 1, name: 'What is on the shelf, and how long is it good?' }),
+  ).toBeVisible();
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
+test('a page that is older than the server opens anew at the place that was wanted', async ({
+  page,
+}) => {
+  await page.goto('/');
+  const stock = page.getByRole('link', { name: 'Stock', exact: true });
+  await stock.waitFor();
+  await page.evaluate(() => Object.assign(window, { old: true }));
+  // The next version's page: its parts have other names, and those of this one are gone.
+  await page.route('**/assets/*.js', (route) => route.abort());
+  const next = '<script type="module" src="/assets/next.js"></script>';
+  await page.route(
+    ({ pathname }) => pathname === '/',
+    async (route) => {
+      await page.unroute('**/assets/*.js');
+      await route.fulfill({ contentType: 'text/html', body: next });
+    },
+  );
+  await stock.click();
+  await expect(page).toHaveURL(/\/stock\/shelf$/);
+  await expect(
+    page.getByRole('heading', { level: 1, name: 'What is on the shelf, and how long is it good?' }),
+  ).toBeVisible();
+  expect(await page.evaluate(() => 'old' in window)).toBe(false);
+});

@@ -2,14 +2,14 @@
  * Who may call what: the least role for each endpoint, by its name. One table for the server, which refuses, and for the
  * screens, which don't offer. An endpoint without an entry does not compile.
  */
-import type { Endpoint } from './endpoint.ts';
+import { signatureOf, type Endpoint } from './endpoint.ts';
 import type { API } from './resources/index.ts';
 import { ENDPOINTS } from './resources/endpoints.ts';
 import type { PEOPLE_API } from './resources/people.ts';
 import type { PRACTICE_API } from './resources/practice.ts';
 import { SETTING_ENDPOINTS } from './resources/settings.ts';
 import { SHOP_ENDPOINTS } from './resources/shop.ts';
-import type { Role } from './roles.ts';
+import { reaches, type Role } from './roles.ts';
 
 /** A role, and whoever is more; anyone at all, signed in or not. */
 export type Access =
@@ -217,3 +217,13 @@ export function accessTo(endpoint: Endpoint): Access {
   if (least === undefined) throw new Error(`Nobody said who may call ${endpoint.path}.`);
   return least;
 }
+
+/** What somebody of `role` may nowhere call, by signature, with the least role that may. */
+export const closedTo = (role: Role): Readonly<Record<string, Role>> =>
+  Object.fromEntries(
+    Object.values(ENDPOINTS).flatMap((one) => {
+      const least = accessTo(one);
+      if (least === 'anyone' || least === 'operator, learner in practice') return [];
+      return reaches(role, least) ? [] : [[signatureOf(one), least]];
+    }),
+  );

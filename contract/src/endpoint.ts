@@ -38,6 +38,9 @@ export interface Endpoint<
 /** Any endpoint, whatever it takes and answers. */
 export type SomeEndpoint = Pick<Endpoint, 'method' | 'path' | 'summary'>;
 
+/** How an endpoint is told from all others: its method and path. */
+export const signatureOf = ({ method, path }: SomeEndpoint): string => `${method} ${path}`;
+
 /** An endpoint with its types kept. */
 export const endpoint = <
   Answer extends z.ZodType | Bytes | null,

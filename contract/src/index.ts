@@ -5,6 +5,7 @@ export {
   type Endpoint,
   type Given,
   type SomeEndpoint,
+  signatureOf,
 } from './endpoint.ts';
 export * from './ids.ts';
 export { openApi } from './openapi.ts';
@@ -45,7 +46,7 @@ export { PRACTICE_API } from './resources/practice.ts';
 export { JOB_FILE, JOB_FILE_FORMAT, JobFile, readJobFile } from './jobFile.ts';
 export type { Sizes } from './resources/keeping.ts';
 export { USUAL_KEEPING, type Keeping } from './settings.ts';
-export { accessTo, type Access } from './access.ts';
+export { accessTo, closedTo, type Access } from './access.ts';
 export { MOST_BY_PIN, reaches, ROLES, underPin, type Role } from './roles.ts';
 export type { Me } from './resources/me.ts';
 export { PASSWORD, type Passkey, type Person, type Tablet } from './resources/people.ts';

@@ -16,6 +16,7 @@ import DueMenu from './shared/DueMenu.vue';
 import { nextUnit, units } from './shared/format.ts';
 import { useKeys } from './shared/keys.ts';
 import { loadMe, me, mustSignIn, role } from './shared/me.ts';
+import { partMissing } from './shared/missingPart.ts';
 import { choose, LANGUAGE } from './texts/language.ts';
 import { t, withTexts } from './texts/texts.ts';
 
@@ -167,6 +168,10 @@ useKeys('everywhere', {
         </div>
       </header>
       <router-view v-if="shown" />
+      <p v-if="partMissing" class="notice missing" role="alert">
+        <span>{{ t('app.partMissing') }}</span>
+        <v-btn size="small" @click="partMissing = false">{{ t('app.close') }}</v-btn>
+      </p>
     </div>
     <shortcuts-dialog v-if="shortcuts" v-model="shortcuts" />
     <search-dialog v-if="finding" v-model="finding" />
@@ -240,6 +245,12 @@ useKeys('everywhere', {
   max-width: 9em;
   overflow: hidden;
   text-overflow: ellipsis;
+}
+
+.missing {
+  position: fixed;
+  inset: auto 20px 20px;
+  z-index: 5;
 }
 
 /* Where a job's name stands in the bar too. */

@@ -3,6 +3,7 @@ import BoardPage from './board/BoardPage.vue';
 import { STAGES } from './job/stages.ts';
 import { SECTIONS as CARE } from './care/sections.ts';
 import { SECTIONS } from './shop/sections.ts';
+import { watchParts } from './shared/missingPart.ts';
 import { SECTIONS as PRACTICE } from './practice/sections.ts';
 import { SECTIONS as STOCK } from './stock/sections.ts';
 import { roomTexts } from './texts/texts.ts';
@@ -103,6 +104,8 @@ export const router = createRouter({
   ],
 });
 
+// Before anything is fetched for the place that is wanted.
+watchParts(router);
 router.beforeEach(async ({ name }) => {
   if (name !== 'board') await roomTexts();
 });

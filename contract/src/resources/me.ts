@@ -15,6 +15,8 @@ export const Me = z.object({
   person: PersonShown.nullable(),
   /** What one may here; null for whoever has not signed in. */
   role: RoleSchema.nullable(),
+  /** What one may not: method and path of each such endpoint (`PUT /jobs/{id}/order`), with the least role that may. */
+  closed: z.record(z.string(), RoleSchema),
   /** How one signed in; null where nobody does. */
   by: z.enum(['password', 'passkey', 'pin', 'word']).nullable(),
   /** The shared tablet that this browser is, and who switches by PIN there. */

@@ -1,5 +1,5 @@
 /** Who asks: read from the session of a request before anything is done for it. */
-import { JobId, underPin, type Me, type PersonId, type Role } from '@kyanos/contract';
+import { closedTo, JobId, underPin, type Me, type PersonId, type Role } from '@kyanos/contract';
 import { DomainError } from '@kyanos/core';
 import connectPgSimple from 'connect-pg-simple';
 import { parse } from 'cookie';
@@ -209,6 +209,7 @@ export async function meOf(pool: pg.Pool, req: Request, { signIn }: Door): Promi
     signIn,
     person: id === undefined || role === null ? null : { id, name, role },
     role,
+    closed: role === null ? {} : closedTo(role),
     by,
     tablet: tablet ? { name: tablet.name, people: await peopleWithPin(pool) } : null,
   };

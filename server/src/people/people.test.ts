@@ -5,9 +5,11 @@ import {
   ENDPOINTS,
   reaches,
   ROLES,
+  signatureOf,
   type Endpoint,
   type GivenExercise,
   type Job,
+  type Me,
   type Person,
   type Role,
   type JobEvent,
@@ -97,11 +99,14 @@ describe('every endpoint', () => {
     expect((await as.operator.send('PUT', `/jobs/${NOBODYS}`, { plan })).status).toBe(422);
   });
 
-  it.each(ROLES)('lets %s do what the table says, and no more', async (role) => {
+  it.each(ROLES)('lets %s do what the table says, and tells the rest as closed', async (role) => {
+    const { closed } = (await as[role].send('GET', '/me')).body as Me;
     for (const [name, one] of KEEPS_ASKER) {
       const least = accessTo(one);
       if (least === 'anyone') continue;
       const may = reaches(role, least === 'operator, learner in practice' ? 'operator' : least);
+      if (least !== 'operator, learner in practice')
+        expect(closed[signatureOf(one)], name).toBe(may ? undefined : least);
       const { status, body } = await as[role].send(one.method, addressed(one), wanting(one));
       if (may) expect([401, 403], `${name} ${JSON.stringify(body)}`).not.toContain(status);
       else

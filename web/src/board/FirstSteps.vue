@@ -17,6 +17,7 @@ import {
 } from '@kyanos/core';
 import { ref } from 'vue';
 import { call, newKey, Refused } from '../shared/api.ts';
+import { only } from '../shared/me.ts';
 import LengthField from '../shared/LengthField.vue';
 import MoneyField from '../shared/MoneyField.vue';
 import NumberField from '../shared/NumberField.vue';
@@ -146,6 +147,7 @@ async function begin() {
         :disabled="
           !shopName.trim() || !machineName.trim() || inks.length === 0 || materials.length === 0
         "
+        v-bind="only(API.importShop)"
         >{{ t('board.begin') }}</v-btn
       >
     </div>

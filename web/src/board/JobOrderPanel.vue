@@ -6,6 +6,7 @@ import { format } from 'date-fns';
 import { computed } from 'vue';
 import { mdiFilePdfBox, mdiZipBoxOutline } from '@mdi/js';
 import { addressIn } from '../shared/api.ts';
+import { only, whoMay } from '../shared/me.ts';
 import { PRIORITY_WORDS, STATE_WORDS } from './orderWords.ts';
 import { t } from '../texts/texts.ts';
 
@@ -23,6 +24,8 @@ const due = computed(() => (props.job.due === null ? null : new Date(props.job.d
 /** As a field of date and time has it, in the time of this place. */
 const typed = computed(() => (due.value ? format(due.value, "yyyy-MM-dd'T'HH:mm") : ''));
 
+/** Who moves a job on; undefined where whoever sits here does. */
+const closed = computed(() => whoMay(API.setJobOrder));
 const confirmation = computed(() =>
   addressIn(API.getPaper, { params: { id: props.job.id, paper: 'order-confirmation' } }),
 );
@@ -33,15 +36,19 @@ const setDue = (text: string | null) =>
 
 <template>
   <div class="panel choices">
+    <p v-if="closed" class="soft small">{{ closed }}</p>
     <v-text-field
       type="datetime-local"
       :label="t('board.due')"
       :model-value="typed"
-      clearable
+      :clearable="!closed"
+      :readonly="!!closed"
       @change="setDue(($event.target as HTMLInputElement).value)"
       @click:clear="setDue(null)"
     />
+    <p v-if="closed">{{ PRIORITY_WORDS[job.priority] }}</p>
     <v-btn-toggle
+      v-else
       class="priority"
       mandatory
       density="compact"
@@ -56,12 +63,13 @@ const setDue = (text: string | null) =>
     </v-btn-toggle>
     <div role="listbox" :aria-label="t('board.state', { job: job.name })">
       <button
-        v-for="state in JOB_STATES"
+        v-for="state in closed ? [job.state] : JOB_STATES"
         :key="state"
         type="button"
         role="option"
         class="state"
         :aria-selected="state === job.state"
+        :disabled="!!closed"
         @click="emit('change', { state })"
       >
         {{ STATE_WORDS[state] }}
@@ -88,7 +96,7 @@ const setDue = (text: string | null) =>
     <v-btn size="small" variant="text" :prepend-icon="mdiZipBoxOutline" :href="file" download>{{
       t('board.asFile')
     }}</v-btn>
-    <v-btn size="small" variant="text" @click="emit('putAway')">{{
+    <v-btn size="small" variant="text" v-bind="only(API.putJobAway)" @click="emit('putAway')">{{
       job.putAway ? t('board.takeBack') : t('board.putAway')
     }}</v-btn>
     <v-btn size="small" variant="tonal" @click="emit('again')">{{ t('board.printAgain') }}</v-btn>

@@ -7,6 +7,7 @@ import { computed, ref, shallowRef } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { call } from '../shared/api.ts';
 import { duration } from '../shared/format.ts';
+import { only } from '../shared/me.ts';
 import ItemList from '../shop/ItemList.vue';
 import { useTrying } from '../shared/useTrying.ts';
 import ProcedureEditor from './ProcedureEditor.vue';
@@ -87,15 +88,27 @@ const EMPTY: Procedure = { title: '', when: '', have: [], steps: [{ do: '', minu
         <p class="answer" data-testid="answer">{{ answer }}</p>
       </div>
       <template v-if="chosen && !editing">
-        <v-btn v-if="chosen.own" :prepend-icon="mdiRestore" @click="retire">{{
-          chosen.builtIn ? t('care.backBuiltOne') : t('care.retire')
-        }}</v-btn>
-        <v-btn :prepend-icon="mdiPencilOutline" @click="editing = 'change'">{{
-          t('care.change')
-        }}</v-btn>
-        <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="editing = 'new'">{{
-          t('care.newProcedure')
-        }}</v-btn>
+        <v-btn
+          v-if="chosen.own"
+          :prepend-icon="mdiRestore"
+          v-bind="only(SHOP_ENDPOINTS.procedure.stand)"
+          @click="retire"
+          >{{ chosen.builtIn ? t('care.backBuiltOne') : t('care.retire') }}</v-btn
+        >
+        <v-btn
+          :prepend-icon="mdiPencilOutline"
+          v-bind="only(SHOP_ENDPOINTS.procedure.save)"
+          @click="editing = 'change'"
+          >{{ t('care.change') }}</v-btn
+        >
+        <v-btn
+          color="primary"
+          variant="flat"
+          :prepend-icon="mdiPlus"
+          v-bind="only(SHOP_ENDPOINTS.procedure.make)"
+          @click="editing = 'new'"
+          >{{ t('care.newProcedure') }}</v-btn
+        >
       </template>
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

@@ -6,6 +6,7 @@ import { computed, ref, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import InkFigures from './InkFigures.vue';
 import { call, callRevised, Refused } from '../shared/api.ts';
+import { may } from '../shared/me.ts';
 import NumberField from '../shared/NumberField.vue';
 import { t } from '../texts/texts.ts';
 
@@ -78,6 +79,7 @@ async function done() {
         />
       </div>
       <v-checkbox
+        v-if="may(SHOP_ENDPOINTS.machine.save)"
         :label="t('cost.shopsNextPlansToo')"
         hide-details
         :model-value="everyJob"

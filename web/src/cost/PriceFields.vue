@@ -96,6 +96,7 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
     <money-field
       :label="t('cost.labourRate')"
       :currency="prices.currency"
+      per="h"
       :model-value="prices.labourRate"
       @update:model-value="set({ labourRate: $event })"
     />

@@ -14,6 +14,7 @@ import {
 import { mdiDeleteOutline } from '@mdi/js';
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { call, Refused } from '../shared/api.ts';
+import { may, whoMay } from '../shared/me.ts';
 import { vFirstField } from '../shared/firstField.ts';
 import { listItems, type ShopItem } from '../shared/shopItems.ts';
 import { t } from '../texts/texts.ts';
@@ -89,7 +90,7 @@ async function save() {
           :subtitle="preset.data.about || preset.data.notation"
           @click="emit('stack', parseStack(preset.data.notation))"
         >
-          <template #append>
+          <template v-if="may(SHOP_ENDPOINTS.preset.stand)" #append>
             <v-btn
               variant="text"
               size="small"
@@ -110,7 +111,8 @@ async function save() {
         <v-divider />
         <v-list-item
           :title="t('plates.saveStackPreset')"
-          :subtitle="t('plates.layersDensitiesHitsMirroring')"
+          :subtitle="whoMay(SHOP_ENDPOINTS.preset.make) ?? t('plates.layersDensitiesHitsMirroring')"
+          :disabled="!may(SHOP_ENDPOINTS.preset.make)"
           @click="saving = true"
         />
       </v-list>

@@ -4,6 +4,7 @@ import { PRACTICE_API, type Course } from '@kyanos/contract';
 import { defineAsyncComponent, ref, shallowRef } from 'vue';
 import { call } from '../shared/api.ts';
 import { percent } from '../shared/format.ts';
+import { may, only } from '../shared/me.ts';
 import RemoveButton from '../shared/RemoveButton.vue';
 import { useTrying } from '../shared/useTrying.ts';
 import { t } from '../texts/texts.ts';
@@ -33,9 +34,13 @@ async function end(id: Course['id']) {
         <h1 class="question">{{ t('practice.whoCanWhat') }}</h1>
         <p class="answer">{{ t('practice.coursesAre') }}</p>
       </div>
-      <v-btn color="primary" variant="flat" @click="making = true">{{
-        t('practice.newCourse')
-      }}</v-btn>
+      <v-btn
+        color="primary"
+        variant="flat"
+        v-bind="only(PRACTICE_API.setCourse)"
+        @click="making = true"
+        >{{ t('practice.newCourse') }}</v-btn
+      >
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <p v-if="courses?.length === 0" class="soft">{{ t('practice.noCourses') }}</p>
@@ -44,6 +49,7 @@ async function end(id: Course['id']) {
         <h2 class="name">{{ course.name }}</h2>
         <span class="soft small">{{ t('practice.setBy', { by: course.by }) }}</span>
         <remove-button
+          v-if="may(PRACTICE_API.endCourse)"
           :label="t('practice.endCourse', { course: course.name })"
           @click="end(course.id)"
         />

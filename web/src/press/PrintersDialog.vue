@@ -3,6 +3,7 @@
 import { API, SETTING_ENDPOINTS, type SettingValue, type ToldPrinter } from '@kyanos/contract';
 import { ref, shallowRef } from 'vue';
 import { call, callRevised } from '../shared/api.ts';
+import { only, whoMay } from '../shared/me.ts';
 import { useTrying } from '../shared/useTrying.ts';
 import { printerWords } from './pressWords.ts';
 import { t } from '../texts/texts.ts';
@@ -57,11 +58,13 @@ const changed = (id: string) => addressOf(id) !== (kept.value[id]?.uri ?? '');
     <div class="panel pad dialog" role="dialog" :aria-label="t('press.printers')">
       <h2 class="name">{{ t('press.printers') }}</h2>
       <p class="soft">{{ t('press.printersAbout') }}</p>
+      <p v-if="whoMay(put)" class="notice">{{ whoMay(put) }}</p>
       <div v-for="machine in machines" :key="machine.id" class="one">
         <v-text-field
           :label="t('press.addressOf', { name: machine.name })"
           :placeholder="EXAMPLE"
           :model-value="addressOf(machine.id)"
+          :readonly="!!whoMay(put)"
           :messages="
             found[machine.id]
               ? [
@@ -77,9 +80,13 @@ const changed = (id: string) => addressOf(id) !== (kept.value[id]?.uri ?? '');
           @keydown.enter="keep(machine.id)"
           @update:model-value="write(machine.id, $event)"
         />
-        <v-btn variant="tonal" :disabled="!changed(machine.id)" @click="keep(machine.id)">{{
-          t('press.tryIt')
-        }}</v-btn>
+        <v-btn
+          variant="tonal"
+          :disabled="!changed(machine.id)"
+          v-bind="only(put)"
+          @click="keep(machine.id)"
+          >{{ t('press.tryIt') }}</v-btn
+        >
       </div>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <v-btn class="end" variant="text" @click="open = false">{{ t('queue.close') }}</v-btn>

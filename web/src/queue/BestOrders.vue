@@ -10,6 +10,8 @@ const props = defineProps<{
   /** Of the order that stands. */
   now: Score;
   order: QueueOrder;
+  /** Who may take one; undefined where whoever sits here may. */
+  closed: string | undefined;
 }>();
 const emit = defineEmits<{ take: [order: QueueOrder] }>();
 
@@ -55,6 +57,7 @@ const same = (order: QueueOrder) =>
         {{ one.exact ? t('queue.proved') : t('queue.within', { gap: percent(one.gap, 1) }) }}
       </p>
       <p v-if="same(one.order)" class="small">{{ t('queue.sameOrder') }}</p>
+      <p v-else-if="closed" class="small">{{ closed }}</p>
       <v-btn v-else size="small" variant="tonal" @click="emit('take', one.order)">{{
         t('queue.takeOrder')
       }}</v-btn>

@@ -4,6 +4,7 @@ import { SETTING_ENDPOINTS } from '@kyanos/contract';
 import { dated, type ShiftHours, type WorkingHours } from '@kyanos/core';
 import { computed, ref } from 'vue';
 import { call, Refused } from '../shared/api.ts';
+import { only } from '../shared/me.ts';
 import NumberField from '../shared/NumberField.vue';
 import { t } from '../texts/texts.ts';
 
@@ -109,9 +110,14 @@ async function save() {
       <p v-if="overnight" class="caution wide">{{ t('queue.moving') }}</p>
       <p v-if="problem" class="problem wide" role="alert">{{ problem }}</p>
       <div class="wide buttons">
-        <v-btn type="submit" color="primary" variant="flat" :disabled="!good">{{
-          t('queue.save')
-        }}</v-btn>
+        <v-btn
+          type="submit"
+          color="primary"
+          variant="flat"
+          :disabled="!good"
+          v-bind="only(SETTING_ENDPOINTS.hours.put)"
+          >{{ t('queue.save') }}</v-btn
+        >
         <v-btn variant="text" @click="open = false">{{ t('queue.cancel') }}</v-btn>
       </div>
     </form>

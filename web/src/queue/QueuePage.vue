@@ -32,6 +32,7 @@ const {
   begins,
   tried,
   canUndo,
+  closed,
 } = queue;
 const best = useBest();
 const printers = usePrinters(() => void queue.load());
@@ -213,6 +214,7 @@ const machineName = (id: string) =>
       :found="best.found.value"
       :now="shown.score"
       :order="order"
+      :closed="closed"
       @take="take"
     />
     <v-btn v-if="best.found.value.length > 0" size="small" variant="text" @click="best.forget()">{{
@@ -269,14 +271,14 @@ const machineName = (id: string) =>
           />
           <div class="buttons">
             <v-btn
-              v-if="!chosen.task.printing"
+              v-if="!chosen.task.printing && !closed"
               size="small"
               variant="tonal"
               @click="queue.pin(chosen.bar)"
               >{{ chosen.task.pinned ? t('queue.unpin') : t('queue.pinHere') }}</v-btn
             >
             <v-btn
-              v-if="chosen.apart || chosen.job.apartOn.includes(chosen.bar.machineId)"
+              v-if="!closed && (chosen.apart || chosen.job.apartOn.includes(chosen.bar.machineId))"
               size="small"
               variant="tonal"
               @click="queue.apart(chosen.job.id)"

@@ -5,6 +5,7 @@ import { dated, type Promised, type QueueOrder, type QueueProblem } from '@kyano
 import { watchDebounced } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { call, Refused } from '../shared/api.ts';
+import { only } from '../shared/me.ts';
 import { useLatest } from '../shared/useLatest.ts';
 import type { useBest } from './useBest.ts';
 import type { Queue } from './useQueue.ts';
@@ -114,9 +115,14 @@ async function accept() {
       <p class="promise" data-testid="promise">
         {{ t('queue.promised', { time: roundUp(promised.likely) }) }}
       </p>
-      <v-btn size="small" variant="tonal" :disabled="told?.of !== order" @click="accept">{{
-        t('queue.acceptThen')
-      }}</v-btn>
+      <v-btn
+        size="small"
+        variant="tonal"
+        :disabled="told?.of !== order"
+        v-bind="only(API.setJobOrder)"
+        @click="accept"
+        >{{ t('queue.acceptThen') }}</v-btn
+      >
       <p class="small soft">
         {{
           t('queue.promisedMore', {

@@ -10,7 +10,7 @@ import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ queue: Queue }>();
 const selected = defineModel<string>('selected');
-const { state, shown, shownOrder, shifts, begins, tasks, short, aged } = props.queue;
+const { state, shown, shownOrder, shifts, begins, tasks, short, aged, closed } = props.queue;
 
 const scale = computed(() => {
   const end = Math.max(0, ...(shown.value?.bars.map(({ finish }) => finish) ?? []));
@@ -63,7 +63,7 @@ const MOVED_PX = 4;
 const drag = ref<{ readonly id: string; readonly x: number; readonly y: number; moved: boolean }>();
 
 function grab(event: PointerEvent, id: string) {
-  if (event.button !== 0) return;
+  if (event.button !== 0 || closed.value) return;
   (event.currentTarget as Element).setPointerCapture(event.pointerId);
   drag.value = { id, x: event.clientX, y: event.clientY, moved: false };
 }
@@ -115,6 +115,7 @@ const has = (keys: readonly string[], key: string) => keys.includes(key);
 async function key(event: KeyboardEvent, bar: Bar) {
   const { taskId, machineId } = bar;
   const place = shownOrder.value[machineId].indexOf(taskId);
+  if (closed.value) return;
   if (event.key === 'Escape') letGo();
   else if (has(order.place.keys, event.key)) {
     const to = place + (event.key === 'ArrowLeft' ? -1 : 1);
@@ -192,6 +193,7 @@ async function key(event: KeyboardEvent, bar: Bar) {
               :class="{
                 late: bar.late >= 1,
                 chosen: selected === bar.taskId,
+                fixed: closed,
                 dragged: drag?.moved && drag.id === bar.taskId,
               }"
               :style="px(bar.from, bar.to)"
@@ -238,7 +240,7 @@ async function key(event: KeyboardEvent, bar: Bar) {
       <li><span class="swatch rack"></span>{{ t('queue.legendRack') }}</li>
       <li><span class="swatch closed"></span>{{ t('queue.legendClosed') }}</li>
     </ul>
-    <p class="small soft how">{{ t('queue.barHow') }}</p>
+    <p class="small soft how">{{ closed ?? t('queue.barHow') }}</p>
   </div>
 </template>
 
@@ -319,6 +321,11 @@ async function key(event: KeyboardEvent, bar: Bar) {
   text-align: left;
   cursor: grab;
   touch-action: none;
+}
+
+.bar.fixed {
+  cursor: pointer;
+  touch-action: auto;
 }
 
 .bar.late {

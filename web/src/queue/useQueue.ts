@@ -1,5 +1,5 @@
 /** The queue on the screen, laid out anew at every move. */
-import { API, type QueueState } from '@kyanos/contract';
+import { API, SETTING_ENDPOINTS, type QueueState } from '@kyanos/contract';
 import {
   agedBars,
   jobOfTask,
@@ -19,6 +19,7 @@ import {
 import { useIntervalFn } from '@vueuse/core';
 import { computed, ref, shallowRef } from 'vue';
 import { call, Refused } from '../shared/api.ts';
+import { whoMay } from '../shared/me.ts';
 import { useKept } from './useKept.ts';
 
 const AGAIN_MS = 60_000;
@@ -187,6 +188,8 @@ export function useQueue() {
     aged,
     kept,
     tried,
+    /** Who moves jobs; undefined where whoever sits here does. */
+    closed: computed(() => whoMay(SETTING_ENDPOINTS.queue.put)),
     canUndo: hand.canUndo,
     load,
     undo: () => step('undo'),

@@ -4,6 +4,7 @@ import { API } from '@kyanos/contract';
 import type { OriginPart } from '@kyanos/core';
 import { ref, shallowRef, watch } from 'vue';
 import { call } from '../shared/api.ts';
+import { may } from '../shared/me.ts';
 import { t } from '../texts/texts.ts';
 
 const props = defineProps<{
@@ -15,8 +16,10 @@ const props = defineProps<{
 
 const jobs = shallowRef<readonly { id: string; name: string }[]>([]);
 const told = ref<string>();
-const load = async () =>
-  (jobs.value = await call(API.listBehind, { query: { part: props.part, id: props.id } }));
+async function load() {
+  if (!may(API.listBehind)) return;
+  jobs.value = await call(API.listBehind, { query: { part: props.part, id: props.id } });
+}
 watch(
   [() => props.part, () => props.id, () => props.revision],
   () => {

@@ -19,6 +19,7 @@ import type { Given } from '@kyanos/contract';
 import { addressIn, call, callRevised } from '../shared/api.ts';
 import { currency as asMoney, percent, size } from '../shared/format.ts';
 import { activeItems, type ShopItem } from '../shared/shopItems.ts';
+import { only } from '../shared/me.ts';
 import { useLatest } from '../shared/useLatest.ts';
 import { useTrying } from '../shared/useTrying.ts';
 import { changeWords } from './fieldNames.ts';
@@ -180,6 +181,12 @@ async function take() {
   });
   taking.value = false;
 }
+/** Where a form sets a house rule, whoever takes it over changes that too. */
+const kept = computed(() =>
+  Object.keys(fit.value?.rules ?? {}).length > 0
+    ? SHOP_ENDPOINTS.rules.save
+    : SHOP_ENDPOINTS.machine.save,
+);
 const currency = useCurrency();
 const money = (minor: number) => asMoney({ minor, currency: currency.value });
 const fixed = (value: number) => decimal(value, 2);
@@ -343,9 +350,15 @@ const fixed = (value: number) => decimal(value, 2);
               >{{ t('shop.findings', { findings: one.was.findings, findings2: one.now.findings }) }}
             </li>
           </ul>
-          <v-btn class="start" color="primary" variant="flat" :loading="busy" @click="take">{{
-            t('shop.takeOver')
-          }}</v-btn>
+          <v-btn
+            class="start"
+            color="primary"
+            variant="flat"
+            :loading="busy"
+            v-bind="only(kept)"
+            @click="take"
+            >{{ t('shop.takeOver') }}</v-btn
+          >
         </div>
       </div>
     </div>

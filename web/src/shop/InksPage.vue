@@ -14,8 +14,10 @@ import { computed, shallowRef } from 'vue';
 import { SHOP_ENDPOINTS } from '@kyanos/contract';
 import { call, callRevised, Refused } from '../shared/api.ts';
 import { currency as money } from '../shared/format.ts';
+import { may, only } from '../shared/me.ts';
 import MoneyField from '../shared/MoneyField.vue';
 import NumberField from '../shared/NumberField.vue';
+import OnlySome from '../shared/OnlySome.vue';
 import { without } from '../shared/without.ts';
 import { listItems, type ShopItem } from '../shared/shopItems.ts';
 import { ROLE_NAMES } from './inkWords.ts';
@@ -104,9 +106,14 @@ const add = () =>
           {{ t('shop.inkFittedSeveralMachines') }}
         </p>
       </div>
-      <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="add">{{
-        t('shop.addInkButton')
-      }}</v-btn>
+      <v-btn
+        color="primary"
+        variant="flat"
+        :prepend-icon="mdiPlus"
+        v-bind="only(SHOP_ENDPOINTS.ink.make)"
+        @click="add"
+        >{{ t('shop.addInkButton') }}</v-btn
+      >
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div v-if="items?.length === 0" class="panel pad">
@@ -133,6 +140,7 @@ const add = () =>
               <v-btn
                 size="small"
                 :aria-label="t('shop.buyShop', { one: one.name, machine: machine.name })"
+                v-bind="only(SHOP_ENDPOINTS.ink.make)"
                 @click="begin(one)"
                 >{{ t('shop.begin') }}</v-btn
               >
@@ -152,49 +160,53 @@ const add = () =>
           @copy="copy"
           @stand="stand(chosen.id, $event)"
         />
-        <div class="panel pad field-grid">
-          <v-text-field
-            class="wide"
-            :label="t('shop.name')"
-            maxlength="200"
-            :model-value="ink.name"
-            @update:model-value="$event.trim() && set({ name: $event })"
-          />
-          <v-select
-            :label="t('shop.role')"
-            :items="roles"
-            :model-value="ink.role"
-            @update:model-value="editing.set({ ...newProduct($event), id: ink.id, name: ink.name })"
-          />
-          <money-field
-            :label="t('shop.priceHeading')"
-            :currency="currency"
-            per="L"
-            :model-value="ink.pricePerLitre"
-            @update:model-value="set({ pricePerLitre: $event })"
-          />
-          <number-field
-            :label="t('shop.container')"
-            unit="mL"
-            :max="1000000"
-            :model-value="ink.container?.ml ?? 0"
-            @update:model-value="
-              editing.set(
-                $event > 0 ? { ...ink, container: { ml: $event } } : without(ink, 'container'),
-              )
-            "
-          />
-          <number-field
-            v-if="ink.contrastRatio !== undefined"
-            :label="t('shop.contrastRatioSolid')"
-            unit="%"
-            :min="5"
-            :max="99.5"
-            :precision="1"
-            :model-value="Math.round(ink.contrastRatio * 1000) / 10"
-            @update:model-value="set({ contrastRatio: $event / 100 })"
-          />
-        </div>
+        <only-some :by="SHOP_ENDPOINTS.ink.save">
+          <div class="panel pad field-grid">
+            <v-text-field
+              class="wide"
+              :label="t('shop.name')"
+              maxlength="200"
+              :model-value="ink.name"
+              @update:model-value="$event.trim() && set({ name: $event })"
+            />
+            <v-select
+              :label="t('shop.role')"
+              :items="roles"
+              :model-value="ink.role"
+              @update:model-value="
+                editing.set({ ...newProduct($event), id: ink.id, name: ink.name })
+              "
+            />
+            <money-field
+              :label="t('shop.priceHeading')"
+              :currency="currency"
+              per="L"
+              :model-value="ink.pricePerLitre"
+              @update:model-value="set({ pricePerLitre: $event })"
+            />
+            <number-field
+              :label="t('shop.container')"
+              unit="mL"
+              :max="1000000"
+              :model-value="ink.container?.ml ?? 0"
+              @update:model-value="
+                editing.set(
+                  $event > 0 ? { ...ink, container: { ml: $event } } : without(ink, 'container'),
+                )
+              "
+            />
+            <number-field
+              v-if="ink.contrastRatio !== undefined"
+              :label="t('shop.contrastRatioSolid')"
+              unit="%"
+              :min="5"
+              :max="99.5"
+              :precision="1"
+              :model-value="Math.round(ink.contrastRatio * 1000) / 10"
+              @update:model-value="set({ contrastRatio: $event / 100 })"
+            />
+          </div>
+        </only-some>
         <div class="panel pad">
           <h2 class="label">{{ t('shop.fitted') }}</h2>
           <p v-if="refused" class="problem" role="alert">{{ refused }}</p>
@@ -212,7 +224,7 @@ const add = () =>
             "
             hide-details
             density="compact"
-            :disabled="editing.dirty.value"
+            :disabled="editing.dirty.value || !may(SHOP_ENDPOINTS.machine.save)"
             :model-value="place.fitted"
             @update:model-value="fit(place.machine, place.ink.channel, !!$event)"
           />

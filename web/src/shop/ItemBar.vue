@@ -1,12 +1,14 @@
 <script setup lang="ts" generic="K extends ShopKind">
 /** What is done to a thing of the shop as a whole: saved, thrown away, had back, copied, planned with or retired. */
-import type { ShopData, ShopKind, Standing } from '@kyanos/contract';
+import { SHOP_ENDPOINTS, type ShopData, type ShopKind, type Standing } from '@kyanos/contract';
 import type { Contradiction } from '@kyanos/core';
 import { mdiContentCopy, mdiHistory } from '@mdi/js';
 import { computed, ref } from 'vue';
+import { only } from '../shared/me.ts';
 import type { ShopItem } from '../shared/shopItems.ts';
 import { changeWords } from './fieldNames.ts';
 import HistoryDialog from './HistoryDialog.vue';
+import { STANDING_WORDS } from './standingWords.ts';
 import type { useEditing } from './useEditing.ts';
 import { t } from '../texts/texts.ts';
 
@@ -23,17 +25,13 @@ const props = defineProps<{
 const emit = defineEmits<{ copy: []; stand: [standing: Standing] }>();
 
 const history = ref(false);
+const endpoints = computed(() => SHOP_ENDPOINTS[props.kind as 'preset']);
 const words = computed(() =>
   props.editing.changes.value.flatMap((change) => changeWords(change) ?? []),
 );
 const blocked = computed(
   () => props.item.standing === 'active' && (props.contradictions?.length ?? 0) > 0,
 );
-const STANDING: Record<Standing, string> = {
-  active: t('shop.use'),
-  draft: t('shop.draftNotUseYet'),
-  retired: t('shop.retired'),
-};
 /** As a revision of its own; what was typed meanwhile is in it no more. */
 function back(data: ShopData<K>): void {
   props.editing.set(data);
@@ -44,7 +42,7 @@ function back(data: ShopData<K>): void {
 <template>
   <div class="panel item-bar">
     <div class="line">
-      <span class="standing" :class="item.standing">{{ STANDING[item.standing] }}</span>
+      <span class="standing" :class="item.standing">{{ STANDING_WORDS[item.standing] }}</span>
       <span class="soft small">{{
         t('shop.revision', { revision: item.revision, savedBy: item.savedBy })
       }}</span>
@@ -54,13 +52,19 @@ function back(data: ShopData<K>): void {
         {{ t('shop.revisionsButton') }}
       </v-btn>
       <template v-if="!single">
-        <v-btn size="small" variant="text" :prepend-icon="mdiContentCopy" @click="emit('copy')">
-          {{ t('shop.copy') }}
-        </v-btn>
+        <v-btn
+          size="small"
+          variant="text"
+          :prepend-icon="mdiContentCopy"
+          v-bind="only(endpoints.make)"
+          @click="emit('copy')"
+          >{{ t('shop.copy') }}</v-btn
+        >
         <v-btn
           v-if="item.standing === 'active'"
           size="small"
           variant="text"
+          v-bind="only(endpoints.stand)"
           @click="emit('stand', 'retired')"
           >{{ t('shop.retire') }}</v-btn
         >
@@ -68,6 +72,7 @@ function back(data: ShopData<K>): void {
           v-else
           size="small"
           :disabled="(contradictions?.length ?? 0) > 0 || editing.dirty.value"
+          v-bind="only(endpoints.stand)"
           @click="emit('stand', 'active')"
           >{{ t('shop.putUse') }}</v-btn
         >
@@ -81,6 +86,7 @@ function back(data: ShopData<K>): void {
         size="small"
         :disabled="!editing.dirty.value || blocked"
         :loading="editing.saving.value"
+        v-bind="only(endpoints.save)"
         @click="editing.save()"
         >{{ t('shop.save') }}</v-btn
       >

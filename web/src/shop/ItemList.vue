@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Things of one kind to choose from. */
 import type { Standing } from '@kyanos/contract';
+import { STANDING_WORDS } from './standingWords.ts';
 
 defineProps<{
   label: string;
@@ -34,7 +35,9 @@ const emit = defineEmits<{ select: [id: string] }>();
           <b>{{ item.name }}</b>
           <span class="soft small block"
             >{{ item.about
-            }}<template v-if="item.standing !== 'active'"> · {{ item.standing }}</template></span
+            }}<template v-if="item.standing !== 'active'">
+              · {{ STANDING_WORDS[item.standing] }}</template
+            ></span
           >
         </span>
       </button>

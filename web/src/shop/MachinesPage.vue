@@ -1,10 +1,13 @@
 <script setup lang="ts">
 /** The machines of the shop: listed, made, copied, changed, retired, compared. */
+import { SHOP_ENDPOINTS } from '@kyanos/contract';
 import { contradictionsOf, newMachine, type Machine, type MachineAnswers } from '@kyanos/core';
 import { mdiCompareHorizontal, mdiPlus } from '@mdi/js';
 import { computed, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { length } from '../shared/format.ts';
+import { only } from '../shared/me.ts';
+import OnlySome from '../shared/OnlySome.vue';
 import CompareDialog from './CompareDialog.vue';
 import BehindNotice from './BehindNotice.vue';
 import ItemBar from './ItemBar.vue';
@@ -81,9 +84,14 @@ watch(
           @click="comparing = true"
           >{{ t('shop.compare') }}</v-btn
         >
-        <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="making = true">
-          {{ t('shop.newMachine') }}
-        </v-btn>
+        <v-btn
+          color="primary"
+          variant="flat"
+          :prepend-icon="mdiPlus"
+          v-bind="only(SHOP_ENDPOINTS.machine.make)"
+          @click="making = true"
+          >{{ t('shop.newMachine') }}</v-btn
+        >
       </div>
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
@@ -107,11 +115,13 @@ watch(
           <shop-file-buttons :machine="{ id: chosen.id, name: machine.name }" />
         </item-bar>
         <behind-notice :id="chosen.id" part="machine" :revision="chosen.revision" />
-        <machine-editor
-          :model-value="machine"
-          :currency="currency"
-          @update:model-value="editing.set"
-        />
+        <only-some :by="SHOP_ENDPOINTS.machine.save">
+          <machine-editor
+            :model-value="machine"
+            :currency="currency"
+            @update:model-value="editing.set"
+          />
+        </only-some>
       </div>
     </div>
     <new-machine-dialog v-model="making" :currency="currency" :problem="problem" @make="setUp" />

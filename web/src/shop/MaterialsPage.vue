@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The materials of the shop, with what their data sheets give. */
+import { SHOP_ENDPOINTS } from '@kyanos/contract';
 import {
   CLASS_NAMES,
   FORM_NAMES,
@@ -11,6 +12,8 @@ import { mdiPlus } from '@mdi/js';
 import { computed } from 'vue';
 import MaterialSwatch from '../material/MaterialSwatch.vue';
 import { length } from '../shared/format.ts';
+import { only } from '../shared/me.ts';
+import OnlySome from '../shared/OnlySome.vue';
 import BehindNotice from './BehindNotice.vue';
 import ItemBar from './ItemBar.vue';
 import ItemList from './ItemList.vue';
@@ -57,9 +60,14 @@ const add = () =>
         <h1 class="question">{{ t('shop.whatDoesShopPrint') }}</h1>
         <p class="answer">{{ answer }}</p>
       </div>
-      <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="add">
-        {{ t('shop.newMaterial') }}
-      </v-btn>
+      <v-btn
+        color="primary"
+        variant="flat"
+        :prepend-icon="mdiPlus"
+        v-bind="only(SHOP_ENDPOINTS.material.make)"
+        @click="add"
+        >{{ t('shop.newMaterial') }}</v-btn
+      >
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div v-if="chosen && material" class="list-columns">
@@ -86,11 +94,13 @@ const add = () =>
           @stand="stand(chosen.id, $event)"
         />
         <behind-notice :id="chosen.id" part="material" :revision="chosen.revision" />
-        <material-editor
-          :model-value="material"
-          :currency="currency"
-          @update:model-value="editing.set"
-        />
+        <only-some :by="SHOP_ENDPOINTS.material.save">
+          <material-editor
+            :model-value="material"
+            :currency="currency"
+            @update:model-value="editing.set"
+          />
+        </only-some>
       </div>
     </div>
   </section>

@@ -1,8 +1,11 @@
 <script setup lang="ts">
 /** Stacks that the shop begins with: saved from a job, or written here. */
+import { SHOP_ENDPOINTS } from '@kyanos/contract';
 import { allLayers, DomainError, layerName, parseStack, PRESETS, type Preset } from '@kyanos/core';
 import { mdiPlus } from '@mdi/js';
 import { computed } from 'vue';
+import { only } from '../shared/me.ts';
+import OnlySome from '../shared/OnlySome.vue';
 import ItemBar from './ItemBar.vue';
 import ItemList from './ItemList.vue';
 import { useShopPage } from './useShopPage.ts';
@@ -48,9 +51,14 @@ const add = () => make({ name: t('shop.newPreset'), about: '', notation: 'film |
           {{ items?.length === 0 ? t('shop.noneOwnYetSave') : t('shop.theyStandFirstWhere') }}
         </p>
       </div>
-      <v-btn color="primary" variant="flat" :prepend-icon="mdiPlus" @click="add">
-        {{ t('shop.newPreset') }}
-      </v-btn>
+      <v-btn
+        color="primary"
+        variant="flat"
+        :prepend-icon="mdiPlus"
+        v-bind="only(SHOP_ENDPOINTS.preset.make)"
+        @click="add"
+        >{{ t('shop.newPreset') }}</v-btn
+      >
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div v-if="chosen && preset" class="list-columns">
@@ -70,29 +78,31 @@ const add = () => make({ name: t('shop.newPreset'), about: '', notation: 'film |
           @copy="copy"
           @stand="stand(chosen.id, $event)"
         />
-        <div class="panel pad stage">
-          <v-text-field
-            :label="t('shop.name')"
-            maxlength="80"
-            :model-value="preset.name"
-            @update:model-value="$event.trim() && editing.set({ ...preset, name: $event })"
-          />
-          <v-text-field
-            :label="t('shop.what')"
-            maxlength="200"
-            :model-value="preset.about"
-            @update:model-value="editing.set({ ...preset, about: $event })"
-          />
-          <v-textarea
-            :label="t('shop.stackFromFilmOutward')"
-            rows="3"
-            auto-grow
-            class="figures"
-            :model-value="preset.notation"
-            @update:model-value="editing.set({ ...preset, notation: $event })"
-          />
-          <p v-if="read.words" class="soft">{{ read.words }}</p>
-        </div>
+        <only-some :by="SHOP_ENDPOINTS.preset.save">
+          <div class="panel pad stage">
+            <v-text-field
+              :label="t('shop.name')"
+              maxlength="80"
+              :model-value="preset.name"
+              @update:model-value="$event.trim() && editing.set({ ...preset, name: $event })"
+            />
+            <v-text-field
+              :label="t('shop.what')"
+              maxlength="200"
+              :model-value="preset.about"
+              @update:model-value="editing.set({ ...preset, about: $event })"
+            />
+            <v-textarea
+              :label="t('shop.stackFromFilmOutward')"
+              rows="3"
+              auto-grow
+              class="figures"
+              :model-value="preset.notation"
+              @update:model-value="editing.set({ ...preset, notation: $event })"
+            />
+            <p v-if="read.words" class="soft">{{ read.words }}</p>
+          </div>
+        </only-some>
       </div>
     </div>
     <div v-if="items" class="panel pad">
@@ -104,7 +114,9 @@ const add = () => make({ name: t('shop.newPreset'), about: '', notation: 'film |
             <span class="soft small">{{ one.about }}</span>
             <span class="figures small">{{ one.notation }}</span>
           </div>
-          <v-btn size="small" @click="make(one)">{{ t('shop.changeCopy') }}</v-btn>
+          <v-btn size="small" v-bind="only(SHOP_ENDPOINTS.preset.make)" @click="make(one)">{{
+            t('shop.changeCopy')
+          }}</v-btn>
         </li>
       </ul>
     </div>

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 /** The price list: how prices are made, and from which day on. */
+import { SHOP_ENDPOINTS } from '@kyanos/contract';
 import { computed } from 'vue';
 import PriceFields from '../cost/PriceFields.vue';
+import OnlySome from '../shared/OnlySome.vue';
 import { without } from '../shared/without.ts';
 import BehindNotice from './BehindNotice.vue';
 import DayField from '../shared/DayField.vue';
@@ -36,17 +38,19 @@ function setDay(day: string | undefined) {
     <template v-if="chosen && list">
       <item-bar kind="prices" single :item="chosen" :name="t('shop.prices')" :editing="editing" />
       <behind-notice id="standard" part="prices" :revision="chosen.revision" />
-      <div class="panel pad stage">
-        <day-field
-          :label="t('shop.holdsFrom')"
-          :model-value="list.holdsFrom"
-          @update:model-value="setDay"
-        />
-        <price-fields
-          :model-value="list.prices"
-          @update:model-value="editing.set({ ...list, prices: $event })"
-        />
-      </div>
+      <only-some :by="SHOP_ENDPOINTS.prices.save">
+        <div class="panel pad stage">
+          <day-field
+            :label="t('shop.holdsFrom')"
+            :model-value="list.holdsFrom"
+            @update:model-value="setDay"
+          />
+          <price-fields
+            :model-value="list.prices"
+            @update:model-value="editing.set({ ...list, prices: $event })"
+          />
+        </div>
+      </only-some>
     </template>
   </section>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** On which process the open job is cheapest, by quantity; and why the others are not for it. */
+import { SETTING_ENDPOINTS } from '@kyanos/contract';
 import {
   inSentence,
   cheapestRanges,
@@ -19,6 +20,7 @@ import { lookWorker } from '../look/worker.ts';
 import FindingList from '../shared/FindingList.vue';
 import { currency } from '../shared/format.ts';
 import FigureFields, { type FigureSpec } from '../shared/FigureFields.vue';
+import OnlySome from '../shared/OnlySome.vue';
 import { useLatest } from '../shared/useLatest.ts';
 import { useSetting } from '../shared/useSetting.ts';
 import CurveChart, { type Curve } from '../cost/CurveChart.vue';
@@ -328,14 +330,16 @@ const answer = computed(() => {
               </tr>
               <tr v-if="edited === process.id">
                 <td colspan="4">
-                  <div class="fields">
-                    <figure-fields
-                      :of="process"
-                      :fields="process.id === 'outside' ? BOUGHT : MADE"
-                      :currency="code"
-                      @change="edit(process.id, $event)"
-                    />
-                  </div>
+                  <only-some :by="SETTING_ENDPOINTS.processes.put">
+                    <div class="fields">
+                      <figure-fields
+                        :of="process"
+                        :fields="process.id === 'outside' ? BOUGHT : MADE"
+                        :currency="code"
+                        @change="edit(process.id, $event)"
+                      />
+                    </div>
+                  </only-some>
                 </td>
               </tr>
             </template>

@@ -21,6 +21,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { call } from '../shared/api.ts';
 import { plain } from '../shared/format.ts';
+import { may, only } from '../shared/me.ts';
 import JobPicker from '../shared/JobPicker.vue';
 import RemoveButton from '../shared/RemoveButton.vue';
 import { useTrying } from '../shared/useTrying.ts';
@@ -223,6 +224,7 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
                 variant="flat"
                 size="small"
                 :aria-label="t('shop.takeOverWhatLearnt', { lesson: inSentence(lesson.name) })"
+                v-bind="only(API.takeOverLearnt)"
                 @click="takeOver([lesson])"
                 >{{ t('shop.takeOverShort') }}</v-btn
               >
@@ -230,9 +232,12 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
           </tr>
         </tbody>
       </table>
-      <v-btn v-if="learning.lessons.length > 1" @click="takeOver(learning.lessons)">{{
-        t('shop.takeAllOver')
-      }}</v-btn>
+      <v-btn
+        v-if="learning.lessons.length > 1"
+        v-bind="only(API.takeOverLearnt)"
+        @click="takeOver(learning.lessons)"
+        >{{ t('shop.takeAllOver') }}</v-btn
+      >
       <p class="soft small">
         {{ t('shop.nothingChangesUntilYou') }}
       </p>
@@ -308,6 +313,7 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
               </td>
               <td>
                 <remove-button
+                  v-if="may(API.removeReport)"
                   :label="t('shop.removeReport', { job: report.job })"
                   @click="forget(id)"
                 />

@@ -2,6 +2,7 @@
 /** The shop, or one machine of it, written to a file and taken in from one, with a look at what would change. */
 import { API } from '@kyanos/contract';
 import { call, newKey, Refused } from '../shared/api.ts';
+import { only } from '../shared/me.ts';
 import { mdiFileDownloadOutline, mdiFileUploadOutline } from '@mdi/js';
 import { computed, ref, shallowRef } from 'vue';
 import { changeWords } from './fieldNames.ts';
@@ -68,7 +69,7 @@ const rows = computed(() =>
     .map(({ kind, id, name, what, fields }) => ({
       key: `${kind} ${id}`,
       name,
-      what: what === 'new' ? t('shop.new') : 'changes',
+      what: what === 'new' ? t('shop.new') : t('shop.changesOne'),
       words: fields
         .flatMap((field) => changeWords(field as never) ?? [])
         .slice(0, 4)
@@ -80,7 +81,13 @@ const input = ref<HTMLInputElement>();
 
 <template>
   <div class="buttons">
-    <v-btn size="small" variant="text" :prepend-icon="mdiFileDownloadOutline" @click="write">
+    <v-btn
+      size="small"
+      variant="text"
+      :prepend-icon="mdiFileDownloadOutline"
+      v-bind="only(API.exportShop)"
+      @click="write"
+    >
       {{ t('shop.export', { rest: machine ? '' : t('shop.shop') }) }}
     </v-btn>
     <template v-if="!machine">
@@ -88,6 +95,7 @@ const input = ref<HTMLInputElement>();
         size="small"
         variant="text"
         :prepend-icon="mdiFileUploadOutline"
+        v-bind="only(API.importShop)"
         @click="input?.click()"
       >
         {{ t('shop.import') }}

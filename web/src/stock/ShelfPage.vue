@@ -6,6 +6,7 @@ import { mdiDownload, mdiPlus, mdiTagMultipleOutline, mdiUpload } from '@mdi/js'
 import { computed, ref, shallowRef } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { addressIn, call } from '../shared/api.ts';
+import { may, only } from '../shared/me.ts';
 import ItemCard from './ItemCard.vue';
 import ReceiveDialog from './ReceiveDialog.vue';
 import ShelfDrawing from './ShelfDrawing.vue';
@@ -88,10 +89,13 @@ const KINDS = [
           target="_blank"
           >{{ t('stock.labels') }}</v-btn
         >
-        <v-btn :prepend-icon="mdiDownload" :href="addressIn(API.exportStock, {})">{{
-          t('stock.export')
-        }}</v-btn>
-        <v-btn tag="label" :prepend-icon="mdiUpload" class="file"
+        <v-btn
+          :prepend-icon="mdiDownload"
+          v-bind="only(API.exportStock)"
+          :href="addressIn(API.exportStock, {})"
+          >{{ t('stock.export') }}</v-btn
+        >
+        <v-btn v-if="may(API.importStock)" tag="label" :prepend-icon="mdiUpload" class="file"
           >{{ t('stock.import') }}
           <input
             type="file"

@@ -39,4 +39,13 @@ export const app: Translated<typeof en>['app'] = {
   practiceCourses: 'Kurse',
   more: 'Mehr',
   signedInAs: 'Angemeldet als {name}',
+  partMissing:
+    'Dieser Teil von Kyanos war nicht zu laden: Der Server antwortet nicht. Versuchen Sie es gleich noch einmal.',
+  close: 'Schließen',
+  seenByOwner: 'Das sehen nur Personen mit Inhaberrechten.',
+  changedByOwner: 'Das ändern nur Personen mit Inhaberrechten.',
+  seenByPlanner: 'Das sehen nur Personen mit Planer- oder Inhaberrechten.',
+  changedByPlanner: 'Das ändern nur Personen mit Planer- oder Inhaberrechten.',
+  seenByOperator: 'Das ist nicht für Lernende.',
+  changedByOperator: 'Lernende können das nicht ändern.',
 };

@@ -317,6 +317,7 @@ export const shop: Translated<typeof en>['shop'] = {
   take: 'Aufnehmen',
   noFileShopNot:
     '{chosen} ist keine Betriebsdatei: es ist kein JSON. Wählen Sie eine, die mit „Export“ geschrieben wurde.',
+  changesOne: 'ändert sich',
   new: 'ist neu',
   sectionsShop: 'Bereiche des Betriebs',
   keepWhiteFlushOut: 'Weiß drin lassen oder ausspülen?',

@@ -36,4 +36,13 @@ export const app = {
   practiceCourses: 'Courses',
   more: 'More',
   signedInAs: 'Signed in as {name}',
+  partMissing:
+    'This part of Kyanos could not be fetched: the server does not answer. Try again in a moment.',
+  close: 'Close',
+  seenByOwner: 'This is for owners only.',
+  changedByOwner: 'Only owners can change this.',
+  seenByPlanner: 'This is for planners and owners only.',
+  changedByPlanner: 'Only planners and owners can change this.',
+  seenByOperator: 'This is not for learners.',
+  changedByOperator: 'Learners can’t change this.',
 } as const;

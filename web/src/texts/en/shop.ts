@@ -306,6 +306,7 @@ export const shop = {
   take: 'Take it in',
   noFileShopNot:
     '{chosen} is no file of a shop: it is not JSON. Choose one that was written by “Export”.',
+  changesOne: 'changes',
   new: 'is new',
   sectionsShop: 'Sections of the shop',
   keepWhiteFlushOut: 'Keep the white in, or flush it out?',
