@@ -79,8 +79,12 @@ async function interpreted(args: readonly string[], tmp: string): Promise<void> 
 
 const PAGES = 60;
 
+const WORDS = 'the silver lies over white and the film is clear so nothing of it shows from behind';
+
 /** Sixty labels of 60 × 40 mm with a number each, white under all of it. */
-async function numbers(): Promise<Uint8Array> {
+const numbers = (): Promise<Uint8Array> => labels(false);
+const typedLabels = (): Promise<Uint8Array> => labels(true);
+async function labels(typed: boolean): Promise<Uint8Array> {
   const board = await PdfBoard.create('Numbers');
   for (let n = 1; n <= PAGES; n++) {
     const page = board.page(60, 40);
@@ -89,18 +93,34 @@ async function numbers(): Promise<Uint8Array> {
     for (let bit = 0; bit < 6; bit++)
       if ((n >> bit) & 1)
         page.fill(rect(8 + 8 * bit, 10, 5, 20), [0, 0, 0, 1], { overprint: true });
+    for (let line = 0; typed && line < 4; line++)
+      page.liveText(WORDS.slice(line * 20, line * 20 + 22), 6, 9 + 7 * line, 3.6, [0, 0, 0, 1]);
     page.finish();
   }
   return board.save();
 }
 
-const many = (read: (file: string) => Promise<unknown>): Benchmark => ({
-  what: 'one Ghostscript call over all pages',
+/** A page of A4, full of type: where a barcode might be in every line. */
+async function type(): Promise<Uint8Array> {
+  const board = await PdfBoard.create('Type');
+  const page = board.page(210, 297);
+  for (let line = 0; line < 62; line++)
+    page.liveText(WORDS.slice(line % 9), 12, 14 + 4.4 * line, 3.6, [0, 0, 0, 1]);
+  page.finish();
+  return board.save();
+}
+
+const reading = (
+  draw: () => Promise<Uint8Array>,
+  pages: number,
+  read: (file: string) => Promise<unknown>,
+): Benchmark => ({
+  what: pages === 1 ? 'the Ghostscript call alone' : 'one Ghostscript call over all pages',
   rounds: 5,
   async prepare() {
     const tmp = await mkdtemp(join(tmpdir(), 'kyanos-bench-'));
     const file = join(tmp, 'pages.pdf');
-    await writeFile(file, await numbers());
+    await writeFile(file, await draw());
     const args = [
       '-q',
       '-dSAFER',
@@ -114,14 +134,16 @@ const many = (read: (file: string) => Promise<unknown>): Benchmark => ({
       ours: async () => void (await read(file)),
       async reference() {
         await interpreted([...args, '-o', join(tmp, 'page-%d.psd'), '-f', file], tmp);
-        for (let n = 1; n <= PAGES; n++) await rm(join(tmp, `page-${n}.psd`));
+        for (let n = 1; n <= pages; n++) await rm(join(tmp, `page-${n}.psd`));
       },
       close: () => rm(tmp, { recursive: true, force: true }),
     };
   },
 });
 
-export const manyPages: Readonly<Record<string, Benchmark>> = {
-  'many-pages': many((file) => readArtwork(file, { dpi: DPI })),
-  'many-pages-coverage': many((file) => readCoverage(file, { dpi: DPI })),
+export const pagesRead: Readonly<Record<string, Benchmark>> = {
+  'many-pages': reading(numbers, PAGES, (file) => readArtwork(file, { dpi: DPI })),
+  'many-pages-coverage': reading(numbers, PAGES, (file) => readCoverage(file, { dpi: DPI })),
+  'many-labels': reading(typedLabels, PAGES, (file) => readArtwork(file, { dpi: DPI })),
+  'type-page': reading(type, 1, (file) => readArtwork(file, { dpi: DPI })),
 };

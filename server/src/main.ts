@@ -10,7 +10,7 @@ import { EMPTY_SHOP } from '@kyanos/core';
 import { confinementInWords } from '@kyanos/intake';
 import pino from 'pino';
 import { makeApp } from './app.ts';
-import { endAside } from './aside/aside.ts';
+import { beginAside, endAside } from './aside/aside.ts';
 import { migrate, openPool } from './db.ts';
 import { backUpIfDue, scheduleOf, type Schedule } from './backup/backup.ts';
 import { WorkEvents } from './events/workEvents.ts';
@@ -132,6 +132,7 @@ server.listen(Number(values.port), values.host, () => {
   if (!values['no-worker']) console.log(confinementInWords());
   for (const line of doorway.words) console.log(line);
   console.log(`Kyanos is ready: ${doorway.address(port)}`);
+  beginAside();
 });
 
 /** How often it is looked whether a backup is due. */

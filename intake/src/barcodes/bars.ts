@@ -7,7 +7,7 @@
  * Sources: ISO/IEC 15420 (EAN, UPC: guards, and modules in all) and 15417 (Code 128: start and stop characters).
  */
 import type { ReadResult } from 'zxing-wasm/reader';
-import { decoded } from './decoder.ts';
+import { decoded, type Look } from './decoder.ts';
 
 /** Rows that are looked at: a code lower than three of them is no code. */
 const EVERY = 12;
@@ -245,6 +245,9 @@ function keep(candidates: Candidate[], found: Candidate): void {
   else candidates.push(found);
 }
 
+/** One linear symbol, dark on light, along its rows. */
+const DRAWN: Look = { kinds: ['linear'], turned: false, inverted: false };
+
 async function drawnAnew({ widths }: Candidate): Promise<ReadResult | undefined> {
   const modules = widths.reduce((sum, w) => sum + w, 0) + 2 * ROOM;
   const width = Math.ceil(modules * DRAWN_PX);
@@ -256,6 +259,6 @@ async function drawnAnew({ widths }: Candidate): Promise<ReadResult | undefined>
   });
   const picture = new Uint8Array(width * DRAWN_ROWS);
   for (let y = 0; y < DRAWN_ROWS; y++) picture.set(row, y * width);
-  const [result] = await decoded(picture, width, DRAWN_ROWS);
+  const [result] = await decoded(picture, width, DRAWN_ROWS, DRAWN);
   return result;
 }

@@ -20,17 +20,29 @@ function prepare(): Promise<unknown> {
   }));
 }
 
-/** What a picture is worth being looked at for: linear and stacked symbols along its rows or down its columns, matrix symbols. */
-export interface Look {
-  readonly along: boolean;
-  readonly down: boolean;
-  readonly matrix: boolean;
-}
-const EVERYTHING: Look = { along: true, down: true, matrix: true };
+/**
+ * Symbols by how they are built, and so by how they are found. MaxiCode is none of them: the decoder reads one only where there is
+ * nothing else in the picture.
+ */
+const KINDS = {
+  linear: ['AllLinear'],
+  stacked: ['PDF417', 'MicroPDF417'],
+  matrix: ['QRCode', 'MicroQRCode', 'RMQRCode', 'Aztec', 'DataMatrix'],
+} as const satisfies Readonly<Record<string, ReaderOptions['formats']>>;
+export type Kind = keyof typeof KINDS;
 
-/** Linear symbols and those stacked of them, whose edges stand one way. */
-const LINEAR: ReaderOptions['formats'] = ['AllLinear', 'PDF417', 'MicroPDF417'];
-const MATRIX: ReaderOptions['formats'] = ['AllMatrix'];
+/** What a picture is looked at for. */
+export interface Look {
+  readonly kinds: readonly Kind[];
+  /** Bars that lie along the columns too, and matrix symbols whichever way up. */
+  readonly turned: boolean;
+  /** Symbols that are lighter than their ground too. */
+  readonly inverted: boolean;
+}
+const EVERYTHING: Look = { kinds: ['linear', 'stacked', 'matrix'], turned: true, inverted: true };
+
+/** As many as the decoder takes in one picture. */
+const MOST_SYMBOLS = 255;
 
 /**
  * Codes in one picture, 0 dark to 255 light; those whose own check does not agree are told with their error.
@@ -40,18 +52,16 @@ export async function decoded(
   pixels: Uint8Array,
   width: number,
   height: number,
-  { along, down, matrix }: Look = EVERYTHING,
+  { kinds, turned, inverted }: Look = EVERYTHING,
 ): Promise<ReadResult[]> {
   await prepare();
-  const linear = along || down;
   const results = await readBarcodes(pgm(pixels, width, height), {
-    formats: linear && matrix ? [] : linear ? LINEAR : MATRIX,
+    formats: kinds.flatMap((kind) => KINDS[kind]),
     tryHarder: true,
-    // A matrix symbol is read any way up; what lies along the rows needs no second look from the side.
-    tryRotate: down || matrix,
-    tryInvert: true,
+    tryRotate: turned,
+    tryInvert: inverted,
     tryDownscale: false,
-    maxNumberOfSymbols: 32,
+    maxNumberOfSymbols: MOST_SYMBOLS,
     returnErrors: true,
   });
   return results.filter(

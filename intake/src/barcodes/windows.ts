@@ -3,15 +3,20 @@ import { Halver, levelSize } from '@kyanos/core';
 import type { ReadResult } from 'zxing-wasm/reader';
 import { uprightBars, type Bars } from './bars.ts';
 import { decoded, type Look } from './decoder.ts';
+import { barsAcross, hasGround, isEdge } from './hints.ts';
 import { measured, type Measured } from './measured.ts';
 
-/** Side of a window, pixels, and how far the next one lies: a code of up to half a window is whole in one of them. */
-const WINDOW = 1024;
-const STEP = WINDOW / 2;
-/** Neighbouring windows that are worth a look are looked at in one, up to this width, pixels. */
-const WIDEST = 2 * WINDOW;
-/** Contrast between neighbours that may be a bar's edge. */
-const EDGE = 60;
+/**
+ * Windows overlap by so many pixels: a code that is no larger is whole in one of them, and what is larger is looked at at half the
+ * resolution. Edges are counted in cells of this side.
+ */
+const CELL = 512;
+/** Rows of a window, in cells. */
+const CELLS_DOWN = 3;
+const ROWS = CELLS_DOWN * CELL;
+/** A window is at least two cells wide. Neighbours that are worth a look are looked at in one, up to this width, pixels. */
+const NARROWEST = 2 * CELL;
+const WIDEST = 5 * CELL;
 /**
  * Edges that a row or column needs: the shortest linear symbol has 21 bars and spaces, a matrix symbol far fewer, but in both
  * directions.
@@ -30,12 +35,12 @@ export interface Found extends Measured {
   readonly top: number;
 }
 
-/** Symbols that the decoder passes over, in the directions in which there are edges enough. */
+/** Linear symbols that the decoder passes over. */
 async function bars(
   window: Uint8Array,
   width: number,
   height: number,
-  { along, down }: Look,
+  { along, down }: Ways,
 ): Promise<(Measured & { result: ReadResult })[]> {
   const seen = along ? await uprightBars(window, width, height) : [];
   const upright = seen.map((one) => {
@@ -102,7 +107,7 @@ export class Level {
   readonly #next: Level | undefined;
   readonly #halver: Halver;
   #decodes = true;
-  /** Edges of each half of the rows held, as far as they were looked at. */
+  /** Edges of each cell's height of the rows held, as far as they were counted. */
   #edges: Edges[] = [];
   /** Rows held, and the page row of the first. */
   #held = 0;
@@ -112,9 +117,9 @@ export class Level {
     this.#width = width;
     this.#scale = scale;
     this.#found = found;
-    this.#rows = new Uint8Array(WINDOW * width);
+    this.#rows = new Uint8Array(Math.min(ROWS, height) * width);
     this.#halver = new Halver(width);
-    if (Math.max(width, height) > WINDOW)
+    if (Math.max(width, height) > NARROWEST)
       this.#next = new Level(levelSize(width, 1), levelSize(height, 1), scale * 2, found);
   }
 
@@ -128,31 +133,32 @@ export class Level {
     await this.#next?.add(this.#halver.push(rows));
     if (!this.#decodes) return;
     for (let from = 0; from < rows.length;) {
-      const room = (WINDOW - this.#held) * this.#width;
+      const room = (ROWS - this.#held) * this.#width;
       const part = rows.subarray(from, from + room);
       this.#rows.set(part, this.#held * this.#width);
       this.#held += part.length / this.#width;
       from += part.length;
-      if (this.#held === WINDOW) {
+      if (this.#held === ROWS) {
         await this.#scan();
-        this.#rows.copyWithin(0, STEP * this.#width);
-        this.#held -= STEP;
-        this.#edges.shift();
-        this.#top += STEP;
+        // The last cells are the first of the next window.
+        this.#rows.copyWithin(0, (ROWS - CELL) * this.#width);
+        this.#held = CELL;
+        this.#edges.splice(0, CELLS_DOWN - 1);
+        this.#top += ROWS - CELL;
       }
     }
   }
 
   async finish(): Promise<void> {
-    const unseen = this.#top === 0 || this.#held > STEP;
+    const unseen = this.#top === 0 || this.#held > CELL;
     if (this.#decodes && unseen && this.#held > 0) await this.#scan();
     await this.#next?.finish();
   }
 
   async #scan(): Promise<void> {
     const height = this.#held;
-    for (const { left, width, ...look } of this.#busy(height)) {
-      if (width < 16 || height < 8) continue;
+    if (this.#width < 16 || height < 8) return;
+    for (const { left, width, look, linear } of this.#busy(height)) {
       const window = new Uint8Array(width * height);
       for (let y = 0; y < height; y++)
         window.set(
@@ -167,7 +173,7 @@ export class Level {
           top: this.#top,
           ...measured(result, window, width, height),
         });
-      for (const found of await bars(window, width, height, look)) {
+      for (const found of linear ? await bars(window, width, height, linear) : []) {
         // What the decoder read by itself it has measured too.
         const known = this.#found.some(
           (other) =>
@@ -179,74 +185,101 @@ export class Level {
     }
   }
 
-  /**
-   * The windows that hold enough fine contrast to be looked at, and how. Windows overlap, so edges are counted once for the half
-   * windows they are made of.
-   */
+  /** The windows that hold enough fine contrast to be looked at, and what for. Edges are counted once for all windows over a cell. */
   #busy(height: number): readonly Part[] {
     const stride = this.#width;
-    // The lower half of a strip is the upper half of the next.
-    for (let top = this.#edges.length * STEP; top < height; top += STEP)
-      this.#edges.push(edgesOf(this.#rows, stride, top, Math.min(height, top + STEP)));
-    const along = this.#edges.flatMap((half) => half.along);
-    const down = this.#edges[0].down.map((count, i) => count + (this.#edges[1]?.down[i] ?? 0));
-    const busy = (lines: Iterable<number>, edges: number) => {
-      let many = 0;
-      for (const line of lines) if (line >= edges) many++;
-      return many >= BUSY_LINES;
-    };
-    const parts: Part[] = [];
-    for (let left = 0; left === 0 || left + STEP < stride; left += STEP) {
-      const width = Math.min(WINDOW, stride - left);
-      const half = left / STEP;
-      const lines = along.map((counts) => counts[half] + (width > STEP ? counts[half + 1] : 0));
+    for (let top = this.#edges.length * CELL; top < height; top += CELL)
+      this.#edges.push(edgesOf(this.#rows, stride, top, Math.min(height, top + CELL)));
+    const along = this.#edges.flatMap((cells) => cells.along);
+    const down = new Uint32Array(Math.ceil(stride / SAMPLE));
+    for (const cells of this.#edges) cells.down.forEach((count, i) => (down[i] += count));
+    const barred: Part[] = [];
+    const matrix: Part[] = [];
+    for (let left = 0; left === 0 || left + CELL < stride; left += CELL) {
+      const width = Math.min(NARROWEST, stride - left);
+      const cell = left / CELL;
+      const window = { rows: this.#rows, stride, left, width, height };
+      const rows = along.map((counts) => counts[cell] + (width > CELL ? counts[cell + 1] : 0));
       const columns = down.subarray(left / SAMPLE, Math.ceil((left + width) / SAMPLE));
-      const look = {
-        along: busy(lines, LINEAR_EDGES),
-        down: busy(columns, LINEAR_EDGES),
-        matrix: busy(lines, MATRIX_EDGES) && busy(columns, MATRIX_EDGES),
-      };
-      if (!look.along && !look.down && !look.matrix) continue;
-      const last = parts.at(-1);
+      const [long, tall] = [busy(rows, LINEAR_EDGES), busy(columns, LINEAR_EDGES)];
+      const hasMatrix = busy(rows, MATRIX_EDGES).length * busy(columns, MATRIX_EDGES).length > 0;
+      if (!hasMatrix && long.length + tall.length === 0) continue;
+      const inverted = hasGround(window);
+      const across = barsAcross(window, 'row', long);
+      const downward = barsAcross(window, 'column', tall);
+      const linear = waysOf(across.linear, downward.linear);
+      const stacked = waysOf(across.stacked, downward.stacked);
+      if (linear)
+        barred.push({
+          left,
+          width,
+          look: { kinds: ['linear'], turned: linear.down, inverted },
+          linear,
+        });
+      // The decoder reads none that is lighter than its ground.
+      if (stacked)
+        barred.push({
+          left,
+          width,
+          look: { kinds: ['stacked'], turned: stacked.down, inverted: false },
+        });
+      if (!hasMatrix) continue;
+      const last = matrix.at(-1);
       const wide = last && left + width - last.left;
+      const look: Look = { kinds: ['matrix'], turned: true, inverted };
       // It reaches over its neighbour where both are looked at, and is one with it.
       if (last && left < last.left + last.width && wide! <= WIDEST)
-        parts[parts.length - 1] = {
+        matrix[matrix.length - 1] = {
           left: last.left,
           width: wide!,
-          along: last.along || look.along,
-          down: last.down || look.down,
-          matrix: last.matrix || look.matrix,
+          look: { ...look, inverted: inverted || last.look.inverted },
         };
-      else parts.push({ left, width, ...look });
+      else matrix.push({ left, width, look });
     }
-    return parts;
+    return [...matrix, ...barred];
   }
 }
 
-/** Pixels from left to right, and what to look for. */
-interface Part extends Look {
-  readonly left: number;
-  readonly width: number;
+/** Which way bars stand: across the rows, across the columns. */
+interface Ways {
+  readonly along: boolean;
+  readonly down: boolean;
 }
 
-const isEdge = (difference: number) => difference > EDGE || difference < -EDGE;
+const waysOf = (along: boolean, down: boolean): Ways | undefined =>
+  along || down ? { along, down } : undefined;
 
-/** Of every {@link SAMPLE}th row, by half windows, and of every such column. */
+/** Pixels from left to right, and what to look for. */
+interface Part {
+  readonly left: number;
+  readonly width: number;
+  readonly look: Look;
+  /** Linear symbols that the decoder may pass over. */
+  readonly linear?: Ways;
+}
+
+/** Lines, of those that were sampled, with so many edges; none where they are fewer than a symbol has. */
+function busy(edges: ArrayLike<number>, least: number): number[] {
+  const lines: number[] = [];
+  for (let i = 0; i < edges.length; i++) if (edges[i] >= least) lines.push(i * SAMPLE);
+  return lines.length >= BUSY_LINES ? lines : [];
+}
+
+/** Of every {@link SAMPLE}th row, by cells, and of every such column. */
 interface Edges {
   readonly along: readonly Uint16Array[];
   readonly down: Uint16Array;
 }
 
 function edgesOf(rows: Uint8Array, stride: number, top: number, bottom: number): Edges {
-  const halves = Math.ceil(stride / STEP);
+  const cells = Math.ceil(stride / CELL);
   const along = Array.from({ length: Math.ceil((bottom - top) / SAMPLE) }, (_, line) => {
-    const counts = new Uint16Array(halves);
+    const counts = new Uint16Array(cells);
     const begin = (top + line * SAMPLE) * stride;
-    for (let half = 0; half < halves; half++) {
-      const end = begin + Math.min(stride, (half + 1) * STEP);
-      for (let i = begin + half * STEP + 1; i < end; i++)
-        if (isEdge(rows[i] - rows[i - 1])) counts[half]++;
+    for (let cell = 0; cell < cells; cell++) {
+      const end = begin + Math.min(stride, (cell + 1) * CELL);
+      for (let i = begin + cell * CELL + 1; i < end; i++)
+        if (isEdge(rows[i] - rows[i - 1])) counts[cell]++;
     }
     return counts;
   });

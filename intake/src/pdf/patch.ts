@@ -164,11 +164,11 @@ export function partsOf(objects: PdfObjects, parts: readonly Part[], begin: Patc
 const OVER = '/KyanosOver';
 
 /**
- * The same page as if nothing erased a special and no special erased colour: every object overprints, in the mode in which
+ * The same pages as if nothing erased a special and no special erased colour: every object overprints, in the mode in which
  * process colour still replaces process colour (OPM 0), so that colour over colour stays as it is. Objects that overprint
  * already keep their own mode. Source: ISO 32000-2, 8.6.7 and table 152.
  */
-export function overprintAll(objects: PdfObjects, page: string, begin: Patch): Patch {
+export function overprintAll(objects: PdfObjects, pages: readonly string[], begin: Patch): Patch {
   const patch: Patch = new Map(begin);
   const states = new Set<string>();
   for (const [reference, original] of objects.all) {
@@ -180,24 +180,26 @@ export function overprintAll(objects: PdfObjects, page: string, begin: Patch): P
   for (const reference of states)
     put(objects, patch, reference, overprintState(changed(objects, patch, reference)));
 
-  const dict = changed(objects, patch, page);
-  const own = dict['/Resources'] ?? objects.inherited(dict, '/Resources');
-  const resources = isReference(own) ? changed(objects, patch, own) : isDict(own) ? own : {};
-  const map = resources['/ExtGState'];
-  const known = isReference(map) ? changed(objects, patch, map) : isDict(map) ? map : {};
   const prefix = `${objects.highestNumber + 1} 0 R`;
-  const contents =
-    isReference(dict['/Contents']) && objects.list(dict['/Contents']).length === 0
-      ? [dict['/Contents']]
-      : objects.list(dict['/Contents']);
   patch.set(prefix, {
     stream: { dict: {}, data: Buffer.from(`${OVER} gs\n`).toString('base64') },
   });
-  put(objects, patch, page, {
-    ...dict,
-    '/Resources': { ...resources, '/ExtGState': { ...known, [OVER]: overprintState({}) } },
-    '/Contents': [prefix, ...contents],
-  });
+  for (const page of pages) {
+    const dict = changed(objects, patch, page);
+    const own = dict['/Resources'] ?? objects.inherited(dict, '/Resources');
+    const resources = isReference(own) ? changed(objects, patch, own) : isDict(own) ? own : {};
+    const map = resources['/ExtGState'];
+    const known = isReference(map) ? changed(objects, patch, map) : isDict(map) ? map : {};
+    const contents =
+      isReference(dict['/Contents']) && objects.list(dict['/Contents']).length === 0
+        ? [dict['/Contents']]
+        : objects.list(dict['/Contents']);
+    put(objects, patch, page, {
+      ...dict,
+      '/Resources': { ...resources, '/ExtGState': { ...known, [OVER]: overprintState({}) } },
+      '/Contents': [prefix, ...contents],
+    });
+  }
   return patch;
 }
 

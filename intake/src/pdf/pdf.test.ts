@@ -2,8 +2,9 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { DEMO_JOBS } from '@kyanos/demo';
+import { DEMO_JOBS, PdfBoard, rect } from '@kyanos/demo';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { readArtwork } from '../index.ts';
 import { pdf, spot, type Drawn } from '../../test/pdf.ts';
 import { readWhole } from '../../test/planes.ts';
 
@@ -199,6 +200,35 @@ describe('overprint, case by case as ISO 32000-2, 8.6.7 and table 152 say', () =
     expect(page.knockouts).toEqual([expect.objectContaining({ separation: 'White' })]);
     const { structure } = await draw(INK.white, '/W cs 0.5 scn');
     expect(structure.mayKnockOut).toBe(false);
+  });
+
+  it('are told of each page of a document, of those where something is erased', async () => {
+    const board = await PdfBoard.create('Pages');
+    const [white, cyan] = [{ spot: 'White', tint: 1 }, [1, 0, 0, 0]] as const;
+    for (const [mm, overprint] of [
+      [10, false],
+      [10, true],
+      [20, false],
+      [0, false],
+    ] as const) {
+      const page = board.page(40, 40);
+      page.fill(rect(5, 5, 30, 30), white, { overprint: true });
+      if (mm > 0) page.fill(rect(10, 10, mm, 10), cyan, { overprint });
+      page.finish();
+    }
+    const path = join(folder, 'pages.pdf');
+    writeFileSync(path, await board.save());
+    const info = await readArtwork(path, { dpi: 127 });
+    const lost = info.pages.map(({ knockouts }) =>
+      knockouts.map(({ separation, specialLostMm2 }) => [separation, Math.round(specialLostMm2)]),
+    );
+    // A pixel is a fifth of a millimetre: each that a shape touches is painted.
+    expect(lost).toEqual([
+      [['White', expect.closeTo(100, -1)]],
+      [],
+      [['White', expect.closeTo(200, -1)]],
+      [],
+    ]);
   });
 
   it('there are none where nothing can be erased', async () => {

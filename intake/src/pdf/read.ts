@@ -130,26 +130,32 @@ class Document {
     const share = (part: number) =>
       progress((0.98 * (done + part * pages.length)) / this.chosen.length);
     if (asItLies) return separate(this.#source, pages, path, name, flag, share);
-    const parts = pages.map(({ number, frame, unit }) => ({
+    return this.#made(pages, this.#wholePages(pages), this.patch, dpi, name, share);
+  }
+
+  /** Pages as if everything on them overprinted. */
+  overprinted(pages: readonly PdfPage[]): Promise<Waiting> {
+    return this.#made(
+      pages,
+      this.#wholePages(pages),
+      this.overprinting(pages),
+      this.#source.dpi,
+      this.#name(),
+    );
+  }
+
+  /** What makes everything on these pages overprint. */
+  overprinting(pages: readonly PdfPage[]): Patch {
+    const references = pages.map(({ number }) => this.objects.pages[number - 1]);
+    return overprintAll(this.objects, references, this.patch);
+  }
+
+  #wholePages(pages: readonly PdfPage[]): Part[] {
+    return pages.map(({ number, frame, unit }) => ({
       reference: this.objects.pages[number - 1],
       frame,
       unit,
     }));
-    return this.#made(pages, parts, this.patch, dpi, name, share);
-  }
-
-  /** One page as if everything overprinted. */
-  async overprinted(page: PdfPage): Promise<PlanarFile> {
-    const reference = this.objects.pages[page.number - 1];
-    const patch = this.overprinting(page);
-    const parts = [{ reference, frame: page.frame, unit: page.unit }];
-    const [plates] = await this.#made([page], parts, patch, this.#source.dpi, this.#name());
-    return plates();
-  }
-
-  /** What makes everything on a page overprint. */
-  overprinting(page: PdfPage): Patch {
-    return overprintAll(this.objects, this.objects.pages[page.number - 1], this.patch);
   }
 
   /** Parts of pages at a resolution of their own, each pixel painted by its centre. */
@@ -162,12 +168,15 @@ class Document {
       const frame = stored(box, page);
       return { ...page, frame, trim: frame };
     });
-    const parts = pages.map(({ number, frame, unit }) => ({
-      reference: this.objects.pages[number - 1],
-      frame,
-      unit,
-    }));
-    return this.#made(pages, parts, patch, dpi, this.#name(), undefined, 'centre');
+    return this.#made(
+      pages,
+      this.#wholePages(pages),
+      patch,
+      dpi,
+      this.#name(),
+      undefined,
+      'centre',
+    );
   }
 
   /** Where the plates of a page have fine detail, drawn finer. A run of the interpreter draws that of many pages. */
@@ -245,12 +254,14 @@ async function* pagesOf(
     const plates = await ((r === 0 && first) || document.begin(run));
     await checked;
     const fine = told && document.fineParts(run, told);
+    const erasing = run.filter(({ number }) => told?.structures.get(number)?.mayKnockOut);
+    const meant = erasing.length > 0 ? await document.overprinted(erasing) : [];
     for (const [i, page] of run.entries()) {
       const structure = told?.structures.get(page.number);
       // Two interpreters at once: most of a page's time is theirs, and each draws on what the other leaves.
       const [file, overprinted] = await Promise.all([
         plates[i](),
-        structure?.mayKnockOut ? document.overprinted(page) : undefined,
+        meant[erasing.indexOf(page)]?.(),
       ]);
       yield {
         file,
@@ -263,7 +274,7 @@ async function* pagesOf(
         structure,
         renderRegion: async (boxes, dpi, overprinting) => {
           const regions = boxes.map((box) => ({ page, box }));
-          const patch = overprinting ? document.overprinting(page) : document.patch;
+          const patch = overprinting ? document.overprinting([page]) : document.patch;
           const drawn = await document.renderRegions(regions, dpi, patch);
           return Promise.all(drawn.map((each) => each()));
         },

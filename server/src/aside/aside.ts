@@ -14,12 +14,16 @@ let pool: Piscina | undefined;
 const threads = () =>
   (pool ??= new Piscina({
     filename: programPath('aside.js'),
-    minThreads: 0,
+    // Starting one takes longer than most answers may: one is always there, a second as long as much is asked.
+    minThreads: 1,
     maxThreads: 2,
-    idleTimeout: 30_000,
+    idleTimeout: 60_000,
     maxQueue: 64,
     resourceLimits: { maxOldGenerationSizeMb: 1024 },
   }));
+
+/** Has a thread ready before anybody asks. */
+export const beginAside = (): void => void threads();
 
 /** @throws DomainError as the task does, or `TOO_SLOW`, or `TOO_BUSY` where too many wait */
 export async function aside<K extends keyof Tasks>(

@@ -1,0 +1,88 @@
+import bwipjs from 'bwip-js/node';
+import sharp, { type Sharp } from 'sharp';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { BarcodeFinder } from './finder.ts';
+import { barsAcross, hasGround } from './hints.ts';
+
+const [WIDTH, HEIGHT] = [1400, 1200];
+const WORDS = 'white under silver eye film press noon the was illuminate mill tall'.split(' ');
+
+/** A page of type, in lines of words that come in no order. */
+function type(size: number): Promise<Buffer> {
+  let lines = '';
+  for (let y = size, k = size; y < HEIGHT; y += Math.round(1.4 * size)) {
+    let line = '';
+    while (line.length * size < 2.4 * WIDTH) {
+      k = (Math.imul(k, 1103515245) + 12345) >>> 0;
+      line += `${WORDS[(k >>> 8) % WORDS.length]} `;
+    }
+    lines += `<text x="10" y="${y}" font-size="${size}" font-family="DejaVu Sans">${line}</text>`;
+  }
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${HEIGHT}"><rect width="100%" height="100%" fill="#fff"/>${lines}</svg>`;
+  return sharp(Buffer.from(svg)).greyscale().png().toBuffer();
+}
+const greyOf = async (picture: Sharp): Promise<Uint8Array> =>
+  new Uint8Array(await picture.greyscale().extractChannel(0).raw().toBuffer());
+
+/** Three pixels a module, with ten blank round it. */
+const symbol = async (bcid: string, text: string) =>
+  sharp(await bwipjs.toBuffer({ bcid, text, scale: 3, backgroundcolor: 'FFFFFF' }))
+    .flatten({ background: '#fff' })
+    .extend({ top: 30, bottom: 30, left: 36, right: 36, background: '#fff' });
+
+async function readOn(page: Uint8Array): Promise<string[]> {
+  const finder = new BarcodeFinder(WIDTH, HEIGHT, 300);
+  for (let y = 0; y < HEIGHT; y += 64) await finder.add(page.subarray(y * WIDTH, (y + 64) * WIDTH));
+  return (await finder.finish()).filter(({ sure }) => sure).map(({ code }) => code.content);
+}
+
+let ground: Buffer;
+beforeAll(async () => (ground = await type(24)));
+
+describe('a page of type', () => {
+  it('has seldom what hints at bars, and no ground for a light symbol', async () => {
+    let hints = 0;
+    for (const size of [14, 18, 22, 26, 30, 36]) {
+      const rows = await greyOf(sharp(await type(size)));
+      const window = { rows, stride: WIDTH, left: 200, width: 1024, height: HEIGHT };
+      const lines = (most: number) => Array.from({ length: most >> 4 }, (_, i) => 16 * i);
+      for (const found of [
+        barsAcross(window, 'row', lines(HEIGHT)),
+        barsAcross(window, 'column', lines(1024)),
+      ])
+        hints += Number(found.linear) + Number(found.stacked);
+      expect(hasGround(window)).toBe(false);
+    }
+    // Of 24; words full of stems are the worst that type can do.
+    expect(hints).toBeLessThanOrEqual(8);
+  });
+
+  it.each([
+    ['upce', '01234565'],
+    ['interleaved2of5', '123456789012'],
+    ['rationalizedCodabar', 'A12345B'],
+    ['databaromni', '(01)09521234543213'],
+    ['databarlimited', '(01)09521234543213'],
+    ['databarexpanded', '(01)09521234543213(3103)000123'],
+    ['databarexpandedstacked', '(01)09521234543213(3103)000123'],
+    ['pdf417', 'white under the eye'],
+    ['micropdf417', 'white 12345'],
+    ['microqrcode', '12345'],
+    ['datamatrixrectangular', 'lot 26'],
+    ['azteccode', 'white under the eye'],
+    ['azteccodecompact', 'lot 26'],
+  ])('with a %s in it is read, however that is turned', async (bcid, text) => {
+    for (const turn of [0, 90, 180]) {
+      const turned = await (await symbol(bcid, text)).png().toBuffer();
+      const input = await sharp(turned).rotate(turn).png().toBuffer();
+      const page = await greyOf(sharp(ground).composite([{ input, left: 430, top: 210 }]));
+      expect(await readOn(page), `${turn}°`).toHaveLength(1);
+    }
+  });
+
+  it('with a symbol that is lighter than its ground is read', async () => {
+    const dark = await (await symbol('datamatrix', 'lot 26-11')).negate().png().toBuffer();
+    const page = await greyOf(sharp(ground).composite([{ input: dark, left: 430, top: 210 }]));
+    expect(await readOn(page)).toEqual(['lot 26-11']);
+  });
+});
