@@ -36,7 +36,7 @@ const said = (page: Page): Promise<string[]> =>
     const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
     while (walker.nextNode()) {
       const { parentElement, textContent } = walker.currentNode;
-      // The handbook is in English, and says so.
+      // The glossary is in English, and says so.
       if (parentElement?.closest('body [lang="en"]')) continue;
       if (parentElement && !/^(STYLE|SCRIPT)$/.test(parentElement.tagName))
         if (parentElement.checkVisibility()) texts.push(textContent!.trim());

@@ -42,6 +42,37 @@ const fenced = (language: string) =>
     ),
   );
 
+/** What a page has beside its words: pictures, links, places, fences, and how many headings, points and rows. */
+const bonesOf = (text: string) => ({
+  links: [...text.matchAll(/\]\(([^)]+)\)/g)].map(([, link]) => link),
+  places: [...text.matchAll(/\{#(\w+)\}/g)].map(([, place]) => place),
+  fences: text.match(/^```[^]*?^```/gm) ?? [],
+  lines: [...text.matchAll(/^(#+|-|\||\*\*)/gm)].map(([mark]) => mark),
+});
+
+describe('the handbook in German', () => {
+  const german = (file: string) => readFileSync(join(DOCS, 'handbuch', `${file}.md`), 'utf8');
+
+  it('has the same pages, with the same places, links, pictures and examples in the same order', () => {
+    const own = readdirSync(join(DOCS, 'handbuch'), { recursive: true, encoding: 'utf8' })
+      .filter((file) => file.endsWith('.md'))
+      .map((file) => file.slice(0, -3));
+    expect(own.sort()).toEqual([...files].sort());
+    for (const file of files)
+      expect([file, bonesOf(german(file))]).toEqual([file, bonesOf(textOf(file))]);
+  });
+
+  it('has no sentence left in English', () => {
+    for (const file of files) {
+      const words = german(file).replace(/^```[^]*?^```|`[^`]+`|\]\([^)]+\)/gm, ' ');
+      expect([file, /\b(?:the|and|with|is|of|what|not|it)\b/i.exec(words)?.[0]]).toEqual([
+        file,
+        undefined,
+      ]);
+    }
+  });
+});
+
 describe('the handbook', () => {
   it('has every page that its list names, and lists every page that it has', () =>
     expect([...ids.filter((id) => id !== 'glossary')].sort()).toEqual([...files].sort()));

@@ -3,7 +3,7 @@ import { Halver, levelSize } from '@kyanos/core';
 import type { ReadResult } from 'zxing-wasm/reader';
 import { uprightBars, type Bars } from './bars.ts';
 import { decoded, type Look } from './decoder.ts';
-import { barsAcross, hasGround, isEdge } from './hints.ts';
+import { barsAcross, hasGround, isEdge, type Window } from './hints.ts';
 import { measured, type Measured } from './measured.ts';
 
 /**
@@ -193,51 +193,54 @@ export class Level {
     const along = this.#edges.flatMap((cells) => cells.along);
     const down = new Uint32Array(Math.ceil(stride / SAMPLE));
     for (const cells of this.#edges) cells.down.forEach((count, i) => (down[i] += count));
-    const barred: Part[] = [];
-    const matrix: Part[] = [];
+    const parts: Part[] = [];
     for (let left = 0; left === 0 || left + CELL < stride; left += CELL) {
       const width = Math.min(NARROWEST, stride - left);
       const cell = left / CELL;
       const window = { rows: this.#rows, stride, left, width, height };
       const rows = along.map((counts) => counts[cell] + (width > CELL ? counts[cell + 1] : 0));
       const columns = down.subarray(left / SAMPLE, Math.ceil((left + width) / SAMPLE));
-      const [long, tall] = [busy(rows, LINEAR_EDGES), busy(columns, LINEAR_EDGES)];
-      const hasMatrix = busy(rows, MATRIX_EDGES).length * busy(columns, MATRIX_EDGES).length > 0;
-      if (!hasMatrix && long.length + tall.length === 0) continue;
-      const inverted = hasGround(window);
-      const across = barsAcross(window, 'row', long);
-      const downward = barsAcross(window, 'column', tall);
-      const linear = waysOf(across.linear, downward.linear);
-      const stacked = waysOf(across.stacked, downward.stacked);
-      if (linear)
-        barred.push({
-          left,
-          width,
-          look: { kinds: ['linear'], turned: linear.down, inverted },
-          linear,
-        });
-      // The decoder reads none that is lighter than its ground.
-      if (stacked)
-        barred.push({
-          left,
-          width,
-          look: { kinds: ['stacked'], turned: stacked.down, inverted: false },
-        });
-      if (!hasMatrix) continue;
-      const last = matrix.at(-1);
-      const wide = last && left + width - last.left;
-      const look: Look = { kinds: ['matrix'], turned: true, inverted };
-      // It reaches over its neighbour where both are looked at, and is one with it.
-      if (last && left < last.left + last.width && wide! <= WIDEST)
-        matrix[matrix.length - 1] = {
-          left: last.left,
-          width: wide!,
-          look: { ...look, inverted: inverted || last.look.inverted },
-        };
-      else matrix.push({ left, width, look });
+      parts.push(...partsOf(window, rows, columns));
     }
-    return [...matrix, ...barred];
+    return joined(parts);
   }
+}
+
+/** What one window is worth being looked at for, by the edges of its sampled rows and columns. */
+function* partsOf(window: Window, rows: readonly number[], columns: Uint32Array): Generator<Part> {
+  const [long, tall] = [busy(rows, LINEAR_EDGES), busy(columns, LINEAR_EDGES)];
+  const hasMatrix = busy(rows, MATRIX_EDGES).length * busy(columns, MATRIX_EDGES).length > 0;
+  if (!hasMatrix && long.length + tall.length === 0) return;
+  const { left, width } = window;
+  const inverted = hasGround(window);
+  if (hasMatrix) yield { left, width, look: { kinds: ['matrix'], turned: true, inverted } };
+  const across = barsAcross(window, 'row', long);
+  const downward = barsAcross(window, 'column', tall);
+  const linear = waysOf(across.linear, downward.linear);
+  if (linear)
+    yield { left, width, look: { kinds: ['linear'], turned: linear.down, inverted }, linear };
+  const stacked = waysOf(across.stacked, downward.stacked);
+  // The decoder reads none that is lighter than its ground.
+  if (stacked)
+    yield { left, width, look: { kinds: ['stacked'], turned: stacked.down, inverted: false } };
+}
+
+/** Neighbours that are looked at for matrix symbols reach over one another, and become one; bars are looked for where they are. */
+function joined(parts: readonly Part[]): Part[] {
+  const bars = parts.filter(({ look }) => !look.kinds.includes('matrix'));
+  const matrix: Part[] = [];
+  for (const part of parts.filter(({ look }) => look.kinds.includes('matrix'))) {
+    const last = matrix.at(-1);
+    const width = last ? part.left + part.width - last.left : 0;
+    if (!last || part.left >= last.left + last.width || width > WIDEST) matrix.push(part);
+    else
+      matrix[matrix.length - 1] = {
+        left: last.left,
+        width,
+        look: { ...part.look, inverted: part.look.inverted || last.look.inverted },
+      };
+  }
+  return [...matrix, ...bars];
 }
 
 /** Which way bars stand: across the rows, across the columns. */

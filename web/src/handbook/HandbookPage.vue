@@ -43,7 +43,13 @@ const to = (id: string) => `/handbook/${id}`;
       />
       <template v-if="found">
         <p v-if="found.length === 0" class="soft">{{ t('handbook.nothingFound') }}</p>
-        <router-link v-for="one in found" :key="one.id" :to="to(one.id)" class="link" lang="en">
+        <router-link
+          v-for="one in found"
+          :key="one.id"
+          :to="to(one.id)"
+          class="link"
+          :lang="one.language"
+        >
           {{ one.title }}
           <span v-if="one.page !== one.title" class="soft small">{{ one.page }}</span>
         </router-link>
@@ -51,11 +57,11 @@ const to = (id: string) => `/handbook/${id}`;
       <template v-for="group in groups" v-else :key="group.name">
         <h2 class="label">{{ group.name }}</h2>
         <router-link
-          v-for="{ id, title } in group.pages"
+          v-for="{ id, title, language } in group.pages"
           :key="id"
           :to="to(id)"
           class="link"
-          lang="en"
+          :lang="language"
           :aria-current="id === shown ? 'page' : undefined"
           >{{ title }}</router-link
         >

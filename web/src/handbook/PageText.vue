@@ -13,10 +13,8 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ left: [] }>();
 const router = useRouter();
-const html = computed(() => {
-  const page = pageNamed(props.id);
-  return page && htmlOf(page);
-});
+const page = computed(() => pageNamed(props.id));
+const html = computed(() => page.value && htmlOf(page.value));
 const shown = ref<HTMLElement>();
 watch(
   () => [props.id, props.at, shown.value] as const,
@@ -39,8 +37,16 @@ function follow(event: MouseEvent) {
 </script>
 
 <template>
-  <!-- eslint-disable-next-line vue/no-v-html -- our own pages, read without HTML of theirs -->
-  <article v-if="html" ref="shown" class="page" lang="en" @click="follow" v-html="html"></article>
+  <!-- eslint-disable vue/no-v-html -- our own pages, read without HTML of theirs -->
+  <article
+    v-if="page"
+    ref="shown"
+    class="page"
+    :lang="page.language"
+    @click="follow"
+    v-html="html"
+  ></article>
+  <!-- eslint-enable vue/no-v-html -->
   <p v-else class="answer">{{ t('handbook.noSuchPage') }}</p>
 </template>
 

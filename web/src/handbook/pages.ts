@@ -1,43 +1,51 @@
 /** The handbook as it ships with the app: its pages, their pictures, and how one is read. */
-import { PAGES } from '@kyanos/core';
+import { PAGES, type Language } from '@kyanos/core';
 import MarkdownIt from 'markdown-it';
+import { LANGUAGE } from '../texts/language.ts';
 
-const files: Readonly<Record<string, string>> = {
-  ...import.meta.glob<string>('../../../docs/handbook/**/*.md', {
-    query: '?raw',
-    import: 'default',
-    eager: true,
-  }),
-  ...import.meta.glob<string>('../../../docs/glossary.md', {
-    query: '?raw',
-    import: 'default',
-    eager: true,
-  }),
+const BOOKS: Readonly<Record<Language, () => Promise<{ readonly book: Pages }>>> = {
+  en: () => import('./book.en.ts'),
+  de: () => import('./book.de.ts'),
 };
+type Pages = Readonly<Record<string, string>>;
+const { book } = await BOOKS[LANGUAGE]();
+/** Names of the code stand in it: it is in English alone. */
+const glossary: Pages = import.meta.glob<string>('../../../docs/glossary.md', {
+  query: '?raw',
+  import: 'default',
+  eager: true,
+});
 const pictures: Readonly<Record<string, string>> = import.meta.glob<string>(
   '../../../docs/handbook/pictures/*.{png,svg}',
   { query: '?url', import: 'default', eager: true },
 );
 
 export interface Page {
-  /** Its file below docs/handbook, without its ending. */
+  /** Its file below docs/handbook, or docs/handbuch in German, without its ending. */
   readonly id: string;
+  readonly language: Language;
   readonly title: string;
   readonly text: string;
 }
 
+const idOf = (path: string) =>
+  path.replace(/^.*docs\/(?:handbook\/|handbuch\/)?/, '').replace(/\.md$/, '');
 const named = new Map(
-  Object.entries(files).map(([path, text]) => [
-    path.replace(/^.*docs\/(handbook\/)?/, '').replace(/\.md$/, ''),
-    text,
-  ]),
+  (
+    [
+      [book, LANGUAGE],
+      [glossary, 'en'],
+    ] as const
+  ).flatMap(([pages, language]) =>
+    Object.entries(pages).map(([path, text]) => [idOf(path), { text, language }] as const),
+  ),
 );
 /** Every page, in the order in which it is listed. */
 export const ALL: readonly Page[] = Object.values(PAGES)
   .flat()
   .flatMap((id) => {
-    const text = named.get(id);
-    return text === undefined ? [] : [{ id, title: /^# (.*)/.exec(text)?.[1] ?? id, text }];
+    const page = named.get(id);
+    return page ? [{ id, title: /^# (.*)/.exec(page.text)?.[1] ?? id, ...page }] : [];
   });
 export const pageNamed = (id: string): Page | undefined => ALL.find((page) => page.id === id);
 
