@@ -82,6 +82,7 @@ const to = (id: string) => `/handbook/${id}`;
 
 .list {
   display: grid;
+  grid-auto-rows: max-content;
   align-content: start;
   gap: 2px;
   padding: 16px;
