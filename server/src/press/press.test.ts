@@ -299,6 +299,33 @@ describe('whatever dies in the middle', () => {
     expect(adopted).toBeLessThan(SENDERS_KILLED);
   }, 200_000);
 
+  it('is sent anew where a sender died between giving up what had come of it and sending it again', async () => {
+    const sixth = await another(2);
+    const gone = new Promise((done) => served.worker.once('exit', done));
+    served.worker.kill('SIGKILL');
+    await gone;
+    const { body } = await send({ hold: true }, sixth.id);
+    const name = `K${body.id.slice(0, 8)}`;
+    // What such a sender leaves: its try is written down, and cancelled at the printer.
+    await served.database.pool.query('update press_job set tried = 1 where id = $1', [body.id]);
+    const created = await askPrinter(press.uri, {
+      operation: 'Create-Job',
+      attributes: [attribute('job-name', 'name', `${name}n1`)],
+      job: [attribute('job-hold-until', 'keyword', 'indefinite')],
+    });
+    const number = numberIn(groupsOf(created, 'job')[0], 'job-id')!;
+    await askPrinter(press.uri, {
+      operation: 'Cancel-Job',
+      attributes: [attribute('job-id', 'integer', number)],
+    });
+    served.worker = await served.startWorker();
+    expect((await sentUntil(['held', 'cancelled', 'failed'], sixth.id)).state).toBe('held');
+    const there = (await press.jobs()).filter((one) => one.name.includes(name));
+    expect(there.map(({ state }) => state).sort()).toEqual(['canceled', 'held']);
+    await want(body.id, 'cancel');
+    await sentUntil(['cancelled'], sixth.id);
+  }, 60_000);
+
   it('is printed once, and both sides agree on every copy', async () => {
     const random = seededRandom(7);
     await press.end('SIGTERM');

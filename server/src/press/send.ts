@@ -115,12 +115,21 @@ export const tellJob = (
 ) => askPrinter(row.uri, { operation, attributes: asked(number) });
 
 /**
+ * Cancelled there before any of it was printed, and not because it is wanted so: a try that found it unfinished gave it up, and died
+ * before it sent the job anew.
+ */
+const isGivenUp = ({ want }: PressRow, { state, attributes }: JobThere): boolean =>
+  want !== 'cancel' &&
+  state === 'canceled' &&
+  (numberIn(attributes, 'job-impressions-completed') ?? 0) === 0;
+
+/**
  * A job that a try before this one has brought to the printer whole; undefined where there is none, and nothing of it is left there.
  */
 async function adopted(row: PressRow): Promise<number | undefined> {
   if (row.tried === 0) return undefined;
   const found = await find(row, row.tried);
-  if (!found) return undefined;
+  if (!found || isGivenUp(row, found)) return undefined;
   if (!found.incoming) return found.number;
   // Some of it came. It waits there and has printed nothing.
   await tellJob(row, found.number, 'Cancel-Job').catch((error: unknown) => {
