@@ -3,7 +3,7 @@ import { Halver, levelSize } from '@kyanos/core';
 import type { ReadResult } from 'zxing-wasm/reader';
 import { uprightBars, type Bars } from './bars.ts';
 import { decoded, type Look } from './decoder.ts';
-import { barsAcross, hasGround, isEdge, type Window } from './hints.ts';
+import { barsAcross, hasGround, isEdge, SAMPLE, type Window } from './hints.ts';
 import { measured, type Measured } from './measured.ts';
 
 /**
@@ -24,7 +24,6 @@ const WIDEST = 5 * CELL;
 const LINEAR_EDGES = 20;
 const MATRIX_EDGES = 8;
 const BUSY_LINES = 3;
-const SAMPLE = 16;
 
 /** A code as one window saw it. */
 export interface Found extends Measured {

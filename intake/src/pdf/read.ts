@@ -99,7 +99,9 @@ class Document {
 
   /** The chosen pages in runs whose plates fit on the disk together. */
   runs(): PdfPage[][] {
-    const planes = 4 + Math.min(MAX_SPOTS, spotSpaces(this.objects).size);
+    const spots = Math.min(MAX_SPOTS, spotSpaces(this.objects).size);
+    // Where specials and colour may erase one another, the plates of each page lie there twice.
+    const planes = (4 + spots) * (spots > 0 ? 2 : 1);
     const runs: PdfPage[][] = [];
     let room = 0;
     for (const page of this.chosen) {
