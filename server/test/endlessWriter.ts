@@ -1,4 +1,7 @@
-/** Writes to stock and logbook as fast as it can, one kind of write after another, until it is killed. */
+/**
+ * Writes to stock and logbook as fast as it can, one kind of write after another, until it is killed.
+ * Says a line for each lot that it has received, with the lot's id.
+ */
 import type { CareAct, StockAct } from '@kyanos/core';
 import * as care from '../src/care/queries.ts';
 import { inTransaction, openPool } from '../src/db.ts';
@@ -40,9 +43,9 @@ const done: readonly CareAct[] = [
   { act: 'flushed', channel: 'W', ml: 60, minutes: 25 },
 ];
 
-console.log('ready');
 for (;;) {
   const lot = await inTransaction(pool, (db) => receive(db, film, by));
+  console.log(lot.id);
   for (const what of acts) await inTransaction(pool, (db) => act(db, lot.id, what, by));
   const last = (await eventsOf(pool, lot.id)).at(-1)!;
   await inTransaction(pool, (db) => undo(db, last.id, by));
