@@ -74,16 +74,16 @@ export async function measure(
   );
   const second = overprinted && reordered(overprinted, channels);
   const knockout = second && new KnockoutMeter(width, height, channels);
-  const meant = second && growingBands(second);
-  // Turning every byte from light to ink costs as much as adding them up, so it is done only where planes are compared.
-  const light = file.inverted && !knockout;
+  const meant = second && growingBands(second, file.inverted);
+  // Measured as they are stored: turning every byte from light to ink costs as much as adding them up.
+  const light = file.inverted;
   for await (const band of growingBands(file, light)) {
     await breath(signal);
     inside.add(band);
     if (bleeds) whole.add(band);
     edge.add(band, light);
     const other = (await meant?.next())?.value as Band | undefined;
-    if (knockout && other) knockout.add(band, other.planes);
+    if (knockout && other) knockout.add(band, other.planes, light);
     await barcodes.add(band, light);
     progress((band.top + band.rows) / height);
   }
@@ -99,10 +99,8 @@ export async function measure(
   // The interpreter paints every pixel that a shape touches: codes and thin strokes are drawn finer, each pixel gets its share.
   const thin = (await fine?.()) ?? [];
   const parts = [...thin, ...bars];
-  const asInk = file.inverted && !light;
   await redraw(file, parts, (plane, y, left, before, after) => {
-    const [was, is] = asInk ? [after, before] : [before, after];
-    for (const meter of [inside, whole]) meter.replace(plane, y, left, was, is);
+    for (const meter of [inside, whole]) meter.replace(plane, y, left, before, after);
   });
   for (const part of thin) rmSync(part.file.path, { force: true });
   const differing = knockout?.differing ?? [];

@@ -1,5 +1,7 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { memoryRaster, type Band } from '../raster/index.ts';
+import { seededRandom } from '../units/index.ts';
 import { KnockoutMeter, overprintedChannel, plannedRaster, type ArtworkPage } from './index.ts';
 
 const CHANNELS = ['Cyan', 'Magenta', 'Yellow', 'Black', 'White'];
@@ -40,6 +42,65 @@ describe('KnockoutMeter', () => {
     const whole = [none(), none(), none(), none(), span(0, 6)];
     expect(measure(cutOut, whole).found).toEqual([]);
   });
+});
+
+describe('KnockoutMeter on random plates', () => {
+  /** Pixel after pixel, as the definition says it. */
+  function counted(is: readonly Uint8Array[], meant: readonly Uint8Array[]) {
+    const [w, s] = [4, 5];
+    const lost = (own: number, other: number) => {
+      let [special, colour] = [0, 0];
+      is[own].forEach((ink, i) => {
+        const covered = [0, 1, 2, 3, other].some((plane) => is[plane][i] > 13);
+        const erased = [0, 1, 2, 3].some((plane) => meant[plane][i] - is[plane][i] > 13);
+        if (meant[own][i] - ink > 13 && covered) special++;
+        else if (ink > 13 && erased) colour++;
+      });
+      return [special, colour];
+    };
+    return [lost(w, s), lost(s, w)];
+  }
+
+  it.each([
+    [64, 0, false],
+    [61, 0, false],
+    [64, 1, false],
+    [61, 3, true],
+    [64, 0, true],
+  ])(
+    'counts what each pixel says, %i of them, %i off a word, as light: %s',
+    (width, off, light) => {
+      fc.assert(
+        fc.property(fc.integer(), (seed) => {
+          const random = seededRandom(seed);
+          const planes = () =>
+            Array.from({ length: 6 }, () =>
+              Uint8Array.from({ length: width * 3 }, () => (random() < 0.1 ? random() * 256 : 0)),
+            );
+          const meant = planes();
+          const is = meant.map((plane) => plane.map((ink) => (random() < 0.9 ? ink : 0)));
+          const stored = (all: readonly Uint8Array[]) =>
+            all.map((plane) => {
+              const moved = new Uint8Array(plane.length + off).subarray(off);
+              moved.set(light ? plane.map((ink) => 255 - ink) : plane);
+              return moved;
+            });
+          const meter = new KnockoutMeter(width, 3, [...CHANNELS, 'Silver']);
+          meter.add({ top: 0, rows: 3, planes: stored(is) }, stored(meant), light);
+          const found = new Map(meter.knockouts(1).map((one) => [one.separation, one]));
+          const measured = ['White', 'Silver'].map((name) => [
+            found.get(name)?.specialLostMm2 ?? 0,
+            found.get(name)?.colourLostMm2 ?? 0,
+          ]);
+          expect(measured).toEqual(counted(is, meant));
+          expect(meter.differing).toEqual(
+            [...CHANNELS, 'Silver'].filter((_, i) => is[i].some((ink, at) => ink !== meant[i][at])),
+          );
+        }),
+        { numRuns: 50 },
+      );
+    },
+  );
 });
 
 describe('plannedRaster', () => {

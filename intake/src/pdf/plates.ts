@@ -119,8 +119,8 @@ export function separate(
   });
 }
 
-/** More than the header ever takes: with the profile in it about 190 kB, and names. */
-const HEADER_BYTES = 1 << 20;
+/** More than the header ever takes: with the profile in it about 190 kB, and names. Read into again and again, as it is looked for until it is there. */
+const HEADER = Buffer.alloc(1 << 20);
 
 function interpret(
   { dpi, tmp, signal }: Source,
@@ -217,8 +217,8 @@ export function psdHeader(path: string): Omit<PlanarFile, 'dpi'> | undefined {
   if (!existsSync(path)) return undefined;
   const handle = openSync(path, 'r');
   try {
-    const head = Buffer.alloc(HEADER_BYTES);
-    const size = readSync(handle, head, 0, head.length, 0);
+    const size = readSync(handle, HEADER, 0, HEADER.length, 0);
+    const head = HEADER.subarray(0, size);
     if (size < 30) return undefined;
     if (head.toString('latin1', 0, 4) !== '8BPS')
       throw new Error('The plates are not in the layout that was asked for.');
