@@ -10,6 +10,18 @@ import { t } from '../texts/texts.ts';
 
 const SECONDS = 20;
 
+/**
+ * A thread is to import its program, not require it: Node aborts the whole process where a thread is ended in the middle of
+ * requiring a module (seen with 20.20: "IsGraphAsync must be used on an instantiated module").
+ */
+const REQUIRE_MODULE = '--experimental-require-module';
+const execArgv = [
+  ...process.execArgv,
+  ...(process.allowedNodeEnvironmentFlags.has(REQUIRE_MODULE)
+    ? [REQUIRE_MODULE.replace('--', '--no-')]
+    : []),
+];
+
 let pool: Piscina | undefined;
 const threads = () =>
   (pool ??= new Piscina({
@@ -20,6 +32,7 @@ const threads = () =>
     idleTimeout: 60_000,
     maxQueue: 64,
     resourceLimits: { maxOldGenerationSizeMb: 1024 },
+    execArgv,
   }));
 
 /** Has a thread ready before anybody asks. */
