@@ -9,6 +9,7 @@ import {
   UNKNOWN_STATE,
   dayText,
   type CareDue,
+  type Keeping,
   type Machine,
   type PrintPlan,
   type MachineState,
@@ -41,6 +42,19 @@ export function keepingIn(known: readonly Product[]) {
   const by = new Map(known.map((product) => [product.key, product.keeping]));
   return ({ kind, product }: Pick<Stocked, 'kind' | 'product'>) =>
     by.get(productKey(kind, product)) ?? {};
+}
+
+/** How long a material keeps; nothing is known of one that the shop keeps no more. */
+export async function materialKeeping(db: Db, id: string): Promise<Keeping> {
+  const kept = (await itemsOf(db, 'material')).filter(
+    (item) => item.id === id && item.standing === 'active',
+  );
+  const known = productsOf(
+    [],
+    kept.map(({ data }) => data),
+    {},
+  );
+  return keepingIn(known)({ kind: 'material', product: id });
 }
 
 /** What is left in the fitted containers, by channel. */

@@ -27,14 +27,15 @@ interface Row {
   readonly savedBy: string;
   readonly artworkId: ArtworkId | null;
   readonly fileName: string | null;
-  readonly plan: unknown;
+  /** As JSON. */
+  readonly plan: string;
   readonly exercise: ExerciseId | null;
   readonly practice: boolean;
 }
 
 const LATEST = /* sql */ `
   select v.job_id as id, v.version, v.saved_at as "savedAt", v.saved_by as "savedBy",
-         v.artwork_id as "artworkId", coalesce(v.file_name, a.file_name) as "fileName", v.plan,
+         v.artwork_id as "artworkId", coalesce(v.file_name, a.file_name) as "fileName", v.plan::text,
          (select e.id from exercise e where e.job_id = v.job_id and e.handed_in_at is null) as exercise,
          (select j.practice from job j where j.id = v.job_id) as practice
   from job_version v left join artwork a on a.id = v.artwork_id`;
@@ -52,10 +53,21 @@ export function planIfReadable(stored: unknown): PrintPlan | undefined {
   return 'problem' in read ? undefined : read.plan;
 }
 
+/** Plans as they were stored: reading one takes longer than fetching it, and a job is asked for again and again. */
+const plans = new LRUCache<string, PrintPlan>({ max: 1000 });
+
+function planOfText(text: string): PrintPlan {
+  const known = plans.get(text);
+  if (known) return known;
+  const plan = planOf(JSON.parse(text));
+  plans.set(text, plan);
+  return plan;
+}
+
 const jobOf = ({ savedAt, plan, ...job }: Row): Job => ({
   ...job,
   savedAt: savedAt.toISOString(),
-  plan: planOf(plan) as Job['plan'],
+  plan: planOfText(plan) as Job['plan'],
 });
 
 /** Problems of stored versions, which never change: a plan is looked through once in each language. */

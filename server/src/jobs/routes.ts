@@ -19,8 +19,15 @@ import {
   setJobOrder,
 } from './queries.ts';
 
+/** Plans that were sent before, as they went. */
+const sent = new WeakMap<object, ReturnType<typeof encodePlan>>();
+
 /** A job on the wire: its stack in the short notation. */
-const onWire = (job: Job) => ({ ...job, plan: encodePlan(job.plan) });
+function onWire(job: Job) {
+  const plan = sent.get(job.plan) ?? encodePlan(job.plan);
+  sent.set(job.plan, plan);
+  return { ...job, plan };
+}
 
 export function jobRoutes(pool: pg.Pool, queue: Queue): Router {
   const router = Router();

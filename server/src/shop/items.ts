@@ -4,6 +4,7 @@
  */
 import { readItem, type ShopData, type ShopKind, type Standing } from '@kyanos/contract';
 import { contradictionsOf, DomainError, materialContradictions, withProduct } from '@kyanos/core';
+import { LRUCache } from 'lru-cache';
 import type { Db } from '../db.ts';
 import { keepRevision } from '../revisions.ts';
 import { t } from '../texts/texts.ts';
@@ -26,20 +27,31 @@ interface Row {
   readonly standing: Standing;
   readonly savedAt: Date;
   readonly savedBy: string;
-  readonly data: unknown;
+  /** As JSON. */
+  readonly data: string;
 }
 
 const ITEMS = `
-  select item.id, item.standing, item.data, newest.number as revision, newest.saved_at as "savedAt", newest.saved_by as "savedBy"
+  select item.id, item.standing, item.data::text, newest.number as revision, newest.saved_at as "savedAt", newest.saved_by as "savedBy"
   from shop_item item
   join lateral (select number, saved_at, saved_by from revision
                 where kind = item.kind and name = item.id order by number desc limit 1) newest on true
   where item.kind = $1::text`;
 
+/** Things as they are stored, by kind: a whole shop is asked for again and again, and reading it takes longer than fetching it. */
+const read = new LRUCache<string, ShopData<ShopKind>>({ max: 1000 });
+
+function dataOf<K extends ShopKind>(kind: K, text: string): ShopData<K> {
+  const key = `${kind} ${text}`;
+  const data = read.get(key) ?? readItem(kind, JSON.parse(text));
+  read.set(key, data);
+  return data as ShopData<K>;
+}
+
 const itemFrom = <K extends ShopKind>(kind: K, row: Row): Item<K> => ({
   ...row,
   savedAt: row.savedAt.toISOString(),
-  data: readItem(kind, row.data),
+  data: dataOf(kind, row.data),
 });
 
 /** In the order in which they were made. */

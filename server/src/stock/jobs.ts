@@ -1,5 +1,5 @@
 /** What a job takes off the shelf: reserved when it is accepted, drawn when it is printed, given back when it is not. */
-import type { JobId, JobStock, Stocked } from '@kyanos/contract';
+import type { Job, JobId, JobStock, Stocked } from '@kyanos/contract';
 import {
   amountText,
   chooseLot,
@@ -13,12 +13,12 @@ import {
   type Measures,
 } from '@kyanos/core';
 import { LRUCache } from 'lru-cache';
-import type pg from 'pg';
+import pg from 'pg';
 import { readyArtwork } from '../artwork/queries.ts';
 import { aside } from '../aside/aside.ts';
 import * as care from '../care/queries.ts';
 import { inTransaction, type Db } from '../db.ts';
-import { keepingIn, products, today } from '../floor.ts';
+import { materialKeeping, today } from '../floor.ts';
 import { noteChanges } from '../jobs/events.ts';
 import { jobById } from '../jobs/queries.ts';
 import { measuresFor } from '../plates/queries.ts';
@@ -27,13 +27,32 @@ import { act, fittedIn, jobEvents, lockAll, stockThere, undo, type Telling } fro
 import { t } from '../texts/texts.ts';
 
 /** What a version takes, worked out once. Undefined while its plates are not built, or where it can't be printed. */
-export async function needOf(db: Db, jobId: string): Promise<JobNeed | undefined> {
-  const { plan, artworkId, version } = await jobById(db, jobId);
+export const needOf = async (db: Db, jobId: string): Promise<JobNeed | undefined> =>
+  needFor(db, await jobById(db, jobId));
+
+/**
+ * Versions that are worked out just now: who asks too waits for the same. Nobody in a transaction does: what it has locked may be
+ * what the other waits for.
+ */
+const working = new Map<string, Promise<JobNeed | undefined>>();
+
+async function needFor(db: Db, job: Job): Promise<JobNeed | undefined> {
   const { rows } = await db.query<{ data: JobNeed | null }>(
     'select data from job_need where job_id = $1::uuid and version = $2::int',
-    [jobId, version],
+    [job.id, job.version],
   );
   if (rows[0]) return rows[0].data ?? undefined;
+  if (!(db instanceof pg.Pool)) return workedOut(db, job);
+  const key = `${job.id}/${job.version}`;
+  const worked = working.get(key) ?? workedOut(db, job).finally(() => working.delete(key));
+  working.set(key, worked);
+  return worked;
+}
+
+async function workedOut(
+  db: Db,
+  { id, version, plan, artworkId }: Job,
+): Promise<JobNeed | undefined> {
   if (!artworkId) return undefined;
   let measures: Measures;
   try {
@@ -49,7 +68,7 @@ export async function needOf(db: Db, jobId: string): Promise<JobNeed | undefined
   await db.query(
     `insert into job_need (job_id, version, data, errors, warnings, works)
      values ($1::uuid, $2::int, $3::jsonb, $4::int, $5::int, $6::jsonb) on conflict do nothing`,
-    [jobId, version, need ? JSON.stringify(need) : null, errors, warnings, JSON.stringify(works)],
+    [id, version, need ? JSON.stringify(need) : null, errors, warnings, JSON.stringify(works)],
   );
   return need;
 }
@@ -65,9 +84,10 @@ interface Wanted {
 /** Undefined where nothing is known of it, be it that its plan can't be read: its state may be changed all the same. */
 async function wantedBy(db: Db, jobId: string): Promise<Wanted | undefined> {
   try {
-    const { plan } = await jobById(db, jobId);
-    const need = await needOf(db, jobId);
-    return need && { need, lot: plan.lot, machineId: plan.machine.id, name: plan.name };
+    const job = await jobById(db, jobId);
+    const need = await needFor(db, job);
+    const { lot, machine, name } = job.plan;
+    return need && { need, lot, machineId: machine.id, name };
   } catch (error) {
     if (error instanceof DomainError) return undefined;
     throw error;
@@ -90,7 +110,7 @@ async function choiceFor(
   { material }: JobNeed,
 ): Promise<LotChoice<Stocked>> {
   const { product, amount, width } = material;
-  const keeping = keepingIn(await products(db))({ kind: 'material', product });
+  const keeping = await materialKeeping(db, product);
   const lots = await stockThere(db, 'material', product);
   return chooseLot(lots, { amount, jobId, width }, keeping, today());
 }
