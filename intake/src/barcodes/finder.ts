@@ -28,9 +28,12 @@ export class BarcodeFinder {
     this.#level = dpi > FINE_DPI ? first.halvedOnly() : first;
   }
 
-  /** @param light 0 dark to 255 light */
-  add(light: Uint8Array): Promise<void> {
-    return this.#level.add(light);
+  /**
+   * @param light 0 dark to 255 light
+   * @param beside the same rows of what is looked through by itself: a code that shows there as well is not looked for again
+   */
+  add(light: Uint8Array, beside?: Uint8Array): Promise<void> {
+    return this.#level.add(light, beside);
   }
 
   /** Codes that were read, each once, and places where there is one that can't be read at this resolution. */

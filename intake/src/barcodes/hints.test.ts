@@ -30,9 +30,12 @@ const symbol = async (bcid: string, text: string) =>
     .flatten({ background: '#fff' })
     .extend({ top: 30, bottom: 30, left: 36, right: 36, background: '#fff' });
 
-async function readOn(page: Uint8Array): Promise<string[]> {
+async function readOn(page: Uint8Array, beside?: Uint8Array): Promise<string[]> {
   const finder = new BarcodeFinder(WIDTH, HEIGHT, 300);
-  for (let y = 0; y < HEIGHT; y += 64) await finder.add(page.subarray(y * WIDTH, (y + 64) * WIDTH));
+  for (let y = 0; y < HEIGHT; y += 64) {
+    const [from, to] = [y * WIDTH, (y + 64) * WIDTH];
+    await finder.add(page.subarray(from, to), beside?.subarray(from, to));
+  }
   return (await finder.finish()).filter(({ sure }) => sure).map(({ code }) => code.content);
 }
 
@@ -85,4 +88,49 @@ describe('a page of type', () => {
     const page = await greyOf(sharp(ground).composite([{ input: dark, left: 430, top: 210 }]));
     expect(await readOn(page)).toEqual(['lot 26-11']);
   });
+});
+
+describe('a page with nothing on it', () => {
+  it.each([
+    ['datamatrix', '123'],
+    ['datamatrixrectangular', '12'],
+    ['microqrcode', '12345'],
+    ['qrcode', '1'],
+    ['azteccodecompact', '12'],
+  ])(
+    'but a small %s of "%s" is read, wherever that is and whatever its modules',
+    async (bcid, text) => {
+      for (const scale of [2, 3, 4, 6])
+        for (const moved of [0, 7, 13]) {
+          const input = await bwipjs.toBuffer({ bcid, text, scale, backgroundcolor: 'FFFFFF' });
+          const page = await greyOf(
+            sharp({ create: { width: WIDTH, height: HEIGHT, channels: 3, background: '#fff' } })
+              .composite([{ input, left: 501 + moved, top: 499 + moved }])
+              .png(),
+          );
+          expect(await readOn(page), `${scale} pixels`).toEqual([text]);
+        }
+    },
+  );
+});
+
+describe('a special that type erases', () => {
+  const amidType = async (bcid: string) => {
+    const input = await (await symbol(bcid, 'LOT 26')).png().toBuffer();
+    return greyOf(sharp(ground).composite([{ input, left: 430, top: 210 }]));
+  };
+  const erased = (page: Uint8Array) => page.map((light) => 255 - light);
+
+  it.each(['code128', 'datamatrix', 'qrcode'])('and a %s in it alone is read', async (bcid) => {
+    expect(await readOn(await amidType(bcid), await greyOf(sharp(ground)))).toEqual(['LOT 26']);
+  });
+
+  it.each(['code128', 'datamatrix', 'qrcode'])(
+    'and a %s that shows in colour as well is not looked through again',
+    async (bcid) => {
+      const page = await amidType(bcid);
+      expect(await readOn(erased(page))).toEqual(['LOT 26']);
+      expect(await readOn(erased(page), page)).toEqual([]);
+    },
+  );
 });

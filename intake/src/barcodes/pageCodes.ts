@@ -43,7 +43,8 @@ export class PageCodes {
     for (const { plane, finder } of this.#special) {
       const special = this.#dark.subarray(0, size);
       asLight(special, band.planes[plane].subarray(0, size), inverted);
-      await finder.add(special);
+      // Type and codes that erase a special have their edges in both.
+      await finder.add(special, light);
     }
   }
 

@@ -3,26 +3,21 @@ import { Halver, levelSize } from '@kyanos/core';
 import type { ReadResult } from 'zxing-wasm/reader';
 import { uprightBars, type Bars } from './bars.ts';
 import { decoded, type Look } from './decoder.ts';
-import { barsAcross, hasGround, isEdge, SAMPLE, type Window } from './hints.ts';
+import { CELL, EdgeCounter, type Box } from './edges.ts';
+import { barsAcross, hasGround, SAMPLE, type Window } from './hints.ts';
 import { measured, type Measured } from './measured.ts';
 
 /**
- * Windows overlap by so many pixels: a code that is no larger is whole in one of them, and what is larger is looked at at half the
- * resolution. Edges are counted in cells of this side.
+ * Rows of a window, in cells. Windows overlap by a cell: a code that is no larger is whole in one of them, and what is larger is
+ * looked at at half the resolution.
  */
-const CELL = 512;
-/** Rows of a window, in cells. */
 const CELLS_DOWN = 3;
 const ROWS = CELLS_DOWN * CELL;
 /** A window is at least two cells wide. Neighbours that are worth a look are looked at in one, up to this width, pixels. */
 const NARROWEST = 2 * CELL;
 const WIDEST = 5 * CELL;
-/**
- * Edges that a row or column needs: the shortest linear symbol has 21 bars and spaces, a matrix symbol far fewer, but in both
- * directions.
- */
+/** Edges that a row or column needs, and such lines: the shortest linear symbol has 21 bars and spaces. */
 const LINEAR_EDGES = 20;
-const MATRIX_EDGES = 8;
 const BUSY_LINES = 3;
 
 /** A code as one window saw it. */
@@ -105,9 +100,9 @@ export class Level {
   readonly #rows: Uint8Array;
   readonly #next: Level | undefined;
   readonly #halver: Halver;
+  readonly #halverBeside: Halver;
   #decodes = true;
-  /** Edges of each cell's height of the rows held, as far as they were counted. */
-  #edges: Edges[] = [];
+  readonly #edges: EdgeCounter;
   /** Rows held, and the page row of the first. */
   #held = 0;
   #top = 0;
@@ -118,6 +113,8 @@ export class Level {
     this.#found = found;
     this.#rows = new Uint8Array(Math.min(ROWS, height) * width);
     this.#halver = new Halver(width);
+    this.#halverBeside = new Halver(width);
+    this.#edges = new EdgeCounter(width);
     if (Math.max(width, height) > NARROWEST)
       this.#next = new Level(levelSize(width, 1), levelSize(height, 1), scale * 2, found);
   }
@@ -128,9 +125,11 @@ export class Level {
     return this;
   }
 
-  async add(rows: Uint8Array): Promise<void> {
-    await this.#next?.add(this.#halver.push(rows));
+  /** @param beside the same rows of what is looked through by itself: what has its edges there is seen there */
+  async add(rows: Uint8Array, beside?: Uint8Array): Promise<void> {
+    await this.#next?.add(this.#halver.push(rows), beside && this.#halverBeside.push(beside));
     if (!this.#decodes) return;
+    this.#edges.add(rows, beside);
     for (let from = 0; from < rows.length;) {
       const room = (ROWS - this.#held) * this.#width;
       const part = rows.subarray(from, from + room);
@@ -142,7 +141,6 @@ export class Level {
         // The last cells are the first of the next window.
         this.#rows.copyWithin(0, (ROWS - CELL) * this.#width);
         this.#held = CELL;
-        this.#edges.splice(0, CELLS_DOWN - 1);
         this.#top += ROWS - CELL;
       }
     }
@@ -157,89 +155,103 @@ export class Level {
   async #scan(): Promise<void> {
     const height = this.#held;
     if (this.#width < 16 || height < 8) return;
-    for (const { left, width, look, linear } of this.#busy(height)) {
-      const window = new Uint8Array(width * height);
-      for (let y = 0; y < height; y++)
-        window.set(
-          this.#rows.subarray(y * this.#width + left, y * this.#width + left + width),
-          y * width,
-        );
-      for (const result of await decoded(window, width, height, look))
+    for (const { box, look, linear } of this.#busy(height)) {
+      const { left, width } = box;
+      const top = this.#top + box.top;
+      const window = new Uint8Array(width * box.height);
+      for (let y = 0; y < box.height; y++) {
+        const from = (box.top + y) * this.#width + left;
+        window.set(this.#rows.subarray(from, from + width), y * width);
+      }
+      for (const result of await decoded(window, width, box.height, look))
         this.#found.push({
           result,
           scale: this.#scale,
           left,
-          top: this.#top,
-          ...measured(result, window, width, height),
+          top,
+          ...measured(result, window, width, box.height),
         });
-      for (const found of linear ? await bars(window, width, height, linear) : []) {
+      for (const found of linear ? await bars(window, width, box.height, linear) : []) {
         // What the decoder read by itself it has measured too.
         const known = this.#found.some(
           (other) =>
-            other.result.text === found.result.text &&
-            near(other, found, this.#scale, left, this.#top),
+            other.result.text === found.result.text && near(other, found, this.#scale, left, top),
         );
-        if (!known) this.#found.push({ ...found, scale: this.#scale, left, top: this.#top });
+        if (!known) this.#found.push({ ...found, scale: this.#scale, left, top });
       }
     }
   }
 
-  /** The windows that hold enough fine contrast to be looked at, and what for. Edges are counted once for all windows over a cell. */
+  /** The parts that hold enough fine contrast to be looked at, and what for. */
   #busy(height: number): readonly Part[] {
     const stride = this.#width;
-    for (let top = this.#edges.length * CELL; top < height; top += CELL)
-      this.#edges.push(edgesOf(this.#rows, stride, top, Math.min(height, top + CELL)));
-    const along = this.#edges.flatMap((cells) => cells.along);
+    const edges = this.#edges.within(this.#top, this.#top + height);
+    const along = edges.flatMap((cells) => cells.along);
     const down = new Uint32Array(Math.ceil(stride / SAMPLE));
-    for (const cells of this.#edges) cells.down.forEach((count, i) => (down[i] += count));
-    const parts: Part[] = [];
+    for (const cells of edges) cells.down.forEach((count, i) => (down[i] += count));
+    const matrix: Part[] = [];
+    const linear: Part[] = [];
     for (let left = 0; left === 0 || left + CELL < stride; left += CELL) {
       const width = Math.min(NARROWEST, stride - left);
       const cell = left / CELL;
       const window = { rows: this.#rows, stride, left, width, height };
+      const dense = this.#edges.dense({ left, top: this.#top, width, height });
       const rows = along.map((counts) => counts[cell] + (width > CELL ? counts[cell + 1] : 0));
       const columns = down.subarray(left / SAMPLE, Math.ceil((left + width) / SAMPLE));
-      parts.push(...partsOf(window, rows, columns));
+      const [long, tall] = [busy(rows), busy(columns)];
+      if (!dense && long.length + tall.length === 0) continue;
+      const inverted = hasGround(window);
+      if (dense)
+        matrix.push({
+          box: { ...dense, top: dense.top - this.#top },
+          look: { kinds: ['matrix'], turned: true, inverted },
+        });
+      linear.push(...barParts(window, long, tall, inverted));
     }
-    return joined(parts);
+    return [...joined(matrix), ...linear];
   }
 }
 
-/** What one window is worth being looked at for, by the edges of its sampled rows and columns. */
-function* partsOf(window: Window, rows: readonly number[], columns: Uint32Array): Generator<Part> {
-  const [long, tall] = [busy(rows, LINEAR_EDGES), busy(columns, LINEAR_EDGES)];
-  const hasMatrix = busy(rows, MATRIX_EDGES).length * busy(columns, MATRIX_EDGES).length > 0;
-  if (!hasMatrix && long.length + tall.length === 0) return;
-  const { left, width } = window;
-  const inverted = hasGround(window);
-  if (hasMatrix) yield { left, width, look: { kinds: ['matrix'], turned: true, inverted } };
+/** What bars a window is worth being looked at for, by its rows and columns with many edges. */
+function* barParts(
+  window: Window,
+  long: readonly number[],
+  tall: readonly number[],
+  inverted: boolean,
+): Generator<Part> {
+  const { left, width, height } = window;
+  const box = { left, top: 0, width, height };
   const across = barsAcross(window, 'row', long);
   const downward = barsAcross(window, 'column', tall);
   const linear = waysOf(across.linear, downward.linear);
-  if (linear)
-    yield { left, width, look: { kinds: ['linear'], turned: linear.down, inverted }, linear };
+  if (linear) yield { box, look: { kinds: ['linear'], turned: linear.down, inverted }, linear };
   const stacked = waysOf(across.stacked, downward.stacked);
   // The decoder reads none that is lighter than its ground.
-  if (stacked)
-    yield { left, width, look: { kinds: ['stacked'], turned: stacked.down, inverted: false } };
+  if (stacked) yield { box, look: { kinds: ['stacked'], turned: stacked.down, inverted: false } };
 }
 
-/** Neighbours that are looked at for matrix symbols reach over one another, and become one; bars are looked for where they are. */
+/** Parts of neighbouring windows that reach over one another become one. */
 function joined(parts: readonly Part[]): Part[] {
-  const bars = parts.filter(({ look }) => !look.kinds.includes('matrix'));
-  const matrix: Part[] = [];
-  for (const part of parts.filter(({ look }) => look.kinds.includes('matrix'))) {
-    const last = matrix.at(-1);
-    const width = last ? part.left + part.width - last.left : 0;
-    if (!last || part.left >= last.left + last.width || width > WIDEST) matrix.push(part);
+  const all: Part[] = [];
+  for (const part of parts) {
+    const last = all.at(-1);
+    const box = last && around(last.box, part.box);
+    if (!last || !box || part.box.left >= last.box.left + last.box.width || box.width > WIDEST)
+      all.push(part);
     else
-      matrix[matrix.length - 1] = {
-        left: last.left,
-        width,
+      all[all.length - 1] = {
+        box,
         look: { ...part.look, inverted: part.look.inverted || last.look.inverted },
       };
   }
-  return [...matrix, ...bars];
+  return all;
+}
+
+function around(a: Box, b: Box): Box {
+  const [left, top] = [Math.min(a.left, b.left), Math.min(a.top, b.top)];
+  const right = Math.max(a.left + a.width, b.left + b.width);
+  const bottom = Math.max(a.top + a.height, b.top + b.height);
+  return { left, top, width: right - left, height: bottom - top };
 }
 
 /** Which way bars stand: across the rows, across the columns. */
@@ -251,43 +263,17 @@ interface Ways {
 const waysOf = (along: boolean, down: boolean): Ways | undefined =>
   along || down ? { along, down } : undefined;
 
-/** Pixels from left to right, and what to look for. */
+/** A part of the rows held, and what to look for. */
 interface Part {
-  readonly left: number;
-  readonly width: number;
+  readonly box: Box;
   readonly look: Look;
   /** Linear symbols that the decoder may pass over. */
   readonly linear?: Ways;
 }
 
-/** Lines, of those that were sampled, with so many edges; none where they are fewer than a symbol has. */
-function busy(edges: ArrayLike<number>, least: number): number[] {
+/** Lines, of those that were sampled, with as many edges as a linear symbol has; none where they are fewer than it takes. */
+function busy(edges: ArrayLike<number>): number[] {
   const lines: number[] = [];
-  for (let i = 0; i < edges.length; i++) if (edges[i] >= least) lines.push(i * SAMPLE);
+  for (let i = 0; i < edges.length; i++) if (edges[i] >= LINEAR_EDGES) lines.push(i * SAMPLE);
   return lines.length >= BUSY_LINES ? lines : [];
-}
-
-/** Of every {@link SAMPLE}th row, by cells, and of every such column. */
-interface Edges {
-  readonly along: readonly Uint16Array[];
-  readonly down: Uint16Array;
-}
-
-function edgesOf(rows: Uint8Array, stride: number, top: number, bottom: number): Edges {
-  const cells = Math.ceil(stride / CELL);
-  const along = Array.from({ length: Math.ceil((bottom - top) / SAMPLE) }, (_, line) => {
-    const counts = new Uint16Array(cells);
-    const begin = (top + line * SAMPLE) * stride;
-    for (let cell = 0; cell < cells; cell++) {
-      const end = begin + Math.min(stride, (cell + 1) * CELL);
-      for (let i = begin + cell * CELL + 1; i < end; i++)
-        if (isEdge(rows[i] - rows[i - 1])) counts[cell]++;
-    }
-    return counts;
-  });
-  const down = new Uint16Array(Math.ceil(stride / SAMPLE));
-  for (let y = Math.max(1, top); y < bottom; y++)
-    for (let column = 0, i = y * stride; column < down.length; column++, i += SAMPLE)
-      if (isEdge(rows[i] - rows[i - stride])) down[column]++;
-  return { along, down };
 }
