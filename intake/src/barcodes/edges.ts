@@ -12,9 +12,6 @@ export const CELL = 1 << CELL_BITS;
 const DENSE_EDGES = 4;
 const SQUARE_BITS = 6;
 const SQUARE = 1 << SQUARE_BITS;
-/** Rows and columns are looked at so far apart for them, pixels: the smallest symbol has three. */
-const FINE_SAMPLE = 8;
-
 /** Of every {@link SAMPLE}th row of a cell's height, by cells, and of every such column. */
 interface Edges {
   readonly along: Uint16Array[];
@@ -41,7 +38,7 @@ export class EdgeCounter {
   readonly #squares: Squares[] = [];
   readonly #last: Uint8Array;
   readonly #lastBeside: Uint8Array;
-  /** Rows of the last three edges of every {@link FINE_SAMPLE}th column, the oldest first. */
+  /** Rows of the last three edges of every {@link SAMPLE}th column, the oldest first. */
   readonly #before: Int32Array;
   /** Of the row that was looked along last. */
   #along: Along = { counts: new Uint16Array(0), squares: [], isBare: false };
@@ -53,7 +50,7 @@ export class EdgeCounter {
     this.#width = width;
     this.#last = new Uint8Array(width);
     this.#lastBeside = new Uint8Array(width);
-    this.#before = new Int32Array(OLDER * Math.ceil(width / FINE_SAMPLE)).fill(-SQUARE);
+    this.#before = new Int32Array(OLDER * Math.ceil(width / SAMPLE)).fill(-SQUARE);
   }
 
   /** @param beside the same rows of something else: what has an edge there as well is not counted */
@@ -72,10 +69,10 @@ export class EdgeCounter {
       // Most rows of a special are as the one before.
       const again = y > 0 && Buffer.compare(row, this.#last) === 0;
       this.#changed ||= !again;
-      if (y % FINE_SAMPLE === 0) {
+      if (y % SAMPLE === 0) {
         if (this.#changed || !this.#along.isBare) this.#along = edgesAlong(row, other);
         this.#changed = false;
-        if (y % SAMPLE === 0) this.#edges.at(-1)!.along.push(this.#along.counts);
+        this.#edges.at(-1)!.along.push(this.#along.counts);
         for (const square of this.#along.squares) this.#squares.at(-1)!.along[square] = 1;
       }
       if (y > 0 && !again) this.#addDown(y, row, other);
@@ -87,10 +84,11 @@ export class EdgeCounter {
   #addDown(y: number, row: Uint8Array, other: Uint8Array | undefined): void {
     const { down } = this.#edges.at(-1)!;
     const before = this.#before;
-    for (let x = 0, k = 0; x < row.length; x += FINE_SAMPLE, k += OLDER) {
+    for (let x = 0, column = 0; x < row.length; x += SAMPLE, column++) {
       if (!isEdge(row[x] - this.#last[x])) continue;
       if (other && isEdge(other[x] - this.#lastBeside[x])) continue;
-      if (x % SAMPLE === 0) down[x / SAMPLE]++;
+      down[column]++;
+      const k = OLDER * column;
       const oldest = before[k];
       before.copyWithin(k, k + 1, k + OLDER);
       before[k + OLDER - 1] = y;

@@ -2,7 +2,7 @@ import bwipjs from 'bwip-js/node';
 import sharp, { type Sharp } from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { BarcodeFinder } from './finder.ts';
-import { barsAcross, hasGround } from './hints.ts';
+import { barsAcross, hasGround, SAMPLE } from './hints.ts';
 
 const [WIDTH, HEIGHT] = [1400, 1200];
 const WORDS = 'white under silver eye film press noon the was illuminate mill tall'.split(' ');
@@ -48,7 +48,8 @@ describe('a page of type', () => {
     for (const size of [14, 18, 22, 26, 30, 36]) {
       const rows = await greyOf(sharp(await type(size)));
       const window = { rows, stride: WIDTH, left: 200, width: 1024, height: HEIGHT };
-      const lines = (most: number) => Array.from({ length: most >> 4 }, (_, i) => 16 * i);
+      const lines = (most: number) =>
+        Array.from({ length: Math.floor(most / SAMPLE) }, (_, i) => SAMPLE * i);
       for (const found of [
         barsAcross(window, 'row', lines(HEIGHT)),
         barsAcross(window, 'column', lines(1024)),
@@ -90,6 +91,14 @@ describe('a page of type', () => {
   });
 });
 
+/** A page with nothing else on it. */
+const onBlank = (input: Buffer, moved: number) =>
+  greyOf(
+    sharp({ create: { width: WIDTH, height: HEIGHT, channels: 3, background: '#fff' } })
+      .composite([{ input, left: 501 + moved, top: 499 + moved }])
+      .png(),
+  );
+
 describe('a page with nothing on it', () => {
   it.each([
     ['datamatrix', '123'],
@@ -112,6 +121,30 @@ describe('a page with nothing on it', () => {
         }
     },
   );
+});
+
+describe('a label with nothing else on it', () => {
+  it.each([
+    ['databarlimited', '(01)09521234543213', 2, undefined],
+    ['databartruncated', '(01)09521234543213', 2, undefined],
+    ['databarstacked', '(01)09521234543213', 3, undefined],
+    ['code128', 'LOT26', 2, 2],
+    ['ean13', '4006381333931', 2, 2],
+    ['upce', '01234565', 2, 2],
+    ['interleaved2of5', '123456', 2, 2],
+  ] as const)('but low bars of %s are read, wherever they stand', async (bcid, text, scale, mm) => {
+    const drawn = await bwipjs.toBuffer({ bcid, text, scale, backgroundcolor: 'FFFFFF' });
+    const { width, height } = await sharp(drawn).metadata();
+    const low = mm === undefined ? height : Math.round((mm * 300) / 25.4);
+    const input = await sharp(drawn)
+      .flatten({ background: '#fff' })
+      .extract({ left: 0, top: 0, width, height: low })
+      .png()
+      .toBuffer();
+    for (const moved of [0, 3, 5, 8, 13]) {
+      expect(await readOn(await onBlank(input, moved)), `${moved}`).toHaveLength(1);
+    }
+  });
 });
 
 describe('a special that type erases', () => {

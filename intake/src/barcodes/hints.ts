@@ -4,8 +4,8 @@
 const EDGE = 60;
 export const isEdge = (difference: number): boolean => difference > EDGE || difference < -EDGE;
 
-/** Rows and columns that are looked at lie so far apart, pixels. */
-export const SAMPLE = 16;
+/** Rows and columns that are looked at lie so far apart, pixels: the smallest matrix symbol has three. */
+export const SAMPLE = 8;
 
 /** A part of some whole rows, pixels; 0 dark to 255 light. */
 export interface Window {
@@ -145,10 +145,12 @@ function begins(edges: Places, at: number, characters: readonly (typeof CHARACTE
 const LIGHTEST_GROUND = 255 - EDGE;
 /** A symbol that is lighter than its ground has this much of it round it at least, pixels; strokes of type are thinner. */
 const GROUND_PX = 8;
+/** Rows that are looked at for it lie so far apart, pixels. */
+const GROUND_APART = 16;
 
 /** Whether there is anything in a window, wider and higher than a stroke of type, on which a light symbol could stand. */
 export function hasGround({ rows, stride, left, width, height }: Window): boolean {
-  for (let y = 0; y + GROUND_PX < height; y += SAMPLE) {
+  for (let y = 0; y + GROUND_PX < height; y += GROUND_APART) {
     const begin = y * stride + left;
     const [middle, below] = [(GROUND_PX / 2) * stride, GROUND_PX * stride];
     let run = 0;

@@ -18,7 +18,7 @@ const NARROWEST = 2 * CELL;
 const WIDEST = 5 * CELL;
 /** Edges that a row or column needs, and such lines: the shortest linear symbol has 21 bars and spaces. */
 const LINEAR_EDGES = 20;
-const BUSY_LINES = 3;
+const BUSY_LINES = 2;
 
 /** A code as one window saw it. */
 export interface Found extends Measured {
