@@ -95,7 +95,7 @@ describe('a page of type', () => {
 const onBlank = (input: Buffer, moved: number) =>
   greyOf(
     sharp({ create: { width: WIDTH, height: HEIGHT, channels: 3, background: '#fff' } })
-      .composite([{ input, left: 501 + moved, top: 499 + moved }])
+      .composite([{ input, left: 301 + moved, top: 299 + moved }])
       .png(),
   );
 
@@ -109,12 +109,12 @@ describe('a page with nothing on it', () => {
   ])(
     'but a small %s of "%s" is read, wherever that is and whatever its modules',
     async (bcid, text) => {
-      for (const scale of [1, 1.5, 2, 3, 4])
+      for (const scale of [1, 1.5, 2, 3, 4, 8, 16, 20])
         for (const moved of [0, 7, 13]) {
           const input = await bwipjs.toBuffer({ bcid, text, scale, backgroundcolor: 'FFFFFF' });
           const page = await greyOf(
             sharp({ create: { width: WIDTH, height: HEIGHT, channels: 3, background: '#fff' } })
-              .composite([{ input, left: 501 + moved, top: 499 + moved }])
+              .composite([{ input, left: 301 + moved, top: 299 + moved }])
               .png(),
           );
           expect(await readOn(page), `${2 * scale} pixels a module`).toEqual([text]);

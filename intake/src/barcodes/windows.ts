@@ -16,9 +16,12 @@ const ROWS = CELLS_DOWN * CELL;
 /** A window is at least two cells wide. Neighbours that are worth a look are looked at in one, up to this width, pixels. */
 const NARROWEST = 2 * CELL;
 const WIDEST = 5 * CELL;
+/** A page is halved until its longer side is no more: the coarsest symbol that fills one has eight modules, few pixels each then. */
+const COARSEST = 128;
 /** Edges that a row or column needs, and such lines: the shortest linear symbol has 21 bars and spaces. */
-const LINEAR_EDGES = 20;
-const BUSY_LINES = 2;
+const BARS = { edges: 20, lines: 2 };
+/** A large matrix symbol has fewer, but in both directions and in more lines. */
+const MODULES = { edges: 8, lines: 5 };
 
 /** A code as one window saw it. */
 export interface Found extends Measured {
@@ -115,7 +118,7 @@ export class Level {
     this.#halver = new Halver(width);
     this.#halverBeside = new Halver(width);
     this.#edges = new EdgeCounter(width);
-    if (Math.max(width, height) > NARROWEST)
+    if (Math.max(width, height) > COARSEST)
       this.#next = new Level(levelSize(width, 1), levelSize(height, 1), scale * 2, found);
   }
 
@@ -195,10 +198,12 @@ export class Level {
       const width = Math.min(NARROWEST, stride - left);
       const cell = left / CELL;
       const window = { rows: this.#rows, stride, left, width, height };
-      const dense = this.#edges.dense({ left, top: this.#top, width, height });
+      const whole = { left, top: this.#top, width, height };
       const rows = along.map((counts) => counts[cell] + (width > CELL ? counts[cell + 1] : 0));
       const columns = down.subarray(left / SAMPLE, Math.ceil((left + width) / SAMPLE));
-      const [long, tall] = [busy(rows), busy(columns)];
+      const [long, tall] = [busy(rows, BARS), busy(columns, BARS)];
+      const isLarge = busy(rows, MODULES).length > 0 && busy(columns, MODULES).length > 0;
+      const dense = isLarge ? whole : this.#edges.dense(whole);
       if (!dense && long.length + tall.length === 0) continue;
       const inverted = hasGround(window);
       if (dense)
@@ -271,9 +276,9 @@ interface Part {
   readonly linear?: Ways;
 }
 
-/** Lines, of those that were sampled, with as many edges as a linear symbol has; none where they are fewer than it takes. */
-function busy(edges: ArrayLike<number>): number[] {
-  const lines: number[] = [];
-  for (let i = 0; i < edges.length; i++) if (edges[i] >= LINEAR_EDGES) lines.push(i * SAMPLE);
-  return lines.length >= BUSY_LINES ? lines : [];
+/** Lines, of those that were sampled, with so many edges; none where they are fewer than asked for. */
+function busy(counts: ArrayLike<number>, { edges, lines }: typeof BARS): number[] {
+  const found: number[] = [];
+  for (let i = 0; i < counts.length; i++) if (counts[i] >= edges) found.push(i * SAMPLE);
+  return found.length >= lines ? found : [];
 }
