@@ -18,10 +18,13 @@ const NARROWEST = 2 * CELL;
 const WIDEST = 5 * CELL;
 /** A page is halved until its longer side is no more: the coarsest symbol that fills one has eight modules, few pixels each then. */
 const COARSEST = 128;
-/** Edges that a row or column needs, and such lines: the shortest linear symbol has 21 bars and spaces. */
-const BARS = { edges: 20, lines: 2 };
-/** A large matrix symbol has fewer, but in both directions and in more lines. */
-const MODULES = { edges: 8, lines: 5 };
+/** Edges that a row or column needs: the shortest linear symbol has 21 bars and spaces, a large matrix symbol has fewer both ways. */
+const BAR_EDGES = 20;
+const MODULE_EDGES = 8;
+/** Such lines, for a large symbol or amid type, every second of those that were counted; bars that stand alone may be lower. */
+const BUSY_LINES = 3;
+const FEW_LINES = 8;
+const LOW_LINES = 2;
 
 /** A code as one window saw it. */
 export interface Found extends Measured {
@@ -106,11 +109,14 @@ export class Level {
   readonly #halverBeside: Halver;
   #decodes = true;
   readonly #edges: EdgeCounter;
+  /** All of the page was in one window already, at a finer level: its bars were seen there. */
+  readonly #onlyMatrix: boolean;
   /** Rows held, and the page row of the first. */
   #held = 0;
   #top = 0;
 
-  constructor(width: number, height: number, scale: number, found: Found[]) {
+  constructor(width: number, height: number, scale: number, found: Found[], onlyMatrix = false) {
+    this.#onlyMatrix = onlyMatrix;
     this.#width = width;
     this.#scale = scale;
     this.#found = found;
@@ -118,8 +124,15 @@ export class Level {
     this.#halver = new Halver(width);
     this.#halverBeside = new Halver(width);
     this.#edges = new EdgeCounter(width);
-    if (Math.max(width, height) > COARSEST)
-      this.#next = new Level(levelSize(width, 1), levelSize(height, 1), scale * 2, found);
+    const longer = Math.max(width, height);
+    if (longer > COARSEST)
+      this.#next = new Level(
+        levelSize(width, 1),
+        levelSize(height, 1),
+        scale * 2,
+        found,
+        longer <= NARROWEST,
+      );
   }
 
   /** Passes rows on without looking at them. */
@@ -201,8 +214,8 @@ export class Level {
       const whole = { left, top: this.#top, width, height };
       const rows = along.map((counts) => counts[cell] + (width > CELL ? counts[cell + 1] : 0));
       const columns = down.subarray(left / SAMPLE, Math.ceil((left + width) / SAMPLE));
-      const [long, tall] = [busy(rows, BARS), busy(columns, BARS)];
-      const isLarge = busy(rows, MODULES).length > 0 && busy(columns, MODULES).length > 0;
+      const [long, tall] = this.#onlyMatrix ? [[], []] : [barLines(rows), barLines(columns)];
+      const isLarge = [rows, columns].every((counts) => busy(counts, MODULE_EDGES).length > 0);
       const dense = isLarge ? whole : this.#edges.dense(whole);
       if (!dense && long.length + tall.length === 0) continue;
       const inverted = hasGround(window);
@@ -276,9 +289,21 @@ interface Part {
   readonly linear?: Ways;
 }
 
-/** Lines, of those that were sampled, with so many edges; none where they are fewer than asked for. */
-function busy(counts: ArrayLike<number>, { edges, lines }: typeof BARS): number[] {
-  const found: number[] = [];
-  for (let i = 0; i < counts.length; i++) if (counts[i] >= edges) found.push(i * SAMPLE);
-  return found.length >= lines ? found : [];
+/** Lines that bars may cross, by the edges of those that were counted. */
+function barLines(counts: ArrayLike<number>): number[] {
+  const all = linesWith(counts, BAR_EDGES, 1);
+  if (all.length > FEW_LINES) return busy(counts, BAR_EDGES);
+  return all.length >= LOW_LINES ? all : [];
+}
+
+/** Every second line that was counted, if it has so many edges; none where they are fewer than a large symbol has. */
+function busy(counts: ArrayLike<number>, edges: number): number[] {
+  const lines = linesWith(counts, edges, 2);
+  return lines.length >= BUSY_LINES ? lines : [];
+}
+
+function linesWith(counts: ArrayLike<number>, edges: number, step: number): number[] {
+  const lines: number[] = [];
+  for (let i = 0; i < counts.length; i += step) if (counts[i] >= edges) lines.push(i * SAMPLE);
+  return lines;
 }
