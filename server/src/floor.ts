@@ -25,14 +25,14 @@ import { t } from './texts/texts.ts';
 
 export const today = (): string => dayText(new Date());
 
+const inUse = async <K extends 'machine' | 'material'>(db: Db, kind: K) =>
+  (await itemsOf(db, kind)).flatMap(({ standing, data }) => (standing === 'active' ? [data] : []));
+
 /** What a shop keeps, as it says today. */
 export async function products(db: Db): Promise<readonly Product[]> {
-  const active = ({ standing }: { readonly standing: string }) => standing === 'active';
-  const machines = (await itemsOf(db, 'machine')).filter(active);
-  const materials = (await itemsOf(db, 'material')).filter(active);
   return productsOf(
-    machines.map(({ data }) => data),
-    materials.map(({ data }) => data),
+    await inUse(db, 'machine'),
+    await inUse(db, 'material'),
     (await settingOf(db, 'supply')) ?? {},
   );
 }
@@ -46,14 +46,7 @@ export function keepingIn(known: readonly Product[]) {
 
 /** How long a material keeps; nothing is known of one that the shop keeps no more. */
 export async function materialKeeping(db: Db, id: string): Promise<Keeping> {
-  const kept = (await itemsOf(db, 'material')).filter(
-    (item) => item.id === id && item.standing === 'active',
-  );
-  const known = productsOf(
-    [],
-    kept.map(({ data }) => data),
-    {},
-  );
+  const known = productsOf([], await inUse(db, 'material'), {});
   return keepingIn(known)({ kind: 'material', product: id });
 }
 

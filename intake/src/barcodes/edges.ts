@@ -1,8 +1,8 @@
 /** Edges of a level of a page, counted as its rows come: where there are enough of them, somebody looks for codes. */
 import { isEdge, SAMPLE } from './hints.ts';
 
-/** Edges of whole rows and columns are counted in cells of this side, pixels. */
 const CELL_BITS = 9;
+/** Edges of whole rows and columns are counted in cells of this side, pixels. */
 export const CELL = 1 << CELL_BITS;
 
 /**
@@ -12,6 +12,7 @@ export const CELL = 1 << CELL_BITS;
 const DENSE_EDGES = 4;
 const SQUARE_BITS = 6;
 const SQUARE = 1 << SQUARE_BITS;
+
 /** Of every {@link SAMPLE}th row of a cell's height, by cells, and of every such column. */
 interface Edges {
   readonly along: Uint16Array[];
