@@ -5,7 +5,7 @@ import { lookBenchmarks } from './look.ts';
 import { planBenchmarks } from './plan.ts';
 import { plateBenchmarks } from './plates.ts';
 import { queueBenchmarks } from './queue.ts';
-import { pagesRead, ripPage } from './rip-page.ts';
+import { pagesRead } from './rip-page.ts';
 import { stockBenchmarks } from './stock.ts';
 import { tiffBenchmarks } from './tiff-coverage.ts';
 
@@ -27,7 +27,6 @@ export interface Benchmark {
 }
 
 export const BENCHMARKS: Readonly<Record<string, Benchmark>> = {
-  'rip-page': ripPage,
   ...pagesRead,
   ...tiffBenchmarks,
   ...plateBenchmarks,

@@ -1,4 +1,4 @@
-/** From a PDF file to measured plates, against the one Ghostscript call inside it: 600 × 900 mm, six plates, 300 dpi. */
+/** From a PDF file to measured plates, against one Ghostscript call over the same file. */
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -33,8 +33,9 @@ async function largePage(): Promise<Uint8Array> {
   return board.save();
 }
 
-export const ripPage: Benchmark = {
-  what: 'the Ghostscript call alone',
+/** 600 × 900 mm, six plates. */
+const largePageRead = (what: string, flags: readonly string[]): Benchmark => ({
+  what,
   rounds: 3,
   async prepare() {
     const tmp = await mkdtemp(join(tmpdir(), 'kyanos-bench-'));
@@ -55,7 +56,7 @@ export const ripPage: Benchmark = {
           '-sDEVICE=psdcmyk',
           '-dMaxSpots=60',
           '-dPDFSTOPONERROR',
-          '-dNumRenderingThreads=2',
+          ...flags,
           `-r${DPI}`,
           '-dUseCropBox',
           '-o',
@@ -69,7 +70,7 @@ export const ripPage: Benchmark = {
       close: () => rm(tmp, { recursive: true, force: true }),
     };
   },
-};
+});
 
 async function interpreted(args: readonly string[], tmp: string): Promise<void> {
   const limits = { seconds: 300, cpuSeconds: 600 };
@@ -142,6 +143,11 @@ const reading = (
 });
 
 export const pagesRead: Readonly<Record<string, Benchmark>> = {
+  'rip-page': largePageRead('the Ghostscript call alone', []),
+  // As our own call is made.
+  'rip-page-threads': largePageRead('the Ghostscript call alone, two threads', [
+    '-dNumRenderingThreads=2',
+  ]),
   'many-pages': reading(numbers, PAGES, (file) => readArtwork(file, { dpi: DPI })),
   'many-pages-coverage': reading(numbers, PAGES, (file) => readCoverage(file, { dpi: DPI })),
   'many-labels': reading(typedLabels, PAGES, (file) => readArtwork(file, { dpi: DPI })),
