@@ -21,6 +21,7 @@ export default defineConfig({
         test: {
           name: 'files',
           maxWorkers,
+          isolate: false,
           include: [
             'intake/**/*.test.ts',
             'output/**/*.test.ts',
@@ -38,6 +39,7 @@ export default defineConfig({
         test: {
           name: 'server',
           maxWorkers,
+          isolate: false,
           include: ['server/**/*.test.ts'],
           testTimeout: 60_000,
           hookTimeout: 60_000,

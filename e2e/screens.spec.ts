@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { ROOM_VIEWS, VIEWS } from './views.ts';
+import { resize, ROOM_VIEWS, VIEWS } from './views.ts';
 import { expect, test } from './shop.ts';
 
 const SIZES = {
@@ -33,52 +33,51 @@ const overflowing = (page: Page) =>
       .map((element) => `${element.tagName} ${element.className.toString()}`);
   });
 
-for (const [name, size] of Object.entries(SIZES))
-  test(`stock and care are no wider than the screen, ${name} ${size.width} × ${size.height}`, async ({
-    page,
-  }) => {
-    await page.setViewportSize(size);
-    for (const room of ROOM_VIEWS) {
-      await page.goto(room);
-      await page.getByRole('heading', { level: 1 }).waitFor();
-      await page.waitForLoadState('networkidle');
-      const wide = await page.evaluate(() =>
-        Math.max(
-          ...[...document.querySelectorAll('html, .room-content')].map(
-            (box) => box.scrollWidth - box.clientWidth,
-          ),
-        ),
-      );
-      expect(wide, `${room} scrolls sideways`).toBeLessThanOrEqual(1);
-      expect(await overflowing(page), room).toEqual([]);
-    }
-  });
+/** How far a screen scrolls sideways where it should not, and what sticks out of it. */
+async function expectToFit(page: Page, where: string, boxes: string): Promise<void> {
+  const wide = await page.evaluate(
+    (selector) =>
+      Math.max(
+        ...[...document.querySelectorAll(selector)].map((box) => box.scrollWidth - box.clientWidth),
+      ),
+    boxes,
+  );
+  expect(wide, `${where} scrolls sideways`).toBeLessThanOrEqual(1);
+  expect(await overflowing(page), where).toEqual([]);
+}
 
-for (const [name, size] of Object.entries(SIZES))
-  test(`the picture leads and nothing is wider than the screen, ${name} ${size.width} × ${size.height}`, async ({
-    page,
-  }) => {
-    await page.setViewportSize(size);
-    await page.goto('/');
-    await page.getByText('Orchard cordial, clear label').click();
-    await page.waitForURL(/\/stack$/);
-    for (const stage of VIEWS) {
-      await open(page, stage);
-      const width = await page.evaluate(() =>
-        Math.max(
-          ...[...document.querySelectorAll('html, .body, .content, .room-content, .side')].map(
-            (box) => box.scrollWidth - box.clientWidth,
-          ),
-        ),
-      );
-      expect(width, `${stage} scrolls sideways`).toBeLessThanOrEqual(1);
-      expect(await overflowing(page), stage).toEqual([]);
+test('the rooms around a job are no wider than the screen: a bench’s, a desk’s, a tablet’s', async ({
+  page,
+}) => {
+  for (const room of ROOM_VIEWS) {
+    await page.goto(room);
+    await page.getByRole('heading', { level: 1 }).waitFor();
+    await page.waitForLoadState('networkidle');
+    for (const [name, size] of Object.entries(SIZES)) {
+      await resize(page, size);
+      await expectToFit(page, `${room}, ${name}`, 'html, .room-content');
+    }
+  }
+});
+
+test('the picture leads, and nothing of a job is wider than the screen: a bench’s, a desk’s, a tablet’s', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByText('Orchard cordial, clear label').click();
+  await page.waitForURL(/\/stack$/);
+  for (const stage of VIEWS) {
+    await open(page, stage);
+    for (const [name, size] of Object.entries(SIZES)) {
+      await resize(page, size);
+      const where = `${stage}, ${name}`;
+      await expectToFit(page, where, 'html, .body, .content, .room-content, .side');
       const wanted = SHARES[stage as keyof typeof SHARES];
       if (wanted === undefined) continue;
       const box = (await page.getByTestId('lead-picture').boundingBox())!;
-      expect(box.y + box.height, `${stage} needs scrolling`).toBeLessThanOrEqual(size.height);
+      expect(box.y + box.height, `${where} needs scrolling`).toBeLessThanOrEqual(size.height);
       if (name !== 'tablet')
-        expect((box.width * box.height) / (size.width * size.height), stage).toBeGreaterThan(
+        expect((box.width * box.height) / (size.width * size.height), where).toBeGreaterThan(
           wanted,
         );
       else {
@@ -87,7 +86,8 @@ for (const [name, size] of Object.entries(SIZES))
         expect(strip.y + strip.height).toBeLessThan(box.y);
       }
     }
-  });
+  }
+});
 
 test('a part that can’t be fetched is said, and comes when the server is back', async ({
   page,

@@ -1,3 +1,5 @@
+import type { Page, ViewportSize } from '@playwright/test';
+
 /** Every view of a job, by the last part of its address. */
 export const VIEWS = [
   'artwork',
@@ -43,3 +45,12 @@ export const SHOP_VIEWS = [
   '/shop/use',
   '/shop/forms',
 ] as const;
+
+/** Makes the window so large, and waits until the screen has followed. */
+export async function resize(page: Page, size: ViewportSize): Promise<void> {
+  await page.setViewportSize(size);
+  await page.evaluate(
+    () =>
+      new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => done(null)))),
+  );
+}

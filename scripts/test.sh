@@ -27,17 +27,18 @@ run_tests() {
   # A database of its own, gone when the run ends.
   tests_data="$(mktemp -d "${TMPDIR:-/tmp}/kyanos-test.XXXXXX")"
   chmod 755 "$tests_data"
-  trap 'postgres_stop "$tests_data"; rm -rf "$tests_data"' EXIT
+  trap 'beside_stop; postgres_stop "$tests_data"; rm -rf "$tests_data"' EXIT
   trap 'exit 130' INT TERM
 
-  step "Format" prettier --check --log-level warn .
-  step "Lint" eslint . --max-warnings 0
+  # Each takes one core: two at a time.
+  beside run_style_checks
   step "Types" run_types
   step "Kernels" node scripts/kernels.mjs --check
   step "Licences" node scripts/licences.mjs --check
   step "Module boundaries" depcruise --config .dependency-cruiser.cjs core contract intake output demo ipp press bench cli server web e2e faults
   step "Unused code" knip
   step "Build" build programs web
+  beside_end
 
   postgres_start "$tests_data"
   DATABASE_URL="$(postgres_url "$tests_data")"
@@ -63,6 +64,32 @@ known_vulnerabilities() {
     return 1
   fi
   echo "The registry did not answer: not checked."
+}
+
+run_style_checks() {
+  step "Format" prettier --check --log-level warn .
+  step "Lint" eslint . --max-warnings 0
+}
+
+# Runs a function beside what comes next, in a process group of its own; what it says is kept for beside_end.
+beside() {
+  set -m
+  "$1" >"$tests_data/beside.log" 2>&1 &
+  beside_group=$!
+  set +m
+}
+
+# Waits for it, tells what it said, and fails as it failed.
+beside_end() {
+  local status=0
+  wait "$beside_group" || status=$?
+  beside_group=
+  cat "$tests_data/beside.log"
+  return "$status"
+}
+
+beside_stop() {
+  [ -z "${beside_group:-}" ] || kill -- "-$beside_group" 2>/dev/null || true
 }
 
 run_types() {
