@@ -4,6 +4,8 @@ import { defineConfig } from 'vitest/config';
 /** On two cores as well, where the runner would keep one for itself. */
 const maxWorkers = Math.max(2, availableParallelism() - 1);
 
+// What one file has imported serves the next (`isolate: false`): half of the time went into importing. So a file leaves to the next
+// what it found: `vi.stubEnv` and its like, undone at the end.
 export default defineConfig({
   test: {
     projects: [
@@ -12,7 +14,6 @@ export default defineConfig({
           name: 'core',
           maxWorkers,
           testTimeout: 30_000,
-          // Functions alone: what one file has imported serves the next.
           isolate: false,
           include: ['core/**/*.test.ts', 'contract/**/*.test.ts', 'web/**/*.test.ts'],
         },

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { resize, ROOM_VIEWS, VIEWS } from './views.ts';
+import { resize, ROOM_VIEWS, SHOP_VIEWS, VIEWS } from './views.ts';
 import { expect, test } from './shop.ts';
 
 const SIZES = {
@@ -49,7 +49,7 @@ async function expectToFit(page: Page, where: string, boxes: string): Promise<vo
 test('the rooms around a job are no wider than the screen: a bench’s, a desk’s, a tablet’s', async ({
   page,
 }) => {
-  for (const room of ROOM_VIEWS) {
+  for (const room of [...ROOM_VIEWS, ...SHOP_VIEWS]) {
     await page.goto(room);
     await page.getByRole('heading', { level: 1 }).waitFor();
     await page.waitForLoadState('networkidle');

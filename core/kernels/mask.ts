@@ -157,6 +157,29 @@ export function addDisc(
 }
 
 /**
+ * Where a row differs from the pixel before by more than `most`.
+ * @param to gets the columns (u32), in order
+ * @returns how many
+ */
+export function edges(to: usize, row: usize, width: i32, most: i32): i32 {
+  const limit = i8x16.splat(<i8>most);
+  let count: i32 = 0;
+  for (let x: i32 = 1; x < width; x += 16) {
+    const own = v128.load(row + x);
+    const before = v128.load(row + x - 1);
+    const difference = v128.or(i8x16.sub_sat_u(own, before), i8x16.sub_sat_u(before, own));
+    let bits = <u32>i8x16.bitmask(i8x16.gt_u(difference, limit));
+    if (width - x < 16) bits &= (1 << (width - x)) - 1;
+    while (bits !== 0) {
+      store<u32>(to + (<usize>count << 2), x + ctz(bits));
+      count++;
+      bits &= bits - 1;
+    }
+  }
+  return count;
+}
+
+/**
  * Where the row changes between empty and not.
  * @param to gets the columns (u32), in order, beginning with the first one that is not empty
  * @returns how many

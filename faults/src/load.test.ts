@@ -113,7 +113,7 @@ describe(`${PEOPLE} people who plan for ${SECONDS} s while ${FILES} files are re
     const mean = (list: readonly number[]) => list.reduce((sum, one) => sum + one, 0) / list.length;
     console.log(
       `${times.length} answers, p50 ${at(0.5).toFixed(0)} ms, p95 ${at(0.95).toFixed(0)} ms, p99 ${at(0.99).toFixed(0)} ms, longest ${at(1).toFixed(0)} ms; ` +
-        `memory ${mb(memory[0])} … ${mb(mean(last))} MB`,
+        `memory ${[memory.slice(0, 1), minute, last].map((part) => mb(mean(part))).join(' … ')} MB at first, after a minute, at the end`,
     );
     expect(wrong).toEqual([]);
     expect(client.surprises).toEqual([]);

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { multiInkTiff } from '@kyanos/demo';
 import sharp from 'sharp';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { pdf, spot } from '../test/pdf.ts';
 import { readHere } from '../test/here.ts';
 import { ArtworkRefused } from './index.ts';
@@ -12,10 +12,14 @@ import { ArtworkRefused } from './index.ts';
 let folder: string;
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'fuzz-'));
-  process.env.TMPDIR = join(folder, 'tmp');
-  mkdirSync(process.env.TMPDIR);
+  const tmp = join(folder, 'tmp');
+  mkdirSync(tmp);
+  vi.stubEnv('TMPDIR', tmp);
 });
-afterAll(() => rmSync(folder, { recursive: true }));
+afterAll(() => {
+  vi.unstubAllEnvs();
+  rmSync(folder, { recursive: true });
+});
 
 /** Longest that a file of a few kilobytes may take, a slow machine included. */
 const LIMIT_MS = 40_000;

@@ -12,7 +12,7 @@ import {
 } from '@kyanos/core';
 import { DEMO_JOBS, multiInkTiff, PdfBoard, rect } from '@kyanos/demo';
 import sharp from 'sharp';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { assetPath } from './assets.ts';
 import { readWhole } from '../test/planes.ts';
 import { openArtwork } from './index.ts';
@@ -24,10 +24,12 @@ let folder: string;
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'intake-test-'));
   // Everything that is written on the way goes here, so that what stays behind is seen.
-  process.env.TMPDIR = join(folder, 'tmp');
-  mkdirSync(process.env.TMPDIR);
+  const tmp = join(folder, 'tmp');
+  mkdirSync(tmp);
+  vi.stubEnv('TMPDIR', tmp);
 });
 afterAll(() => {
+  vi.unstubAllEnvs();
   expect(readdirSync(join(folder, 'tmp'))).toEqual([]);
   rmSync(folder, { recursive: true });
 });

@@ -34,62 +34,60 @@ export interface PlanarFile {
 export const processPlanes = (channels: readonly string[]): number[] =>
   PROCESS_NAMES.map((name) => channels.indexOf(name));
 
+/** Rows that are measured at a time: few enough to stay near the processor while one after another looks at them. */
+const MEASURED_ROWS = 64;
+
 /**
  * The bands of a file that may still be growing, each as soon as its rows are there.
  * @param raw as they are stored: light, where the file is inverted
  */
 export async function* growingBands(file: PlanarFile, raw = false): AsyncGenerator<Band> {
   const { width, height, channels, offset, written } = file;
-  const bands = (planarRaster(raw ? { ...file, inverted: false } : file).bands() as Iterable<Band>)[
-    Symbol.iterator
-  ]();
+  const bands = bandsOf(raw ? { ...file, inverted: false } : file, MEASURED_ROWS);
   try {
-    for (let top = 0; top < height; top += BAND_ROWS) {
+    for (let top = 0; top < height; top += MEASURED_ROWS) {
       // A row more: what is written last may wait in a buffer.
-      const rows = Math.min(height, top + BAND_ROWS + 1);
+      const rows = Math.min(height, top + MEASURED_ROWS + 1);
       if (written) await written(offset + ((channels.length - 1) * height + rows) * width);
       yield bands.next().value as Band;
     }
     await written?.(Infinity);
   } finally {
-    bands.return?.();
+    bands.return(undefined);
   }
 }
 
 /** The planes are read anew in each run; their buffers are used again from band to band. */
 export function planarRaster(file: PlanarFile): Raster {
   const { width, height, dpi, channels } = file;
-  return {
-    width,
-    height,
-    dpi,
-    channels,
-    *bands(): Generator<Band> {
-      const handle = openSync(file.path, 'r');
-      try {
-        const buffers = channels.map(() => new Uint8Array(BAND_ROWS * width));
-        const mixed = new Uint8Array(MIXED_ROWS * width * (file.samples ?? 0));
-        for (let top = 0; top < height; top += BAND_ROWS) {
-          const rows = Math.min(BAND_ROWS, height - top);
-          if (file.samples) {
-            separatePixels(handle, file, mixed, top, rows, buffers);
-            yield { top, rows, planes: buffers.map((buffer) => buffer.subarray(0, rows * width)) };
-            continue;
-          }
-          const planes = buffers.map((buffer, channel) => {
-            const plane = buffer.subarray(0, rows * width);
-            const at = file.order?.[channel] ?? channel;
-            readFully(handle, plane, file.offset + (at * height + top) * width);
-            if (file.inverted) invert(plane);
-            return plane;
-          });
-          yield { top, rows, planes };
-        }
-      } finally {
-        closeSync(handle);
+  return { width, height, dpi, channels, bands: () => bandsOf(file, BAND_ROWS) };
+}
+
+function* bandsOf(file: PlanarFile, most: number): Generator<Band> {
+  const { width, height, channels } = file;
+  const handle = openSync(file.path, 'r');
+  try {
+    const buffers = channels.map(() => new Uint8Array(most * width));
+    const mixed = new Uint8Array(MIXED_ROWS * width * (file.samples ?? 0));
+    for (let top = 0; top < height; top += most) {
+      const rows = Math.min(most, height - top);
+      if (file.samples) {
+        separatePixels(handle, file, mixed, top, rows, buffers);
+        yield { top, rows, planes: buffers.map((buffer) => buffer.subarray(0, rows * width)) };
+        continue;
       }
-    },
-  };
+      const planes = buffers.map((buffer, channel) => {
+        const plane = buffer.subarray(0, rows * width);
+        const at = file.order?.[channel] ?? channel;
+        readFully(handle, plane, file.offset + (at * height + top) * width);
+        if (file.inverted) invert(plane);
+        return plane;
+      });
+      yield { top, rows, planes };
+    }
+  } finally {
+    closeSync(handle);
+  }
 }
 
 /** Rows that are taken apart at once: few enough to stay near the processor. */

@@ -7,18 +7,20 @@ import { parseStack, type PrintPlan } from '@kyanos/core';
 import { DEMO_JOBS } from '@kyanos/demo';
 import { openArtwork } from '@kyanos/intake';
 import sharp from 'sharp';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { readWhole } from '../../intake/test/planes.ts';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import { readWhole, wholeOf } from '../../intake/test/planes.ts';
 import { slugs } from './export.ts';
 import { exportPlates, type Exported } from './index.ts';
 
 let folder: string;
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'output-test-'));
-  process.env.TMPDIR = join(folder, 'tmp');
-  mkdirSync(process.env.TMPDIR);
+  const tmp = join(folder, 'tmp');
+  mkdirSync(tmp);
+  vi.stubEnv('TMPDIR', tmp);
 });
 afterAll(() => {
+  vi.unstubAllEnvs();
   expect(readdirSync(join(folder, 'tmp'))).toEqual([]);
   rmSync(folder, { recursive: true });
 });
@@ -34,8 +36,9 @@ async function written(id: string, dpi: number, change: Partial<PrintPlan> = {})
   const files = await exportPlates({ ...job.plan, ...change }, artwork, out, {
     createdAt: new Date(Date.UTC(2026, 10, 25)),
   });
+  const source = wholeOf(artwork);
   await artwork.close();
-  return { files, page: artwork.info.pages[0], source: await readWhole(path, { dpi }) };
+  return { files, page: source.page, source };
 }
 const one = (files: readonly Exported[], kind: Exported['kind'], file = 1) =>
   files.find((candidate) => candidate.kind === kind && candidate.file === file)!.path;

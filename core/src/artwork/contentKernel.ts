@@ -46,6 +46,8 @@ export class ContentKernel {
     mark: (pixel: number, faint: boolean, level: number) => void,
   ): void {
     const bytes = this.#bytes;
+    const words = (at: number) => new Uint32Array(bytes.buffer, at, CHUNK / BLOCK / 4);
+    const [faints, heavies] = [words(FAINT), words(HEAVY)];
     for (let from = 0; from < size; from += CHUNK) {
       const length = Math.min(CHUNK, size - from);
       planes.forEach((plane, i) =>
@@ -53,9 +55,13 @@ export class ContentKernel {
       );
       this.#exports.scan(length, inverted ? 255 : 0, faintUpTo, heavyFrom);
       light.set(bytes.subarray(LIGHT, LIGHT + length), from);
-      for (let block = 0; block < length / BLOCK; block++) {
-        const [faint, level] = [bytes[FAINT + block], bytes[HEAVY + block]];
-        if ((faint | level) !== 0) mark(from + block * BLOCK, faint !== 0, level);
+      // Most hold neither: four are passed at once.
+      for (let four = 0; four * 4 * BLOCK < length; four++) {
+        if ((faints[four] | heavies[four]) === 0) continue;
+        for (let block = four * 4; block < four * 4 + 4 && block * BLOCK < length; block++) {
+          const [faint, level] = [bytes[FAINT + block], bytes[HEAVY + block]];
+          if ((faint | level) !== 0) mark(from + block * BLOCK, faint !== 0, level);
+        }
       }
     }
   }

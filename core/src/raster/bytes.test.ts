@@ -4,6 +4,7 @@ import {
   anyAbove,
   byteSum,
   eachPrinted,
+  edgesOf,
   excessOf,
   fromInks,
   highestOf,
@@ -51,6 +52,17 @@ describe('planes of bytes', () => {
         expect(anyAbove(inks, threshold, inks[0].length)).toEqual(
           inks[0].map((_, i) => (inks.some((ink) => ink[i] > threshold) ? 255 : 0)),
         );
+      }),
+    );
+  });
+
+  it('have their edges where a pixel differs from the one before by more than so much', () => {
+    fc.assert(
+      fc.property(planes(1), byte, ([row], most) => {
+        const places = Array.from(row.keys()).filter(
+          (x) => x > 0 && Math.abs(row[x] - row[x - 1]) > most,
+        );
+        expect(Array.from(edgesOf(row, most))).toEqual(places);
       }),
     );
   });

@@ -1,5 +1,5 @@
 /** Planes of bytes as a whole, sixteen at a time in the kernel. Each operation says what it does to one pixel. */
-import { CHUNK, MaskKernel } from './maskKernel.ts';
+import { CHUNK, MaskKernel, strideOf } from './maskKernel.ts';
 
 const padded = (length: number) => (length + 15) & ~15;
 
@@ -55,6 +55,18 @@ export function halvedRows(rows: Uint8Array, width: number): Uint8Array {
     out.set(bytes.subarray(free + room, free + room + count * half), from * half);
   }
   return out;
+}
+
+/**
+ * Where the pixels of a row differ from the one before by more than `most`, in order.
+ * @returns a view that the next call of anything here writes over
+ */
+export function edgesOf(row: Uint8Array, most: number): Uint32Array {
+  const stride = strideOf(row.length);
+  const kernel = MaskKernel.scratch(stride + 4 * row.length);
+  const { bytes, call, free } = kernel;
+  bytes.set(row, free);
+  return kernel.words(free + stride, call.edges(free + stride, free, row.length, most));
 }
 
 /** Sum of all bytes of a plane. */

@@ -12,6 +12,7 @@ export {
 } from './band.ts';
 export {
   byteSum,
+  edgesOf,
   eachPrinted,
   excessOf,
   fromInks,

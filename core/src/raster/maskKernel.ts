@@ -38,6 +38,7 @@ interface Exports {
   ): void;
   ramp(to: number, squared: number, width: number, table: number): void;
   changes(to: number, row: number, width: number): number;
+  edges(to: number, row: number, width: number, most: number): number;
   total(plane: number, size: number): number;
   halve(to: number, rows: number, width: number, pairs: number): void;
   combine(a: number, b: number, size: number, operation: number): void;

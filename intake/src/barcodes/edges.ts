@@ -1,5 +1,6 @@
 /** Edges of a level of a page, counted as its rows come: where there are enough of them, somebody looks for codes. */
-import { isEdge, SAMPLE } from './hints.ts';
+import { edgesOf } from '@kyanos/core';
+import { EDGE, isEdge, SAMPLE } from './hints.ts';
 
 const CELL_BITS = 9;
 /** Edges of whole rows and columns are counted in cells of this side, pixels. */
@@ -67,8 +68,10 @@ export class EdgeCounter {
       }
       const row = rows.subarray(o, o + width);
       const other = beside?.subarray(o, o + width);
+      const last = o > 0 ? rows.subarray(o - width, o) : this.#last;
+      const lastBeside = o > 0 ? beside?.subarray(o - width, o) : this.#lastBeside;
       // Most rows of a special are as the one before.
-      const again = y > 0 && Buffer.compare(row, this.#last) === 0;
+      const again = y > 0 && Buffer.compare(row, last) === 0;
       this.#changed ||= !again;
       if (y % SAMPLE === 0) {
         if (this.#changed || !this.#along.isBare) this.#along = edgesAlong(row, other);
@@ -76,18 +79,24 @@ export class EdgeCounter {
         this.#edges.at(-1)!.along.push(this.#along.counts);
         for (const square of this.#along.squares) this.#squares.at(-1)!.along[square] = 1;
       }
-      if (y > 0 && !again) this.#addDown(y, row, other);
-      if (!again) this.#last.set(row);
-      if (other) this.#lastBeside.set(other);
+      if (y > 0 && !again) this.#addDown(y, row, last, other, lastBeside);
     }
+    if (rows.length > 0) this.#last.set(rows.subarray(rows.length - width));
+    if (beside && beside.length > 0) this.#lastBeside.set(beside.subarray(beside.length - width));
   }
 
-  #addDown(y: number, row: Uint8Array, other: Uint8Array | undefined): void {
+  #addDown(
+    y: number,
+    row: Uint8Array,
+    last: Uint8Array,
+    other: Uint8Array | undefined,
+    lastBeside: Uint8Array | undefined,
+  ): void {
     const { down } = this.#edges.at(-1)!;
     const before = this.#before;
     for (let x = 0, column = 0; x < row.length; x += SAMPLE, column++) {
-      if (!isEdge(row[x] - this.#last[x])) continue;
-      if (other && isEdge(other[x] - this.#lastBeside[x])) continue;
+      if (!isEdge(row[x] - last[x])) continue;
+      if (other && lastBeside && isEdge(other[x] - lastBeside[x])) continue;
       down[column]++;
       const k = OLDER * column;
       const oldest = before[k];
@@ -144,11 +153,9 @@ interface Along {
 function edgesAlong(row: Uint8Array, beside: Uint8Array | undefined): Along {
   const counts = new Uint16Array(Math.ceil(row.length / CELL));
   const squares: number[] = [];
-  let isBare = true;
+  const all = edgesOf(row, EDGE);
   let [oldest, older, old] = [-SQUARE, -SQUARE, -SQUARE];
-  for (let x = 1; x < row.length; x++) {
-    if (!isEdge(row[x] - row[x - 1])) continue;
-    isBare = false;
+  for (const x of all) {
     if (beside && isEdge(beside[x] - beside[x - 1])) continue;
     // An edge between two cells is of neither.
     if (x % CELL !== 0) counts[x >> CELL_BITS]++;
@@ -158,5 +165,5 @@ function edgesAlong(row: Uint8Array, beside: Uint8Array | undefined): Along {
     older = old;
     old = x;
   }
-  return { counts, squares, isBare };
+  return { counts, squares, isBare: all.length === 0 };
 }

@@ -1,7 +1,7 @@
 /** What tells a barcode from type and drawing before anything is decoded: a decoder takes longer over a page of type than all else. */
 
 /** Contrast between neighbours that may be a bar's edge. */
-const EDGE = 60;
+export const EDGE = 60;
 export const isEdge = (difference: number): boolean => difference > EDGE || difference < -EDGE;
 
 /** Rows and columns that are looked at lie so far apart, pixels: the smallest matrix symbol has three. */
