@@ -17,12 +17,13 @@ import {
 /** Objects by their reference: new values, or new streams. */
 export type Patch = Map<string, { value: PdfValue } | { stream: { dict: PdfDict; data?: string } }>;
 
-const changed = (objects: PdfObjects, patch: Patch, reference: string): PdfDict => {
+/** What an object is by now. */
+export const changed = (objects: PdfObjects, patch: Patch, reference: string): PdfDict => {
   const entry = patch.get(reference);
   if (!entry) return objects.dict(reference);
   return 'stream' in entry ? entry.stream.dict : (entry.value as PdfDict);
 };
-function put(objects: PdfObjects, patch: Patch, reference: string, dict: PdfDict): void {
+export function put(objects: PdfObjects, patch: Patch, reference: string, dict: PdfDict): void {
   patch.set(reference, objects.isStream(reference) ? { stream: { dict } } : { value: dict });
 }
 

@@ -15,6 +15,7 @@ import { alternateOf, alternateStreams, spotSpaces } from './alternates.ts';
 import { pageBoxes, printedSize, stored, trimWithin, type PdfPage } from './boxes.ts';
 import { documentStreams, documentStructure, intentProfile } from './document.ts';
 import { FineDetail } from './fineDetail.ts';
+import { steppedGradients } from './gradients.ts';
 import { readLayers, type Layers } from './layers.ts';
 import { damaged, PdfObjects } from './objects.ts';
 import { forPrint, overprintAll, partsOf, writePatch, type Part, type Patch } from './patch.ts';
@@ -25,6 +26,8 @@ import { t } from '../texts/texts.ts';
 
 /** Plates of pages that lie on the disk at once, if it is more than one page. */
 const RUN_MB = 768;
+/** Pixels of a page from which on smooth gradients take longer than writing the file anew, without them, does. */
+const LARGE = 4_000_000;
 
 export async function readPdf(source: Source): Promise<SourceFile> {
   const { path, tmp, signal } = source;
@@ -40,13 +43,10 @@ export async function readPdf(source: Source): Promise<SourceFile> {
     ? pages.filter(({ number }) => source.pages!.includes(number))
     : pages;
   const layers = readLayers(objects);
-  const document = new Document(
-    source,
-    objects,
-    chosen,
-    pages.length,
-    forPrint(objects, layers, spotSpaces(objects).size > 0),
-  );
+  const asPrinted = forPrint(objects, layers, spotSpaces(objects).size > 0);
+  const large = chosen.some((page) => pixelsOf(page, source.dpi).reduce((a, b) => a * b) > LARGE);
+  const patch = large ? await steppedGradients(objects, asPrinted) : asPrinted;
+  const document = new Document(source, objects, chosen, pages.length, patch);
   // The interpreter begins while the rest of the file is still being read.
   const runs = document.runs();
   const first = runs.length > 0 ? document.begin(runs[0]) : undefined;
