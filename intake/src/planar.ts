@@ -34,8 +34,10 @@ export interface PlanarFile {
 export const processPlanes = (channels: readonly string[]): number[] =>
   PROCESS_NAMES.map((name) => channels.indexOf(name));
 
-/** Rows that are measured at a time: few enough to stay near the processor while one after another looks at them. */
-const MEASURED_ROWS = 64;
+/** Pixels that are measured at a time: few enough to stay near the processor while one after another looks at them. */
+const MEASURED = 2 ** 19;
+const measuredRows = (width: number): number =>
+  Math.min(BAND_ROWS, Math.max(16, Math.floor(MEASURED / width)));
 
 /**
  * The bands of a file that may still be growing, each as soon as its rows are there.
@@ -43,11 +45,12 @@ const MEASURED_ROWS = 64;
  */
 export async function* growingBands(file: PlanarFile, raw = false): AsyncGenerator<Band> {
   const { width, height, channels, offset, written } = file;
-  const bands = bandsOf(raw ? { ...file, inverted: false } : file, MEASURED_ROWS);
+  const most = measuredRows(width);
+  const bands = bandsOf(raw ? { ...file, inverted: false } : file, most);
   try {
-    for (let top = 0; top < height; top += MEASURED_ROWS) {
+    for (let top = 0; top < height; top += most) {
       // A row more: what is written last may wait in a buffer.
-      const rows = Math.min(height, top + MEASURED_ROWS + 1);
+      const rows = Math.min(height, top + most + 1);
       if (written) await written(offset + ((channels.length - 1) * height + rows) * width);
       yield bands.next().value as Band;
     }
