@@ -8,6 +8,8 @@ import { DEMO_JOBS } from '@kyanos/demo';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { pdf, spot } from '../test/pdf.ts';
 import { openArtwork, readArtwork } from './index.ts';
+import { functionStreams, makeFunction } from './pdf/functions.ts';
+import { PdfObjects } from './pdf/objects.ts';
 
 let folder: string;
 beforeAll(() => {
@@ -39,6 +41,28 @@ describe('a file of a few bytes', () => {
     const { pages } = await readArtwork(path, { dpi: 72 });
     expect(pages[0].separations.map(({ name }) => name)).toContain('White');
   }, 60_000);
+
+  it('of eight functions, each put together sixty times of the next, is not gone through', async () => {
+    const [deep, wide] = [8, 60];
+    const parts = (of: number) => `${of} 0 R `.repeat(wide);
+    const bounds = Array.from({ length: wide - 1 }, (_, i) => ((i + 1) / wide).toFixed(4)).join(
+      ' ',
+    );
+    const objects = Array.from(
+      { length: deep },
+      (_, i) =>
+        `<< /FunctionType 3 /Domain [0 1] /Functions [${parts(11 + i)}] /Bounds [${bounds}] /Encode [${'0 1 '.repeat(wide)}] >>`,
+    );
+    const path = write(
+      'functions.pdf',
+      pdf({ content: '', objects: [...objects, '<< /FunctionType 2 /N 1 >>'] }),
+    );
+    const read = await PdfObjects.read(path, folder, undefined);
+    expect(functionStreams(read, '10 0 R')).toEqual([]);
+    expect(makeFunction(read, '10 0 R', new Map())).toBeUndefined();
+    // The last two are few enough.
+    expect(makeFunction(read, '17 0 R', new Map())!([30.5 / wide])[0]).toBeCloseTo(0.5, 2);
+  }, 20_000);
 
   it('whose TIFF directory counts more than the file can hold is refused before anything is fetched', async () => {
     const tags = [

@@ -8,21 +8,24 @@ export type PdfFunction = (input: readonly number[]) => readonly number[];
 
 const clip = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
 
-/** Streams that a function and the functions inside it are made of. */
-export function functionStreams(objects: PdfObjects, value: PdfValue, depth = 0): string[] {
-  if (depth > 8) return [];
-  const dict = objects.dict(value);
-  const own =
-    (dict['/FunctionType'] === 0 || dict['/FunctionType'] === 4) && isReference(value)
-      ? [value]
-      : [];
-  return [
-    ...own,
-    ...objects
-      .list(dict['/Functions'])
-      .flatMap((part) => functionStreams(objects, part, depth + 1)),
-  ];
+/** A function that is put together of more is not evaluated: each may be put together of as many again. */
+const MOST_PARTS = 512;
+
+/** A function and all that it is put together of; nothing where they are too many. */
+export function functionParts(objects: PdfObjects, value: PdfValue): readonly PdfValue[] {
+  const parts = [value];
+  for (let i = 0; i < parts.length; i++) {
+    for (const part of objects.list(objects.dict(parts[i])['/Functions'])) parts.push(part);
+    if (parts.length > MOST_PARTS) return [];
+  }
+  return parts;
 }
+
+/** Streams that a function and the functions inside it are made of. */
+export const functionStreams = (objects: PdfObjects, value: PdfValue): string[] =>
+  functionParts(objects, value)
+    .filter(isReference)
+    .filter((part) => [0, 4].includes(Number(objects.dict(part)['/FunctionType'])));
 
 /** Nothing if it is of a kind, or broken in a way, that can't be evaluated. */
 export function makeFunction(
@@ -33,6 +36,7 @@ export function makeFunction(
 ): PdfFunction | undefined {
   const resolved = objects.resolve(value);
   if (!isDict(resolved) || depth > 8) return undefined;
+  if (depth === 0 && functionParts(objects, value).length === 0) return undefined;
   const bytes = isReference(value) ? streams.get(value) : undefined;
   const domain = objects.numbers(resolved['/Domain']);
   const range = objects.numbers(resolved['/Range']);

@@ -2,7 +2,7 @@
  * Axial gradients in steps that no plate can tell from what is smooth. Ghostscript works a smooth gradient out pixel by pixel: on a
  * sheet of 600 × 900 mm that takes five times as long as everything else together. What is one colour it fills at once.
  */
-import { functionStreams, makeFunction, type PdfFunction } from './functions.ts';
+import { functionParts, functionStreams, makeFunction, type PdfFunction } from './functions.ts';
 import { isDict, isList, type PdfDict, type PdfObjects, type PdfValue } from './objects.ts';
 import { changed, put, type Patch } from './patch.ts';
 
@@ -18,8 +18,6 @@ const INTERVALS = 331;
 const MOST_STEPS = 2048;
 /** As many as a document is worth. */
 const MOST_GRADIENTS = 32;
-/** Parts of a function that is put together, at most. */
-const MOST_PARTS = 256;
 
 interface Sample {
   readonly at: number;
@@ -35,11 +33,16 @@ export interface Step {
 /** The same document with its axial gradients in steps. @param begin what is changed already */
 export async function steppedGradients(objects: PdfObjects, begin: Patch): Promise<Patch> {
   const patch: Patch = new Map(begin);
+  const now = objects.all.map(
+    ([reference, original]) =>
+      [reference, isDict(original) ? changed(objects, patch, reference) : original] as const,
+  );
   const found = new Map<string, PdfDict>();
-  for (const [reference, original] of objects.all) {
-    const value = isDict(original) ? changed(objects, patch, reference) : original;
-    collect(objects, value, found);
-  }
+  for (const [, value] of now)
+    exchanged(value, (dict) => {
+      if (isAxial(objects, dict)) found.set(keyOf(dict), dict);
+      return undefined;
+    });
   if (found.size === 0 || found.size > MOST_GRADIENTS) return patch;
   const wanted = [...found.values()].flatMap((shading) =>
     functionsOf(objects, shading).flatMap((one) => functionStreams(objects, one)),
@@ -51,10 +54,10 @@ export async function steppedGradients(objects: PdfObjects, begin: Patch): Promi
     if (steps) stepped.set(key, { ...shading, '/Function': steps });
   }
   if (stepped.size === 0) return patch;
-  for (const [reference, original] of objects.all) {
-    if (!isDict(original) && !isList(original)) continue;
-    const value = isDict(original) ? changed(objects, patch, reference) : original;
-    const next = replaced(objects, value, stepped);
+  for (const [reference, value] of now) {
+    const next = exchanged(value, (dict) =>
+      isAxial(objects, dict) ? stepped.get(keyOf(dict)) : undefined,
+    );
     if (next === value) continue;
     if (isDict(next)) put(objects, patch, reference, next);
     else patch.set(reference, { value: next });
@@ -70,39 +73,24 @@ const isAxial = (objects: PdfObjects, value: PdfDict): boolean =>
   value['/Function'] !== undefined &&
   objects.name(objects.list(value['/ColorSpace'])[0]) !== 'Lab';
 
-function collect(
-  objects: PdfObjects,
+/** A value in which some dictionaries are others; itself where none is. */
+function exchanged(
   value: PdfValue,
-  found: Map<string, PdfDict>,
-  depth = 0,
-): void {
-  if (depth > 24) return;
-  if (isList(value)) for (const entry of value) collect(objects, entry, found, depth + 1);
-  if (!isDict(value)) return;
-  if (isAxial(objects, value)) found.set(keyOf(value), value);
-  else
-    for (const entry of Object.values(value))
-      if (entry !== undefined) collect(objects, entry, found, depth + 1);
-}
-
-/** The same value where there is nothing to change. */
-function replaced(
-  objects: PdfObjects,
-  value: PdfValue,
-  stepped: ReadonlyMap<string, PdfDict>,
+  other: (dict: PdfDict) => PdfDict | undefined,
   depth = 0,
 ): PdfValue {
   if (depth > 24) return value;
   if (isList(value)) {
-    const next = value.map((entry) => replaced(objects, entry, stepped, depth + 1));
+    const next = value.map((entry) => exchanged(entry, other, depth + 1));
     return next.some((entry, i) => entry !== value[i]) ? next : value;
   }
   if (!isDict(value)) return value;
-  if (isAxial(objects, value)) return stepped.get(keyOf(value)) ?? value;
+  const own = other(value);
+  if (own) return own;
   let next: Record<string, PdfValue | undefined> | undefined;
   for (const [key, entry] of Object.entries(value)) {
     if (entry === undefined) continue;
-    const becomes = replaced(objects, entry, stepped, depth + 1);
+    const becomes = exchanged(entry, other, depth + 1);
     if (becomes !== entry) (next ??= { ...value })[key] = becomes;
   }
   return next ?? value;
@@ -116,16 +104,8 @@ function functionsOf(objects: PdfObjects, shading: PdfDict): readonly PdfValue[]
 }
 
 /** A calculator may take long, and jump anywhere. */
-function isTame(objects: PdfObjects, value: PdfValue, depth = 0): boolean {
-  const dict = objects.dict(value);
-  const parts = objects.list(dict['/Functions']);
-  return (
-    depth <= 8 &&
-    dict['/FunctionType'] !== 4 &&
-    parts.length <= MOST_PARTS &&
-    parts.every((part) => isTame(objects, part, depth + 1))
-  );
-}
+const isTame = (objects: PdfObjects, value: PdfValue): boolean =>
+  functionParts(objects, value).every((part) => objects.dict(part)['/FunctionType'] !== 4);
 
 /** The function of a gradient's colours in steps; undefined where it can't be evaluated, or has too many. */
 function stepsOf(
