@@ -102,10 +102,18 @@ async function rounds(every: number, round: () => Promise<void>): Promise<void> 
   }
 }
 
+let told: Promise<void> = Promise.resolve();
+/** Tells others that this worker is there, one time after another: nothing is told after it has said that it is gone. */
+const tell = (): Promise<void> =>
+  (told = told.then(async () => {
+    if (stopped.signal.aborted) return;
+    await tellWorker(pool, owner, { slots: SLOTS, draining: stopping }).catch(() => undefined);
+  }));
+
 /** Time between looks for work that lost its worker. */
 const LOOK_MS = 3000;
 async function lookAround(): Promise<void> {
-  await tellWorker(pool, owner, { slots: SLOTS, draining: stopping }).catch(() => undefined);
+  await tell();
   // While the database is away there is nothing to take over.
   await takeOver(pool, queue).catch(() => undefined);
   await sweepTemp().catch(() => undefined);
@@ -127,12 +135,13 @@ async function stop() {
   stopping = true;
   const ended = Promise.all(runners.map((one) => one.stop().catch(() => undefined)));
   if (!hurried) {
-    await tellWorker(pool, owner, { slots: SLOTS, draining: true }).catch(() => undefined);
+    await tell();
     await within(END_MS, ended);
   }
   stopped.abort(new Error('the worker stops'));
   await within(ENDS_MS, ended);
   await release(pool, queue, owner).catch(() => undefined);
+  await within(ENDS_MS, told);
   await forgetWorker(pool, owner).catch(() => undefined);
   process.exit(0);
 }
