@@ -46,7 +46,7 @@ const GRADIENTS: Readonly<Record<string, string>> = {
   'of light': `/ColorSpace /DeviceRGB /Coords [0 0 504 0] /Function ${linear('1 1 1', '0.1 0.3 0.6')}`,
 };
 
-/** Ghostscript's own limit of error, by which it draws what is no straight line in its plates. Source: PLRM 3, 7.1 (smoothness). */
+/** Ghostscript's own limit of error, by which it draws what is no straight line in its plates. PLRM 3, setsmoothness; from memory. */
 const SMOOTHNESS = 0.02;
 const CURVED = ['that begins slowly', 'of samples', 'of light'];
 

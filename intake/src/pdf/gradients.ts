@@ -4,7 +4,7 @@
  */
 import { functionParts, functionStreams, makeFunction, type PdfFunction } from './functions.ts';
 import { isDict, isList, type PdfDict, type PdfObjects, type PdfValue } from './objects.ts';
-import { changed, put, type Patch } from './patch.ts';
+import { put, type Patch } from './patch.ts';
 
 /** A colour changes by no more within a step: less than a 255th, so that its middle is no further off than rounding is. */
 const STEP = 1 / 320;
@@ -33,10 +33,11 @@ export interface Step {
 /** The same document with its axial gradients in steps. @param begin what is changed already */
 export async function steppedGradients(objects: PdfObjects, begin: Patch): Promise<Patch> {
   const patch: Patch = new Map(begin);
-  const now = objects.all.map(
-    ([reference, original]) =>
-      [reference, isDict(original) ? changed(objects, patch, reference) : original] as const,
-  );
+  const now = objects.all.map(([reference, original]) => {
+    const entry = patch.get(reference);
+    if (!entry) return [reference, original] as const;
+    return [reference, 'stream' in entry ? entry.stream.dict : entry.value] as const;
+  });
   const found = new Map<string, PdfDict>();
   for (const [, value] of now)
     exchanged(value, (dict) => {
@@ -67,7 +68,7 @@ export async function steppedGradients(objects: PdfObjects, begin: Patch): Promi
 
 const keyOf = (shading: PdfDict): string => JSON.stringify(shading);
 
-/** Source: ISO 32000-2, table 79 (axial shadings are of type 2); Lab has components of other ranges. */
+/** Source: ISO 32000-2, 8.7.4.5.3 (shadings of type 2 are axial). Components of Lab have other ranges. */
 const isAxial = (objects: PdfObjects, value: PdfDict): boolean =>
   objects.resolve(value['/ShadingType']) === 2 &&
   value['/Function'] !== undefined &&

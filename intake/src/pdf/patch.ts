@@ -17,8 +17,7 @@ import {
 /** Objects by their reference: new values, or new streams. */
 export type Patch = Map<string, { value: PdfValue } | { stream: { dict: PdfDict; data?: string } }>;
 
-/** What an object is by now. */
-export const changed = (objects: PdfObjects, patch: Patch, reference: string): PdfDict => {
+const changed = (objects: PdfObjects, patch: Patch, reference: string): PdfDict => {
   const entry = patch.get(reference);
   if (!entry) return objects.dict(reference);
   return 'stream' in entry ? entry.stream.dict : (entry.value as PdfDict);
