@@ -25,7 +25,7 @@ export function functionParts(objects: PdfObjects, value: PdfValue): readonly Pd
 export const functionStreams = (objects: PdfObjects, value: PdfValue): string[] =>
   functionParts(objects, value)
     .filter(isReference)
-    .filter((part) => [0, 4].includes(Number(objects.dict(part)['/FunctionType'])));
+    .filter((part) => [0, 4].some((type) => objects.dict(part)['/FunctionType'] === type));
 
 /** Nothing if it is of a kind, or broken in a way, that can't be evaluated. */
 export function makeFunction(

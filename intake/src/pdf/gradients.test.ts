@@ -217,6 +217,16 @@ describe('an axial gradient in steps', () => {
     );
   });
 
+  it('keeps the very colour of what is even, before and after what rises and falls', () => {
+    const at = (t: number) => [
+      t < 0.25 ? 0.5 : t < 0.5 ? 2 * (0.5 - t) : t < 0.75 ? 0 : 4 * (t - 0.75),
+    ];
+    const steps = gradientSteps(at, 0, 1)!;
+    const colourAt = (t: number) => steps.find(({ to }) => t <= to)!.colour[0];
+    for (const t of [0.01, 0.1, 0.2, 0.24, 0.51, 0.6, 0.7, 0.74])
+      expect([t, colourAt(t)]).toEqual([t, at(t)[0]]);
+  });
+
   it('is left as it is where a colour is no number, or too much of it', () => {
     expect(gradientSteps((t) => [1 / t], 0, 1)).toBeUndefined();
     expect(gradientSteps((t) => [Math.sin(1e5 * t)], 0, 1)).toBeUndefined();

@@ -16,6 +16,8 @@ const EXACT = 2 ** -20;
 const INTERVALS = 331;
 /** A gradient of more is left as it is. */
 const MOST_STEPS = 2048;
+/** Colourants of one space. Source: ISO 32000-1, annex C. */
+const MOST_INKS = 32;
 /** As many as a document is worth. */
 const MOST_GRADIENTS = 32;
 
@@ -115,7 +117,7 @@ function stepsOf(
   streams: ReadonlyMap<string, Uint8Array>,
 ): PdfDict | undefined {
   const own = functionsOf(objects, shading);
-  if (own.length > 32 || !own.every((one) => isTame(objects, one))) return undefined;
+  if (own.length > MOST_INKS || !own.every((one) => isTame(objects, one))) return undefined;
   const parts = own.map((one) => makeFunction(objects, one, streams));
   if (parts.some((part) => !part)) return undefined;
   const colour: PdfFunction = (input) =>
@@ -127,9 +129,7 @@ function stepsOf(
   if (!steps) return undefined;
   const written = steps.map(({ to, colour: ink }) => ({ to: decimal(to), ink: ink.map(decimal) }));
   // What is narrower than a millionth is none.
-  const kept = written.filter(
-    ({ to }, i) => to > (i === 0 ? low : written[i - 1].to) || written.length === 1,
-  );
+  const kept = written.filter(({ to }, i) => to > (i === 0 ? low : written[i - 1].to));
   return {
     '/FunctionType': 3,
     '/Domain': [low, high],
@@ -168,7 +168,9 @@ export function gradientSteps(
     let last = first;
     while (last < samples.length - 1) {
       const next = samples[last + 1].colour;
-      if (even && apart(samples[first].colour, next) > 0) break;
+      // What is even begins and ends with itself.
+      const stays = apart(samples[last].colour, next) === 0;
+      if (last > first && stays !== even) break;
       if (next.some((c, i) => Math.max(most[i], c) - Math.min(least[i], c) > STEP)) break;
       next.forEach((c, i) => {
         least[i] = Math.min(least[i], c);
