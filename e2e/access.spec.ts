@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { ROOM_VIEWS, SHOP_VIEWS, VIEWS } from './views.ts';
+import { goTo, ROOM_VIEWS, SHOP_VIEWS, VIEWS } from './views.ts';
 import { expect, test } from './shop.ts';
 
 // Side by side: each takes minutes.
@@ -60,8 +60,7 @@ test('every screen of a job passes the accessibility check, by day and by night'
   await page.getByText('Stage portrait on black board').click();
   await page.waitForURL(/\/stack$/);
   for (const stage of VIEWS) {
-    await page.goto(page.url().replace(/[^/]+$/, stage));
-    await page.getByRole('heading', { level: 1 }).waitFor();
+    await goTo(page, new URL(page.url()).pathname.replace(/[^/]+$/, stage));
     await expect(page.getByTestId('ledger')).toContainText('Price');
     found.push(...(await wrong(page, stage)));
   }
@@ -72,10 +71,9 @@ test('every screen of the rooms around a job passes it too, and what opens over 
   page,
 }) => {
   const found: string[] = [];
+  await page.goto('/');
   for (const room of [...SHOP_VIEWS, ...ROOM_VIEWS]) {
-    await page.goto(room);
-    await page.getByRole('heading', { level: 1 }).waitFor();
-    await page.waitForLoadState('networkidle');
+    await goTo(page, room);
     found.push(...(await wrong(page, room)));
   }
   await page.goto('/care/machines');

@@ -1,6 +1,6 @@
 /** The screens in another language than English: complete, and no wider than the screen. */
 import type { Page } from '@playwright/test';
-import { resize, ROOM_VIEWS, SHOP_VIEWS, VIEWS } from './views.ts';
+import { goTo, resize, ROOM_VIEWS, SHOP_VIEWS, VIEWS } from './views.ts';
 import { expect, test } from './shop.ts';
 
 /** Words that English can't do without, and that are no words of German. */
@@ -52,12 +52,7 @@ async function opened(page: Page, job: string): Promise<string> {
   await page.goto('/');
   await page.getByText(job).first().click();
   await page.waitForURL(/\/jobs\//);
-  return /.*\/jobs\/[^/]+/.exec(page.url())![0];
-}
-
-async function shown(page: Page, address: string): Promise<void> {
-  await page.goto(address);
-  await page.locator('h1').first().waitFor();
+  return /\/jobs\/[^/]+/.exec(page.url())![0];
 }
 
 /** Wider than the screen, at the bench or on a tablet. */
@@ -94,15 +89,13 @@ test('every screen is in German where German was chosen, but for the shop’s ow
   await page.getByText('Stage portrait on black board').waitFor();
   await read('/');
   for (const view of [...ROOM_VIEWS, ...SHOP_VIEWS]) {
-    await shown(page, view);
-    await page.waitForLoadState('networkidle');
+    await goTo(page, view);
     await read(view);
   }
   for (const job of ['Orchard cordial, clear label', 'Hanging sign, two pictures']) {
     const address = await opened(page, job);
     for (const view of VIEWS) {
-      await shown(page, `${address}/${view}`);
-      await page.waitForLoadState('networkidle');
+      await goTo(page, `${address}/${view}`);
       if (view === 'stack') await expect(page.getByTestId('look').first()).toBeVisible();
       await read(`${job}, ${view}`);
     }

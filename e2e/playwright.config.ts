@@ -15,6 +15,8 @@ export default defineConfig({
   reporter: 'list',
   use: {
     viewport: { width: 1280, height: 800 },
+    // Half of what a journey waits for is motion.
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

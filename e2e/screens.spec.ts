@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { resize, ROOM_VIEWS, SHOP_VIEWS, VIEWS } from './views.ts';
+import { goTo, resize, ROOM_VIEWS, SHOP_VIEWS, VIEWS } from './views.ts';
 import { expect, test } from './shop.ts';
 
 const SIZES = {
@@ -11,8 +11,7 @@ const SIZES = {
 const SHARES = { artwork: 0.4, stack: 0.5, plates: 0.5 } as const;
 
 async function open(page: Page, stage: string) {
-  await page.goto(page.url().replace(/[^/]+$/, stage));
-  await page.getByRole('heading', { level: 1 }).waitFor();
+  await goTo(page, new URL(page.url()).pathname.replace(/[^/]+$/, stage));
   await expect(page.getByTestId('ledger')).toContainText('Price');
 }
 
@@ -49,10 +48,9 @@ async function expectToFit(page: Page, where: string, boxes: string): Promise<vo
 test('the rooms around a job are no wider than the screen: a bench’s, a desk’s, a tablet’s', async ({
   page,
 }) => {
+  await page.goto('/');
   for (const room of [...ROOM_VIEWS, ...SHOP_VIEWS]) {
-    await page.goto(room);
-    await page.getByRole('heading', { level: 1 }).waitFor();
-    await page.waitForLoadState('networkidle');
+    await goTo(page, room);
     for (const [name, size] of Object.entries(SIZES)) {
       await resize(page, size);
       await expectToFit(page, `${room}, ${name}`, 'html, .room-content');

@@ -46,6 +46,20 @@ export const SHOP_VIEWS = [
   '/shop/forms',
 ] as const;
 
+/**
+ * Opens another view as a link within the app does, without loading the app anew, and waits until its heading is there and it asks
+ * the server for nothing more.
+ */
+export async function goTo(page: Page, path: string): Promise<void> {
+  await page.evaluate((to) => {
+    for (const heading of document.querySelectorAll('h1')) heading.dataset.left = '';
+    history.pushState(null, '', to);
+    window.dispatchEvent(new PopStateEvent('popstate', { state: null }));
+  }, path);
+  await page.locator('h1:not([data-left])').first().waitFor();
+  await page.waitForLoadState('networkidle');
+}
+
 /** Makes the window so large, and waits until the screen has followed. */
 export async function resize(page: Page, size: ViewportSize): Promise<void> {
   await page.setViewportSize(size);

@@ -16,6 +16,7 @@ import { fileURLToPath } from 'node:url';
 import { PRINTED } from '@kyanos/contract';
 import { DEMO_JOBS } from '@kyanos/demo';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { pdf } from '../../intake/test/pdf.ts';
 
 const PROGRAM = fileURLToPath(new URL('../../.cache/programs/cli.js', import.meta.url));
 let folder: string;
@@ -30,11 +31,13 @@ function kyanos(...args: string[]) {
   const { status, stdout, stderr } = spawnSync('node', [PROGRAM, ...args], { encoding: 'utf8' });
   return { status, stdout, stderr, json: () => JSON.parse(stdout) as unknown };
 }
-const write = (name: string, content: string) => {
+const write = (name: string, content: string | Uint8Array) => {
   const path = join(folder, name);
   writeFileSync(path, content);
   return path;
 };
+/** Where it is not the file that is asked about. */
+const SMALL = pdf({ content: '1 0 0 0 k 20 20 30 30 re f' });
 const drawn = new Map<string, [artwork: string, plan: string]>();
 /** Draws a job of the demo, once. */
 function demo(name: string): [artwork: string, plan: string] {
@@ -133,9 +136,9 @@ describe('kyanos inspect for scripts', () => {
   });
 
   it('takes many files, and one that can’t be read does not keep the others from being told', () => {
-    const [label] = demo('kraft-tag');
+    const sound = write('sound.pdf', SMALL);
     const torn = write('torn.pdf', '%PDF-1.7 torn');
-    const { status, json, stderr } = inspect('--json', label, torn);
+    const { status, json, stderr } = inspect('--json', sound, torn);
     const reports = json() as [{ pages: unknown[] }, { file: string; code: string }];
     expect(reports[0].pages).toHaveLength(1);
     expect(reports[1]).toMatchObject({ file: torn, code: 'ARTWORK_DAMAGED' });
@@ -177,26 +180,23 @@ describe('kyanos inspect for scripts', () => {
 
 describe('--fail-on', () => {
   it('is taken by plan, look and plates as by inspect: 1 for what is found, 0 where nothing is as grave', () => {
-    const [faulty, faultyPlan] = demo('night-market');
-    const [tag, tagPlan] = demo('kraft-tag');
-    const ends = (command: string, file: string, plan: string, ...more: string[]) =>
-      kyanos(command, file, '--plan', plan, '--dpi', '72', '--fail-on', 'error', ...more).status;
-    const out = ['--out', join(folder, 'failing')];
-    expect([ends('plan', faulty, faultyPlan), ends('plan', tag, tagPlan)]).toEqual([1, 0]);
-    expect(ends('look', faulty, faultyPlan, '--px', '60')).toBe(1);
-    expect(ends('plates', faulty, faultyPlan, ...out)).toBe(1);
-    expect(kyanos('plan', tag, '--plan', tagPlan, '--fail-on', 'never').status).toBe(2);
+    const [file, plan] = demo('cafe-window');
+    const ends = (command: string, severity: string, ...more: string[]) =>
+      kyanos(command, file, '--plan', plan, '--dpi', '72', '--fail-on', severity, ...more).status;
+    expect([ends('plan', 'error'), ends('plan', 'note'), ends('plan', 'never')]).toEqual([0, 1, 2]);
+    expect(ends('look', 'note', '--px', '60')).toBe(1);
+    expect(ends('plates', 'note', '--out', join(folder, 'failing'))).toBe(1);
   });
 });
 
 describe('where a file lies', () => {
   it('does not matter: beside us, with blanks, in other scripts, behind a link, with a dash or a percent sign', () => {
-    const [tag] = demo('kraft-tag');
+    const small = write('small.pdf', SMALL);
     const place = join(folder, 'a place%d Größe 見本');
     mkdirSync(place);
     const names = ['--dash.pdf', 'Größe 見本 (1).pdf', "50% 'off'.pdf", 'link.pdf'];
-    for (const name of names.slice(0, 3)) copyFileSync(tag, join(place, name));
-    symlinkSync(tag, join(place, 'link.pdf'));
+    for (const name of names.slice(0, 3)) copyFileSync(small, join(place, name));
+    symlinkSync(small, join(place, 'link.pdf'));
     const pictures = ['white.png', 'white.tif', 'white.svg'];
     writeFileSync(
       join(place, 'white.svg'),
@@ -224,7 +224,7 @@ describe('where a file lies', () => {
 
 describe('kyanos plan', () => {
   it('lists the ways out, carries one out, and keeps the plan that comes of it', () => {
-    const [artwork, plan] = demo('night-market');
+    const [artwork, plan] = demo('cafe-window');
     const run = (...args: string[]) =>
       kyanos('plan', artwork, '--dpi', '72', '--plan', plan, ...args);
     const { repairs } = PRINTED.repairs.parse(run('--list-repairs', '--json').json());
@@ -499,7 +499,7 @@ describe('kyanos look', () => {
   });
 
   it('refuses a view that there is not, and a size out of range', () => {
-    const [artwork, plan] = demo('kraft-tag');
+    const [artwork, plan] = demo('brushed-plate');
     const wrong = kyanos('look', artwork, '--plan', plan, '--view', 'upside-down');
     expect([wrong.status, wrong.stderr]).toEqual([
       2,
@@ -508,24 +508,16 @@ describe('kyanos look', () => {
     expect(kyanos('look', artwork, '--plan', plan, '--px', '9').stderr).toContain('50 to 8000');
   });
 
-  it('says why a picture can’t be written, and the way out', () => {
-    const [artwork, plan] = demo('kraft-tag');
-    for (const [out, why] of [
-      [folder, 'it is a folder'],
-      [join(artwork, 'look.png'), 'a part of its path is a file'],
+  it('says why what is asked for can’t be written, and the way out, before it reads the artwork', () => {
+    const [artwork, plan] = demo('brushed-plate');
+    const torn = write('unread.pdf', '%PDF-1.7 torn');
+    for (const [command, out, why] of [
+      ['look', folder, 'it is a folder'],
+      ['look', join(artwork, 'look.png'), 'a part of its path is a file'],
+      ['plan', join(artwork, 'plan.json'), 'a part of its path is a file'],
+      ['plates', artwork, 'a part of its path is a file'],
     ]) {
-      const { status, stderr } = kyanos(
-        'look',
-        artwork,
-        '--plan',
-        plan,
-        '--px',
-        '60',
-        '--dpi',
-        '72',
-        '--out',
-        out,
-      );
+      const { status, stderr } = kyanos(command, torn, '--plan', plan, '--out', out);
       expect([status, stderr]).toEqual([
         2,
         `${out} can’t be written: ${why}. Name another place with --out.\n`,

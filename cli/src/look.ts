@@ -19,7 +19,7 @@ import { decodedContents } from '@kyanos/intake';
 import { writePicture } from '@kyanos/output';
 import { PLANNED_OPTIONS, withPlanned } from './planned.ts';
 
-import { printJson, wholeNumber, writing } from './usage.ts';
+import { checkWritable, printJson, wholeNumber, writing } from './usage.ts';
 
 const USAGE =
   'kyanos look FILE --plan PLAN.json [--view VIEW] [--out LOOK.png] [--json] [--px N] [--dpi N] [--fail-on SEVERITY]';
@@ -37,33 +37,36 @@ export async function lookCommand(args: string[]): Promise<void> {
     },
   });
   const longest = wholeNumber(values.px, 'px', 50, 8000) ?? PREVIEW_PX;
-  await withPlanned(positionals, values, USAGE, async (plan, artwork) => {
+  await withPlanned(positionals, values, USAGE, async (plan) => {
     const { day } = viewsOf(plan.viewing);
     const view = values.view === undefined ? day : parseView(values.view, day);
-    const small = await shrunkArtwork(plan, artwork, longest);
-    const print = await printPixels(plan, small);
-    const look = lookAt(sceneOf(plan, artwork.info), print, view.side);
-    const picture = screened(look, view);
-    const { width, height, outOfGamut } = picture;
     const { out } = values;
-    if (out !== undefined) await writing(out, () => writePicture(out, picture));
-    const report = lookReport(
-      view,
-      out === undefined ? null : { path: out, width, height },
-      outOfGamut,
-      lookNumbers(look, view, plan.viewing),
-      rearStrength(plan, artwork.info, look),
-      await barcodeLooks(
-        plan,
-        artwork.info,
-        (page, box) => croppedRaster(artwork.raster(page), box),
-        { ...day, side: view.side },
-        decodedContents,
-      ),
-    );
-    if (values.json) printJson('look', report);
-    else printReport(plan, report);
-    return undefined;
+    if (out !== undefined) await checkWritable(out);
+    return async (artwork) => {
+      const small = await shrunkArtwork(plan, artwork, longest);
+      const print = await printPixels(plan, small);
+      const look = lookAt(sceneOf(plan, artwork.info), print, view.side);
+      const picture = screened(look, view);
+      const { width, height, outOfGamut } = picture;
+      if (out !== undefined) await writing(out, () => writePicture(out, picture));
+      const report = lookReport(
+        view,
+        out === undefined ? null : { path: out, width, height },
+        outOfGamut,
+        lookNumbers(look, view, plan.viewing),
+        rearStrength(plan, artwork.info, look),
+        await barcodeLooks(
+          plan,
+          artwork.info,
+          (page, box) => croppedRaster(artwork.raster(page), box),
+          { ...day, side: view.side },
+          decodedContents,
+        ),
+      );
+      if (values.json) printJson('look', report);
+      else printReport(plan, report);
+      return undefined;
+    };
   });
 }
 

@@ -10,7 +10,7 @@ import {
 } from '@kyanos/core';
 import { PLANNED_OPTIONS, withPlanned } from './planned.ts';
 import { findingCodes, savePlan, withRepairs } from './repairs.ts';
-import { printJson } from './usage.ts';
+import { checkWritable, printJson } from './usage.ts';
 
 const USAGE =
   'kyanos plan FILE --plan PLAN.json [--json] [--dpi N] [--state STATE.json] [--list-repairs] [--repair CODE]… [--out REPAIRED.json] [--fail-on error|warning|note]';
@@ -28,13 +28,16 @@ export async function planCommand(args: string[]): Promise<void> {
     options: OPTIONS,
   });
   const codes = findingCodes(values.repair ?? []);
-  await withPlanned(positionals, values, USAGE, async (plan, artwork, state) => {
-    const { plan: now, result } = await withRepairs(plan, artwork, state, codes);
-    if (values.out !== undefined) await savePlan(values.out, now);
-    if (values['list-repairs']) printRepairs(result, values.json);
-    else if (values.json) printJson('plan', planReport(result));
-    else print(now, result);
-    return result;
+  await withPlanned(positionals, values, USAGE, async (plan, state) => {
+    if (values.out !== undefined) await checkWritable(values.out);
+    return async (artwork) => {
+      const { plan: now, result } = await withRepairs(plan, artwork, state, codes);
+      if (values.out !== undefined) await savePlan(values.out, now);
+      if (values['list-repairs']) printRepairs(result, values.json);
+      else if (values.json) printJson('plan', planReport(result));
+      else print(now, result);
+      return result;
+    };
   });
 }
 

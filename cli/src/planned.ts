@@ -16,7 +16,8 @@ export const PLANNED_OPTIONS = {
 } as const;
 
 /**
- * @param act what it worked out is looked through for --fail-on; where that is nothing, the plan is worked out for it
+ * @param prepare refuses what can be refused before the artwork is read, which takes seconds, and returns what is done with it;
+ *   what that worked out is looked through for --fail-on, and where it is nothing, the plan is worked out for it
  * @throws UsageError where the artwork or the plan is missing or wrong
  */
 export async function withPlanned(
@@ -29,11 +30,10 @@ export async function withPlanned(
     readonly 'fail-on'?: string | undefined;
   },
   usage: string,
-  act: (
+  prepare: (
     plan: PrintPlan,
-    artwork: OpenArtwork,
     state: MachineState | undefined,
-  ) => Promise<PlanResult | undefined>,
+  ) => Promise<(artwork: OpenArtwork) => Promise<PlanResult | undefined>>,
 ): Promise<void> {
   const limit = failOn(values['fail-on']);
   const file = fileArgument(positionals, usage);
@@ -41,13 +41,14 @@ export async function withPlanned(
   const plan = readPlan(values.plan);
   const state = values.state === undefined ? undefined : readState(values.state);
   const dpi = wholeNumber(values.dpi, 'dpi', 36, 1200);
+  const act = await prepare(plan, state);
   const artwork = await openArtwork(file, {
     pages: [...new Set([plan.artwork.page, ...pagesOf(plan)])],
     ...(dpi === undefined ? {} : { dpi }),
     ...scaleOption(values.scale),
   });
   try {
-    const result = await act(plan, artwork, state);
+    const result = await act(artwork);
     if (limit === undefined) return;
     const { findings } = result ?? (await planJob(plan, artwork, state));
     if (gravest(findings) >= limit) process.exitCode = 1;

@@ -1,4 +1,5 @@
-import { closeSync, openSync, statSync } from 'node:fs';
+import { accessSync, closeSync, constants, existsSync, openSync, statSync } from 'node:fs';
+import { dirname, resolve } from 'node:path';
 import { PRINTED, type Printed } from '@kyanos/contract';
 
 /** A call that can't be carried out: one sentence on standard error, exit code 2. */
@@ -33,14 +34,26 @@ const REFUSED: Partial<Record<string, string>> = {
 };
 
 /** Turns the system's refusal to write a file into a sentence. */
-export async function writing(file: string, write: () => Promise<void>): Promise<void> {
+export async function writing<T>(file: string, write: () => Promise<T>): Promise<T> {
   try {
-    await write();
+    return await write();
   } catch (error) {
     const reason = REFUSED[(error as NodeJS.ErrnoException).code ?? ''];
     if (!reason) throw error;
     throw new UsageError(`${file} can’t be written: ${reason}. Name another place with --out.`);
   }
+}
+
+/** Refuses a file that could not be written, as {@link writing} does, before long work begins. */
+export function checkWritable(file: string): Promise<void> {
+  return writing(file, async () => {
+    if (statSync(file, { throwIfNoEntry: false })?.isDirectory())
+      throw Object.assign(new Error(file), { code: 'EISDIR' });
+    // The file, or the folder in which it and others will be made.
+    let there = resolve(file);
+    while (!existsSync(there)) there = dirname(there);
+    accessSync(there, constants.W_OK);
+  });
 }
 
 /** The files that a command is given, each of which can be read. */

@@ -138,7 +138,7 @@ describe('the demo jobs', () => {
   it('show plates on screen that cover what they cover at full size, within half a percent of the sheet', async () => {
     for (const { id, plan } of DEMO_JOBS) {
       const pages = [...new Set([plan.artwork.page, ...pagesOf(plan)])];
-      const artwork = await openArtwork(await draw(id), { pages, dpi: 200 });
+      const artwork = await openArtwork(await draw(id), { pages, dpi: 150 });
       const screens = new Map<number, Raster>();
       for (const page of artwork.info.pages)
         screens.set(page.number, await shrunk(artwork.raster(page.number), channelsOf(page)));

@@ -25,14 +25,18 @@ afterAll(() => {
   rmSync(folder, { recursive: true });
 });
 
-/** Plates of a demo job, with a stack of one's own if given. */
-async function written(id: string, dpi: number, change: Partial<PrintPlan> = {}) {
+const known = new Map<string, ReturnType<typeof writeOut>>();
+/** Plates of a demo job, with a stack of one's own if given; written once for each call. */
+function written(id: string, dpi: number, change: Partial<PrintPlan> = {}) {
+  const call = JSON.stringify([id, dpi, change]);
+  if (!known.has(call)) known.set(call, writeOut(id, dpi, change, join(folder, `${known.size}`)));
+  return known.get(call)!;
+}
+async function writeOut(id: string, dpi: number, change: Partial<PrintPlan>, out: string) {
   const job = DEMO_JOBS.find((candidate) => candidate.id === id)!;
   const path = join(folder, job.fileName);
   writeFileSync(path, await job.draw());
   const artwork = await openArtwork(path, { dpi });
-  const out = join(folder, `${id}-out`);
-  rmSync(out, { recursive: true, force: true });
   const files = await exportPlates({ ...job.plan, ...change }, artwork, out, {
     createdAt: new Date(Date.UTC(2026, 10, 25)),
   });
@@ -49,7 +53,7 @@ const different = (a: Uint8Array, b: Uint8Array) => {
 };
 
 describe('plates written and read back', () => {
-  it.each([72, 150, 254, 300])(
+  it.each([72, 127, 300])(
     'are the same plates bit for bit, from the PDF by Ghostscript and from the TIFF, at %i dpi',
     async (dpi) => {
       const { files, source } = await written('orchard-label', dpi);

@@ -46,8 +46,10 @@ export interface Printed extends Situation {
   readonly look: Look;
   /** Worked out when it is asked for. */
   readonly numbers: LookNumbers;
-  /** L*, a*, b* of every pixel as it is seen first, from the left on the top. */
-  readonly lab: Float32Array;
+  /** L*, a*, b* of every mixture of inks in it. */
+  readonly colours: Float32Array;
+  /** The mixture of every pixel as it is seen first, from the left on the top. */
+  readonly mixtures: Int32Array;
   readonly areaCm2: number;
 }
 
@@ -73,24 +75,25 @@ export async function printed(
     get numbers() {
       return (numbers ??= lookNumbers(look, day, plan.viewing));
     },
-    lab: labSeen(look, day),
+    colours: coloursSeen(look, day),
+    mixtures: mixturesSeen(look),
     areaCm2: (trimMm.width * trimMm.height) / 100,
   };
 }
 
-function labSeen({ table, scene, means, reversed, pixels }: Look, view: View): Float32Array {
+function coloursSeen({ table, scene, means }: Look, view: View): Float32Array {
   const { lab } = coloursOf(table, scene, view, means);
-  const { numbers } = table;
-  const { width, size } = pixels;
-  const colours = new Map<number, Triple>();
-  const seen = new Float32Array(size * 3);
-  for (let i = 0; i < size; i++) {
-    const x = i % width;
-    const mixture = numbers[reversed ? i - x + (width - 1 - x) : i];
-    let colour = colours.get(mixture);
-    if (!colour) colours.set(mixture, (colour = lab(mixture)));
-    seen.set(colour, i * 3);
-  }
+  const colours = new Float32Array(table.mixtures * 3);
+  for (let mixture = 0; mixture < table.mixtures; mixture++) colours.set(lab(mixture), mixture * 3);
+  return colours;
+}
+
+/** A copy: what the table has is valid as long as the table. */
+function mixturesSeen({ table, reversed, pixels: { width } }: Look): Int32Array {
+  const seen = Int32Array.from(table.numbers);
+  if (reversed)
+    for (let from = 0; from < seen.length; from += width)
+      seen.subarray(from, from + width).reverse();
   return seen;
 }
 
@@ -139,14 +142,27 @@ const UNLIKE = 100;
 
 /** Returns the greatest there is for prints of pages of different sizes. */
 export function seenDifference(a: Printed, b: Printed): SeenDifference {
-  if (a.lab.length !== b.lab.length) return { mean: UNLIKE, share: 1, areaCm2: a.areaCm2 };
-  const size = a.lab.length / 3;
+  const size = a.mixtures.length;
+  if (size !== b.mixtures.length) return { mean: UNLIKE, share: 1, areaCm2: a.areaCm2 };
+  const at = ({ colours }: Printed, mixture: number): Triple => [
+    colours[mixture * 3],
+    colours[mixture * 3 + 1],
+    colours[mixture * 3 + 2],
+  ];
+  const alike = (one: number, other: number) =>
+    a.colours[one * 3] === b.colours[other * 3] &&
+    a.colours[one * 3 + 1] === b.colours[other * 3 + 1] &&
+    a.colours[one * 3 + 2] === b.colours[other * 3 + 2];
+  // The same two mixtures lie on one another in many places.
+  const known = new Map<number, number>();
+  const others = b.colours.length / 3;
   let [sum, over] = [0, 0];
-  const at = ({ lab }: Printed, i: number) => [lab[i], lab[i + 1], lab[i + 2]] as const;
-  for (let i = 0; i < a.lab.length; i += 3) {
-    if (a.lab[i] === b.lab[i] && a.lab[i + 1] === b.lab[i + 1] && a.lab[i + 2] === b.lab[i + 2])
-      continue;
-    const delta = deltaE2000(at(a, i), at(b, i));
+  for (let i = 0; i < size; i++) {
+    const [one, other] = [a.mixtures[i], b.mixtures[i]];
+    if (alike(one, other)) continue;
+    const pair = one * others + other;
+    let delta = known.get(pair);
+    if (delta === undefined) known.set(pair, (delta = deltaE2000(at(a, one), at(b, other))));
     sum += delta;
     if (delta > NOTICED) over++;
   }

@@ -237,14 +237,29 @@ async function everything() {
   };
 }
 
-const empty = () =>
-  query('truncate file, job, stock_item, care_event, course, exercise restart identity cascade');
+/** A table at a time, those first that name others: emptying nearly all tables at once takes the system longer than filling them. */
+const FILLED = [
+  'exercise',
+  'course',
+  'care_event',
+  'stock_item',
+  'press_job',
+  'plate_export',
+  'plate_build',
+  'job_version',
+  'job',
+  'artwork',
+  'file',
+];
+const empty = async () => {
+  for (const table of FILLED) await query(`delete from ${table}`);
+};
 beforeEach(empty);
 
 describe('cleaning', () => {
   it('never takes what a job still needs, and what it leaves it leaves the second time too', async () => {
     const taken = new Map<string, number>();
-    for (let seed = 1; seed <= 40; seed++) {
+    for (let seed = 1; seed <= 25; seed++) {
       await empty();
       await history(seed);
       const before = await everything();

@@ -266,8 +266,8 @@ describe('a printer that tells little', () => {
 });
 
 /** Rounds in which one side is killed; more of them by hand. */
-const KILLS = Number(process.env.KYANOS_KILLS ?? 10);
-const SENDERS_KILLED = 5;
+const KILLS = Number(process.env.KYANOS_KILLS ?? 6);
+const SENDERS_KILLED = 4;
 describe('whatever dies in the middle', () => {
   it('is at the printer once, also where who sends it dies while it is being sent', async () => {
     const random = seededRandom(11);

@@ -117,10 +117,4 @@ h2 {
 .foot {
   font-size: var(--size-small);
 }
-
-@media (prefers-reduced-motion: reduce) {
-  .job {
-    transition: none;
-  }
-}
 </style>
