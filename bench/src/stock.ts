@@ -85,12 +85,12 @@ export const stockBenchmarks: Readonly<Record<string, Benchmark>> = {
   ),
   'stock-history': bench(
     'a plain read of as many rows by their index',
-    (pool, { toldOf }) => toldOf(pool, { limit: 100 }),
+    (pool, { entriesOf }) => entriesOf(pool, { limit: 100 }),
     (pool) => pool.query('select * from stock_event order by id desc limit 100'),
   ),
   'care-logbook': bench(
     'a plain read of as many rows by their index',
-    (pool, { care }) => care.toldOf(pool, MACHINE.id, { limit: 100 }),
+    (pool, { care }) => care.entriesOf(pool, MACHINE.id, { limit: 100 }),
     (pool) =>
       pool.query(`select * from care_event where machine_id = 'roll-1' order by id desc limit 100`),
   ),

@@ -111,12 +111,12 @@ function printReport({ name }: PrintPlan, report: LookReport): void {
       `  metal          L* ${report.flop.into.toFixed(0)} into the lamp, ${report.flop.away.toFixed(0)} away from it`,
     );
   for (const code of report.barcodes) {
-    const told = (scan: LookReport['barcodes'][number]['withWhite']) =>
+    const scanned = (scan: LookReport['barcodes'][number]['withWhite']) =>
       scan
         ? `grade ${scan.value.toFixed(1)} (${scan.grade})${scan.grade === 'A' ? '' : `, limited by ${scan.limitedBy}`}${scan.decodes ? '' : ', not read'}`
         : 'not possible';
     console.log(
-      `  barcode        ${code.type} ${code.content}: predicted ${told(code)}; with white ${told(code.withWhite)}; without ${told(code.withoutWhite)}`,
+      `  barcode        ${code.type} ${code.content}: predicted ${scanned(code)}; with white ${scanned(code.withWhite)}; without ${scanned(code.withoutWhite)}`,
     );
   }
   if (report.picture) console.log(`  picture        ${report.picture.path}`);

@@ -15,7 +15,7 @@ import {
 } from '@kyanos/core';
 import { UsageError, writing } from './usage.ts';
 
-/** A finding may be told of every separation and every version. */
+/** There may be a finding for every separation and every version. */
 const MOST_OF_ONE = 200;
 
 /** @throws UsageError for a code that no finding has */

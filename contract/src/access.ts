@@ -87,7 +87,7 @@ const OPEN: Readonly<Record<keyof typeof API, Access>> = {
   getDueCalendar: 'operator',
   listCareEvents: 'operator',
   getCareWeeks: 'operator',
-  tellCare: 'operator',
+  writeLogbook: 'operator',
   undoCare: 'operator',
   getCarePicture: 'operator',
   startRun: 'operator',

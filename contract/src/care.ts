@@ -31,8 +31,8 @@ export const Missing = z
   .max(5000);
 const Wrote = z.record(z.string().max(60), z.union([words, z.number()]));
 
-/** What somebody tells the logbook; runs of procedures have addresses of their own. */
-const told = [
+/** What somebody writes into the logbook; runs of procedures have addresses of their own. */
+const logbookActs = [
   z.strictObject({ act: z.literal('agitated') }),
   z.strictObject({ act: z.literal('pattern'), missing: Missing }),
   z.strictObject({ act: z.literal('cleaned'), ml, minutes }),
@@ -47,11 +47,11 @@ const told = [
     picture: z.uuid().exactOptional(),
   }),
 ] as const;
-export const ToldAct = z.discriminatedUnion('act', told);
-export type ToldAct = z.output<typeof ToldAct>;
+export const LogbookAct = z.discriminatedUnion('act', logbookActs);
+export type LogbookAct = z.output<typeof LogbookAct>;
 
 export const CareActSchema = z.discriminatedUnion('act', [
-  ...told,
+  ...logbookActs,
   z.strictObject({
     act: z.literal('printed'),
     name: line,
@@ -68,7 +68,7 @@ export const CareActSchema = z.discriminatedUnion('act', [
 ]);
 prove<Same<z.output<typeof CareActSchema>, CareAct>>();
 
-export const ToldCare = z.object({
+export const LogbookEntry = z.object({
   id: CareEventId,
   machineId: z.string(),
   at: z.iso.datetime(),
@@ -76,7 +76,7 @@ export const ToldCare = z.object({
   what: z.union([CareActSchema, z.object({ act: z.literal('undone'), event: z.number() })]),
   holds: z.boolean(),
 });
-export type ToldCare = z.output<typeof ToldCare>;
+export type LogbookEntry = z.output<typeof LogbookEntry>;
 
 export const CareStateSchema = z.object({
   whiteSlot: z.enum(['under', 'other']).exactOptional(),

@@ -38,7 +38,7 @@ export interface Endpoint<
 /** Any endpoint, whatever it takes and answers. */
 export type SomeEndpoint = Pick<Endpoint, 'method' | 'path' | 'summary'>;
 
-/** How an endpoint is told from all others: its method and path. */
+/** How an endpoint is distinguished from all others: its method and path. */
 export const signatureOf = ({ method, path }: SomeEndpoint): string => `${method} ${path}`;
 
 /** An endpoint with its types kept. */

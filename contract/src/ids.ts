@@ -15,7 +15,7 @@ export const ReportId = z.uuid().brand<'ReportId'>();
 export type ReportId = z.output<typeof ReportId>;
 export const StockItemId = z.uuid().brand<'StockItemId'>();
 export type StockItemId = z.output<typeof StockItemId>;
-/** Entries of stock and logbook are numbered in the order in which they were told. */
+/** Entries of stock and logbook are numbered in the order in which they were written down. */
 export const StockEventId = z.coerce.number().int().positive().brand<'StockEventId'>();
 export type StockEventId = z.output<typeof StockEventId>;
 export const CareEventId = z.coerce.number().int().positive().brand<'CareEventId'>();

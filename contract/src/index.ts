@@ -55,7 +55,7 @@ export {
   type PressJob,
   type PressState,
   type PressWant,
-  type ToldPrinter,
+  type PrinterStatus,
 } from './resources/press.ts';
 export type { Bench, BenchState } from './resources/bench.ts';
 export {
@@ -70,8 +70,8 @@ export type { ReportsTaken, StoredReport } from './resources/reports.ts';
 export { SETTING_ENDPOINTS, type SettingValue } from './resources/settings.ts';
 export type { CareDay, DueOnWire, MachineCare, RunState } from './resources/care.ts';
 export type { JobStock, ReorderLineOnWire, ShelfProduct } from './resources/stock.ts';
-export { CareActSchema, type ToldAct, type ToldCare } from './care.ts';
-export type { LaterAct, Stocked, ToldStock } from './stock.ts';
+export { CareActSchema, type LogbookAct, type LogbookEntry } from './care.ts';
+export type { LaterAct, Stocked, StockHistoryEntry } from './stock.ts';
 export { SHOP_ENDPOINTS } from './resources/shop.ts';
 export { BenchReport, type ScaleReport } from './bench.ts';
 export { LookReport, lookReport } from './lookReport.ts';

@@ -54,7 +54,7 @@ function bodyOf({ body, takesFile }: Endpoint): Json {
 }
 
 function answerOf({ answer, status = answer === null ? 204 : 200, revised }: Endpoint): Json {
-  const told =
+  const described =
     answer === null
       ? { description: 'Done' }
       : isBytes(answer)
@@ -67,7 +67,7 @@ function answerOf({ answer, status = answer === null ? 204 : 200, revised }: End
     ? { headers: { ETag: { description: 'The revision', schema: { type: 'string' } } } }
     : {};
   return {
-    [status]: { ...told, ...headers },
+    [status]: { ...described, ...headers },
     default: {
       description: 'Refused',
       content: jsonContent({ $ref: '#/components/schemas/Problem' }),

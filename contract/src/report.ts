@@ -34,7 +34,7 @@ export const RepairsReport = z.object({
   repairs: z.array(z.object({ code: z.enum(FINDING_CODES), repair: Repair })),
 });
 
-/** What a page says of itself; its lines are told beside it, and what only our own checks use is left out. */
+/** What a page says of itself; its lines stand beside it, and what only our own checks use is left out. */
 const StructureReport = PageStructure.omit({ lines: true, rgb: true, mayKnockOut: true });
 
 export const InspectReport = z.object({

@@ -86,8 +86,8 @@ export const AgeSchema = z.object({
   from: z.string(),
 });
 
-/** What was told of a thing, the newest first. */
-export const ToldStock = z.object({
+/** What was written down of a thing, the newest first. */
+export const StockHistoryEntry = z.object({
   id: StockEventId,
   itemId: StockItemId,
   code: z.string(),
@@ -100,4 +100,4 @@ export const ToldStock = z.object({
   /** False once it was undone. */
   holds: z.boolean(),
 });
-export type ToldStock = z.output<typeof ToldStock>;
+export type StockHistoryEntry = z.output<typeof StockHistoryEntry>;

@@ -1,4 +1,4 @@
-/** Plans that were written earlier: brought up to the present format, or told why they can't be read. */
+/** Plans that were written earlier: brought up to the present format, or refused with the reason. */
 import { PLAN_FORMAT, type PrintPlan, type Shop } from '@kyanos/core';
 import { z } from 'zod';
 import type { Problem } from './resources/common.ts';

@@ -1,4 +1,4 @@
-/** What a machine is told beside the files of a job. */
+/** What a machine gets beside the files of a job. */
 import type { JobTicket } from '@kyanos/core';
 import { z } from 'zod';
 import { ChannelKey, ShopId } from './plan.ts';

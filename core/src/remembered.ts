@@ -2,7 +2,7 @@
 
 /**
  * A function that keeps its newest answers. What it is asked with comes again as a copy, from another thread or a file, so it is
- * told by its contents.
+ * known by its contents.
  * @param most answers kept
  */
 export function remembered<Asked extends readonly unknown[], Answer>(

@@ -161,7 +161,7 @@ class Floor {
   #at = (): string => new Date(this.#time).toISOString();
   #dayAgo = (days: number): string => dayText(new Date(this.#now.getTime() - days * DAY_MS));
 
-  #told(item: string, what: StockAct): StockItem {
+  #record(item: string, what: StockAct): StockItem {
     const entry = { item, at: this.#at(), by: this.#oneOf(PEOPLE), what };
     const next = acted(this.#items.get(item), { itemId: item, at: entry.at, what });
     this.#stock.push(entry);
@@ -181,7 +181,7 @@ class Floor {
 
   #receive(received: Received): string {
     const item = `item-${++this.#made}`;
-    this.#told(item, { act: 'received', ...received });
+    this.#record(item, { act: 'received', ...received });
     return item;
   }
   #receiveMaterial(
@@ -247,7 +247,7 @@ class Floor {
     for (const machine of this.#shop.machines) {
       for (const ink of machine.inks) {
         const item = this.#receiveInk(machine, ink, 0);
-        this.#told(item, { act: 'fitted', machineId: machine.id, channel: ink.channel });
+        this.#record(item, { act: 'fitted', machineId: machine.id, channel: ink.channel });
         this.#receiveInk(machine, ink, 0);
       }
       if (machine.whiteSlot) this.#done(machine, { act: 'slot', to: 'under' });
@@ -418,9 +418,9 @@ class Floor {
       : (amount * material.width * material.length) / 1e6;
     const minutes = Math.min(150, 12 + areaM2 * this.#between(14, 26) * (wantsWhite ? 1.7 : 1));
     this.#pass(8);
-    const rest = this.#told(chosen.item.id, { act: 'drawn', amount, source: 'hand' });
+    const rest = this.#record(chosen.item.id, { act: 'drawn', amount, source: 'hand' });
     if (roll && rest.left > 0 && rest.left < 1.2)
-      this.#told(rest.id, { act: 'discarded', reason: 'rest too short' });
+      this.#record(rest.id, { act: 'discarded', reason: 'rest too short' });
     const ml: Record<string, number> = {};
     for (const ink of machine.inks) {
       const special = ink.role !== 'process';
@@ -460,11 +460,11 @@ class Floor {
         dayText(new Date(this.#time)),
       );
       if (!chosen) return;
-      this.#told(id, { act: 'taken-out' });
-      this.#told(id, { act: 'discarded', reason: 'empty' });
-      container = this.#told(chosen.item.id, { act: 'fitted', machineId: machine.id, channel });
+      this.#record(id, { act: 'taken-out' });
+      this.#record(id, { act: 'discarded', reason: 'empty' });
+      container = this.#record(chosen.item.id, { act: 'fitted', machineId: machine.id, channel });
     }
-    this.#told(container.id, { act: 'drawn', amount: ml, source });
+    this.#record(container.id, { act: 'drawn', amount: ml, source });
   }
 
   /** A stocktake before the history ends, and the machines left as the demo shows them. */
@@ -473,7 +473,7 @@ class Floor {
     const counted = (item: StockItem, left: number) => {
       const differs = Math.abs(item.left - left) > 0.01;
       this.#pass(0.5);
-      this.#told(item.id, {
+      this.#record(item.id, {
         act: 'counted',
         left,
         reason: !differs

@@ -8,7 +8,7 @@ import {
   type ReportsTaken,
   type Stocked,
   type StoredReport,
-  type ToldStock,
+  type StockHistoryEntry,
 } from '@kyanos/contract';
 import { seededRandom } from '@kyanos/core';
 import { DEMO_JOBS } from '@kyanos/demo';
@@ -80,9 +80,9 @@ class Storekeeper extends Person<number> {
     this.acknowledged.push(taken);
   }
   async lost() {
-    const events: ToldStock[] = [];
+    const events: StockHistoryEntry[] = [];
     for (let before: string | undefined; ; before = String(events.at(-1)!.id)) {
-      const page = await shop.client.get<ToldStock[]>(
+      const page = await shop.client.get<StockHistoryEntry[]>(
         `/stock/events?item=${this.#lot.id}&limit=500${before ? `&before=${before}` : ''}`,
       );
       events.push(...page);

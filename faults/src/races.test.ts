@@ -1,6 +1,12 @@
 /** Many at one thing in the same moment: one wins, the others are told, and nobody's work is overwritten. */
 import { randomUUID } from 'node:crypto';
-import { encodePlan, type Job, type Problem, type Stocked, type ToldStock } from '@kyanos/contract';
+import {
+  encodePlan,
+  type Job,
+  type Problem,
+  type Stocked,
+  type StockHistoryEntry,
+} from '@kyanos/contract';
 import { DEMO_JOBS } from '@kyanos/demo';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { Installation } from './installation.ts';
@@ -64,7 +70,7 @@ describe('a lot', () => {
       await shop.client.post<Stocked[]>('/stock/items', { received: film(plan.material.id, 100) })
     )[0];
   const events = (lot: Stocked) =>
-    shop.client.get<ToldStock[]>(`/stock/events?item=${lot.id}&limit=500`);
+    shop.client.get<StockHistoryEntry[]>(`/stock/events?item=${lot.id}&limit=500`);
 
   it('that two tablets count on the same books is put right by one, and the other is asked to count again', async () => {
     for (let round = 0; round < 10; round++) {

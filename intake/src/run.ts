@@ -21,7 +21,7 @@ export interface Finished {
 }
 
 /** All that a program printed. */
-export const said = ({ stderr, stdout }: Finished): string => `${stderr}${stdout}`;
+export const outputOf = ({ stderr, stdout }: Finished): string => `${stderr}${stdout}`;
 
 /** What the reader itself may take, all its programs each: none of them can be allowed more. */
 export const MOST = { cpuSeconds: 3600, fileMb: 16_384 } as const;

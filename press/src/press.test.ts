@@ -126,7 +126,7 @@ describe('a carriage that goes stroke by stroke', () => {
 });
 
 describe('days of simulated shops', () => {
-  it('hold what was foretold of ink, time and promises in 8 of 10 cases, once machines are learnt', () => {
+  it('hold what was predicted of ink, time and promises in 8 of 10 cases, once machines are learnt', () => {
     const random = seededRandom(5);
     const [SHOPS, LEARNT, DAYS] = [40, 14, 5];
     const hits = { ink: [0, 0], time: [0, 0], day: [0, 0] };

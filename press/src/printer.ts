@@ -19,7 +19,7 @@ import {
   type Request,
 } from './request.ts';
 import { separationsIn } from './separations.ts';
-import { tellingOf } from './told.ts';
+import { attributesOf } from './attributes.ts';
 
 /** Longest ticket, octets. */
 const MOST_TICKET = 4 * 2 ** 20;
@@ -38,7 +38,7 @@ export interface PrinterOptions {
 
 export function printer({ press, uri, tick, scratch }: PrinterOptions) {
   const { machine } = press;
-  const { printerGroup, jobGroup, briefly } = tellingOf(press, uri);
+  const { printerGroup, jobGroup, briefly } = attributesOf(press, uri);
 
   function jobAsked(operation: Request['operation']): PressJob {
     const uriGiven = textIn(operation, 'job-uri');

@@ -16,11 +16,11 @@ import {
   type Product,
 } from '@kyanos/core';
 import type { Stocked } from '@kyanos/contract';
-import { careOf, tell, whiteSince } from './care/queries.ts';
+import { careOf, record, whiteSince } from './care/queries.ts';
 import type { Db } from './db.ts';
 import { settingOf } from './settings/queries.ts';
 import { itemsOf } from './shop/items.ts';
-import { act, fittedIn, receive, stockThere, type Telling } from './stock/queries.ts';
+import { act, fittedIn, receive, stockThere, type Recording } from './stock/queries.ts';
 import { t } from './texts/texts.ts';
 
 export const today = (): string => dayText(new Date());
@@ -149,20 +149,20 @@ export async function stateForPlan(db: Db, plan: PrintPlan, jobId: string): Prom
 }
 
 /**
- * Tells what is true of a machine as entries of stock and logbook, in the transaction it is called in: only what differs is told. A
+ * Writes down what is true of a machine as entries of stock and logbook, in the transaction it is called in: only what differs is written. A
  * container that nobody has received is received.
  */
-export async function tellState(
+export async function recordState(
   db: Db,
   machine: Machine,
   { whiteSlot, leftMl, headsParked }: MachineState,
-  telling: Telling,
+  recording: Recording,
 ): Promise<void> {
   const { state } = await careOf(db, machine.id);
   if (whiteSlot && whiteSlot !== state.whiteSlot)
-    await tell(db, machine, { act: 'slot', to: whiteSlot }, telling);
+    await record(db, machine, { act: 'slot', to: whiteSlot }, recording);
   if ((state.heads === 'parked') !== (headsParked ?? false))
-    await tell(db, machine, { act: headsParked ? 'parked' : 'heads-fitted' }, telling);
+    await record(db, machine, { act: headsParked ? 'parked' : 'heads-fitted' }, recording);
   const fitted = await fittedIn(db, machine.id);
   for (const { channel, name, container, product } of machine.inks) {
     const left = leftMl[channel];
@@ -187,10 +187,11 @@ export async function tellState(
           place: '',
           paid: 0,
         },
-        telling,
+        recording,
       ));
-    if (!there) await act(db, item.id, { act: 'fitted', machineId: machine.id, channel }, telling);
+    if (!there)
+      await act(db, item.id, { act: 'fitted', machineId: machine.id, channel }, recording);
     if (Math.abs(item.left - left) >= 0.005)
-      await act(db, item.id, { act: 'counted', left, reason: t('shared.toldMachine') }, telling);
+      await act(db, item.id, { act: 'counted', left, reason: t('shared.toldMachine') }, recording);
   }
 }

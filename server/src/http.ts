@@ -58,7 +58,7 @@ export const answerErrors: ErrorRequestHandler = (error, req, res, next) => {
     return;
   }
   // Of what nobody foresaw: by this number it is found in the log.
-  const told =
+  const words =
     code === 'INTERNAL' ? `${message} ${t('shared.numberOf', { id: String(req.id) })}` : message;
-  res.status(status).json({ code, message: told } satisfies Problem);
+  res.status(status).json({ code, message: words } satisfies Problem);
 };

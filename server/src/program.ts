@@ -10,7 +10,7 @@ const isOptions = (error: unknown): boolean =>
   (error as { code?: string }).code?.startsWith('ERR_PARSE_ARGS') ?? false;
 
 /** Ends with 2 where it can't be done, and says why; with all of its words where nobody foresaw it. */
-export function tellFailure(error: unknown): void {
+export function reportFailure(error: unknown): void {
   const { code, message } = refusalFor(error);
   const known = error instanceof CommandError || isOptions(error);
   console.error(known ? (error as Error).message : code === 'INTERNAL' ? error : message);
@@ -21,6 +21,6 @@ export function tellFailure(error: unknown): void {
 export async function runProgram(act: (pool: pg.Pool) => Promise<string>): Promise<void> {
   const pool = openPool(process.env.DATABASE_URL!);
   await act(pool)
-    .then((said) => console.log(said), tellFailure)
+    .then((said) => console.log(said), reportFailure)
     .finally(() => pool.end());
 }

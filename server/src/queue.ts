@@ -197,7 +197,7 @@ export async function ask(
 }
 
 /**
- * One who waited waits no more. When nobody does, whoever works on it is told to stop.
+ * One who waited waits no more. When nobody does, whoever works on it is stopped.
  * @param asked the asking that is taken back; one that came after it goes on. Any if absent
  */
 export const cancel = (

@@ -1,5 +1,5 @@
 /**
- * Machines and settings with every state they had. An answer tells its number as ETag; a change that names the number it was
+ * Machines and settings with every state they had. An answer has its number as ETag; a change that names the number it was
  * made on as If-Match is refused if somebody else saved meanwhile (RFC 9110, 8.8.3 and 13.1.1).
  */
 import type { ShopKind } from '@kyanos/contract';

@@ -35,8 +35,8 @@ export interface Context {
   readonly waiter: Waiter;
   /** The revision that a change was made on, if it says so. */
   readonly basedOn: number | undefined;
-  /** Tells the revision of what is answered, as ETag. */
-  tellRevision(number: number): void;
+  /** Sends the revision of what is answered, as ETag. */
+  sendRevision(number: number): void;
   readonly res: Response;
 }
 
@@ -78,7 +78,7 @@ function contextOf(req: Request, res: Response): Context {
     client,
     waiter: { client, asker: req.asker?.id ?? client },
     basedOn: match ? Number(match[1]) : undefined,
-    tellRevision: (number) => void res.set('ETag', `"${number}"`),
+    sendRevision: (number) => void res.set('ETag', `"${number}"`),
     res,
   };
 }

@@ -4,7 +4,7 @@ import { parseArgs } from 'node:util';
 import { readShopFile } from '@kyanos/contract';
 import { DomainError, shopFileProblems, type ShopChange } from '@kyanos/core';
 import { inTransaction, migrate, openPool } from './db.ts';
-import { CommandError, tellFailure } from './program.ts';
+import { CommandError, reportFailure } from './program.ts';
 import { previewFile, shopFile, takeFileIn } from './shop/file.ts';
 
 const { values, positionals } = parseArgs({
@@ -32,7 +32,7 @@ async function readIn(): Promise<unknown> {
 
 const words = ({ kind, name, what, fields }: ShopChange) =>
   `${what.padEnd(8)} ${kind}: ${name}${fields.length > 0 ? ` (${fields.map(({ field }) => field).join(', ')})` : ''}`;
-const tell = (changes: readonly ShopChange[]) =>
+const print = (changes: readonly ShopChange[]) =>
   console.log(values.json ? JSON.stringify(changes, null, 2) : changes.map(words).join('\n'));
 
 async function withShop<T>(act: (pool: ReturnType<typeof openPool>) => Promise<T>): Promise<T> {
@@ -54,7 +54,7 @@ const COMMANDS: Readonly<Record<string, () => Promise<void>>> = {
   },
   async import() {
     const file = await readIn();
-    tell(
+    print(
       await withShop((pool) =>
         values.preview
           ? previewFile(pool, file)
@@ -74,5 +74,5 @@ try {
   if (!act) throw new CommandError('shop needs one of export, import, validate.');
   await act();
 } catch (error) {
-  tellFailure(error);
+  reportFailure(error);
 }

@@ -29,8 +29,8 @@ if (!statSync(folder, { throwIfNoEntry: false })?.isDirectory())
 const url = process.env.DATABASE_URL;
 if (!url) throw new Error('The watch program needs DATABASE_URL.');
 const pool = openPool(url);
-const tell = (line: string) => console.log(line);
-const options: WatchOptions = { folder, preset: values.preset, tell };
+const log = (line: string) => console.log(line);
+const options: WatchOptions = { folder, preset: values.preset, log };
 const AGAIN_MS = 3000;
 
 try {
@@ -47,8 +47,8 @@ async function take(path: string): Promise<void> {
   for (;;) {
     try {
       const outcome = await takeIn(pool, queue, path, options);
-      if ('refused' in outcome) tell(`${basename(path)}: refused. ${outcome.refused}`);
-      else if (outcome.jobs.length > 0) tell(`${basename(path)}: ${outcome.jobs.join(', ')}`);
+      if ('refused' in outcome) log(`${basename(path)}: refused. ${outcome.refused}`);
+      else if (outcome.jobs.length > 0) log(`${basename(path)}: ${outcome.jobs.join(', ')}`);
       return;
     } catch (error) {
       const { code, message } = refusalFor(error);
@@ -72,7 +72,7 @@ const watching = watch(folder, {
   awaitWriteFinish: { stabilityThreshold: STILL_MS },
 });
 watching.on('add', (path) => (work = work.then(() => take(path))));
-watching.on('ready', () => tell(`Watching ${folder}. Ctrl-C ends it.`));
+watching.on('ready', () => log(`Watching ${folder}. Ctrl-C ends it.`));
 watching.on('error', (error) => console.error(String(error)));
 
 async function stop() {

@@ -7,7 +7,7 @@ import { ripArtwork } from './artwork/rip.ts';
 import { openPool } from './db.ts';
 import { exportStoredPlates } from './exports/build.ts';
 import { refusalFor } from './http.ts';
-import { forgetWorker, tellWorker } from './observe/workers.ts';
+import { forgetWorker, announceWorker } from './observe/workers.ts';
 import { cleanIfWanted } from './keeping/clean.ts';
 import { tidyDoor } from './people/guesses.ts';
 import { buildStoredPlates } from './plates/build.ts';
@@ -29,7 +29,7 @@ import {
 
 /** Where cores are short, people are answered first: long work and all that it starts step back (nice(2)). Our own choice. */
 const NICE = 10;
-/** So long a worker that was started by itself goes on with what it has, once it is told to stop. Our own choice. */
+/** So long a worker that was started by itself goes on with what it has, once it is asked to stop. Our own choice. */
 const DRAIN_MS = 10 * 60_000;
 
 const url = process.env.DATABASE_URL;
@@ -102,18 +102,18 @@ async function rounds(every: number, round: () => Promise<void>): Promise<void> 
   }
 }
 
-let told: Promise<void> = Promise.resolve();
-/** Tells others that this worker is there, one time after another: nothing is told after it has said that it is gone. */
-const tell = (): Promise<void> =>
-  (told = told.then(async () => {
+let announced: Promise<void> = Promise.resolve();
+/** Announces this worker, one time after another: never after it was taken off the list. */
+const announce = (): Promise<void> =>
+  (announced = announced.then(async () => {
     if (stopped.signal.aborted) return;
-    await tellWorker(pool, owner, { slots: SLOTS, draining: stopping }).catch(() => undefined);
+    await announceWorker(pool, owner, { slots: SLOTS, draining: stopping }).catch(() => undefined);
   }));
 
 /** Time between looks for work that lost its worker. */
 const LOOK_MS = 3000;
 async function lookAround(): Promise<void> {
-  await tell();
+  await announce();
   // While the database is away there is nothing to take over.
   await takeOver(pool, queue).catch(() => undefined);
   await sweepTemp().catch(() => undefined);
@@ -135,13 +135,13 @@ async function stop() {
   stopping = true;
   const ended = Promise.all(runners.map((one) => one.stop().catch(() => undefined)));
   if (!hurried) {
-    await tell();
+    await announce();
     await within(END_MS, ended);
   }
   stopped.abort(new Error('the worker stops'));
   await within(ENDS_MS, ended);
   await release(pool, queue, owner).catch(() => undefined);
-  await within(ENDS_MS, told);
+  await within(ENDS_MS, announced);
   await forgetWorker(pool, owner).catch(() => undefined);
   process.exit(0);
 }

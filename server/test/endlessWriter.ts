@@ -55,7 +55,7 @@ for (;;) {
   const fitted = { act: 'fitted', machineId: 'roll-1', channel: 'C' } as const;
   await inTransaction(pool, (db) => act(db, ink.id, fitted, by));
   for (const what of done) {
-    const { id } = await inTransaction(pool, (db) => care.tell(db, machine, what, by));
+    const { id } = await inTransaction(pool, (db) => care.record(db, machine, what, by));
     if (what.act === 'cleaned')
       await inTransaction(pool, (db) => care.undo(db, id, () => Promise.resolve(machine), by));
   }

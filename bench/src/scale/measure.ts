@@ -29,7 +29,7 @@ export type JobCost = Readonly<Record<Step, Cost>>;
 
 /** Saves and looks of a job until it is printed, that one step stands for. */
 const TIMES = 10;
-/** Time between looks whether long work is done: each costs the server, and a browser is told instead. */
+/** Time between looks whether long work is done: each costs the server, and a browser hears of it instead. */
 const LOOK_EVERY_S = 1;
 
 export async function measure(pool: pg.Pool, url: string): Promise<JobCost[]> {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { CareStateSchema, Missing, ProcedureSchema, ToldAct, ToldCare } from '../care.ts';
+import { CareStateSchema, Missing, ProcedureSchema, LogbookAct, LogbookEntry } from '../care.ts';
 import { endpoint } from '../endpoint.ts';
 import { CareEventId, FileId, RunId } from '../ids.ts';
 import { ChannelKey, ShopId } from '../plan.ts';
@@ -88,7 +88,7 @@ export const listCareEvents = endpoint({
     before: CareEventId.optional(),
     limit: z.coerce.number().int().min(1).max(1000).default(100),
   }),
-  answer: z.array(ToldCare),
+  answer: z.array(LogbookEntry),
 });
 /** A day of a machine. */
 export const CareDay = z.object({
@@ -115,13 +115,13 @@ export const getCareWeeks = endpoint({
   query: z.object({ weeks: z.coerce.number().int().min(1).max(104).default(26) }),
   answer: z.array(CareDay),
 });
-export const tellCare = endpoint({
+export const writeLogbook = endpoint({
   method: 'POST',
   path: '/care/machines/{machine}/events',
   summary: 'Write into the logbook what was done',
   params: machine,
-  body: z.strictObject({ what: ToldAct, at: z.iso.datetime().exactOptional() }),
-  answer: ToldCare,
+  body: z.strictObject({ what: LogbookAct, at: z.iso.datetime().exactOptional() }),
+  answer: LogbookEntry,
   status: 201,
   once: true,
 });

@@ -94,7 +94,7 @@ export const API = {
   getDueCalendar: care.getDueCalendar,
   listCareEvents: care.listCareEvents,
   getCareWeeks: care.getCareWeeks,
-  tellCare: care.tellCare,
+  writeLogbook: care.writeLogbook,
   undoCare: care.undoCare,
   getCarePicture: care.getCarePicture,
   listProcedures: care.listProcedures,

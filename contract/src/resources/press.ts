@@ -1,4 +1,4 @@
-import { PRINTER_TELLS } from '@kyanos/core';
+import { PRINTER_REPORTS } from '@kyanos/core';
 import { z } from 'zod';
 import { endpoint } from '../endpoint.ts';
 import { JobId, PressJobId } from '../ids.ts';
@@ -45,7 +45,7 @@ export const PressJob = z.object({
 export type PressJob = z.output<typeof PressJob>;
 
 /** A printer, as it said last. */
-export const ToldPrinter = z.object({
+export const PrinterStatus = z.object({
   machineId: z.string(),
   uri: z.string(),
   /** It came with the app as a stand-in. */
@@ -72,9 +72,9 @@ export const ToldPrinter = z.object({
     }),
   ),
   /** Which of the things that are asked of it it tells: the operator is asked for the rest. */
-  tells: z.array(z.enum(PRINTER_TELLS)),
+  tells: z.array(z.enum(PRINTER_REPORTS)),
 });
-export type ToldPrinter = z.output<typeof ToldPrinter>;
+export type PrinterStatus = z.output<typeof PrinterStatus>;
 
 export const sendToPress = endpoint({
   method: 'POST',
@@ -105,7 +105,7 @@ export const listPrinters = endpoint({
   method: 'GET',
   path: '/printers',
   summary: 'The printers of the machines, and the jobs that they have',
-  answer: z.object({ printers: z.array(ToldPrinter), jobs: z.array(PressJob) }),
+  answer: z.object({ printers: z.array(PrinterStatus), jobs: z.array(PressJob) }),
 });
 export const actOnPrinter = endpoint({
   method: 'POST',
@@ -120,5 +120,5 @@ export const tryPrinter = endpoint({
   path: '/printers/try',
   summary: 'Ask whoever is at an address what it is',
   body: z.strictObject({ machine: ShopId, uri: z.string().max(500) }),
-  answer: ToldPrinter,
+  answer: PrinterStatus,
 });

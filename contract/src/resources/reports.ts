@@ -44,7 +44,7 @@ const one = z.object({ id: ReportId });
 export const listReports = endpoint({
   method: 'GET',
   path: '/machines/{machine}/reports',
-  summary: 'What a machine told of finished jobs',
+  summary: 'What a machine reported of finished jobs',
   params,
   answer: z.array(StoredReport),
 });

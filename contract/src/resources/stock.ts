@@ -2,7 +2,7 @@ import { STOCK_KINDS, STOCK_UNITS } from '@kyanos/core';
 import { z } from 'zod';
 import { endpoint } from '../endpoint.ts';
 import { JobId, StockEventId, StockItemId } from '../ids.ts';
-import { AgeSchema, LaterAct, ReceivedSchema, Stocked, ToldStock } from '../stock.ts';
+import { AgeSchema, LaterAct, ReceivedSchema, Stocked, StockHistoryEntry } from '../stock.ts';
 
 const one = z.object({ id: StockItemId });
 const MoneySchema = z.object({
@@ -73,7 +73,7 @@ export const listStockEvents = endpoint({
     before: StockEventId.optional(),
     limit: z.coerce.number().int().min(1).max(500).default(100),
   }),
-  answer: z.array(ToldStock),
+  answer: z.array(StockHistoryEntry),
 });
 export const undoStock = endpoint({
   method: 'POST',

@@ -25,7 +25,7 @@ export class ContentMeter {
   readonly #highest = new Uint32Array(256);
   /** By the sum of four bytes. */
   readonly #sums = new Uint32Array(1021);
-  /** For large pages only: it tells places by the sixteen pixels. */
+  /** For large pages only: it knows places by the sixteen pixels. */
   readonly #kernel: ContentKernel | undefined;
   readonly #faint: CellMap;
   readonly #heavy: CellMap;
@@ -125,7 +125,7 @@ const wordsOf = (plane: Uint8Array): Uint32Array | undefined =>
     ? new Uint32Array(plane.buffer, plane.byteOffset, plane.length >> 2)
     : undefined;
 
-/** Told apart from the levels of heavy ink, which begin at {@link HEAVY} / {@link SUM_STEP}. */
+/** Kept apart from the levels of heavy ink, which begin at {@link HEAVY} / {@link SUM_STEP}. */
 const FAINT_LEVEL = 1;
 const HEAVY_FROM = Math.round((HEAVY / 100) * 255);
 const STEP_BYTES = (SUM_STEP / 100) * 255;

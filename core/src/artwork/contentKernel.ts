@@ -34,7 +34,7 @@ export class ContentKernel {
 
   /**
    * Goes through the first `size` pixels of the planes, a multiple of {@link BLOCK}.
-   * @param mark is told of each block that holds faint or heavy ink: its first pixel, whether any is faint, the highest level
+   * @param mark called with each block that holds faint or heavy ink: its first pixel, whether any is faint, the highest level
    */
   scan(
     planes: readonly Uint8Array[],

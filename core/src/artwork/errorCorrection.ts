@@ -1,5 +1,5 @@
 /**
- * How much error correction a matrix code carries: codewords of a block that are there for it, less those kept for telling a
+ * How much error correction a matrix code carries: codewords of a block that are there for it, less those kept for detecting a
  * misread. Sources: ISO/IEC 18004 (QR Code, table 9) and ISO/IEC 16022 (Data Matrix ECC 200, table 7); the figures from memory,
  * checked by symbols of another program spoilt up to the limit (intake/src/barcodes/matrix.test.ts).
  */
@@ -23,7 +23,7 @@ const QR: Readonly<Record<string, readonly number[]>> = {
     30, 30, 30, 30, 30, 30, 30, 30, 30, 30, 30, 30, 30, 30, 30, 30,
   ],
 };
-/** Kept for telling a misread, by version and level. */
+/** Kept for detecting a misread, by version and level. */
 const QR_KEPT: Readonly<Record<string, number>> = {
   '1L': 3,
   '1M': 2,

@@ -49,7 +49,7 @@ export {
 } from './names.ts';
 export { channelsOf, overprintedChannel } from './page.ts';
 export type { Alternate, ArtworkInfo, ArtworkPage, Knockout, MmBox, Separation } from './page.ts';
-export { alternateTable, plannedRaster, type Said } from './planned.ts';
+export { alternateTable, plannedRaster, type SeparationSettings } from './planned.ts';
 export { HAIRLINE_MM } from './structure.ts';
 export type {
   DocumentStructure,

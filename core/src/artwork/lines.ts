@@ -23,8 +23,8 @@ export const drawnLines = ({ structure, lines }: Drawn): readonly LineUse[] =>
 /** The lines of a page whose role the operator said, or whose layer says it. */
 export function linesOf(page: Drawn, names: Readonly<Record<string, Role>>): TechnicalLines[] {
   return drawnLines(page).flatMap((use) => {
-    const said = Object.hasOwn(names, use.name) ? names[use.name] : undefined;
-    const role = said ?? (use.from === 'layer' ? guessKind(use.name).kind : undefined);
+    const assigned = Object.hasOwn(names, use.name) ? names[use.name] : undefined;
+    const role = assigned ?? (use.from === 'layer' ? guessKind(use.name).kind : undefined);
     return isLineRole(role) ? [{ ...use, role }] : [];
   });
 }

@@ -219,7 +219,7 @@ export const PLAIN_WORDS = new Set(
   ).split(' '),
 );
 
-/** Colours and what they are called after: with one of these, white, gloss or clear tell its shade. */
+/** Colours and what they are called after: with one of these, white, gloss or clear names its shade. */
 export const COLOUR_WORDS = new Set(
   (
     'red orange yellow green blue cyan magenta violet purple pink brown grey gray black navy teal turquoise lime olive maroon ' +

@@ -164,14 +164,14 @@ const KIND_ROLE: Partial<Record<SeparationKind, SpecialKey>> = {
  */
 export function roleOf(
   name: string,
-  said: Readonly<Record<string, Role>>,
+  assigned: Readonly<Record<string, Role>>,
   machine: Machine,
 ): Role | undefined {
-  if (Object.hasOwn(said, name)) return said[name];
+  if (Object.hasOwn(assigned, name)) return assigned[name];
   return specialKeys(machine).find((key) => key !== 'B' && inkFor(machine, key)?.spotName === name);
 }
 
-/** The special that a name nearly names on this machine, if it has that ink; told even where it is not sure. */
+/** The special that a name nearly names on this machine, if it has that ink; returned even where it is not sure. */
 export function nearMiss(name: string, machine: Machine): SpecialKey | undefined {
   const role = KIND_ROLE[guessKind(name).kind];
   return role && inkFor(machine, role) ? role : undefined;

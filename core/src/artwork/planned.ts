@@ -4,7 +4,7 @@ import { PROCESS_NAMES, type Role } from './names.ts';
 import { overprintedChannel, type Alternate, type ArtworkPage } from './page.ts';
 
 /** What the operator said of the separations of a file. */
-export interface Said {
+export interface SeparationSettings {
   /** What spots are used for where their names don't say it exactly. */
   readonly names: Readonly<Record<string, Role>>;
   /** Specials that print as if they and the colour over and under them overprinted. */
@@ -34,7 +34,7 @@ export function alternateTable({ ramp }: Alternate): Uint8Array {
 export function plannedRaster(
   raster: Raster,
   page: Pick<ArtworkPage, 'separations' | 'overprinted'>,
-  { names, overprint }: Said,
+  { names, overprint }: SeparationSettings,
 ): Raster {
   const index = new Map(raster.channels.map((name, i) => [name, i]));
   const convert = page.separations.flatMap(({ name, alternate }) =>

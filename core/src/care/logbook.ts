@@ -155,7 +155,7 @@ export function caredFor(
   }
 }
 
-/** @param events of one machine, in the order in which they were told */
+/** @param events of one machine, in the order in which they were written down */
 export const careFrom = (events: readonly CareEvent[], whites: readonly Channel[]): CareState =>
   inForce(events).reduce(
     (state, event) => caredFor(state, event as CareEvent & { readonly what: CareAct }, whites),

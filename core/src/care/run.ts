@@ -31,7 +31,7 @@ export interface Run {
 }
 
 /**
- * @param events with acts of this run among them, in the order in which they were told
+ * @param events with acts of this run among them, in the order in which they were written down
  * @param steps how many steps the procedure has
  * @throws DomainError `RUN_UNKNOWN` if it was never started
  */

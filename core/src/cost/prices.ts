@@ -1,4 +1,4 @@
-/** A shop's prices, and the work of a job that no machine tells. */
+/** A shop's prices, and the work of a job that no machine reports. */
 import type { Currency } from '../units/index.ts';
 
 /** How a price is made of a cost: cost and so much on top, cost as what is left of a price, or what others ask. */

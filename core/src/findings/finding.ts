@@ -121,6 +121,6 @@ export const bySeverity = (findings: readonly Finding[]): Finding[] =>
 export const findingsAt = (findings: readonly Finding[], stage: FindingStage): Finding[] =>
   findings.filter(({ code }) => factsOf(code).stages.includes(stage));
 
-/** Whether the print can't be made with what was found: then time, ink and money are told of nothing. */
+/** Whether the print can't be made with what was found: then no time, ink or price is given. */
 export const stopsPrint = (findings: readonly Finding[]): boolean =>
   findings.some(({ code }) => factsOf(code).stops);

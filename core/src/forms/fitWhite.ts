@@ -125,7 +125,7 @@ export function fitWhite(reading: FormReading): FormFit {
   for (const field of ['contrastRatio', 'drops'])
     changed = measuredOn(changed, `inks.${white.channel}.${field}`, reading, 'white-ladder');
   const percent = (share: number) => `${decimal(share * 100, 1)} %`;
-  const told = residualOf(patches, fitted);
+  const fit = residualOf(patches, fitted);
   return {
     machine: changed,
     rules: {},
@@ -139,8 +139,8 @@ export function fitWhite(reading: FormReading): FormFit {
         drops: next.drops!,
         drops2: white.drops ?? t('forms.assumed', { drops: ASSUMED_DROPS }),
       }),
-      ...doubts(told.residual),
+      ...doubts(fit.residual),
     ],
-    ...told,
+    ...fit,
   };
 }

@@ -163,7 +163,7 @@ export const FORMS: Readonly<Record<FormKind, FormFacts>> = {
   },
 };
 
-/** How a thing is told to be printed on this machine. */
+/** How a thing is asked of this machine. */
 const printIt = (machine: Machine, material: Material) => [
   t('forms.loadModeYouPrint', { material: material.name, machine: machine.name }),
   t('forms.print100WithoutScaling'),

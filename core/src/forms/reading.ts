@@ -1,6 +1,6 @@
 /** What was read off a form, what follows from it, and how well the two agree. */
 import { DomainError } from '../errors/index.ts';
-import { told, type HouseRules } from '../shop/index.ts';
+import { stated, type HouseRules } from '../shop/index.ts';
 import { deltaE2000, type Triple } from '../spectrum/index.ts';
 import type { Channel, Machine, Material } from '../stack/index.ts';
 import type { CgatsSample } from './cgats.ts';
@@ -101,7 +101,7 @@ export function measuredOn(
   { on, material }: FormReading,
   form: FormKind,
 ): Machine {
-  const next = told(machine, field);
+  const next = stated(machine, field);
   return {
     ...next,
     measured: [...(next.measured ?? []), { field, form, on, material: material.name }],

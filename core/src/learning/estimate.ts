@@ -1,7 +1,7 @@
 /**
  * Two figures of a machine estimated together from what its reports say, by several beliefs at once: each holds that reports
  * scatter by so much, are off by so much whatever the job, and that a machine keeps its figures so long. A report moves every
- * belief and weighs it by how well it foretold the report.
+ * belief and weighs it by how well it predicted the report.
  *
  * Sources: P. J. Harrison, C. F. Stevens, "Bayesian forecasting", J. R. Stat. Soc. B 38 (1976) 205–247 (several models at
  * once); M. West, J. Harrison, Bayesian Forecasting and Dynamic Models, 2nd ed., 1997, chapters 4 and 6 (discount factors);
@@ -101,7 +101,7 @@ function below(t: number): number {
 /** How wide a figure's belief may get again: no wider than before the first report. */
 const WIDEST = [0.25 ** 2, 0.42 ** 2] as const;
 
-/** What a belief foretells of a report, and what of it is known so far. */
+/** What a belief predicts of a report, and what of it is known so far. */
 function foresight(belief: Belief, { parts: [x, y], size }: Pick<Observation, 'parts' | 'size'>) {
   const { scatter, absolute, keeps, mean, covariance } = belief;
   let [aa, ab, bb] = covariance.map((value) => value / keeps);
@@ -122,7 +122,7 @@ function foresight(belief: Belief, { parts: [x, y], size }: Pick<Observation, 'p
   };
 }
 
-/** @param before what was believed before, in shares of the same figures */
+/** @param before the belief before, in shares of the same figures */
 export function estimate(observations: readonly Observation[], before: Estimate): Estimate {
   let beliefs = beliefsOf(before);
   for (const observation of observations) {
@@ -199,7 +199,7 @@ function quantile(outcomes: readonly Outcome[], share: number): number {
   }
   return value;
 }
-/** Sharper than any interval is told by far; Newton's last step is sharper by as much again. */
+/** Sharper by far than any interval is stated; Newton's last step is sharper by as much again. */
 const SHARP = 1e-6;
 
 const between = (outcomes: readonly Outcome[], level: number): Interval => ({
@@ -233,11 +233,11 @@ function intervalOf(known: Estimate, [a, b]: readonly [number, number], level: n
   const size = a + b;
   if (!(size > 0)) return { low: 0, high: 0 };
   const outcomes = beliefsOf(known).map((belief): Outcome => {
-    const told = foresight(belief, { parts: [a / size, b / size], size });
+    const predicted = foresight(belief, { parts: [a / size, b / size], size });
     return {
       weight: belief.weight,
-      centre: told.centre * size,
-      spread: Math.sqrt(told.known + told.noise) * size,
+      centre: predicted.centre * size,
+      spread: Math.sqrt(predicted.known + predicted.noise) * size,
     };
   });
   return between(outcomes, level);
@@ -253,7 +253,7 @@ export function credibleInterval(known: Estimate, which: 0 | 1): Interval {
   return between(outcomes, LEVEL);
 }
 
-/** An outcome as far out as this, to either side, is questioned. */
+/** An outcome as far out as this, to either side, is an outlier. */
 const RARE = 0.0015;
 
 /**
@@ -274,11 +274,11 @@ export function outliersOf(
       const known = estimate(others, before);
       const { ratio } = observations[at];
       const outcomes = beliefsOf(known).map((belief): Outcome => {
-        const told = foresight(belief, observations[at]);
+        const predicted = foresight(belief, observations[at]);
         return {
           weight: belief.weight,
-          centre: told.centre,
-          spread: Math.sqrt(told.known + told.noise),
+          centre: predicted.centre,
+          spread: Math.sqrt(predicted.known + predicted.noise),
         };
       });
       const share = outcomes.reduce(

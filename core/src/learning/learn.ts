@@ -33,7 +33,7 @@ export interface Outlier {
   readonly report: number;
   /** What it is about: a channel, or time. */
   readonly about: Channel | 'time';
-  readonly said: number;
+  readonly reported: number;
   readonly expected: number;
 }
 
@@ -51,25 +51,31 @@ export interface Learning {
   readonly outliers: readonly Outlier[];
 }
 
-interface Told {
+interface ReportedFigure {
   readonly report: number;
-  readonly said: number;
+  readonly reported: number;
   readonly expected: number;
   readonly observation: Observation;
 }
 
-/** @param fixed what neither figure changes, a part of what was said */
-function told(report: number, said: number, first: number, second: number, fixed: number): Told[] {
+/** @param fixed what neither figure changes, a part of what was reported */
+function reportedFigure(
+  report: number,
+  reported: number,
+  first: number,
+  second: number,
+  fixed: number,
+): ReportedFigure[] {
   const expected = first + second;
   return expected > 0
     ? [
         {
           report,
-          said,
+          reported,
           expected: expected + fixed,
           observation: {
             parts: [first / expected, second / expected],
-            ratio: Math.max(0, said - fixed) / expected,
+            ratio: Math.max(0, reported - fixed) / expected,
             size: expected,
           },
         },
@@ -77,24 +83,35 @@ function told(report: number, said: number, first: number, second: number, fixed
     : [];
 }
 
-const inkTold = (reports: readonly JobReport[], { channel, laydown, lossPerTrip }: Ink): Told[] =>
+const reportedInk = (
+  reports: readonly JobReport[],
+  { channel, laydown, lossPerTrip }: Ink,
+): ReportedFigure[] =>
   reports.flatMap(({ ml, planned, learnt }, i) => {
-    const said = ml[channel];
+    const reported = ml[channel];
     const plan = planned[channel];
-    return said === undefined || !plan || learnt?.includes(channel)
+    return reported === undefined || !plan || learnt?.includes(channel)
       ? []
-      : told(i, said, plan.solidM2 * laydown, plan.starts * lossPerTrip, plan.otherMl);
+      : reportedFigure(
+          i,
+          reported,
+          plan.solidM2 * laydown,
+          plan.starts * lossPerTrip,
+          plan.otherMl,
+        );
   });
 
-const timeTold = (reports: readonly JobReport[]): Told[] =>
+const reportedTime = (reports: readonly JobReport[]): ReportedFigure[] =>
   reports.flatMap(({ minutes, plannedMinutes: { sweep, turn, back }, learnt }, i) =>
-    minutes === undefined || learnt?.includes('time') ? [] : told(i, minutes, sweep, turn, back),
+    minutes === undefined || learnt?.includes('time')
+      ? []
+      : reportedFigure(i, minutes, sweep, turn, back),
   );
 
 /** Outliers wait for a decision; what somebody said of a report counts. */
 function lessonFrom(
   about: Lesson['about'],
-  all: readonly Told[],
+  all: readonly ReportedFigure[],
   reports: readonly JobReport[],
   prior: Estimate,
 ): { outliers: Outlier[]; estimate: Estimate; reports: readonly number[] } {
@@ -110,7 +127,7 @@ function lessonFrom(
     reports: used.map(({ report }) => report),
     outliers: open
       .filter((_, i) => doubted.has(i))
-      .map(({ report, said, expected }) => ({ report, about, said, expected })),
+      .map(({ report, reported, expected }) => ({ report, about, reported, expected })),
     estimate: estimate(
       used.map(({ observation, report }) => ({
         ...observation,
@@ -147,7 +164,7 @@ export function learn(machine: Machine, reports: readonly JobReport[]): Learning
   const outliers: Outlier[] = [];
   for (const ink of machine.inks) {
     const { channel } = ink;
-    const all = inkTold(reports, ink);
+    const all = reportedInk(reports, ink);
     if (all.length === 0) continue;
     const lesson = lessonFrom(channel, all, reports, knownInk(machine, channel));
     outliers.push(...lesson.outliers);
@@ -165,7 +182,7 @@ export function learn(machine: Machine, reports: readonly JobReport[]): Learning
       ],
     });
   }
-  const times = timeTold(reports);
+  const times = reportedTime(reports);
   if (times.length > 0) {
     const lesson = lessonFrom('time', times, reports, knownTime(machine));
     outliers.push(...lesson.outliers);
@@ -260,7 +277,7 @@ export function withLearnt(
   };
 }
 
-/** What is believed of a machine now: what it learnt, or what its maker states. */
+/** The figures of a machine now: what it learnt, or what its maker states. */
 const knownInk = ({ learnt }: Machine, channel: Channel): Estimate =>
   learnt?.inks[channel] ?? INK_PRIOR;
 const knownTime = ({ learnt }: Machine): Estimate => learnt?.time ?? TIME_PRIOR;

@@ -70,7 +70,7 @@ const FAMILIES: readonly Family[] = [
   },
 ];
 
-/** Share of simulated shops in which the interval holds the next job, by the number of reports before it; and of honest ones questioned. */
+/** Share of simulated shops in which the interval holds the next job, by the number of reports before it; and of honest ones taken for outliers. */
 function simulated({ truth, said, drift = 0 }: Family, counts: readonly number[], shops: number) {
   const random = dice(4711);
   const held = counts.map(() => 0);
@@ -224,7 +224,7 @@ describe('estimate', () => {
   });
 });
 
-describe('questioned', () => {
+describe('outliers', () => {
   it('finds the report of a job that was printed twice, and leaves ordinary ones alone', () => {
     const { normal } = dice(5);
     const ordinary = Array.from({ length: 12 }, (_, i) => ({
@@ -279,7 +279,9 @@ describe('learn', () => {
   it('leaves an outlier out until somebody says that it counts', () => {
     const odd = [...reports, report(0.5, 26)];
     const { outliers, lessons } = learn(lossy, odd);
-    expect(outliers).toEqual([{ report: 8, about: 'W', said: 26, expected: expect.closeTo(6, 9) }]);
+    expect(outliers).toEqual([
+      { report: 8, about: 'W', reported: 26, expected: expect.closeTo(6, 9) },
+    ]);
     expect(lessons[0].figures[0].now).toBeCloseTo(
       learn(lossy, reports).lessons[0].figures[0].now,
       9,

@@ -4,18 +4,18 @@ import { DomainError } from '../errors/index.ts';
 import type { Channel } from '../stack/index.ts';
 import { t } from '../texts/index.ts';
 
-/** A finished job as the machine tells it. */
+/** A finished job as the machine reports it. */
 export interface ReportRow {
   readonly job: string;
   /** Day, as the file says it; empty where it does not. */
   readonly finished: string;
-  /** Printing without waiting; nothing where it is not told. */
+  /** Printing without waiting; absent where it is not reported. */
   readonly minutes?: number;
   /** Drawn from the containers. */
   readonly ml: Readonly<Partial<Record<Channel, number>>>;
 }
 
-/** A report with what the plan of its job foretold: all that is learnt from. */
+/** A report with what the plan of its job predicted: all that is learnt from. */
 export interface JobReport extends ReportRow {
   /** By channel: solid area laid, m², trips started, and mL that are lost otherwise. */
   readonly planned: Readonly<

@@ -364,7 +364,7 @@ export interface DrawnMatrix {
 /**
  * A matrix code by its contrast, by how far its modules keep from the middle, and by how much of its error correction is left.
  * Modules that came out the wrong way are counted as if each lay in a codeword of its own and all in one block, so what is left
- * is at least what is told. How even the grid is, a simulation of plates can't tell.
+ * is at least what is returned. How even the grid is, a simulation of plates can't show.
  * @param quiet modules blank on each side
  */
 export function gradeMatrix(

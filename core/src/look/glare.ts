@@ -1,6 +1,6 @@
 /**
  * Where a print that is turned towards a lamp mirrors it: the share of the mirrored light that reaches the eye, place by place,
- * and its colour where the surface is a grating. It is drawn over the picture; the colours that are told are those without it.
+ * and its colour where the surface is a grating. It is drawn over the picture; the colours in numbers are those without it.
  *
  * Sources: G. J. Ward, "Measuring and modeling anisotropic reflection", Computer Graphics (SIGGRAPH) 26 (1992) 265–272, for the
  * lobe of a rough surface, wider across the strokes of a brush than along them; the grating equation d (sin α + sin β) = m λ, as

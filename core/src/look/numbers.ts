@@ -9,7 +9,7 @@ import type { View } from './view.ts';
 import { t } from '../texts/index.ts';
 
 const BARE = [0, 0, 0, 0];
-/** Mixtures that are compared, at most; more would change no figure that is told. */
+/** Mixtures that are compared, at most; more would change no figure. */
 const MOST_COMPARED = 20_000;
 
 /** The sheet that profiles are anchored on: coated paper. */
@@ -166,8 +166,8 @@ export interface ShowThrough {
   readonly of: 'picture' | 'ground' | 'nothing';
 }
 
-/** Smaller parts of an area are told by nobody. */
-const TOLD_SHARE = 0.01;
+/** Smaller parts of an area are left out. */
+const LEAST_SHARE = 0.01;
 
 /** What shows on a side, where no colour lies, of what is on the other. @param areas as specials lie; bare material if none */
 export function showThrough(
@@ -196,10 +196,10 @@ export function showThrough(
   };
   const over = areas.length > 0 ? areas : [{ plates: new Map<string, number>(), share: 1 }];
   const parts = over.map(({ plates, share }) => ({ value: apart(plates), share }));
-  const told = parts.filter(({ share }) => share >= TOLD_SHARE);
+  const large = parts.filter(({ share }) => share >= LEAST_SHARE);
   return {
     deltaE: areaSpread(parts)!.median,
-    most: Math.max(...(told.length > 0 ? told : parts).map(({ value }) => value)),
+    most: Math.max(...(large.length > 0 ? large : parts).map(({ value }) => value)),
     of: printed ? 'picture' : 'ground',
   };
 }

@@ -24,7 +24,7 @@ export function hiddenLayer(stack: Stack, side: View['side']): number | undefine
 }
 
 export interface RearStrength {
-  /** Percent: the best, and the range round it that no eye could tell from it. */
+  /** Percent: the best, and the range round it that no eye could distinguish from it. */
   readonly density: number;
   readonly asGood: { readonly from: number; readonly to: number };
   /** Median and 95th percentile of ΔE2000 between the night and the day picture at the best density. */
@@ -41,7 +41,7 @@ const AS_GOOD = 0.25;
  * The strength of the hidden colour that makes the night picture nearest to the day picture: median ΔE2000 over the pixels
  * with ink, each beside its own white. All of one to a hundred percent are tried, as there may be several valleys.
  * @param sceneAt the scene with that density of the hidden colour
- * @param sample of the picture's pixels on which all are tried; the figures told are those of the whole
+ * @param sample of the picture's pixels on which all are tried; the figures returned are those of the whole
  */
 export function solveRearStrength(
   { whole, sample }: { readonly whole: LookTable; readonly sample: LookTable },

@@ -177,7 +177,7 @@ export const calibrateWhite: (
 
 /**
  * The drops of a solid that come nearest to a printed wedge.
- * @param wedge tints, 0 to 1, and their contrast ratios as measured; the solid with them or told by `ratio`
+ * @param wedge tints, 0 to 1, and their contrast ratios as measured; the solid with them or as `ratio`
  * @returns 2 to 60
  */
 export function fitDrops(

@@ -10,4 +10,4 @@ export {
   type JobState,
   type Lateness,
 } from './order.ts';
-export { PRINTER_TELLS, type PrinterTells } from './printers.ts';
+export { PRINTER_REPORTS, type PrinterReport } from './printers.ts';

@@ -1,3 +1,3 @@
-/** What a printer may tell of its jobs; what it does not tell is asked of the operator. */
-export const PRINTER_TELLS = ['copies', 'spoilt', 'time', 'ink', 'supplies', 'tickets'] as const;
-export type PrinterTells = (typeof PRINTER_TELLS)[number];
+/** What a printer may report of its jobs; the operator is asked for the rest. */
+export const PRINTER_REPORTS = ['copies', 'spoilt', 'time', 'ink', 'supplies', 'tickets'] as const;
+export type PrinterReport = (typeof PRINTER_REPORTS)[number];

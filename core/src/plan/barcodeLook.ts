@@ -73,7 +73,7 @@ export async function barcodeLooks(
 /** Modules that a quiet zone may lack by the way it is measured. */
 const QUIET_SLACK = 0.5;
 
-/** A UPC-A is an EAN-13 that begins with 0, and decoders tell it as either. */
+/** A UPC-A is an EAN-13 that begins with 0, and decoders report it as either. */
 const says = (text: string, { content }: Barcode): boolean =>
   text === content || text === `0${content}`;
 

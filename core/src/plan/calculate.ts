@@ -231,7 +231,7 @@ function withInkPutIn(plan: PrintPlan, { out = [] }: MachineState): PrintPlan {
 }
 
 function workOf(
-  said: PrintPlan,
+  given: PrintPlan,
   page: ReturnType<typeof pageOf>,
   layout: Layout,
   parts: readonly VersionPart[],
@@ -239,7 +239,7 @@ function workOf(
   findings: readonly Finding[],
   state: MachineState,
 ): Work {
-  const plan = withInkPutIn(withDrawnCutting(said, parts), state);
+  const plan = withInkPutIn(withDrawnCutting(given, parts), state);
   const { machine, material, prices } = plan;
   const mode = modeOf(plan);
   const trips = planTrips(plan.stack, machine, mode, plan.trips, layout);

@@ -28,7 +28,7 @@ export const useOf = ({ machine, material, stack, artwork }: PrintPlan) => ({
   machine,
   material,
   stack,
-  said: artwork,
+  settings: artwork,
 });
 
 export function planFindings(
@@ -131,7 +131,7 @@ export function planFindings(
   return found;
 }
 
-/** Symbol contrast from which a barcode is told of: below grade B a till reads it at times only (common practice). */
+/** Symbol contrast below which a barcode is a finding: below grade B a till reads it at times only (common practice). */
 const GOOD_CONTRAST = 0.55;
 
 /**

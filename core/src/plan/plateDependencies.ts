@@ -48,6 +48,8 @@ export function plateDependencies(plan: PrintPlan): unknown {
     specs,
     pages: platePages(plan),
     levels: hasTone(plan),
-    ...(specs.some(({ rule }) => usesSource(rule, 'match')) && { look: lookDependencies(plan) }),
+    ...(specs.some(({ rule }) => usesSource(rule, 'solveForLightness')) && {
+      look: lookDependencies(plan),
+    }),
   };
 }

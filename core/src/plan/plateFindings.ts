@@ -77,7 +77,7 @@ export function plateFindings(
           ...take(t('plan.keepOutColour', { name }), key, {
             ...withStep(
               rule,
-              { do: 'bare', with: { from: { kind: 'image', haze: 3 }, steps: [] } },
+              { do: 'subtract', with: { from: { kind: 'image', haze: 3 }, steps: [] } },
               [],
             ),
             from: rule.from.kind === 'art' || rule.alone ? rule.from : { kind: 'art' },
@@ -145,7 +145,7 @@ export function plateFindings(
   return found;
 }
 
-/** Most places told one by one. */
+/** Most places listed one by one. */
 const MOST_BOXES = 80;
 
 /** Steps that go by the edge of what was laid before. */
@@ -166,14 +166,14 @@ function holeFindings(
     return [];
   const text = page.structure?.text ?? [];
   // What the operator said stays bare is decided.
-  const said = [...recipesOf(spec.rule)].flatMap(({ from }) =>
+  const spots = [...recipesOf(spec.rule)].flatMap(({ from }) =>
     from.kind === 'cleaned' ? from.bare : [],
   );
   const shapes = holes.largest.filter(
     (hole) =>
       hole.areaMm2 > PINHOLE_MM2 &&
       !text.some(({ box }) => within(hole, box)) &&
-      !said.some(({ x, y }) => within({ left: x, top: y, width: 0, height: 0 }, hole)),
+      !spots.some(({ x, y }) => within({ left: x, top: y, width: 0, height: 0 }, hole)),
   );
   const listed = holes.largest.reduce((sum, { areaMm2 }) => sum + areaMm2, 0);
   const dots = holes.largest.filter(({ areaMm2 }) => areaMm2 <= PINHOLE_MM2);

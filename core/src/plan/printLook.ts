@@ -1,4 +1,4 @@
-/** The print of a plan as it is looked at: its pixels at some resolution, its scene, and what is told of it in numbers. */
+/** The print of a plan as it is looked at: its pixels at some resolution, its scene, and its look in numbers. */
 import { PROCESS_NAMES } from '../artwork/index.ts';
 import {
   coloursOf,
@@ -166,7 +166,7 @@ export function screened(
   return { width, height, pixels, outOfGamut: count / Math.max(1, size), outside };
 }
 
-/** What is told of a print seen in one view. */
+/** A print in numbers, seen in one view. */
 export interface LookNumbers {
   readonly opacity: Opacity;
   /** ΔE2000 against the same art on white paper, over the pixels with ink. */

@@ -23,7 +23,7 @@ function repaired(of: PrintPlan, code: string): PrintPlan {
   return next;
 }
 
-describe('a stack is questioned', () => {
+describe('a stack is checked', () => {
   it('where the picture reads backwards, and is mirrored or not as it should be', () => {
     const over = plan('W@image / CMYK | film', { material: MATERIAL, ...seen('front') });
     expect(formatStack(repaired(over, 'READS_BACKWARDS').stack)).toBe('W~@image / CMYK~ | film');

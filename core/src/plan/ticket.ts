@@ -1,4 +1,4 @@
-/** What a machine is told beside the files of a job: how often, how carefully, on what, in which trips. */
+/** What a machine gets beside the files of a job: how often, how carefully, on what, in which trips. */
 import type { Layout } from '../layout/index.ts';
 import {
   inkFor,
@@ -76,7 +76,7 @@ export interface JobTicket {
   }[];
 }
 
-/** What the machine is told of a job whose work is known. */
+/** The ticket of a job whose work is known. */
 export function jobTicket(
   plan: PrintPlan,
   work: Work,

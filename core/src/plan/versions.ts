@@ -156,12 +156,12 @@ export function mergedFindings(
   )) {
     const seen = new Map<string, number>();
     for (const finding of findings) {
-      const said = `${finding.code}\0${finding.message}`;
-      const times = seen.get(said) ?? 0;
-      seen.set(said, times + 1);
-      const group = groups.get(`${said}\0${times}`);
+      const key = `${finding.code}\0${finding.message}`;
+      const times = seen.get(key) ?? 0;
+      seen.set(key, times + 1);
+      const group = groups.get(`${key}\0${times}`);
       if (group) group.pages.push(page);
-      else groups.set(`${said}\0${times}`, { finding, pages: [page] });
+      else groups.set(`${key}\0${times}`, { finding, pages: [page] });
     }
   }
   return [...groups.values()].map(({ finding, pages }) => {

@@ -55,13 +55,13 @@ function coverAt({ from, steps, alone }: PlateRule, key: string, ink: PointInk):
   return Math.max(own, recipeAt({ from, steps }, drawn, ink) ?? 0);
 }
 
-/** Nothing where a point alone can't tell. */
+/** Undefined where a point alone does not decide. */
 function recipeAt({ from, steps }: Recipe, drawn: number, ink: PointInk): number | undefined {
   let cover = sourceAt(from, drawn, ink);
   for (const step of steps) {
     if (!('with' in step)) {
       if (step.do === 'density' && cover !== undefined) cover *= step.percent / 100;
-      else if (step.do === 'spare' && ink.process[3] > (step.above / 100) * 255) cover = 0;
+      else if (step.do === 'skipUnderBlack' && ink.process[3] > (step.above / 100) * 255) cover = 0;
       continue;
     }
     const other = recipeAt(step.with, drawn, ink);
@@ -91,7 +91,7 @@ function sourceAt(from: Source, drawn: number, { process }: PointInk): number | 
       return process['CMYK'.indexOf(from.ink)] > (from.above / 100) * 255 ? 1 : 0;
     case 'light':
     case 'vivid':
-    case 'match':
+    case 'solveForLightness':
     case 'separation':
     case 'paper':
     case 'codes':

@@ -1,4 +1,4 @@
-/** What is told of one plate once it is built. */
+/** What is measured of one plate while it is built. */
 import type { MmBox } from '../artwork/index.ts';
 import {
   anyAbove,

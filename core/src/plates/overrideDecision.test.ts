@@ -11,8 +11,8 @@ describe('the operator’s word', () => {
     '#': 'image',
     h: 'highlight',
     p: 'paper',
-    W: 'said-white',
-    B: 'said-bare',
+    W: 'override-white',
+    B: 'override-bare',
   };
   const rows = ['.######.', '.#hh#pp#', '.#hh####', '.#WW#BB#', '.######.'];
   const map = {

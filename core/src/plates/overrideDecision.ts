@@ -1,7 +1,7 @@
 /** The operator's word against the cleaner's. */
 import type { ArtworkPage } from '../artwork/index.ts';
 import { hundredth, mapSources, type PlateRule, type PagePoint } from '../rule/index.ts';
-import { DECISIONS } from './survey.ts';
+import { DECISIONS, OVERRIDES } from './survey.ts';
 
 /** What the cleaner decided of a page. */
 interface DecisionMap {
@@ -27,9 +27,9 @@ export function overrideDecision(
   const pixel = pixelOf(spot);
   const decision = DECISIONS[map.decisions[pixel]];
   if (!decision || decision === 'background' || decision === 'image') return undefined;
-  const white = decision === 'paper' || decision === 'haze' || decision === 'said-bare';
+  const white = decision === 'paper' || decision === 'haze' || decision === 'override-bare';
   const here = { x: hundredth(spot.x), y: hundredth(spot.y) };
-  const place = decision.startsWith('said') ? placeAt(map, pixel) : new Set<number>();
+  const place = OVERRIDES.has(decision) ? placeAt(map, pixel) : new Set<number>();
   const others = (spots: readonly PagePoint[]) => spots.filter((old) => !place.has(pixelOf(old)));
   return mapSources(rule, (from) =>
     from.kind === 'cleaned'

@@ -17,7 +17,7 @@ import type { PlateSpec } from './spec.ts';
 
 /** Pixels from one that is looked at for how specials lie together to the next: a prime. */
 const SAMPLE_STEP = 61;
-/** Mixtures that are told; what is rarer would change no figure. */
+/** Mixtures that are kept; what is rarer would change no figure. */
 const MOST_LAID = 200;
 
 /** One picture of a plan once its plates are built. */

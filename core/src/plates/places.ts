@@ -15,7 +15,7 @@ export class Numbering {
     this.#kind = kind;
   }
 
-  /** @param same is told of numbers that turn out to be one place */
+  /** @param same called with two numbers that turn out to be one place */
   row(
     mask: Uint8Array,
     same?: (a: number, b: number) => void,
@@ -65,7 +65,7 @@ export class Places {
     this.#numbering = new Numbering(kind);
   }
 
-  /** @param look is told of each run and the number of its place */
+  /** @param look called with each run and the number of its place */
   row(mask: Uint8Array, look: (start: number, end: number, place: number) => void): void {
     const known = this.#numbering.count;
     const joins: [number, number][] = [];

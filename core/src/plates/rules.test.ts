@@ -310,8 +310,8 @@ describe('the cleaner', () => {
 
   it('takes the operator’s word for the place at a spot, and for no other', async () => {
     const rule = 'cleaned(haze 5 highlight 1mm2 white 6.5,7.5 bare 7.5,3.5)';
-    expect(await at(rule, 8, 8)).toBe('said-white');
-    expect(await at(rule, 6, 4)).toBe('said-bare');
+    expect(await at(rule, 8, 8)).toBe('override-white');
+    expect(await at(rule, 6, 4)).toBe('override-bare');
     expect(await at(rule, 5, 10)).toBe('highlight');
   });
 });

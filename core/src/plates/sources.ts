@@ -101,7 +101,7 @@ export function sourceFlow(from: Source, ground: PlateInputs): Flow {
     case 'light':
     case 'vivid':
       return flow(false, ({ planes }, size) => fromInks(inksOf(planes), size, from.kind));
-    case 'match': {
+    case 'solveForLightness': {
       const need = ground.need(from.within);
       return flow(false, ({ planes }, size) => need(inksOf(planes), size));
     }

@@ -1,4 +1,4 @@
-/** Which plates a stack needs, and what tells one from another. */
+/** Which plates a stack needs, and what distinguishes them. */
 import { formatRule, type PlateRule } from '../rule/index.ts';
 import {
   allLayers,

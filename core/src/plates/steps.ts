@@ -70,13 +70,13 @@ function stepFlow(flow: Flow, step: Step, ground: PlateInputs, watch: Watch | un
       const other = flowOf(step.with, ground);
       return together(flow, other, binary && other.binary, highestOf);
     }
-    case 'bare':
+    case 'subtract':
       return without(flow, flowOf(step.with, ground));
     case 'within': {
       const other = flowOf(step.with, ground);
       return together(flow, other, binary && other.binary, lowestOf);
     }
-    case 'spare':
+    case 'skipUnderBlack':
       return without(
         flow,
         flowOf(

@@ -11,7 +11,7 @@ const MOST_MM = 2;
 /** Less than this of thinner strokes is noise, mm². */
 const NOISE_MM2 = 0.2;
 const EVERY = 4;
-/** Widths are told to a quarter of a pixel. */
+/** Widths are measured to a quarter of a pixel. */
 const BIN = 4;
 
 export class StrokeMeter {

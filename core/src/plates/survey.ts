@@ -17,12 +17,17 @@ export const DECISIONS = [
   'highlight',
   'paper',
   'haze',
-  'said-white',
-  'said-bare',
+  'override-white',
+  'override-bare',
 ] as const;
 export type Decision = (typeof DECISIONS)[number];
 
-const PRINTED = new Set<Decision>(['image', 'highlight', 'said-white']);
+/** The operator's own. */
+export const OVERRIDES: ReadonlySet<Decision> = new Set<Decision>([
+  'override-white',
+  'override-bare',
+]);
+const PRINTED = new Set<Decision>(['image', 'highlight', 'override-white']);
 
 /**
  * A highlight fades into its surroundings, so that little ink lies around it, or borders on the many tints of a picture; the
@@ -92,7 +97,7 @@ export async function observe(
         if (edge || start === 0 || end === width) blank.touchEdge(place);
       });
       printed.row(mask, (start, end, place) => {
-        // Only whether it is faint matters: most runs tell after a few pixels.
+        // Only whether it is faint matters: most runs decide after a few pixels.
         let highest = 0;
         for (let x = start; x < end && highest < strong; x++)
           if (ink[x] > highest) highest = ink[x];
@@ -115,21 +120,21 @@ export async function survey(
   const mm = raster.dpi / 25.4;
   const { blank, printed } = observed;
   const small = from.kind === 'cleaned' ? from.highlight * mm * mm : 0;
-  const said =
+  const overrides =
     from.kind === 'cleaned' && from.white.length + from.bare.length > 0
-      ? await saidOf(raster, process, from, observed)
+      ? await overridesIn(raster, process, from, observed)
       : { blank: new Map<number, Decision>(), printed: new Map<number, Decision>() };
   return {
     blank: blank.decide(({ pixels, outside, mean, spread }, root) => {
       const fades = mean <= SOFT_EDGE * 2.55 || spread >= MANY_TINTS * 2.55;
       const highlight = from.kind === 'cleaned' && (pixels <= small || fades);
       return numberOf(
-        said.blank.get(root) ?? (outside ? 'background' : highlight ? 'highlight' : 'paper'),
+        overrides.blank.get(root) ?? (outside ? 'background' : highlight ? 'highlight' : 'paper'),
       );
     }),
     printed: printed.decide(({ pixels, most }, root) => {
       const haze = most <= cloudOf(observed.haze) || (pixels <= small && most <= DIRT * 2.55);
-      return numberOf(said.printed.get(root) ?? (haze ? 'haze' : 'image'));
+      return numberOf(overrides.printed.get(root) ?? (haze ? 'haze' : 'image'));
     }),
   };
 }
@@ -137,7 +142,7 @@ export async function survey(
 const numberOf = (decision: Decision): number => DECISIONS.indexOf(decision);
 
 /** The places that the operator's spots lie in, and what was said of each. */
-async function saidOf(
+async function overridesIn(
   raster: Raster,
   process: readonly number[],
   { white, bare }: Extract<Surveyed, { kind: 'cleaned' }>,
@@ -146,8 +151,8 @@ async function saidOf(
   const { width, dpi } = raster;
   const rows = new Map<number, { x: number; decision: Decision }[]>();
   for (const [spots, decision] of [
-    [white, 'said-white'],
-    [bare, 'said-bare'],
+    [white, 'override-white'],
+    [bare, 'override-bare'],
   ] as const)
     for (const { x, y } of spots) {
       const row = Math.floor((y * dpi) / 25.4);

@@ -1,4 +1,4 @@
-/** What is wrong: to be found, to be put right, or to be told by the print. */
+/** What is wrong: to be found, to be put right, or to be recognised by the print. */
 import { decimal, t } from '../texts/index.ts';
 import type { Level, Option, Topic } from './exercise.ts';
 import { faultOf } from './faults.ts';

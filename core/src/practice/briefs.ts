@@ -1,4 +1,4 @@
-/** What a customer may want of a print, as a brief says it. Which stacks serve it is told by the advisor. */
+/** What a customer may want of a print, as a brief says it. The advisor knows which stacks serve it. */
 import type { Effect, StackRequirements } from '../advisor/index.ts';
 import type { Backing } from '../look/index.ts';
 import { t } from '../texts/index.ts';

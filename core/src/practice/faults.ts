@@ -1,6 +1,6 @@
 /**
  * What goes wrong with a print before anybody sees it: each a change of a sound plan, or of how its machine stands. What it does to
- * the print is told by the findings and the look, never here.
+ * the print is for the findings and the look to show, never said here.
  */
 
 import { PROCESS_NAMES } from '../artwork/index.ts';

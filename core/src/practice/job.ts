@@ -135,7 +135,7 @@ export interface SeenDifference {
   readonly areaCm2: number;
 }
 
-/** Two prints beside each other are told apart from here on; our own choice, above the difference of two prints of a run. */
+/** Two prints beside each other are distinguished from here on; our own choice, above the difference of two prints of a run. */
 const NOTICED = 3;
 /** Black and white are so far apart. */
 const UNLIKE = 100;

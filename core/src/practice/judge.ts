@@ -71,7 +71,7 @@ type Judge<K extends ExerciseKind> = (
   job: PracticeJob | undefined,
 ) => Judged | Promise<Judged>;
 
-const said = (findings: readonly Finding[]): Reason[] =>
+const reasonsOf = (findings: readonly Finding[]): Reason[] =>
   findings.map(({ message }) => ({ says: message }));
 
 /** What is lost when it is seen on the print only: the test print, or all of it where none was planned. */
@@ -118,7 +118,7 @@ const judgeStack: Judge<'stack'> = async ({ exercise, solution }, answer, job) =
   const cost = lost(right);
   const spare = { ...(cost && { cost }), prints: { own, right } };
   const wrong = newFindings(right, own).filter(({ severity }) => severity === 'error');
-  if (wrong.length > 0 || !own.result.work) return { score: 0, points: said(wrong), ...spare };
+  if (wrong.length > 0 || !own.result.work) return { score: 0, points: reasonsOf(wrong), ...spare };
   const why = whyNot(
     { stack: own.plan.stack } as Candidate,
     briefOf(exercise.wish),
@@ -144,7 +144,7 @@ const judgeStack: Judge<'stack'> = async ({ exercise, solution }, answer, job) =
   }
   const warned = newFindings(right, own).filter(({ severity }) => severity === 'warning');
   score -= Math.min(WARNINGS_AT_MOST, warned.length * WARNING_WEIGHT);
-  return { score, points: [...points, ...said(warned)], ...spare };
+  return { score, points: [...points, ...reasonsOf(warned)], ...spare };
 };
 
 /** Half of what the faults did to the look is a spoilt sheet. Our own choice. */
@@ -174,7 +174,7 @@ const judgeRepair: Judge<'repair'> = async ({ exercise, solution }, answer, job)
   return {
     score: 1 - Math.max(Math.min(1, found), Math.min(1, seen)),
     points: [
-      ...said(left),
+      ...reasonsOf(left),
       ...(seen > 1 - PASSED
         ? [{ says: t('practice.looksWorse', { off: decimal(off.mean, 1) }) }]
         : []),

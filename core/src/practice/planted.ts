@@ -26,7 +26,7 @@ export function newFindings(before: Printed, after: Printed): readonly Finding[]
   );
 }
 
-/** Whether one print tells on itself beside another: by what is found, or to the eye. */
+/** Whether one print differs from another: by what is found, or to the eye. */
 export const tellsItself = (sound: Printed, wrong: Printed): boolean =>
   newFindings(sound, wrong).length > 0 || isVisible(seenDifference(sound, wrong));
 
@@ -73,7 +73,7 @@ export async function alone(
 }
 
 /**
- * Several faults together, each of which still tells itself: the print without it is another. Returns undefined where they don't go
+ * Several faults together, each of which still shows: the print without it is another. Returns undefined where they don't go
  * together.
  */
 export async function together(
@@ -82,7 +82,7 @@ export async function together(
   ids: readonly FaultId[],
 ): Promise<Printed | undefined> {
   const places = ids.map((id) => placeOf(sound, job, id));
-  // Two changes of the stack hide each other too often to be told apart.
+  // Two changes of the stack hide each other too often to be distinguished.
   if (new Set(places).size < places.length) return undefined;
   const planted = plantAll(sound, job, ids);
   if (!planted) return undefined;

@@ -101,13 +101,13 @@ export function changeWords(
     heads: machine.headsMinutes,
     material: machine.materialMinutes,
   };
-  const said = {
+  const words = {
     fitting: t('queue.inkPutIn'),
     slot: next.slot === 'under' ? t('queue.slotToUnder') : t('queue.slotToOther'),
     heads: t('queue.headsFitted'),
     material: t('queue.materialChanged', { material: wants.materialName }),
   };
   return does.map((step) =>
-    t('queue.changeMinutes', { what: said[step], minutes: decimal(minutes[step], 0) }),
+    t('queue.changeMinutes', { what: words[step], minutes: decimal(minutes[step], 0) }),
   );
 }

@@ -19,7 +19,7 @@ export function spanWords(minutes: number): string {
   });
 }
 
-/** A difference that is told; less is noise. */
+/** A difference that is mentioned; less is noise. */
 const TOLD = 1;
 
 /** @param done the order as it was laid out */

@@ -461,7 +461,7 @@ describe('the best order', () => {
   it('ends at once when it is told to', () => {
     const problem = problemOf(someTasks(30, 2), { shifts: SHIFTS });
     let asked = 0;
-    bestOrder(problem, { objective: 'least-late', tell: () => ++asked > 3 });
+    bestOrder(problem, { objective: 'least-late', progress: () => ++asked > 3 });
     expect(asked).toBeLessThan(6);
   });
 

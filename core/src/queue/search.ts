@@ -26,7 +26,7 @@ export interface SearchSettings {
   /** An order to begin with, beside those of its own. */
   readonly from?: QueueOrder;
   /** Asked every so often with the share that is done; true ends the search with what it has. */
-  readonly tell?: (share: number) => boolean;
+  readonly progress?: (share: number) => boolean;
 }
 
 const TRIES = 24_000;
@@ -36,10 +36,10 @@ const NEAR = 1e-6;
 
 /** What no machine of the queue can print is left out of its order. */
 export function bestOrder(whole: QueueProblem, settings: SearchSettings): BestOrder {
-  const { objective, tell = () => false } = settings;
+  const { objective, progress = () => false } = settings;
   const tasks = whole.tasks.filter((task) => machinesFor(whole, task).length > 0);
   const problem = { ...whole, tasks };
-  const exact = exactOrder(problem, objective, () => tell(0));
+  const exact = exactOrder(problem, objective, () => progress(0));
   const bound = Math.max(lowerBound(problem, objective), exact?.bound ?? 0);
   const known = exact && laidOut(problem, exact.order, objective);
   const found =
@@ -163,7 +163,7 @@ function spread(problem: QueueProblem, tasks: readonly QueueTask[]): QueueOrder 
 /** Simulated annealing over moves of a job to another place, on its own or another machine, and of a run of jobs. */
 function searched(
   problem: QueueProblem,
-  { objective, seed = 1, tries = TRIES, from, tell = () => false }: SearchSettings,
+  { objective, seed = 1, tries = TRIES, from, progress = () => false }: SearchSettings,
   more: readonly QueueOrder[],
 ): LaidOut {
   const random = seededRandom(seed);
@@ -185,7 +185,7 @@ function searched(
   // As warm as moves differ from one another at first, cooled to where nothing worse is taken.
   const [warm, cold] = [Math.max(5, bestValue * 0.01), 0.05];
   for (let i = 0; i < tries; i++) {
-    if (i % ASK_EVERY === 0 && tell(i / tries)) break;
+    if (i % ASK_EVERY === 0 && progress(i / tries)) break;
     const heat = warm * (cold / warm) ** (i / tries);
     const out = pick(lists.length);
     if (lists[out].length === 0) continue;

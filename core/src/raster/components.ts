@@ -36,7 +36,7 @@ export class ComponentMeter {
   } = { parent: [], left: [], top: [], right: [], pixels: [], outside: [], row: [] };
   readonly #free: number[] = [];
 
-  /** @param done is told of each place once it is complete */
+  /** @param done called with each place once it is complete */
   constructor(width: number, kind: RunKind, done: (component: Component) => void) {
     this.#width = width;
     this.#kind = kind;
@@ -130,7 +130,7 @@ export interface Holes {
   readonly largest: readonly Hole[];
 }
 
-/** Most holes that are told one by one. */
+/** Most holes that are listed one by one. */
 const LISTED = 300;
 
 /** Empty places that the printed part encloses. */

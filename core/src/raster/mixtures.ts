@@ -1,6 +1,6 @@
 /** How the values of several planes lie together. */
 
-/** Values of a plane that are told apart: none, full, and seven between. */
+/** Values of a plane that are distinguished: none, full, and seven between. */
 const LEVELS = 9;
 const LEVEL = Uint8Array.from({ length: 256 }, (_, value) =>
   value === 0 ? 0 : Math.max(1, Math.round((value / 255) * (LEVELS - 1))),
@@ -33,7 +33,7 @@ export class MixtureTally {
     this.#pixels++;
   }
 
-  /** The commonest first. @param most how many are told */
+  /** The commonest first. @param most how many are returned */
   shares(most = Infinity): Mixture[] {
     return [...this.#counts]
       .sort(([, a], [, b]) => b - a)

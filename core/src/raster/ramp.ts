@@ -61,7 +61,7 @@ class Gaps {
     }
     for (let y = this.taken - 2; y >= this.given; y--) {
       const lowered = call.rise(this.row(y), this.row(y + 1), size);
-      // Rows above were told of this one before, and it is as it was.
+      // Rows above know this one already, and it is as it was.
       if (!lowered && y < known) break;
     }
   }

@@ -2,10 +2,10 @@
 import { fromInks } from './bytes.ts';
 import { CHUNK, MaskKernel } from './maskKernel.ts';
 
-/** The sum of the process inks is told in steps of so many percent, from 0 to 400. */
+/** The sum of the process inks is counted in steps of so many percent, from 0 to 400. */
 export const INK_STEP = 5;
 export const INK_STEPS = 400 / INK_STEP + 1;
-/** Plates told apart: a bit of a byte each. */
+/** Plates that are distinguished: a bit of a byte each. */
 export const MOST_PLATES = 8;
 
 /** Sum of the four inks of each pixel, in steps. @param process C, M, Y, K; nothing where there is no such ink */
@@ -22,7 +22,7 @@ export class InkTally {
     this.#counts = new Float64Array(INK_STEPS << plates);
   }
 
-  /** @param steps as {@link inkSteps} gives them @param plates of the same pixels; those past the eighth are not told apart */
+  /** @param steps as {@link inkSteps} gives them @param plates of the same pixels; those past the eighth are not distinguished */
   count(steps: Uint8Array, plates: readonly Uint8Array[]): void {
     const size = this.#counts.length;
     const kernel = MaskKernel.scratch(3 * CHUNK + size * 4);

@@ -25,7 +25,7 @@ export function newSource(
       return { kind, haze: DEFAULT_HAZE };
     case 'cleaned':
       return { kind, haze: DEFAULT_HAZE, highlight: DEFAULT_HIGHLIGHT, white: [], bare: [] };
-    case 'match':
+    case 'solveForLightness':
       return { kind, within: 2 };
     case 'ink':
       return { kind, ink: 'K', above: 50 };
@@ -60,7 +60,7 @@ export function newStep(kind: Step['do']): Step {
   switch (kind) {
     case 'add':
       return { do: kind, with: { from: { kind: 'codes', margin: 1 }, steps: [] } };
-    case 'bare':
+    case 'subtract':
       return { do: kind, with: { from: { kind: 'paper', haze: DEFAULT_HAZE }, steps: [] } };
     case 'within':
       return { do: kind, with: image };
@@ -71,7 +71,7 @@ export function newStep(kind: Step['do']): Step {
       return { do: kind, by: { value: 0.2, unit: 'mm' }, least: 0.3 };
     case 'spread':
       return { do: kind, by: { value: 0.1, unit: 'mm' } };
-    case 'spare':
+    case 'skipUnderBlack':
       return { do: kind, above: DEFAULT_SOLID, inner: 0.2 };
     case 'feather':
       return { do: kind, mm: 0.5 };

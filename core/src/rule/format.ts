@@ -46,8 +46,8 @@ function formatSource(from: Source): string[] {
         ...from.white.map((spot) => `white ${place(spot)}`),
         ...from.bare.map((spot) => `bare ${place(spot)}`),
       ];
-    case 'match':
-      return [from.kind, ...unless('near', from.within, 2)];
+    case 'solveForLightness':
+      return ['match', ...unless('near', from.within, 2)];
     case 'ink':
       return [from.kind, from.ink, ...unless('above', from.above, 50)];
     case 'separation':
@@ -75,9 +75,10 @@ const small = ({ value, unit }: Small) => `${value}${unit}`;
 function formatStep(step: Step): string {
   switch (step.do) {
     case 'add':
-    case 'bare':
     case 'within':
       return `${step.do} ${formatRecipe(step.with)}`;
+    case 'subtract':
+      return `bare ${formatRecipe(step.with)}`;
     case 'close':
     case 'drop':
       return `${step.do} ${small(step.upTo)}`;
@@ -89,7 +90,7 @@ function formatStep(step: Step): string {
       return `feather ${step.mm}`;
     case 'density':
       return `density ${step.percent}`;
-    case 'spare':
+    case 'skipUnderBlack':
       return [`spare black ${step.above}`, ...unless('inner', step.inner, 0)].join(' ');
     case 'curve':
       return `curve ${step.points.map((pair) => pair.join(':')).join(' ')}`;

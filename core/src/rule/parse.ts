@@ -240,7 +240,10 @@ class Reader {
         };
       }
       case 'match':
-        return { kind, within: open ? this.#named('near', t('rule.howNearL'), 0.5, 50, 2) : 2 };
+        return {
+          kind: 'solveForLightness',
+          within: open ? this.#named('near', t('rule.howNearL'), 0.5, 50, 2) : 2,
+        };
       case 'ink': {
         needs();
         const ink = INKS.find((name) => this.#take(name));
@@ -298,7 +301,7 @@ class Reader {
       case 'bare':
       case 'within': {
         const { from, steps } = this.recipe(false);
-        return { do: word, with: { from, steps } };
+        return { do: word === 'bare' ? 'subtract' : word, with: { from, steps } };
       }
       case 'close':
       case 'drop':
@@ -322,7 +325,11 @@ class Reader {
       case 'spare': {
         this.#expect('black');
         const above = this.#number(t('rule.tintBlackPercent'), 50, 100);
-        return { do: word, above, inner: this.#named('inner', t('rule.howFarUnderMm'), 0, 5, 0) };
+        return {
+          do: 'skipUnderBlack',
+          above,
+          inner: this.#named('inner', t('rule.howFarUnderMm'), 0, 5, 0),
+        };
       }
       case 'curve': {
         const points: [number, number][] = [];

@@ -56,7 +56,7 @@ const source: fc.Arbitrary<Source> = fc.oneof(
     white: spots,
     bare: spots,
   }),
-  fc.record({ kind: fc.constant('match' as const), within: number(0.5, 50) }),
+  fc.record({ kind: fc.constant('solveForLightness' as const), within: number(0.5, 50) }),
   fc.record({
     kind: fc.constant('ink' as const),
     ink: fc.constantFrom('C' as const, 'M' as const, 'Y' as const, 'K' as const),
@@ -93,7 +93,7 @@ const { recipe } = fc.letrec<{ recipe: Recipe; step: Step }>((tie) => ({
     fc.record({ do: fc.constant('feather' as const), mm: number(0.01, 5) }),
     fc.record({ do: fc.constant('density' as const), percent: number(1, 100) }),
     fc.record({
-      do: fc.constant('spare' as const),
+      do: fc.constant('skipUnderBlack' as const),
       above: number(50, 100),
       inner: number(0, 5),
     }),
@@ -106,7 +106,7 @@ const { recipe } = fc.letrec<{ recipe: Recipe; step: Step }>((tie) => ({
       ] as const),
     }),
     fc.record({
-      do: fc.constantFrom('add' as const, 'bare' as const, 'within' as const),
+      do: fc.constantFrom('add' as const, 'subtract' as const, 'within' as const),
       with: tie('recipe'),
     }),
   ),
@@ -125,7 +125,7 @@ describe('the text of a rule', () => {
         { do: 'close', upTo: { value: 0.5, unit: 'mm2' } },
         { do: 'choke', by: { value: 3, unit: 'px' }, least: 0.3 },
         {
-          do: 'bare',
+          do: 'subtract',
           with: {
             from: { kind: 'shape', shape: { shape: 'box', left: 1, top: 2, width: 30, height: 4 } },
             steps: [],

@@ -52,7 +52,7 @@ export type Source =
   /** More where the art is lighter, or more saturated. */
   | { readonly kind: 'light' | 'vivid' }
   /** As much as brings the print within so much L* of the same art on white. */
-  | { readonly kind: 'match'; readonly within: number }
+  | { readonly kind: 'solveForLightness'; readonly within: number }
   /** Where one ink is above a tint. */
   | { readonly kind: 'ink'; readonly ink: 'C' | 'M' | 'Y' | 'K'; readonly above: number }
   /** Barcodes with their quiet zones, and so much around them. */
@@ -75,7 +75,7 @@ export interface Small {
 
 export type Step =
   /** Together with another rule's places, without them, or only inside them. */
-  | { readonly do: 'add' | 'bare' | 'within'; readonly with: Recipe }
+  | { readonly do: 'add' | 'subtract' | 'within'; readonly with: Recipe }
   /** Small empty places are printed; small printed places are emptied. */
   | { readonly do: 'close' | 'drop'; readonly upTo: Small }
   /** Pulled in from the edge. Where less than `least` mm of stroke would be left it stays as it is; 0 for no such limit. */
@@ -87,7 +87,7 @@ export type Step =
   | { readonly do: 'curve'; readonly points: readonly (readonly [number, number])[] }
   | { readonly do: 'density'; readonly percent: number }
   /** Not under solid black, which the plate still reaches under by `inner` mm. */
-  | { readonly do: 'spare'; readonly above: number; readonly inner: number };
+  | { readonly do: 'skipUnderBlack'; readonly above: number; readonly inner: number };
 
 export interface Recipe {
   readonly from: Source;

@@ -39,7 +39,7 @@ export function sourceWords(from: Source): string {
       return t('rule.moreWhereImageLighter');
     case 'vivid':
       return t('rule.moreWhereImageMore');
-    case 'match':
+    case 'solveForLightness':
       return t('rule.muchBringsWithinL', { within: from.within });
     case 'ink':
       return t('rule.whereAbove', { inks: INKS[from.ink], above: from.above });
@@ -62,7 +62,7 @@ export function stepWords(step: Step): string {
   switch (step.do) {
     case 'add':
       return t('rule.and', { with: recipeWords(step.with) });
-    case 'bare':
+    case 'subtract':
       return t('rule.butNot', { with: recipeWords(step.with) });
     case 'within':
       return t('rule.only', { with: recipeWords(step.with) });
@@ -83,7 +83,7 @@ export function stepWords(step: Step): string {
       return t('rule.alongToneCurve');
     case 'density':
       return t('rule.thinned', { percent: step.percent });
-    case 'spare':
+    case 'skipUnderBlack':
       return t('rule.notUnderBlackFrom', {
         above: step.above,
         rest: step.inner > 0 ? t('rule.butMmUnderEdge', { inner: step.inner }) : '',

@@ -1,4 +1,4 @@
-/** Which figures of a machine that nobody has told a job's time and cost stand on. */
+/** Which figures of a machine that nobody has stated a job's time and cost stand on. */
 import type { Channel, Machine } from '../stack/index.ts';
 
 /** What a figure of the machine decides of a job; of an ink and of a mode by its last name. */
@@ -50,7 +50,7 @@ const OF_AN_INK = ['laydown', 'pricePerLitre', 'lossPerTrip', 'spitPerHour', 'sp
 /**
  * @param modeId the mode that the job is printed in
  * @param inks that it lays
- * @returns names with dots in the machine, in its order; what decides time decides cost as well, and is told once
+ * @returns names with dots in the machine, in its order; what decides time decides cost as well, and is listed once
  */
 export function assumedIn(
   { assumed = [] }: Machine,

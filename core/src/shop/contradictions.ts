@@ -1,4 +1,4 @@
-/** Where the figures of a machine or a material contradict one another: told while they are typed; it can't be planned with. */
+/** Where the figures of a machine or a material contradict one another: shown while they are typed; it can't be planned with. */
 import { ROLE_LETTERS, isSpecialInk, type Machine, type Material } from '../stack/index.ts';
 import { t } from '../texts/index.ts';
 

@@ -1,4 +1,4 @@
-/** Changes of a machine's figures, each a new machine; what is told is assumed no more. */
+/** Changes of a machine's figures, each a new machine; what is stated is assumed no more. */
 import type { Ink, Machine } from '../stack/index.ts';
 import { machineBlocks, type MachineBlock, type MachineValue } from './machineFields.ts';
 import { assumedFigures, newInk } from './usualInks.ts';
@@ -9,7 +9,10 @@ export function withMachineValue(machine: Machine, path: string, value: MachineV
   const of = machine as unknown as Readonly<Record<string, unknown>>;
   const next = inner ? { ...(of[name] as object), [inner]: value } : value;
   const { [name]: _, ...rest } = of;
-  return told({ ...rest, ...(next !== undefined && { [name]: next }) } as unknown as Machine, path);
+  return stated(
+    { ...rest, ...(next !== undefined && { [name]: next }) } as unknown as Machine,
+    path,
+  );
 }
 
 /** A block switched on with what is usual, assumed; or off. */
@@ -29,8 +32,8 @@ export function withMachineBlock(
   };
 }
 
-/** The machine once a figure of it was told: it is assumed no more, and no more what a form measured. */
-export function told(machine: Machine, path: string): Machine {
+/** The machine once a figure of it was stated: it is assumed no more, and no more what a form measured. */
+export function stated(machine: Machine, path: string): Machine {
   const { assumed, measured } = machine;
   return {
     ...machine,
@@ -56,7 +59,7 @@ export function withMachineInk(machine: Machine, was: string | undefined, next: 
     (key) => JSON.stringify(old[key]) !== JSON.stringify(next[key]),
   );
   const made = changed.reduce<Machine>(
-    (before, field) => told(before, `inks.${old.channel}.${field}`),
+    (before, field) => stated(before, `inks.${old.channel}.${field}`),
     { ...withoutLearnt(machine, old, next), inks },
   );
   return old.channel === next.channel ? made : renamed(made, old.channel, next.channel);
@@ -103,10 +106,10 @@ export const withoutMode = (machine: Machine, id: string): Machine => ({
   modes: machine.modes.filter((mode) => mode.id !== id),
 });
 
-/** Figures below a path that nobody has told: their names without it. */
+/** Figures below a path that nobody has stated: their names without it. */
 export const assumedBelow = ({ assumed = [] }: Machine, path: string): readonly string[] =>
   assumed.filter((one) => one.startsWith(`${path}.`)).map((one) => one.slice(path.length + 1));
 
 /** All of them are right as they stand. */
 export const confirmed = (machine: Machine, path: string): Machine =>
-  assumedBelow(machine, path).reduce((made, field) => told(made, `${path}.${field}`), machine);
+  assumedBelow(machine, path).reduce((made, field) => stated(made, `${path}.${field}`), machine);

@@ -28,7 +28,7 @@ export {
 export {
   assumedBelow,
   confirmed,
-  told,
+  stated,
   withMachineBlock,
   withMachineInk,
   withMachineValue,

@@ -1,4 +1,4 @@
-/** Inks as most machines have them, with figures in the usual range (common practice): to begin with until they are told. */
+/** Inks as most machines have them, with figures in the usual range (common practice): to begin with until they are stated. */
 import { USUAL_WHITE } from '../ink/index.ts';
 import {
   isSpecialInk,

@@ -75,7 +75,7 @@ export const INK_CHOICES = [
 ] as const;
 export type InkChoice = (typeof INK_CHOICES)[number]['id'];
 
-/** What is usual of each kind, until it is told. Lengths mm, speed mm/s. */
+/** What is usual of each kind, until it is stated. Lengths mm, speed mm/s. */
 export const USUAL_KINDS = {
   roll: {
     get title() {
@@ -133,24 +133,24 @@ function inksOf(choices: readonly InkChoice[], cure: Machine['cure']): readonly 
   );
 }
 
-/** A machine that can be planned with at once. What nobody has told of it is named in `assumed`. */
+/** A machine that can be planned with at once. What nobody has stated of it is named in `assumed`. */
 export function newMachine(answers: MachineAnswers): Machine {
   const { inks: choices, passes, speed, ...asked } = answers;
   const { title: _, ...usual } = USUAL_KINDS[answers.kind];
-  const told = { ...usual, ...asked };
-  const inks = inksOf(choices, told.cure);
+  const figures = { ...usual, ...asked };
+  const inks = inksOf(choices, figures.cure);
   const specials = inks.some(isSpecialInk);
   const mode = { ...USUAL_MODE, ...(passes && { passes }), ...(speed && { speed }) };
   const machine: Machine = {
-    ...told,
-    minWidth: told.kind === 'flatbed' ? 20 : Math.min(180, told.maxWidth),
-    maxTwoTripLength: Math.min(1000, told.maxLength),
+    ...figures,
+    minWidth: figures.kind === 'flatbed' ? 20 : Math.min(180, figures.maxWidth),
+    maxTwoTripLength: Math.min(1000, figures.maxLength),
     maxHits: 4,
     maxLayers: 3,
     returnsToOrigin: true,
     headHeight: 25.4,
     turnSeconds: 0.5,
-    returnSpeed: told.kind === 'flatbed' ? 120 : 60,
+    returnSpeed: figures.kind === 'flatbed' ? 120 : 60,
     silverUnderLimit: 40,
     inkLimit: 400,
     inks,

@@ -139,7 +139,7 @@ export function usualMaterial(name: string, id: string, maxWidth: number): Mater
   return { ...found, id, width: Math.min(found.width, maxWidth), assumed: MATERIAL_FIGURES };
 }
 
-/** The material with other figures: those that are told are assumed no more. */
+/** The material with other figures: those that are given are assumed no more. */
 export function withMaterial(material: Material, change: Partial<Material>): Material {
   const { assumed, ...rest } = { ...material, ...change };
   const left = assumed?.filter((figure) => !(figure in change)) ?? [];

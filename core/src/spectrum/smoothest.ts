@@ -17,7 +17,7 @@ const MAX_ROUNDS = 60;
 const TOLERANCE = 1e-9;
 
 /**
- * @param lab CIE Lab under D50. Below L* 1, where no eye tells colours apart, the spectrum is flat.
+ * @param lab CIE Lab under D50. Below L* 1, where no eye distinguishes colours, the spectrum is flat.
  * @throws DomainError `SPECTRUM_UNREACHABLE` if no reflectance has this colour.
  */
 export const smoothestReflectance: (lab: Triple) => Spectrum = remembered(64, (lab) => {

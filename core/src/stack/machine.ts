@@ -79,11 +79,11 @@ export interface Machine {
   };
   /** How its white is looked after; {@link USUAL_CARE} where it is not said. */
   readonly care?: CareFigures;
-  /** Fields that nobody has told of this machine, with dots: what is usual stands there. */
+  /** Fields that nobody has stated of this machine, with dots: what is usual stands there. */
   readonly assumed?: readonly string[];
   /** Figures that a test form was read for, the newest of each. */
   readonly measured?: readonly MeasuredFigure[];
-  /** Process colours as measured on this machine, by material; where there are none, the artwork's profile tells them. */
+  /** Process colours as measured on this machine, by material; where there are none, the artwork's profile is taken. */
   readonly primaries?: readonly MeasuredPrimaries[];
   /** What the machine's own reports say of its figures, and how sure that is. */
   readonly learnt?: Learnt;

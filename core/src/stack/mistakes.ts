@@ -47,7 +47,7 @@ function whiteInFront(layers: readonly StackLayer[]): StackLayer[] {
 
 /** Colour erases the white that it falls on. */
 function knockedOut({ front, back }: Stack): Stack {
-  const erase: Step = { do: 'bare', with: { from: { kind: 'image', haze: 0 }, steps: [] } };
+  const erase: Step = { do: 'subtract', with: { from: { kind: 'image', haze: 0 }, steps: [] } };
   const change = (layers: readonly StackLayer[]) =>
     layers.map((layer) => ({
       ...layer,

@@ -92,7 +92,7 @@ export function chooseLot<T extends StockItem>(
   return { reason: reasonAgainst(offers, amount, width), offers };
 }
 
-/** Sheets and rolls whose width nobody told fit any plan. */
+/** Sheets and rolls whose width nobody stated fit any plan. */
 const fits = ({ width: of }: StockItem, width: number): boolean =>
   width === 0 || of === 0 || Math.abs(of - width) <= 0.5;
 

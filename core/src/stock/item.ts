@@ -64,7 +64,7 @@ export type StockActName = StockAct['act'];
 
 /** An act on a thing, or the undoing of an earlier event of it. */
 export interface StockEvent {
-  /** Rising in the order in which they were told. */
+  /** Rising in the order in which they were written down. */
   readonly id: number;
   readonly itemId: string;
   /** ISO 8601 with its time. */
@@ -115,7 +115,7 @@ export const amountText = (amount: number, unit: StockUnit): string => {
     : `${figure} ${unit}`;
 };
 
-/** Two amounts that nobody can tell apart by counting or measuring: under half a hundredth. */
+/** Two amounts that are the same by counting or measuring: under half a hundredth. */
 export const isSameAmount = (a: number, b: number): boolean => Math.abs(a - b) < 0.005;
 
 const refused = (message: string) => new DomainError('STOCK_REFUSED', message);
@@ -219,7 +219,7 @@ export function inForce<E extends { readonly id: number; readonly what: { readon
 
 /**
  * A thing as its events have made it. Returns undefined if its receipt was undone and nothing rests on it.
- * @param events of one thing, in the order in which they were told
+ * @param events of one thing, in the order in which they were written down
  * @throws DomainError `STOCK_REFUSED` where one can't follow those before it
  */
 export const itemFrom = (events: readonly StockEvent[]): StockItem | undefined =>

@@ -80,7 +80,7 @@ function inkProducts(
         found.set(key, { ...known, fits: [...known.fits, fits] });
         continue;
       }
-      const said = supplies[key];
+      const given = supplies[key];
       const settles = ink.role === 'white' || ink.role === 'metallic';
       const amount = ink.container?.ml ?? INK_ML;
       found.set(key, {
@@ -91,8 +91,8 @@ function inkProducts(
         width: 0,
         fits: [fits],
         white: ink.role === 'white',
-        keeping: { openWeeks: said?.openWeeks ?? USUAL_OPEN_WEEKS[settles ? 'settles' : 'other'] },
-        supply: said ?? {
+        keeping: { openWeeks: given?.openWeeks ?? USUAL_OPEN_WEEKS[settles ? 'settles' : 'other'] },
+        supply: given ?? {
           deliveryDays: USUAL_DELIVERY_DAYS,
           sizes: [{ amount, price: Math.round((amount / 1000) * ink.pricePerLitre) }],
         },

@@ -1,4 +1,4 @@
-/** Which input matters most: each is changed by the same share, alone, and what becomes of the cost is told. */
+/** Which input matters most: each is changed by the same share, alone, and the change of the cost is returned. */
 import type { ArtworkInfo } from '../artwork/index.ts';
 import { calculate, type PrintPlan } from '../plan/index.ts';
 import type { Measures } from '../plates/index.ts';

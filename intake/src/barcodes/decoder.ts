@@ -45,7 +45,7 @@ const EVERYTHING: Look = { kinds: ['linear', 'stacked', 'matrix'], turned: true,
 const MOST_SYMBOLS = 255;
 
 /**
- * Codes in one picture, 0 dark to 255 light; those whose own check does not agree are told with their error.
+ * Codes in one picture, 0 dark to 255 light; those whose own check does not agree come with their error.
  * @param look what is left out of it is not found
  */
 export async function decoded(

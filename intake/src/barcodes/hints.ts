@@ -1,4 +1,4 @@
-/** What tells a barcode from type and drawing before anything is decoded: a decoder takes longer over a page of type than all else. */
+/** What distinguishes a barcode from type and drawing before anything is decoded: a decoder takes longer over a page of type than all else. */
 
 /** Contrast between neighbours that may be a bar's edge. */
 export const EDGE = 60;
@@ -141,7 +141,7 @@ function begins(edges: Places, at: number, characters: readonly (typeof CHARACTE
   return true;
 }
 
-/** Lighter than this, a symbol that is lighter than its ground could not be told from it. */
+/** Lighter than this, a symbol that is lighter than its ground could not be distinguished from it. */
 const LIGHTEST_GROUND = 255 - EDGE;
 /** A symbol that is lighter than its ground has this much of it round it at least, pixels; strokes of type are thinner. */
 const GROUND_PX = 8;

@@ -48,7 +48,7 @@ export function measured(
     // Half a module of slack: a corner that was found lies on the bar's own edge.
     for (let d = 0.75 * modulePx; d < most; d += 0.5) {
       const value = at(from + step * d);
-      // The page ends: what comes beyond is not printed, and is told as far as it was seen.
+      // The page ends: what comes beyond is not printed, and counts as far as it was seen.
       if (value === undefined || value < dark) return d / modulePx;
     }
     return MAX_QUIET;

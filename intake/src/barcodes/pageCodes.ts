@@ -48,7 +48,7 @@ export class PageCodes {
     }
   }
 
-  /** One that is drawn in colour and in a special is told once. */
+  /** One that is drawn in colour and in a special is listed once. */
   async finish(): Promise<Sighting[]> {
     const found = await this.#colour.finish();
     for (const { finder } of this.#special)

@@ -66,7 +66,7 @@ export async function lookCloser(
       if (best) seen = best;
       else if (!sighting.sure) seen = undefined;
     }
-    // A wrong check digit is told only where the digits were seen well enough to believe them.
+    // A wrong check digit is listed only where the digits were seen well enough to believe them.
     if (seen && (seen.sure || renderRegion || seen.code.checkDigit === false))
       codes.push(seen.code);
   }

@@ -40,12 +40,12 @@ async function bars(
   window: Uint8Array,
   width: number,
   height: number,
-  { along, down }: Ways,
+  { along, down }: Directions,
 ): Promise<(Measured & { result: ReadResult })[]> {
   const seen = along ? await uprightBars(window, width, height) : [];
   const upright = seen.map((one) => {
     const place = corners(one.begin, one.top, one.end, one.bottom);
-    return told(one, place, 0);
+    return placed(one, place, 0);
   });
   if (!down) return upright;
   const turned = new Uint8Array(window.length);
@@ -53,7 +53,7 @@ async function bars(
     for (let x = 0; x < width; x++) turned[x * height + y] = window[y * width + x];
   const lying = (await uprightBars(turned, height, width)).map((one) => {
     const place = corners(one.top, one.begin, one.bottom, one.end);
-    return told(one, place, 90);
+    return placed(one, place, 90);
   });
   return [...upright, ...lying];
 }
@@ -65,7 +65,7 @@ const corners = (left: number, top: number, right: number, bottom: number) => ({
   bottomLeft: { x: left, y: bottom },
 });
 
-function told(
+function placed(
   { result, modulePx, quiet, backwards }: Bars,
   position: ReturnType<typeof corners>,
   turn: number,
@@ -241,9 +241,9 @@ function* barParts(
   const box = { left, top: 0, width, height };
   const across = barsAcross(window, 'row', long);
   const downward = barsAcross(window, 'column', tall);
-  const linear = waysOf(across.linear, downward.linear);
+  const linear = directionsOf(across.linear, downward.linear);
   if (linear) yield { box, look: { kinds: ['linear'], turned: linear.down, inverted }, linear };
-  const stacked = waysOf(across.stacked, downward.stacked);
+  const stacked = directionsOf(across.stacked, downward.stacked);
   // The decoder reads none that is lighter than its ground.
   if (stacked) yield { box, look: { kinds: ['stacked'], turned: stacked.down, inverted: false } };
 }
@@ -273,12 +273,12 @@ function around(a: Box, b: Box): Box {
 }
 
 /** Which way bars stand: across the rows, across the columns. */
-interface Ways {
+interface Directions {
   readonly along: boolean;
   readonly down: boolean;
 }
 
-const waysOf = (along: boolean, down: boolean): Ways | undefined =>
+const directionsOf = (along: boolean, down: boolean): Directions | undefined =>
   along || down ? { along, down } : undefined;
 
 /** A part of the rows held, and what to look for. */
@@ -286,7 +286,7 @@ interface Part {
   readonly box: Box;
   readonly look: Look;
   /** Linear symbols that the decoder may pass over. */
-  readonly linear?: Ways;
+  readonly linear?: Directions;
 }
 
 /** Lines that bars may cross, by the edges of those that were counted. */

@@ -21,7 +21,7 @@ export function documentStructure(
     version: objects.name(objects.catalog['/Version']) ?? objects.version,
     claims: claims(objects, streams),
     outputIntent: text('/Info') ?? text('/OutputConditionIdentifier') ?? null,
-    layers: layers.told,
+    layers: layers.all,
     fonts: fonts(objects).filter(({ name }) => used?.has(name) ?? true),
   };
 }

@@ -10,7 +10,7 @@ export interface Font {
   widthOf(code: number): number;
 }
 
-/** Of a character whose width is not told: common practice, thousandths of an em. */
+/** Of a character whose width is not given: common practice, thousandths of an em. */
 export const USUAL_WIDTH = 500;
 
 /** Tag before the name of a font of which a part is embedded. */

@@ -1,5 +1,5 @@
 /**
- * Axial gradients in steps that no plate can tell from what is smooth. Ghostscript works a smooth gradient out pixel by pixel: on a
+ * Axial gradients in steps that no plate can distinguish from what is smooth. Ghostscript works a smooth gradient out pixel by pixel: on a
  * sheet of 600 × 900 mm that takes five times as long as everything else together. What is one colour it fills at once.
  */
 import { functionParts, functionStreams, makeFunction, type PdfFunction } from './functions.ts';

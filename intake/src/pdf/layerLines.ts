@@ -25,6 +25,6 @@ export async function layerLines(
   const dict = objects.dict(objects.pages[0]);
   const streams = await objects.streams([...structureStreams(objects, [dict])]);
   const none = new Set<string>();
-  const layers = { told: [], off: none, lines: new Set([name]), specials: none };
+  const layers = { all: [], off: none, lines: new Set([name]), specials: none };
   return pageStructure(objects, page, dict, layers, streams, { layer: name }).lines;
 }

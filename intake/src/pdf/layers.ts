@@ -3,7 +3,7 @@ import { guessKind, isLineRole, SURE, type FileLayer } from '@kyanos/core';
 import { isReference, textOf, type PdfDict, type PdfObjects, type PdfValue } from './objects.ts';
 
 export interface Layers {
-  readonly told: readonly FileLayer[];
+  readonly all: readonly FileLayer[];
   /** References of the groups that don't print. */
   readonly off: ReadonlySet<string>;
   /** Names of those that hold lines for a blade, a fold or a jig: they never print. */
@@ -32,7 +32,7 @@ export function readLayers(objects: PdfObjects): Layers {
     const state = objects.name(usage['/PrintState']);
     return state === undefined ? shown(group) : state === 'ON';
   };
-  const told = groups.map((group) => {
+  const all = groups.map((group) => {
     const name = textOf(objects.resolve(objects.dict(group)['/Name'])) ?? 'without a name';
     const kind = kindOfLayer(name);
     const lines = isLineRole(kind) ? kind : undefined;
@@ -43,11 +43,11 @@ export function readLayers(objects: PdfObjects): Layers {
       ...(lines && { lines }),
     };
   });
-  const named = (wanted: (layer: (typeof told)[number]) => boolean) =>
-    new Set(told.filter(wanted).map(({ name }) => name));
+  const named = (wanted: (layer: (typeof all)[number]) => boolean) =>
+    new Set(all.filter(wanted).map(({ name }) => name));
   return {
-    told,
-    off: new Set(groups.filter((_, i) => !told[i].prints)),
+    all,
+    off: new Set(groups.filter((_, i) => !all[i].prints)),
     lines: named(({ lines }) => lines !== undefined),
     specials: named(
       ({ name, prints }) => prints && ['white', 'metallic', 'clear'].includes(kindOfLayer(name)),

@@ -1,11 +1,11 @@
 /**
- * The objects of a PDF as qpdf tells them in its JSON, version 2: a hostile file is parsed in a process of its own, and
+ * The objects of a PDF as qpdf writes them in its JSON, version 2: a hostile file is parsed in a process of its own, and
  * only what was asked for comes back. References are "12 0 R", names begin with a slash, strings with u: or b:.
  */
 import { closeSync, existsSync, openSync, readFileSync, readSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { refuse } from '../refusal.ts';
-import { run, said } from '../run.ts';
+import { run, outputOf } from '../run.ts';
 import { t } from '../texts/texts.ts';
 
 export type PdfValue = null | boolean | number | string | readonly PdfValue[] | PdfDict;
@@ -113,13 +113,14 @@ export class PdfObjects {
     signal: AbortSignal | undefined,
   ): Promise<PdfObjects> {
     const out = join(tmp, 'objects.json');
-    const told = await run('qpdf', ['--json=2', '--json-stream-data=none', path, out], {
+    const finished = await run('qpdf', ['--json=2', '--json-stream-data=none', path, out], {
       tmp,
       signal,
       limits: { fileMb: MAX_JSON_MB },
     });
-    const { code, timedOut } = told;
-    if (/invalid password/.test(said(told))) refuse('PDF_ENCRYPTED', t('pdf.pdfLockedPasswordAsk'));
+    const { code, timedOut } = finished;
+    if (/invalid password/.test(outputOf(finished)))
+      refuse('PDF_ENCRYPTED', t('pdf.pdfLockedPasswordAsk'));
     if (timedOut) refuse('PDF_TOO_SLOW', t('pdf.checkingPdfTookMore'));
     if (statSync(out, { throwIfNoEntry: false })?.size === MAX_JSON_MB * 1024 * 1024)
       refuse('ARTWORK_TOO_LARGE', t('pdf.pdfHasSoMany', { most: MAX_JSON_MB }));

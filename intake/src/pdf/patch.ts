@@ -80,8 +80,8 @@ function withoutProfiles(objects: PdfObjects, value: PdfValue, depth = 0): PdfVa
   return next ?? value;
 }
 
-function bakeLayers(objects: PdfObjects, { off, told }: Layers, patch: Patch): void {
-  if (told.length === 0) return;
+function bakeLayers(objects: PdfObjects, { off, all }: Layers, patch: Patch): void {
+  if (all.length === 0) return;
   const properties = objects.dict(objects.catalog['/OCProperties']);
   const groups = objects.list(properties['/OCGs']).filter(isReference);
   const config = {
@@ -203,7 +203,7 @@ export function overprintAll(objects: PdfObjects, pages: readonly string[], begi
   return patch;
 }
 
-/** The same value where it holds no graphics state; states behind a reference are told in `states`. */
+/** The same value where it holds no graphics state; states behind a reference are collected in `states`. */
 function overprinting(
   objects: PdfObjects,
   value: PdfValue,

@@ -6,7 +6,7 @@ import type { Source } from '../source.ts';
 import type { PlanarFile } from '../planar.ts';
 import { printingProfile } from '../profile.ts';
 import { checkSize, MAX_SPOTS, refuse } from '../refusal.ts';
-import { run, said, type Finished } from '../run.ts';
+import { run, outputOf, type Finished } from '../run.ts';
 import { channelNames } from '../tiff/imageResources.ts';
 import { printedSize, type PdfPage } from './boxes.ts';
 import { t } from '../texts/texts.ts';
@@ -194,11 +194,11 @@ const tooSlow = ({ number }: PdfPage): never =>
 /** The interpreter ended, and the page is not whole. */
 function cameShort(page: PdfPage, ended: Finished): never {
   if (ended.timedOut) return tooSlow(page);
-  if (/write error|No space|ioerror/i.test(said(ended)))
+  if (/write error|No space|ioerror/i.test(outputOf(ended)))
     return refuse('DISK_FULL', t('pdf.thereNoRoomDisk'));
   return refuse(
     'PDF_NOT_RIPPED',
-    t('pdf.pageCantTurnedInto', { number: page.number, ended: reason(said(ended)) }),
+    t('pdf.pageCantTurnedInto', { number: page.number, ended: reason(outputOf(ended)) }),
   );
 }
 

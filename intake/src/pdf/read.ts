@@ -1,5 +1,5 @@
 /**
- * PDF: checked and told by qpdf, its plates made by Ghostscript, each in a process of its own. The pages are interpreted in
+ * PDF: checked and described by qpdf, its plates made by Ghostscript, each in a process of its own. The pages are interpreted in
  * runs of many at once, as starting an interpreter takes longer than most pages.
  */
 import { existsSync } from 'node:fs';
@@ -10,7 +10,7 @@ import type { PlanarFile } from '../planar.ts';
 import { finePart, snapped, type FinePart } from '../redraw.ts';
 import { anchorOf, rendering } from '../profile.ts';
 import { MAX_PAGES, MAX_SPOTS, refuse } from '../refusal.ts';
-import { run, said } from '../run.ts';
+import { run, outputOf } from '../run.ts';
 import { alternateOf, alternateStreams, spotSpaces } from './alternates.ts';
 import { pageBoxes, printedSize, stored, trimWithin, type PdfPage } from './boxes.ts';
 import { documentStreams, documentStructure, intentProfile } from './document.ts';
@@ -51,13 +51,15 @@ export async function readPdf(source: Source): Promise<SourceFile> {
   const runs = document.runs();
   const first = runs.length > 0 ? document.begin(runs[0]) : undefined;
   first?.catch(() => undefined);
-  const told = source.coverageOnly ? undefined : await tell(objects, layers, chosen, source.dpi);
+  const described = source.coverageOnly
+    ? undefined
+    : await describe(objects, layers, chosen, source.dpi);
   return {
     colour: t('pdf.platesGhostscriptOverprintHonoured', { rendering: rendering() }),
-    anchor: await anchorOf(told?.profile),
-    document: told?.document,
+    anchor: await anchorOf(described?.profile),
+    document: described?.document,
     count: chosen.length,
-    pages: pagesOf(document, runs, first, told, checked),
+    pages: pagesOf(document, runs, first, described, checked),
   };
 }
 
@@ -71,7 +73,7 @@ interface FineRun {
   drawn?: Promise<Waiting>;
 }
 
-type Told = Awaited<ReturnType<typeof tell>>;
+type Description = Awaited<ReturnType<typeof describe>>;
 type Waiting = readonly (() => Promise<PlanarFile>)[];
 
 /** A document whose pages are made into plates, some at a time. */
@@ -182,13 +184,16 @@ class Document {
   }
 
   /** Where the plates of a page have fine detail, drawn finer. A run of the interpreter draws that of many pages. */
-  fineParts(pages: readonly PdfPage[], told: Told): (page: PdfPage) => () => Promise<FinePart[]> {
+  fineParts(
+    pages: readonly PdfPage[],
+    described: Description,
+  ): (page: PdfPage) => () => Promise<FinePart[]> {
     const { dpi } = this.#source;
     const runs = new Map<PdfPage, FineRun>();
     let current: FineRun | undefined;
     for (const page of pages) {
       const { width: widthMm, height: heightMm } = printedSize(page);
-      const boxes = (told.fine.get(page.number)?.boxes() ?? [])
+      const boxes = (described.fine.get(page.number)?.boxes() ?? [])
         .map((box) => snapped(box, { widthMm, heightMm, dpi }))
         .filter(({ width, height }) => width > 0 && height > 0);
       const area = boxes.reduce((sum, { width, height }) => sum + width * height, 0);
@@ -238,7 +243,10 @@ class Document {
     if (!existsSync(out))
       refuse(
         'ARTWORK_DAMAGED',
-        t('pdf.pageCantTakenOut', { number: pages[0].number, split: said(taken).split('\n')[0] }),
+        t('pdf.pageCantTakenOut', {
+          number: pages[0].number,
+          split: outputOf(taken).split('\n')[0],
+        }),
       );
     return separate({ ...this.#source, dpi }, pages, out, name, '-dUseCropBox', progress, rule);
   }
@@ -249,7 +257,7 @@ async function* pagesOf(
   document: Document,
   runs: readonly (readonly PdfPage[])[],
   first: Promise<Waiting> | undefined,
-  told: Told | undefined,
+  told: Description | undefined,
   checked: Promise<void>,
 ): AsyncGenerator<PageFile> {
   for (const [r, run] of runs.entries()) {
@@ -294,7 +302,12 @@ const usedSpots = (structure: PageStructure | undefined): ReadonlySet<string> | 
     : undefined;
 
 /** All that the file says, read at once. */
-async function tell(objects: PdfObjects, layers: Layers, chosen: readonly PdfPage[], dpi: number) {
+async function describe(
+  objects: PdfObjects,
+  layers: Layers,
+  chosen: readonly PdfPage[],
+  dpi: number,
+) {
   const spaces = spotSpaces(objects);
   const dicts = chosen.map(({ number }) => objects.dict(objects.pages[number - 1]));
   const streams = await objects.streams([

@@ -100,7 +100,7 @@ class Walker {
       0,
     );
     this.#annotations(dict);
-    return this.#tally.told();
+    return this.#tally.structure();
   }
 
   /** Those that print and show something (12.5.3, flags; 12.5.5, appearances). */

@@ -1,4 +1,4 @@
-/** What was met on one page, kept as it is told: each kind of object, and where specials and colour lie over one another. */
+/** What was met on one page, kept as it is reported: each kind of object, and where specials and colour lie over one another. */
 import {
   HAIRLINE_MM,
   PROCESS_NAMES,
@@ -18,7 +18,7 @@ import type { State } from './state.ts';
 import type { Stroke } from './strokes.ts';
 import type { ShownText } from './text.ts';
 
-/** Things told one by one, of each kind. */
+/** Things listed one by one, of each kind. */
 const MOST = 400;
 const MOST_TEXT = 5 * MOST;
 const PROCESS: readonly string[] = PROCESS_NAMES;
@@ -117,7 +117,7 @@ export class PageTally {
       this.#hairlines.push({ box: this.#mm(box), widthMm, inks });
   }
 
-  /** Pieces of one line are told as one run. */
+  /** Pieces of one line count as one run. */
   text({ box, sizePt: drawnPt, mirrored }: ShownText, paint: Paint, state: State): void {
     const sizePt = drawnPt * this.#page.unit;
     const seen = intersection(box, state.clip);
@@ -206,7 +206,7 @@ export class PageTally {
     this.#hidden.set(layer, (this.#hidden.get(layer) ?? 0) + 1);
   }
 
-  told(): PageStructure {
+  structure(): PageStructure {
     const { frame, stated, turn } = this.#page;
     const box = (name: string) => {
       const corners = stated.get(name);

@@ -3,7 +3,7 @@ import type { ArtworkInfo, ArtworkPage, ErrorCode, Language } from '@kyanos/core
 import type { StoredPage } from '../measure.ts';
 import type { CoveredPage } from '../reading.ts';
 
-/** With the language that whoever wants it is told of it in. */
+/** With the language of whoever wants it. */
 export interface SpokenOrder extends Order {
   readonly language: Language;
 }

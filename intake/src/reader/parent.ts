@@ -1,4 +1,4 @@
-/** Starts a reader in a process of its own, watches its limits, and hands on what it tells. */
+/** Starts a reader in a process of its own, watches its limits, and hands on its messages. */
 import { spawn } from 'node:child_process';
 import { constants } from 'node:fs';
 import { chmod, chown, copyFile, statfs } from 'node:fs/promises';

@@ -1,4 +1,4 @@
-/** What every paper for a customer tells: what is made, and what it costs. */
+/** What every paper for a customer states: what is made, and what it costs. */
 import type { ArtworkPage } from '@kyanos/core';
 import {
   noteLine,

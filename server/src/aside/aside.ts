@@ -1,6 +1,6 @@
 /**
  * Computations beside the loop that answers people, in threads, each with a deadline: one that does not keep it is ended, and
- * whoever asked is told.
+ * whoever asked hears of it.
  */
 import { DomainError, language } from '@kyanos/core';
 import { programPath } from '@kyanos/intake';

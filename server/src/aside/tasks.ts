@@ -137,7 +137,7 @@ async function bytesOf(stream: NodeJS.ReadableStream): Promise<Uint8Array> {
   return Buffer.concat(parts);
 }
 
-/** What a plan foretells of a job on a machine, as reports are compared with it; undefined if it can't be printed. */
+/** What a plan predicts of a job on a machine, as reports are compared with it; undefined if it can't be printed. */
 function predicted({ plan, info, measures, machine }: PlannedJob & { readonly machine: Machine }) {
   const { work } = calculate({ ...plan, machine }, info, measures);
   if (!work) return undefined;
@@ -177,7 +177,7 @@ function bench({ plan, info, measures, state }: PlannedJob & { readonly state: M
 const dayList = (list: Omit<DayList, 'printedAt'>) =>
   bytesOf(dayListPdf({ ...list, printedAt: new Date() }));
 
-/** What the machine is told of a job; undefined if it can't be printed. */
+/** The ticket of a job; undefined if it can't be printed. */
 function ticket({
   plan,
   info,

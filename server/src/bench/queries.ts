@@ -158,15 +158,15 @@ export async function changeBench(
 export async function finishBench(
   db: Db,
   id: JobId,
-  said: { readonly spoilt: number; readonly minutes?: number; readonly ml: ReportRow['ml'] },
+  given: { readonly spoilt: number; readonly minutes?: number; readonly ml: ReportRow['ml'] },
   by: string,
 ): Promise<{ stock: string[] }> {
   const { plan, version } = await jobById(db, id);
   await db.query('select from job where id = $1::uuid for update', [id]);
   const { state, version: of, data } = await rowOf(db, id);
   if (!NOT_PRINTED.includes(state)) return { stock: [] };
-  await keep(db, id, of ?? version, { ...(data ?? NOTHING), spoilt: said.spoilt });
-  const { minutes, ml } = said;
+  await keep(db, id, of ?? version, { ...(data ?? NOTHING), spoilt: given.spoilt });
+  const { minutes, ml } = given;
   if (minutes !== undefined || Object.keys(ml).length > 0)
     await keepReport(db, plan.machine.id, id, {
       job: plan.name,

@@ -1,5 +1,5 @@
 import ICAL from 'ical.js';
-import type { CareDay, MachineCare, RunState, ToldCare } from '@kyanos/contract';
+import type { CareDay, MachineCare, RunState, LogbookEntry } from '@kyanos/contract';
 import { careFrom, PROCEDURES } from '@kyanos/core';
 import { describe, expect, it } from 'vitest';
 import sharp from 'sharp';
@@ -10,7 +10,7 @@ const served = useServer();
 const get = async <T>(path: string) => (await served.call<T>('GET', path)).body;
 const post = <T>(path: string, body?: unknown) => served.call<T>('POST', path, body);
 const tell = (machine: string, what: object, at?: string) =>
-  post<ToldCare>(`/care/machines/${machine}/events`, { what, ...(at && { at }) });
+  post<LogbookEntry>(`/care/machines/${machine}/events`, { what, ...(at && { at }) });
 const machine = async (id: string) =>
   (await get<MachineCare[]>('/care/machines')).find((one) => one.id === id)!;
 const hoursAgo = (hours: number) => new Date(Date.now() - hours * 3_600_000).toISOString();
@@ -115,7 +115,7 @@ describe('a procedure', () => {
     expect(ended.ended).toMatchObject({ finished: true, ml: 60 });
     expect((await post<RunState>(`/care/runs/${run.id}/end`)).body.ended).toEqual(ended.ended);
     expect(await left()).toBeCloseTo(before - 60, 1);
-    const acts = (await get<ToldCare[]>('/care/machines/roll-1/events')).map(
+    const acts = (await get<LogbookEntry[]>('/care/machines/roll-1/events')).map(
       ({ what }) => what.act,
     );
     expect(acts.slice(0, 6)).toEqual([

@@ -1,5 +1,5 @@
 /** The logbook of each machine, and what is true of it: an event and its summary in one transaction. */
-import type { CareDay, CareEventId, ToldCare } from '@kyanos/contract';
+import type { CareDay, CareEventId, LogbookEntry } from '@kyanos/contract';
 import {
   caredFor,
   careFrom,
@@ -13,7 +13,7 @@ import {
   type Machine,
 } from '@kyanos/core';
 import type { Db } from '../db.ts';
-import type { Telling } from '../stock/queries.ts';
+import type { Recording } from '../stock/queries.ts';
 import { t } from '../texts/texts.ts';
 
 export const whitesOf = ({ inks }: Pick<Machine, 'inks'>): string[] =>
@@ -35,7 +35,7 @@ export async function careOf(db: Db, machineId: string): Promise<Kept> {
     : { state: NO_CARE, revision: 0 };
 }
 
-/** Whoever tells something of a machine takes turns. */
+/** Whoever writes something down of a machine takes turns. */
 async function locked(db: Db, machineId: string): Promise<CareState> {
   await db.query(
     `insert into care_state (machine_id, data) values ($1::text, $2::jsonb) on conflict do nothing`,
@@ -65,13 +65,13 @@ interface Row {
 
 const COLUMNS = 'id, machine_id as "machineId", at, by, data, holds';
 
-const onWire = ({ id, at, data, ...row }: Row): ToldCare =>
+const onWire = ({ id, at, data, ...row }: Row): LogbookEntry =>
   ({
     ...row,
     id: Number(id) as CareEventId,
     at: at.toISOString(),
     what: data,
-  }) as ToldCare;
+  }) as LogbookEntry;
 const eventFrom = ({ id, machineId, at, by, data }: Row): CareEvent => ({
   id: Number(id),
   machineId,
@@ -85,12 +85,12 @@ const eventFrom = ({ id, machineId, at, by, data }: Row): CareEvent => ({
  * @param run the procedure in whose course it was done
  * @throws DomainError `CARE_REFUSED`
  */
-export async function tell(
+export async function record(
   db: Db,
   machine: Machine,
   what: CareAct,
-  { by, at = new Date().toISOString(), run }: Telling & { readonly run?: string | undefined },
-): Promise<ToldCare> {
+  { by, at = new Date().toISOString(), run }: Recording & { readonly run?: string | undefined },
+): Promise<LogbookEntry> {
   const state = await locked(db, machine.id);
   checkCare(state, what, whitesOf(machine));
   const { rows } = await db.query<Row>(
@@ -112,7 +112,7 @@ export async function tell(
   return onWire(rows[0]);
 }
 
-/** All of a machine, in the order in which they were told. */
+/** All of a machine, in the order in which they were written down. */
 export async function eventsOf(db: Db, machineId: string): Promise<CareEvent[]> {
   const { rows } = await db.query<Row>(
     `select ${COLUMNS} from care_event where machine_id = $1::text order by id`,
@@ -131,11 +131,11 @@ export async function runEvents(db: Db, run: string): Promise<CareEvent[]> {
   return rows.map(eventFrom);
 }
 
-export async function toldOf(
+export async function entriesOf(
   db: Db,
   machineId: string,
   { before, limit }: { before?: number | undefined; limit: number },
-): Promise<ToldCare[]> {
+): Promise<LogbookEntry[]> {
   const { rows } = await db.query<Row>(
     `select ${COLUMNS} from care_event
      where machine_id = $1::text and ($2::bigint is null or id < $2::bigint)
@@ -151,7 +151,7 @@ export async function undo(
   db: Db,
   eventId: number,
   machineOf: (id: string) => Promise<Machine>,
-  { by, at = new Date().toISOString() }: Telling,
+  { by, at = new Date().toISOString() }: Recording,
 ): Promise<void> {
   const { rows } = await db.query<{ machineId: string; act: string }>(
     'select machine_id as "machineId", act from care_event where id = $1::bigint',

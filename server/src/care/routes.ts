@@ -7,7 +7,7 @@ import { fileBytes } from '../files/queries.ts';
 import { on, onOnce } from '../route.ts';
 import { itemById } from '../shop/items.ts';
 import { dueCalendar } from './calendar.ts';
-import { daysOf, toldOf, undo } from './queries.ts';
+import { daysOf, entriesOf, undo } from './queries.ts';
 import {
   allCare,
   allDue,
@@ -16,7 +16,7 @@ import {
   runState,
   startRun,
   startTimer,
-  tellCare,
+  writeLogbook,
   tickStep,
   whiteForecastOf,
 } from './service.ts';
@@ -34,7 +34,7 @@ function pictureType(bytes: Buffer): string {
   throw new DomainError('REQUEST_INVALID', t('care.noPictureCanShown'));
 }
 const DAY_MS = 24 * 3_600_000;
-/** Nobody tells of what has not happened yet; clocks may differ by this, ms. */
+/** Nobody writes down what has not happened yet; clocks may differ by this, ms. */
 const AHEAD_MS = 5 * 60_000;
 
 export function careRoutes(pool: pg.Pool): Router {
@@ -55,7 +55,7 @@ export function careRoutes(pool: pg.Pool): Router {
 
   on(router, API.listCareEvents, async ({ params, query }) => {
     await machineOf(params.machine);
-    return toldOf(pool, params.machine, query);
+    return entriesOf(pool, params.machine, query);
   });
 
   on(router, API.getCareWeeks, async ({ params, query: { weeks } }) => {
@@ -63,10 +63,10 @@ export function careRoutes(pool: pg.Pool): Router {
     return daysOf(pool, id, new Date(Date.now() - weeks * 7 * DAY_MS).toISOString());
   });
 
-  onOnce(router, pool, API.tellCare, (db, { params, body: { what, at } }, { actor }) => {
+  onOnce(router, pool, API.writeLogbook, (db, { params, body: { what, at } }, { actor }) => {
     if (at !== undefined && Date.parse(at) > Date.now() + AHEAD_MS)
       throw new DomainError('CARE_REFUSED', t('care.liesFutureLogbookTakes'));
-    return tellCare(db, params.machine, what, { by: actor.name, at });
+    return writeLogbook(db, params.machine, what, { by: actor.name, at });
   });
 
   on(router, API.undoCare, ({ params: { id } }, { actor }) =>

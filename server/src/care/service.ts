@@ -1,6 +1,6 @@
 /** What care says: each machine as it stands, runs of procedures, keep or flush. */
 import { randomUUID } from 'node:crypto';
-import type { DueOnWire, MachineCare, RunId, RunState, ToldCare } from '@kyanos/contract';
+import type { DueOnWire, MachineCare, RunId, RunState, LogbookEntry } from '@kyanos/contract';
 import {
   DomainError,
   effectOf,
@@ -34,9 +34,9 @@ import { dueOn, products, today } from '../floor.ts';
 import { itemById, itemsOf } from '../shop/items.ts';
 import { shopOf } from '../shop/queries.ts';
 import { comingJobs } from '../stock/jobs.ts';
-import { act as actOnStock, fittedIn, type Telling } from '../stock/queries.ts';
+import { act as actOnStock, fittedIn, type Recording } from '../stock/queries.ts';
 import { quoteChance } from '../stock/service.ts';
-import { careOf, daysOf, runEvents, tell, whiteSince, whitesOf } from './queries.ts';
+import { careOf, daysOf, runEvents, record, whiteSince, whitesOf } from './queries.ts';
 import { settingOf } from '../settings/queries.ts';
 import { t } from '../texts/texts.ts';
 
@@ -158,28 +158,33 @@ export async function allDue(db: Db) {
 }
 
 /** Ink that care has drawn from the white container, where one is fitted. */
-async function drawForCare(db: Db, machine: Machine, ml: number, telling: Telling): Promise<void> {
+async function drawForCare(
+  db: Db,
+  machine: Machine,
+  ml: number,
+  recording: Recording,
+): Promise<void> {
   if (ml <= 0) return;
   const whites = whitesOf(machine);
   const container = (await fittedIn(db, machine.id)).find(({ fitted }) =>
     whites.includes(fitted!.channel),
   );
   if (container)
-    await actOnStock(db, container.id, { act: 'drawn', amount: ml, source: 'care' }, telling);
+    await actOnStock(db, container.id, { act: 'drawn', amount: ml, source: 'care' }, recording);
 }
 
-/** Tells the logbook what was done, in the transaction it is called in; what it drew is drawn. */
-export async function tellCare(
+/** Writes down what was done, in the transaction it is called in; what it drew is drawn. */
+export async function writeLogbook(
   db: Db,
   machineId: string,
   what: CareAct,
-  telling: Telling,
-): Promise<ToldCare> {
+  recording: Recording,
+): Promise<LogbookEntry> {
   const { data: machine } = await itemById(db, 'machine', machineId);
-  const told = await tell(db, machine, what, telling);
+  const entry = await record(db, machine, what, recording);
   if (what.act === 'cleaned' || what.act === 'filled')
-    await drawForCare(db, machine, what.ml, telling);
-  return told;
+    await drawForCare(db, machine, what.ml, recording);
+  return entry;
 }
 
 interface Running {
@@ -229,17 +234,17 @@ export async function startRun(
   db: Db,
   machineId: string,
   procedureId: string,
-  telling: Telling,
+  recording: Recording,
 ): Promise<RunState> {
   const { data: machine } = await itemById(db, 'machine', machineId);
   const procedure = byId(await procedures(db))[procedureId];
   if (!procedure) throw new DomainError('PROCEDURE_UNKNOWN');
   const run = randomUUID();
-  await tell(
+  await record(
     db,
     machine,
     { act: 'run-started', run, procedure: procedureId, title: procedure.title },
-    telling,
+    recording,
   );
   return runState(db, run);
 }
@@ -266,13 +271,13 @@ export async function startTimer(
   db: Db,
   run: string,
   step: number,
-  telling: Telling,
+  recording: Recording,
 ): Promise<RunState> {
   const found = await open(db, run);
   stepOf(found, step);
   const { steps } = runFrom(found.events, run, found.procedure.steps.length);
   if (!found.ended && steps[step].timerAt === undefined && steps[step].doneAt === undefined)
-    await tell(db, found.machine, { act: 'run-timer', run, step }, telling);
+    await record(db, found.machine, { act: 'run-timer', run, step }, recording);
   return runState(db, run);
 }
 
@@ -285,7 +290,7 @@ export async function tickStep(
     wrote,
     missing,
   }: { wrote: Record<string, string | number>; missing?: readonly MissingNozzle[] | undefined },
-  telling: Telling,
+  recording: Recording,
 ): Promise<RunState> {
   const found = await open(db, run);
   const { machine, procedure } = found;
@@ -301,13 +306,13 @@ export async function tickStep(
     procedure,
     minutes,
   });
-  await tell(db, machine, { act: 'run-step', run, step, wrote }, telling);
-  if (effect) await tell(db, machine, effect, { ...telling, run });
+  await record(db, machine, { act: 'run-step', run, step, wrote }, recording);
+  if (effect) await record(db, machine, effect, { ...recording, run });
   return runState(db, run);
 }
 
 /** In the transaction it is called in: finished if every step is ticked, else stopped. What it drew is drawn. */
-export async function endRun(db: Db, run: string, telling: Telling): Promise<RunState> {
+export async function endRun(db: Db, run: string, recording: Recording): Promise<RunState> {
   const found = await open(db, run);
   if (found.ended) return runState(db, run);
   const { machine, procedure } = found;
@@ -320,14 +325,14 @@ export async function endRun(db: Db, run: string, telling: Telling): Promise<Run
   );
   const ml = finished ? procedureMl(procedure, machine) + cleaned : cleaned;
   const minutes = Math.min(100_000, (Date.now() - Date.parse(state.startedAt)) / 60_000);
-  await tell(
+  await record(
     db,
     machine,
     { act: 'run-ended', run, finished, minutes: Math.round(minutes * 10) / 10, ml },
-    telling,
+    recording,
   );
   const flushes = procedure.steps.some(({ effect }) => effect === 'flushed');
-  if (!flushes) await drawForCare(db, machine, ml, telling);
+  if (!flushes) await drawForCare(db, machine, ml, recording);
   return runState(db, run);
 }
 
@@ -373,7 +378,7 @@ export async function whiteForecastOf(pool: pg.Pool, machineId: string) {
   const {
     weeks: _weeks,
     containers: _containers,
-    ...said
+    ...stated
   } = (await settingOf(pool, 'white-use')) ?? {};
   const use = {
     ...WHITE_USE,
@@ -383,7 +388,7 @@ export async function whiteForecastOf(pool: pg.Pool, machineId: string) {
       swapMl: machine.fitting.lossMl,
       swapFluid: machine.fitting.cleaning,
     }),
-    ...said,
+    ...stated,
     ...(product?.keeping.openWeeks !== undefined && { openWeeks: product.keeping.openWeeks }),
     containers: (product?.supply.sizes ?? []).map(({ amount, price }) => ({ ml: amount, price })),
     labourRate: prices.labourRate,

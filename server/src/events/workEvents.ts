@@ -1,4 +1,4 @@
-/** What PostgreSQL tells of work in the background, by LISTEN: one connection a server, however many browsers hear of it. */
+/** What PostgreSQL notifies of work in the background, by LISTEN: one connection a server, however many browsers hear of it. */
 import { EventEmitter } from 'node:events';
 import type pg from 'pg';
 

@@ -1,4 +1,4 @@
-/** What becomes of a job beside its plan: told in its history, with who did it. */
+/** What becomes of a job beside its plan: listed in its history, with who did it. */
 import type { JobEvent, JobId } from '@kyanos/contract';
 import type { Db } from '../db.ts';
 

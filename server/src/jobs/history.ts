@@ -12,10 +12,10 @@ import type { Db } from '../db.ts';
 import { eventsOf } from './events.ts';
 import { planIfReadable, planOf, saveJob } from './queries.ts';
 
-/** Versions on a page of the history, and fields that are told of a change. */
+/** Versions on a page of the history, and fields that are listed of a change. */
 const [PAGE, MOST_FIELDS] = [20, 40];
 
-/** As the plan file has it: the stack in its notation, so that it is told as one thing. */
+/** As the plan file has it: the stack in its notation, so that it is compared as one thing. */
 function changesOf(was: PrintPlan, now: PrintPlan): PlanChanges {
   const all = fieldChanges(encodePlan(was), encodePlan(now));
   return { fields: all.slice(0, MOST_FIELDS), more: Math.max(0, all.length - MOST_FIELDS) };

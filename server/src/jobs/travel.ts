@@ -64,14 +64,14 @@ export async function jobFile(db: pg.Pool, id: JobId): Promise<{ name: string; b
     priority: Priority;
     notes: string;
   }>('select number::int, due, priority, notes from job where id = $1::uuid', [id]);
-  const [{ due, ...told }] = rows;
+  const [{ due, ...rest }] = rows;
   const art = artworkId === null ? undefined : await artOf(db, artworkId);
   const lots = await stockThere(db, 'material', plan.material.id);
   const facts: JobFile = {
     format: JOB_FILE_FORMAT,
     shop: (await shopOf(db)).name,
     at: new Date().toISOString(),
-    ...told,
+    ...rest,
     due: due?.toISOString() ?? null,
     plan: plan as JobFile['plan'],
     artwork: art
@@ -124,9 +124,9 @@ async function openJobFile(path: string): Promise<Opened> {
       zip.readEntry();
     });
     const open = promisify<yauzl.Entry, Readable>(zip.openReadStream.bind(zip) as never);
-    const told = entries.find(({ fileName }) => fileName === JOB_FILE.facts);
-    if (!told || told.uncompressedSize > MOST_FACTS) throw new DomainError('JOB_FILE_WRONG');
-    const facts = readJobFile(await text(await open(told)));
+    const entry = entries.find(({ fileName }) => fileName === JOB_FILE.facts);
+    if (!entry || entry.uncompressedSize > MOST_FACTS) throw new DomainError('JOB_FILE_WRONG');
+    const facts = readJobFile(await text(await open(entry)));
     const art = entries.find(
       ({ fileName, uncompressedSize }) =>
         fileName.startsWith(JOB_FILE.artwork) && uncompressedSize > 0,

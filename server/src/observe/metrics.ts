@@ -1,4 +1,4 @@
-/** What a server tells those who watch over it: Prometheus' text format (prometheus.io, exposition formats). */
+/** What a server shows those who watch over it: Prometheus' text format (prometheus.io, exposition formats). */
 import { collectDefaultMetrics, Gauge, Histogram, Registry } from 'prom-client';
 import type { RequestHandler } from 'express';
 import type pg from 'pg';
@@ -34,7 +34,7 @@ export class Metrics {
     });
     new Gauge({
       name: 'kyanos_workers',
-      help: 'Workers that told within the last ten seconds that they are there',
+      help: 'Workers that announced themselves within the last ten seconds',
       registers,
       async collect() {
         this.set((await workersSeen(pool)).length);

@@ -1,4 +1,4 @@
-/** Workers on this database, as they tell of themselves. */
+/** Workers on this database, as they announce themselves. */
 import { hostname } from 'node:os';
 import type { Db } from '../db.ts';
 
@@ -9,7 +9,7 @@ export interface SeenWorker {
   readonly draining: boolean;
 }
 
-/** One that has told nothing for so long is gone. */
+/** One that was silent for so long is gone. */
 const GONE = '10 seconds';
 
 export const workersSeen = async (db: Db): Promise<SeenWorker[]> =>
@@ -19,8 +19,8 @@ export const workersSeen = async (db: Db): Promise<SeenWorker[]> =>
     )
   ).rows;
 
-/** Tells that a worker is there; those that are long gone are forgotten. */
-export async function tellWorker(
+/** Writes down that a worker is there; those that are long gone are forgotten. */
+export async function announceWorker(
   db: Db,
   owner: string,
   { slots, draining }: Pick<SeenWorker, 'slots' | 'draining'>,

@@ -63,7 +63,7 @@ declare module 'express-serve-static-core' {
 
 /** A session ends after so long without a request; at a shared tablet it is the next one's turn sooner. Our own choice. */
 const LASTS_MS = { person: 12 * 3_600_000, pin: 15 * 60_000 } as const;
-/** How often a session is told to last longer. */
+/** How often a session is prolonged. */
 const SEEN_MS = 60_000;
 
 const NAMELESS = { id: undefined, name: '', role: undefined, by: undefined } as const;
@@ -202,7 +202,7 @@ export const letOut = (req: Request): Promise<void> =>
     req.session.destroy((error: unknown) => (error ? fail(error as Error) : done())),
   );
 
-/** What a browser is told of whoever sits before it. */
+/** What a browser learns of whoever sits before it. */
 export async function meOf(pool: pg.Pool, req: Request, { signIn }: Door): Promise<Me> {
   const { id, name, role = null, by = null, tablet } = req.asker!;
   return {

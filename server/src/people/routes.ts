@@ -43,7 +43,7 @@ export function peopleRoutes(pool: pg.Pool, door: Door): Router {
   const router = Router();
   const guesses = new Guesses(pool);
 
-  /** A browser in which somebody has signed in is told from those of strangers. */
+  /** A browser in which somebody has signed in is distinguished from those of strangers. */
   async function remember(req: Request, res: Response, person: PersonId): Promise<void> {
     const secret = cookieOf(req, door, BROWSER_COOKIE) ?? newSecret();
     setCookie(res, door, BROWSER_COOKIE, secret);

@@ -12,7 +12,7 @@ export const keepable = (secret: string): Promise<string> => hash(typed(secret),
 
 let nobodys: Promise<string> | undefined;
 
-/** Takes as long where nothing is kept: the time tells nobody whether somebody is there. */
+/** Takes as long where nothing is kept: the time shows nobody whether somebody is there. */
 export async function matches(kept: string | null | undefined, secret: string): Promise<boolean> {
   nobodys ??= keepable(randomBytes(16).toString('hex'));
   return (await verify(kept ?? (await nobodys), typed(secret))) && typeof kept === 'string';

@@ -133,7 +133,7 @@ async function madeOf(db: Db, wanted: Wanted, from: readonly From[]) {
       try {
         jobs.push(await inputOf(db, id, version));
       } catch (error) {
-        // Another job tells as much.
+        // Another job serves as well.
         if (!(error instanceof DomainError)) throw error;
       }
     try {

@@ -1,4 +1,4 @@
-/** Follows jobs at printers: brings them there, tells the printer what is wanted, and takes in what became of them. */
+/** Follows jobs at printers: brings them there, asks the printer for what is wanted, and takes in what became of them. */
 import type { JobState as ThereState } from '@kyanos/ipp';
 import { numberIn, PrinterRefused, textsIn, Unreachable } from '@kyanos/ipp';
 import type { PressState, Problem } from '@kyanos/contract';
@@ -17,8 +17,8 @@ import { itemById } from '../shop/items.ts';
 import { moveJob, redraw } from '../stock/jobs.ts';
 import { t } from '../texts/texts.ts';
 import { factsOf, printerProblem } from './printers.ts';
-import { keepPress, openPress, pressRow, type PressRow, type Told } from './queries.ts';
-import { bring, jobThere, tellJob, type JobThere } from './send.ts';
+import { keepPress, openPress, pressRow, type PressRow, type PrintOutcome } from './queries.ts';
+import { bring, jobThere, changeJob, type JobThere } from './send.ts';
 
 /** Keeps two workers from the same job; any number that no one else uses. */
 const LOCK = 7;
@@ -189,7 +189,7 @@ const STATES: Readonly<Record<ThereState, PressState>> = {
 };
 
 const SECONDS = 60;
-function toldIn({ attributes, state }: JobThere): Told {
+function outcomeIn({ attributes, state }: JobThere): PrintOutcome {
   const seconds = numberIn(attributes, 'x-kyanos-seconds');
   const counted = numberIn(attributes, 'job-impressions-completed');
   // A printer that counts nothing says 0 even of what it has printed to the end.
@@ -219,10 +219,10 @@ async function follow(pool: pg.Pool, row: PressRow, number: number): Promise<voi
     return;
   }
   await obey(row, job);
-  await takeIn(pool, row, STATES[job.state], toldIn(job));
+  await takeIn(pool, row, STATES[job.state], outcomeIn(job));
 }
 
-/** Tells the printer what is wanted of a job, where that is not so already. */
+/** Asks the printer for what is wanted of a job, where that is not so already. */
 async function obey(row: PressRow, { number, state }: JobThere): Promise<void> {
   const operation =
     row.want === 'cancel'
@@ -234,19 +234,24 @@ async function obey(row: PressRow, { number, state }: JobThere): Promise<void> {
           : undefined;
   if (!operation || state === 'canceled' || state === 'aborted' || state === 'completed') return;
   // It may have gone on meanwhile; the next round sees that.
-  await tellJob(row, number, operation).catch((error: unknown) => {
+  await changeJob(row, number, operation).catch((error: unknown) => {
     if (!(error instanceof PrinterRefused)) throw error;
   });
 }
 
-const saysWhatItTook = ({ minutes, ml }: Told): boolean =>
+const saysWhatItTook = ({ minutes, ml }: PrintOutcome): boolean =>
   minutes !== undefined || ml !== undefined;
 
 /**
  * Keeps what the printer says; what has ended is taken in once, with the shelf, the logbook and the report. Where the printer does not
  * say what a job took, the job stays with the operator, who is asked.
  */
-async function takeIn(pool: pg.Pool, row: PressRow, state: PressState, told: Told): Promise<void> {
+async function takeIn(
+  pool: pg.Pool,
+  row: PressRow,
+  state: PressState,
+  outcome: PrintOutcome,
+): Promise<void> {
   await inTransaction(pool, async (db) => {
     const problem =
       state === 'failed'
@@ -254,13 +259,13 @@ async function takeIn(pool: pg.Pool, row: PressRow, state: PressState, told: Tol
         : state === 'cancelled' && row.want !== 'cancel'
           ? problemOf(new DomainError('PRINTER_REFUSED', t('press.cancelledThere')))
           : undefined;
-    const kept = await keepPress(db, row.id, { state, told, ...(problem && { problem }) });
+    const kept = await keepPress(db, row.id, { state, outcome, ...(problem && { problem }) });
     if (!kept) return;
     const { data: machine } = await itemById(db, 'machine', row.machineId);
     if (state === 'printing' || state === 'stopped') await move(db, row, 'printing', machine.name);
-    if (state === 'done' && !saysWhatItTook(told)) await move(db, row, 'printing', machine.name);
+    if (state === 'done' && !saysWhatItTook(outcome)) await move(db, row, 'printing', machine.name);
     else if (state === 'done') {
-      await report(db, row, told);
+      await report(db, row, outcome);
       await move(db, row, 'done', machine.name);
       // Where somebody was faster it was drawn as estimated.
       await redraw(db, row.jobId, { by: machine.name });
@@ -279,14 +284,14 @@ const move = (db: Db, { jobId }: PressRow, now: keyof typeof MOVES, by: string) 
   moveJob(db, jobId, MOVES[now], now, { by });
 
 /** What the printer says that a job took, as a report of its machine. */
-async function report(db: Db, row: PressRow, { minutes, ml }: Told): Promise<void> {
+async function report(db: Db, row: PressRow, { minutes, ml }: PrintOutcome): Promise<void> {
   const one: ReportRow = {
     job: row.name,
     finished: dayText(new Date()),
     ...(minutes !== undefined && { minutes }),
     ml: ml ?? {},
   };
-  // Where the plan foretells nothing there is nothing to compare it with.
+  // Where the plan predicts nothing there is nothing to compare it with.
   await keepReport(db, row.machineId, row.jobId, one).catch((error: unknown) => {
     if (!(error instanceof DomainError)) throw error;
   });

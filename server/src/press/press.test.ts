@@ -9,7 +9,7 @@ import type {
   JobSummary,
   PressJob,
   StoredReport,
-  ToldPrinter,
+  PrinterStatus,
 } from '@kyanos/contract';
 import { seededRandom } from '@kyanos/core';
 import { askPrinter, attribute, groupsOf, jobStateNamed, numberIn, textIn } from '@kyanos/ipp';
@@ -93,8 +93,8 @@ async function sentUntil(states: readonly PressJob['state'][], id = job.id): Pro
   }
 }
 const printer = async () =>
-  (await served.call<{ printers: ToldPrinter[] }>('GET', '/printers')).body.printers[0];
-async function printerUntil(holds: (told: ToldPrinter) => boolean): Promise<ToldPrinter> {
+  (await served.call<{ printers: PrinterStatus[] }>('GET', '/printers')).body.printers[0];
+async function printerUntil(holds: (told: PrinterStatus) => boolean): Promise<PrinterStatus> {
   for (;;) {
     const told = await printer();
     if (holds(told)) return told;
@@ -229,7 +229,7 @@ describe('a printer that tells little', () => {
     const plain = new PlainPrinter();
     const uri = await plain.start();
     try {
-      const told = await served.call<ToldPrinter>('POST', '/printers/try', {
+      const told = await served.call<PrinterStatus>('POST', '/printers/try', {
         machine: MACHINE,
         uri,
       });

@@ -1,6 +1,6 @@
 /** What printers say of themselves, asked and kept. */
-import { TICKET_TYPE, type ToldPrinter } from '@kyanos/contract';
-import { DomainError, PROCESS_CHANNELS, type Machine, type PrinterTells } from '@kyanos/core';
+import { TICKET_TYPE, type PrinterStatus } from '@kyanos/contract';
+import { DomainError, PROCESS_CHANNELS, type Machine, type PrinterReport } from '@kyanos/core';
 import {
   askPrinter,
   attribute,
@@ -21,9 +21,9 @@ import type { Db } from '../db.ts';
 import { itemsOf } from '../shop/items.ts';
 import { settingOf } from '../settings/queries.ts';
 
-/** What is kept of a printer, as its attributes tell it. */
+/** What is kept of a printer, as its attributes state it. */
 export interface PrinterFacts extends Pick<
-  ToldPrinter,
+  PrinterStatus,
   'state' | 'name' | 'message' | 'reasons' | 'supplies' | 'tells'
 > {
   /** Operations that it knows, formats that it reads, whether a job may have several documents, whether it holds. */
@@ -72,27 +72,27 @@ export async function factsOf(uri: string, machine: Machine): Promise<PrinterFac
 }
 
 function readFacts(
-  told: ReadonlyMap<string, Attribute> | undefined,
+  attributes: ReadonlyMap<string, Attribute> | undefined,
   machine: Machine,
 ): PrinterFacts {
-  const supplies = suppliesIn(told, machine);
-  const formats = textsIn(told, 'document-format-supported');
+  const supplies = suppliesIn(attributes, machine);
+  const formats = textsIn(attributes, 'document-format-supported');
   const tickets = formats.includes(TICKET_TYPE);
   // A printer that reads our ticket counts and reports as our ticket says.
-  const ours: readonly PrinterTells[] = tickets ? ['spoilt', 'time', 'ink', 'tickets'] : [];
+  const ours: readonly PrinterReport[] = tickets ? ['spoilt', 'time', 'ink', 'tickets'] : [];
   return {
-    name: textIn(told, 'printer-info') ?? textIn(told, 'printer-name') ?? '',
-    state: printerStateNamed(numberIn(told, 'printer-state')) ?? null,
-    message: textIn(told, 'printer-state-message') ?? '',
-    reasons: textsIn(told, 'printer-state-reasons').filter((reason) => reason !== 'none'),
+    name: textIn(attributes, 'printer-info') ?? textIn(attributes, 'printer-name') ?? '',
+    state: printerStateNamed(numberIn(attributes, 'printer-state')) ?? null,
+    message: textIn(attributes, 'printer-state-message') ?? '',
+    reasons: textsIn(attributes, 'printer-state-reasons').filter((reason) => reason !== 'none'),
     supplies,
     tells: ['copies', ...ours, ...(supplies.length > 0 ? (['supplies'] as const) : [])],
-    operations: (told?.get('operations-supported')?.value ?? []).filter(
+    operations: (attributes?.get('operations-supported')?.value ?? []).filter(
       (value) => typeof value === 'number',
     ),
     formats,
-    manyDocuments: told?.get('multiple-document-jobs-supported')?.value[0] === true,
-    holds: textsIn(told, 'job-hold-until-supported').includes('indefinite'),
+    manyDocuments: attributes?.get('multiple-document-jobs-supported')?.value[0] === true,
+    holds: textsIn(attributes, 'job-hold-until-supported').includes('indefinite'),
   };
 }
 
@@ -122,12 +122,12 @@ const PERCENT = 100;
 function suppliesIn(
   told: ReadonlyMap<string, Attribute> | undefined,
   machine: Machine,
-): ToldPrinter['supplies'] {
+): PrinterStatus['supplies'] {
   const full = textsIn(told, 'printer-supply').flatMap((text) => readSupply(text) ?? []);
   const described = textsIn(told, 'printer-supply-description');
   if (full.length > 0)
-    return full.map((supply, i) => supplyTold(supply, described[i] ?? supply.name, machine));
-  // Older printers tell names and percent alone.
+    return full.map((supply, i) => supplyOf(supply, described[i] ?? supply.name, machine));
+  // Older printers state names and percent alone.
   const levels = told?.get('marker-levels')?.value ?? [];
   return textsIn(told, 'marker-names').map((name, i) => {
     const level = levels[i];
@@ -142,11 +142,11 @@ function suppliesIn(
   });
 }
 
-function supplyTold(
+function supplyOf(
   supply: Supply,
   described: string,
   machine: Machine,
-): ToldPrinter['supplies'][number] {
+): PrinterStatus['supplies'][number] {
   const { level, capacity, unit } = supply;
   const waste = supply.class === 'filled';
   const channel = waste ? undefined : channelOf(supply.name, machine);
@@ -223,7 +223,7 @@ function printerOnWire(
   simulated: boolean,
   facts: PrinterFacts | null,
   { seenAt, goneAt }: Pick<Row, 'seenAt' | 'goneAt'>,
-): ToldPrinter {
+): PrinterStatus {
   const { state, name, message, reasons, supplies, tells } = facts ?? UNKNOWN;
   return {
     machineId,
@@ -241,7 +241,7 @@ function printerOnWire(
 }
 
 /** The printers that machines have addresses of, as they said last. */
-export async function toldPrinters(db: Db): Promise<ToldPrinter[]> {
+export async function printerStatuses(db: Db): Promise<PrinterStatus[]> {
   const addresses = (await settingOf(db, 'printers')) ?? {};
   const { rows } = await db.query<Row>(
     `select machine_id as "machineId", uri, data, seen_at as "seenAt", gone_at as "goneAt" from printer`,
@@ -256,7 +256,7 @@ export async function toldPrinters(db: Db): Promise<ToldPrinter[]> {
 }
 
 /** @throws DomainError `PRINTER_GONE`, `PRINTER_REFUSED`, `MACHINE_UNKNOWN` */
-export async function triedPrinter(db: Db, machineId: string, uri: string): Promise<ToldPrinter> {
+export async function triedPrinter(db: Db, machineId: string, uri: string): Promise<PrinterStatus> {
   const machine = await machineById(db, machineId);
   if (!machine) throw new DomainError('MACHINE_UNKNOWN');
   const facts = await factsOf(uri, machine);

@@ -9,7 +9,7 @@ import { t } from '../texts/texts.ts';
 import { addressOf } from './printers.ts';
 
 /** What a printer said of a job. */
-export interface Told {
+export interface PrintOutcome {
   readonly done?: number;
   readonly spoilt?: number;
   readonly minutes?: number;
@@ -31,7 +31,7 @@ export interface PressRow {
   readonly tried: number;
   readonly number: number | null;
   readonly copies: number;
-  readonly told: Told;
+  readonly outcome: PrintOutcome;
   readonly problem: Problem | null;
   readonly language: string;
   readonly sentBy: string;
@@ -43,7 +43,7 @@ const ROWS = /* sql */ `
   select p.id, p.job_id as "jobId", p.version, p.machine_id as "machineId", h.name,
          coalesce((select data #>> array[p.machine_id, 'uri'] from setting where name = 'printers'), p.uri) as uri,
          j.number::int as "jobNumber",
-         p.state, p.want, p.tried, p.number, p.copies, p.told, p.problem, p.language, p.sent_by as "sentBy", p.sent_at as "sentAt"
+         p.state, p.want, p.tried, p.number, p.copies, p.told as outcome, p.problem, p.language, p.sent_by as "sentBy", p.sent_at as "sentAt"
   from press_job p join job j on j.id = p.job_id join job_head h on h.job_id = p.job_id`;
 
 export const OPEN_PRESS: readonly PressState[] = [
@@ -85,11 +85,11 @@ export const pressOnWire = (row: PressRow): PressJob => ({
   state: row.state,
   want: row.want,
   copies: row.copies,
-  done: row.told.done ?? null,
-  spoilt: row.told.spoilt ?? null,
-  minutes: row.told.minutes ?? null,
-  ml: { ...row.told.ml },
-  notes: (row.told.notes ?? []).map(noteWords),
+  done: row.outcome.done ?? null,
+  spoilt: row.outcome.spoilt ?? null,
+  minutes: row.outcome.minutes ?? null,
+  ml: { ...row.outcome.ml },
+  notes: (row.outcome.notes ?? []).map(noteWords),
   problem: row.problem,
   sentAt: row.sentAt.toISOString(),
   sentBy: row.sentBy,
@@ -177,7 +177,7 @@ export async function keepPress(
   change: {
     readonly state?: PressState;
     readonly number?: number | null;
-    readonly told?: Told;
+    readonly outcome?: PrintOutcome;
     readonly problem?: Problem;
   },
 ): Promise<boolean> {
@@ -189,7 +189,7 @@ export async function keepPress(
       id,
       change.state ?? null,
       change.number ?? null,
-      change.told ? JSON.stringify(change.told) : null,
+      change.outcome ? JSON.stringify(change.outcome) : null,
       change.problem ? JSON.stringify(change.problem) : null,
       OPEN_PRESS,
     ],

@@ -2,7 +2,7 @@ import { API } from '@kyanos/contract';
 import { Router } from 'express';
 import type pg from 'pg';
 import { on, onOnce } from '../route.ts';
-import { actOnPrinter, toldPrinters, triedPrinter } from './printers.ts';
+import { actOnPrinter, printerStatuses, triedPrinter } from './printers.ts';
 import { openPress, pressOnWire, send, sentOf, setWant } from './queries.ts';
 
 /** Printers, and jobs at them. */
@@ -18,7 +18,7 @@ export function pressRoutes(pool: pg.Pool): Router {
   on(router, API.wantOfPress, ({ params: { id }, body: { want } }) => setWant(pool, id, want));
 
   on(router, API.listPrinters, async () => ({
-    printers: await toldPrinters(pool),
+    printers: await printerStatuses(pool),
     jobs: (await openPress(pool)).map(pressOnWire),
   }));
 

@@ -54,7 +54,7 @@ const ATTRIBUTES = attribute(
   'x-kyanos-notes',
 );
 
-/** A job as the printer tells it. */
+/** A job as the printer describes it. */
 export interface JobThere {
   readonly number: number;
   readonly state: JobState | undefined;
@@ -108,7 +108,7 @@ async function find(row: PressRow, tried: number): Promise<JobThere | undefined>
   return undefined;
 }
 
-export const tellJob = (
+export const changeJob = (
   row: PressRow,
   number: number,
   operation: 'Cancel-Job' | 'Hold-Job' | 'Release-Job',
@@ -132,7 +132,7 @@ async function adopted(row: PressRow): Promise<number | undefined> {
   if (!found || isGivenUp(row, found)) return undefined;
   if (!found.incoming) return found.number;
   // Some of it came. It waits there and has printed nothing.
-  await tellJob(row, found.number, 'Cancel-Job').catch((error: unknown) => {
+  await changeJob(row, found.number, 'Cancel-Job').catch((error: unknown) => {
     if (!(error instanceof PrinterRefused)) throw error;
   });
   return undefined;
@@ -177,12 +177,12 @@ async function withDocuments<T>(
         return entry ? [{ name: `${name}.pdf`, format: PDF, open: () => open(entry) }] : [];
       });
       const words = Buffer.from(JSON.stringify(ticket));
-      const told: Document = {
+      const own: Document = {
         name: TICKET_NAME,
         format: TICKET_TYPE,
         open: () => Readable.from([words]),
       };
-      return await work(facts.formats.includes(TICKET_TYPE) ? [told, ...files] : files);
+      return await work(facts.formats.includes(TICKET_TYPE) ? [own, ...files] : files);
     } finally {
       zip.close();
     }
@@ -223,7 +223,7 @@ export async function bring(db: Db, row: PressRow, sending: Sending): Promise<nu
   const tried = await begin();
   return withDocuments(db, fileId, ticket, facts, async (documents) => {
     const hold = facts.holds && canDo(facts, 'Release-Job');
-    // The ticket says how many; a printer that does not read it is told here.
+    // The ticket says how many; a printer that does not read it gets it here.
     const copies = facts.formats.includes(TICKET_TYPE) ? 1 : ticket.copies;
     const answer = await askPrinter(row.uri, {
       operation: 'Create-Job',

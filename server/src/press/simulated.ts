@@ -11,7 +11,7 @@ import { keepSetting, settingOf } from '../settings/queries.ts';
 
 const HOST = '127.0.0.1';
 const AGAIN_MS = 2000;
-/** Told to end, it has this long. */
+/** It has this long to end. */
 const END_MS = 3000;
 
 async function freePort(): Promise<number> {
@@ -22,7 +22,7 @@ async function freePort(): Promise<number> {
   return port;
 }
 
-/** Starts the presses, and again whenever they die. @param data folder of what they have told */
+/** Starts the presses, and again whenever they die. @param data folder of their journals */
 export async function startPresses(
   data: string,
 ): Promise<{ readonly port: number; stop(): Promise<void> }> {

@@ -32,7 +32,7 @@ export async function reportsOf(db: Db, machineId: string): Promise<Wire<StoredR
   return rows.map(({ id, jobId, data }) => ({ id, jobId, report: data }));
 }
 
-/** Takes reports in, in the transaction it is called in: each is put beside what its job's plan foretells on this machine as it is now. */
+/** Takes reports in, in the transaction it is called in: each is put beside what its job's plan predicts on this machine as it is now. */
 export async function takeReports(db: Db, machineId: string, text: string): Promise<ReportsTaken> {
   const machine = await machineById(db, machineId);
   const left: { job: string; why: string }[] = [];
@@ -59,7 +59,7 @@ export async function takeReports(db: Db, machineId: string, text: string): Prom
 }
 
 /**
- * Keeps what a machine said of a job, beside what the job's plan foretells, in the transaction it is called in.
+ * Keeps what a machine reported of a job, beside what the job's plan predicts, in the transaction it is called in.
  *
  * @throws DomainError `OTHER_MACHINE`, `NO_ARTWORK`, `NOT_PRINTABLE`, `PLATES_NOT_READY`; then nothing is kept
  */

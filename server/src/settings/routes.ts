@@ -16,20 +16,20 @@ export function settingRoutes(pool: pg.Pool): Router {
     // Each has a type of its own, and all are kept alike.
     const { get, put } = SETTING_ENDPOINTS[name as 'spot-names'];
 
-    on(router, get, async (_given, { tellRevision }) => {
+    on(router, get, async (_given, { sendRevision }) => {
       const { rows } = await pool.query<{ data: never }>(
         'select data from setting where name = $1::text',
         [name],
       );
-      tellRevision(await revisionOf(pool, 'setting', name));
+      sendRevision(await revisionOf(pool, 'setting', name));
       return rows[0]?.data ?? null;
     });
 
-    on(router, put, async ({ body }, { actor, basedOn, tellRevision }) => {
+    on(router, put, async ({ body }, { actor, basedOn, sendRevision }) => {
       const number = await inTransaction(pool, (db) =>
         keepSetting(db, name, body, { by: actor.name, base: basedOn }),
       );
-      tellRevision(number);
+      sendRevision(number);
       return body;
     });
   }

@@ -35,7 +35,7 @@ export async function jobsBehind(db: Db, part: OriginPart, id: string): Promise<
   return rows;
 }
 
-/** Each job gets a version of its own; one that somebody saves meanwhile, or that can't be read, is left and told. */
+/** Each job gets a version of its own; one that somebody saves meanwhile, or that can't be read, is left and listed. */
 export async function takeOverEverywhere(
   pool: pg.Pool,
   part: OriginPart,

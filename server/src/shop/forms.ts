@@ -31,7 +31,7 @@ async function someJobs(db: Db, machineId: string): Promise<PlannedJob[]> {
       const info = await readyArtwork(db, artworkId!);
       jobs.push({ plan, info, measures: await measuresFor(db, artworkId!, plan) });
     } catch (error) {
-      // It is still being read or built, or can't be: another tells as much.
+      // It is still being read or built, or can't be: another serves as well.
       if (!(error instanceof DomainError)) throw error;
     }
   }

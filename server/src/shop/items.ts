@@ -150,11 +150,11 @@ export async function saveItem<K extends ShopKind>(
     id,
     JSON.stringify(data),
   ]);
-  if (kind === 'ink') await tellMachines(db, data as ShopData<'ink'>, saving.by);
+  if (kind === 'ink') await updateMachines(db, data as ShopData<'ink'>, saving.by);
   return revision;
 }
 
-async function tellMachines(db: Db, product: ShopData<'ink'>, by: string): Promise<void> {
+async function updateMachines(db: Db, product: ShopData<'ink'>, by: string): Promise<void> {
   for (const { id, data: machine } of await itemsOf(db, 'machine')) {
     const next = withProduct(machine, product);
     if (JSON.stringify(next) === JSON.stringify(machine)) continue;

@@ -1,7 +1,7 @@
 import { DomainError, type Machine, type MachineState, type Shop } from '@kyanos/core';
 import type pg from 'pg';
 import { inTransaction, type Db } from '../db.ts';
-import { tellState } from '../floor.ts';
+import { recordState } from '../floor.ts';
 import { inForce, itemById, itemsOf, lockShop, makeItem, saveItem, STANDARD } from './items.ts';
 
 /** What new jobs are planned with today. */
@@ -45,7 +45,7 @@ export const foundShop = (
     for (const machine of machines) {
       await makeItem(db, 'machine', { id: machine.id, standing, data: machine }, saving);
       const state = states[machine.id];
-      if (state) await tellState(db, machine, state, saving);
+      if (state) await recordState(db, machine, state, saving);
     }
     for (const material of materials)
       await makeItem(db, 'material', { id: material.id, standing, data: material }, saving);

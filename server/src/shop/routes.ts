@@ -3,7 +3,7 @@ import { DomainError, type MachineState, type ShopChange } from '@kyanos/core';
 import { Router } from 'express';
 import type pg from 'pg';
 import { inTransaction } from '../db.ts';
-import { floorFor, stateOf, tellState } from '../floor.ts';
+import { floorFor, stateOf, recordState } from '../floor.ts';
 import { revisions } from '../revisions.ts';
 import { on, onOnce } from '../route.ts';
 import { itemById, itemsOf, lockShop, makeItem, saveItem, setStanding } from './items.ts';
@@ -32,25 +32,25 @@ export function shopRoutes(pool: pg.Pool): Router {
     takeOverEverywhere(pool, part, id, actor.name),
   );
 
-  on(router, API.getMachineState, async ({ params, query }, { tellRevision }) => {
+  on(router, API.getMachineState, async ({ params, query }, { sendRevision }) => {
     const machine = await machineById(pool, params.machine);
     const { state, revision } =
       query.material === undefined
         ? await stateOf(pool, machine)
         : await floorFor(pool, machine, query.material, query.job);
-    tellRevision(revision);
+    sendRevision(revision);
     return onWireState(state);
   });
 
-  on(router, API.saveMachineState, ({ params, body }, { actor, basedOn, tellRevision }) =>
+  on(router, API.saveMachineState, ({ params, body }, { actor, basedOn, sendRevision }) =>
     inTransaction(pool, async (db) => {
       await lockShop(db);
       const machine = await machineById(db, params.machine);
       const { revision } = await stateOf(db, machine);
       if (basedOn !== undefined && basedOn !== revision) throw new DomainError('STATE_CONFLICT');
-      await tellState(db, machine, body, { by: actor.name });
+      await recordState(db, machine, body, { by: actor.name });
       const now = await stateOf(db, machine);
-      tellRevision(now.revision);
+      sendRevision(now.revision);
       return onWireState(now.state);
     }),
   );
@@ -66,15 +66,15 @@ export function shopRoutes(pool: pg.Pool): Router {
       makeItem(db, kind, { ...body, data: withId(body.data, body.id) }, { by: actor.name }),
     );
 
-    on(router, get, async ({ params: { id } }, { tellRevision }) => {
+    on(router, get, async ({ params: { id } }, { sendRevision }) => {
       const { data, revision } = await itemById(pool, kind, id);
-      tellRevision(revision);
+      sendRevision(revision);
       return data;
     });
 
-    on(router, save, async ({ params: { id }, body }, { actor, basedOn, tellRevision }) => {
+    on(router, save, async ({ params: { id }, body }, { actor, basedOn, sendRevision }) => {
       const data = withId(body, id);
-      tellRevision(
+      sendRevision(
         await inTransaction(pool, (db) =>
           saveItem(db, kind, id, data, { by: actor.name, base: basedOn }),
         ),

@@ -23,7 +23,7 @@ import { noteChanges } from '../jobs/events.ts';
 import { jobById } from '../jobs/queries.ts';
 import { measuresFor } from '../plates/queries.ts';
 import { itemById, itemsOf } from '../shop/items.ts';
-import { act, fittedIn, jobEvents, lockAll, stockThere, undo, type Telling } from './queries.ts';
+import { act, fittedIn, jobEvents, lockAll, stockThere, undo, type Recording } from './queries.ts';
 import { t } from '../texts/texts.ts';
 
 /** What a version takes, worked out once. Undefined while its plates are not built, or where it can't be printed. */
@@ -127,15 +127,15 @@ async function itemsOfJob(db: Db, jobId: string): Promise<Stocked[]> {
   return [...found.values()];
 }
 
-async function release(db: Db, jobId: string, telling: Telling): Promise<string[]> {
-  const said: string[] = [];
+async function release(db: Db, jobId: string, recording: Recording): Promise<string[]> {
+  const notices: string[] = [];
   await lockAll(
     db,
     (await itemsOfJob(db, jobId)).map(({ id }) => id),
   );
   for (const { item, amount } of reservedBy(await itemsOfJob(db, jobId), jobId)) {
-    await act(db, item.id, { act: 'reserved', jobId, amount: 0 }, telling);
-    said.push(
+    await act(db, item.id, { act: 'reserved', jobId, amount: 0 }, recording);
+    notices.push(
       t('stock.lotFreeAgain', {
         amount: amountText(amount, item.unit),
         item: item.name,
@@ -143,7 +143,7 @@ async function release(db: Db, jobId: string, telling: Telling): Promise<string[
       }),
     );
   }
-  return said;
+  return notices;
 }
 
 /**
@@ -154,7 +154,7 @@ export async function reserve(
   db: Db,
   jobId: string,
   itemId: string | null,
-  telling: Telling,
+  recording: Recording,
 ): Promise<string[]> {
   const wanted = await wantedBy(db, jobId);
   if (!wanted) return [t('stock.nothingReservedYetPlates')];
@@ -170,9 +170,9 @@ export async function reserve(
   if (itemId !== null && !taken) throw new DomainError('STOCK_UNKNOWN');
   const before = (await itemsOfJob(db, jobId)).map(({ id }) => id);
   await lockAll(db, [...before, ...(taken ? [taken.item.id] : [])]);
-  await release(db, jobId, telling);
+  await release(db, jobId, recording);
   if (!taken) return [t('stock.noReserved', { material: material.name, reason: choice.reason })];
-  await act(db, taken.item.id, { act: 'reserved', jobId, amount: material.amount }, telling);
+  await act(db, taken.item.id, { act: 'reserved', jobId, amount: material.amount }, recording);
   return [
     t('stock.reservedFromLotLeft', {
       amount: amountText(material.amount, material.unit),
@@ -197,11 +197,11 @@ async function reportedInk(db: Db, jobId: string): Promise<Record<string, number
 }
 
 /** Draws what a job took, in the transaction it is called in: ink as the machine reported it, else as it was estimated. */
-async function draw(db: Db, jobId: string, telling: Telling): Promise<string[]> {
+async function draw(db: Db, jobId: string, recording: Recording): Promise<string[]> {
   const wanted = await wantedBy(db, jobId);
   if (!wanted) return [t('stock.nothingDrawnWhatJob')];
   const { need, machineId, name } = wanted;
-  const said: string[] = [];
+  const notices: string[] = [];
   let [lot]: (Stocked | undefined)[] = reservedBy(await itemsOfJob(db, jobId), jobId).map(
     ({ item }) => item,
   );
@@ -217,9 +217,9 @@ async function draw(db: Db, jobId: string, telling: Telling): Promise<string[]> 
       db,
       lot.id,
       { act: 'drawn', amount, source: 'estimate', jobId },
-      telling,
+      recording,
     );
-    said.push(
+    notices.push(
       t('stock.wereDrawnFromLot', {
         amount: amountText(amount, unit),
         material: need.material.name,
@@ -227,7 +227,7 @@ async function draw(db: Db, jobId: string, telling: Telling): Promise<string[]> 
         left: amountText(after.left, unit),
       }),
     );
-  } else said.push(t('stock.noDrawnNoneShelf', { material: need.material.name }));
+  } else notices.push(t('stock.noDrawnNoneShelf', { material: need.material.name }));
 
   const reported = await reportedInk(db, jobId);
   const source = reported ? ('report' as const) : ('estimate' as const);
@@ -237,7 +237,7 @@ async function draw(db: Db, jobId: string, telling: Telling): Promise<string[]> 
     used[ink.channel] = ml;
     const container = fitted.find((item) => item.fitted?.channel === ink.channel);
     if (container && ml > 0)
-      await act(db, container.id, { act: 'drawn', amount: ml, source, jobId }, telling);
+      await act(db, container.id, { act: 'drawn', amount: ml, source, jobId }, recording);
   }
   const machine = await machineOf(db, machineId);
   if (machine) {
@@ -245,10 +245,10 @@ async function draw(db: Db, jobId: string, telling: Telling): Promise<string[]> 
     const wasteMl = (spat * need.minutes) / 60;
     const { state } = await care.careOf(db, machine.id);
     const white = need.inks.some((ink) => ink.white && used[ink.channel] > 0);
-    // Who prints white has fitted the heads, whether it was told or not.
+    // Who prints white has fitted the heads, whether that was written down or not.
     if (white && state.heads === 'parked')
-      await care.tell(db, machine, { act: 'heads-fitted' }, telling);
-    await care.tell(
+      await care.record(db, machine, { act: 'heads-fitted' }, recording);
+    await care.record(
       db,
       machine,
       {
@@ -260,11 +260,11 @@ async function draw(db: Db, jobId: string, telling: Telling): Promise<string[]> 
         minutes: need.minutes,
         source,
       },
-      telling,
+      recording,
     );
   }
   if (need.inks.length > 0)
-    said.push(
+    notices.push(
       t('stock.inkDrawn', {
         rest: source === 'report' ? t('stock.machinesReport') : t('stock.estimate'),
         inks: need.inks
@@ -272,12 +272,12 @@ async function draw(db: Db, jobId: string, telling: Telling): Promise<string[]> 
           .join(', '),
       }),
     );
-  return said;
+  return notices;
 }
 
 /** Takes back what was drawn for a job, by events of their own; what can't be undone stays and is said. */
-async function takeBack(db: Db, jobId: string, telling: Telling): Promise<string[]> {
-  const said: string[] = [];
+async function takeBack(db: Db, jobId: string, recording: Recording): Promise<string[]> {
+  const notices: string[] = [];
   await lockAll(
     db,
     (await itemsOfJob(db, jobId)).map(({ id }) => id),
@@ -285,17 +285,17 @@ async function takeBack(db: Db, jobId: string, telling: Telling): Promise<string
   for (const { id, item } of (await drawsOf(db, jobId)).toReversed())
     try {
       await db.query('savepoint take_back');
-      await undo(db, id, telling);
+      await undo(db, id, recording);
     } catch (error) {
       if (!(error instanceof DomainError)) throw error;
       await db.query('rollback to savepoint take_back');
-      said.push(
+      notices.push(
         t('stock.whatDrawnFromStays', { item: item.name, lot: item.lot, message: error.message }),
       );
     }
   for (const { id, machineId } of (await care.jobEvents(db, jobId)).toReversed())
-    await care.undo(db, id, async () => (await itemById(db, 'machine', machineId)).data, telling);
-  return said.length > 0 ? said : [t('stock.whatDrawnBackStock')];
+    await care.undo(db, id, async () => (await itemById(db, 'machine', machineId)).data, recording);
+  return notices.length > 0 ? notices : [t('stock.whatDrawnBackStock')];
 }
 
 const MADE: readonly JobState[] = ['done', 'delivered', 'closed'];
@@ -307,16 +307,16 @@ export async function onState(
   jobId: JobId,
   was: JobState,
   now: JobState,
-  telling: Telling,
+  recording: Recording,
 ): Promise<string[]> {
   if (was === now) return [];
   const drawn = (await drawsOf(db, jobId)).length > 0;
-  if (MADE.includes(now)) return drawn ? [] : draw(db, jobId, telling);
-  const said = drawn ? await takeBack(db, jobId, telling) : [];
+  if (MADE.includes(now)) return drawn ? [] : draw(db, jobId, recording);
+  const notices = drawn ? await takeBack(db, jobId, recording) : [];
   if (now === 'cancelled' || (isOpen(now) && !TO_BE_MADE.includes(now)))
-    return [...said, ...(await release(db, jobId, telling))];
+    return [...notices, ...(await release(db, jobId, recording))];
   const has = reservedBy(await itemsOfJob(db, jobId), jobId).length > 0;
-  return has ? said : [...said, ...(await reserve(db, jobId, null, telling))];
+  return has ? notices : [...notices, ...(await reserve(db, jobId, null, recording))];
 }
 
 /**
@@ -328,7 +328,7 @@ export async function moveJob(
   jobId: JobId,
   from: readonly JobState[],
   now: JobState,
-  telling: Telling,
+  recording: Recording,
 ): Promise<string[]> {
   const { rows } = await db.query<{ was: JobState }>(
     `update job set state = $2::text from (select id, state as was from job where id = $1::uuid for update) before
@@ -337,20 +337,20 @@ export async function moveJob(
   );
   if (!rows[0]) return [];
   const { was } = rows[0];
-  await noteChanges(db, jobId, telling.by, [{ what: 'state', was, now }]);
-  return onState(db, jobId, was, now, telling);
+  await noteChanges(db, jobId, recording.by, [{ what: 'state', was, now }]);
+  return onState(db, jobId, was, now, recording);
 }
 
 /** A report came after a job was drawn by its estimate: what was drawn is put right. */
-export async function redraw(db: Db, jobId: string, telling: Telling): Promise<void> {
+export async function redraw(db: Db, jobId: string, recording: Recording): Promise<void> {
   const draws = await drawsOf(db, jobId);
   if (
     draws.length === 0 ||
     draws.every(({ what }) => what.act === 'drawn' && what.source === 'report')
   )
     return;
-  await takeBack(db, jobId, telling);
-  await draw(db, jobId, telling);
+  await takeBack(db, jobId, recording);
+  await draw(db, jobId, recording);
 }
 
 export async function jobStock(db: Db, jobId: JobId): Promise<JobStock> {

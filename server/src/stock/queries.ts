@@ -1,5 +1,5 @@
 /** Lots and containers, and the events that made them. Each write is an event and its summary, in one transaction. */
-import type { StockEventId, StockItemId, Stocked, ToldStock } from '@kyanos/contract';
+import type { StockEventId, StockItemId, Stocked, StockHistoryEntry } from '@kyanos/contract';
 import {
   acted,
   DomainError,
@@ -74,13 +74,13 @@ export async function stockById(db: Db, id: string): Promise<Stocked> {
   return onWire(rows[0]);
 }
 
-export interface Telling {
+export interface Recording {
   readonly by: string;
   /** ISO 8601; now if absent. */
   readonly at?: string | undefined;
 }
 
-const timeOf = ({ at }: Telling): string => at ?? new Date().toISOString();
+const timeOf = ({ at }: Recording): string => at ?? new Date().toISOString();
 
 /** Writes the summary of a thing beside its events. */
 async function keep(db: Db, id: StockItemId, item: StockItem | undefined): Promise<void> {
@@ -90,14 +90,14 @@ async function keep(db: Db, id: StockItemId, item: StockItem | undefined): Promi
   );
 }
 
-const told = (db: Db, id: string, what: StockAct, { by, at }: { by: string; at: string }) =>
+const record = (db: Db, id: string, what: StockAct, { by, at }: { by: string; at: string }) =>
   db.query<{ id: string }>(
     `insert into stock_event (item_id, at, by, act, job_id, data)
      values ($1::uuid, $2::timestamptz, $3::text, $4::text, $5::uuid, $6::jsonb) returning id`,
     [id, at, by, what.act, 'jobId' in what ? (what.jobId ?? null) : null, JSON.stringify(what)],
   );
 
-/** Tells a machine's revision that a container of it is another. */
+/** Raises a machine's revision, as a container of it is another. */
 const touchMachines = async (db: Db, ...items: (StockItem | undefined)[]): Promise<void> => {
   const machines = new Set(items.flatMap((item) => item?.fitted?.machineId ?? []));
   for (const id of machines)
@@ -109,8 +109,8 @@ const touchMachines = async (db: Db, ...items: (StockItem | undefined)[]): Promi
 };
 
 /** In the transaction it is called in. */
-export async function receive(db: Db, received: Received, telling: Telling): Promise<Stocked> {
-  const at = timeOf(telling);
+export async function receive(db: Db, received: Received, recording: Recording): Promise<Stocked> {
+  const at = timeOf(recording);
   const { rows } = await db.query<Row>(
     `insert into stock_item (kind, product, there) values ($1::text, $2::text, true) returning id, number`,
     [received.kind, received.product],
@@ -118,7 +118,7 @@ export async function receive(db: Db, received: Received, telling: Telling): Pro
   const [{ id, number }] = rows;
   const what: StockAct = { act: 'received', ...received };
   const item = acted(undefined, { itemId: id, at, what });
-  await told(db, id, what, { by: telling.by, at });
+  await record(db, id, what, { by: recording.by, at });
   await keep(db, id, item);
   return onWire({ id, number, data: item });
 }
@@ -143,7 +143,7 @@ export async function lockAll(db: Db, ids: readonly string[]): Promise<void> {
 }
 
 /**
- * Tells one more act on a thing, in the transaction it is called in. A container that is fitted takes the place of the one that was
+ * Writes down one more act on a thing, in the transaction it is called in. A container that is fitted takes the place of the one that was
  * there, which is taken out.
  * @throws DomainError `STOCK_UNKNOWN`, or `STOCK_REFUSED`
  */
@@ -151,19 +151,19 @@ export async function act(
   db: Db,
   id: string,
   what: Exclude<StockAct, { act: 'received' }>,
-  telling: Telling,
+  recording: Recording,
 ): Promise<Stocked> {
-  const at = timeOf(telling);
+  const at = timeOf(recording);
   if (what.act === 'fitted') {
     // One at a time: of two that are fitted at once in one place, the later takes the other out.
     await db.query('select pg_advisory_xact_lock(hashtextextended($1::text, 3))', [what.machineId]);
     for (const other of await fittedIn(db, what.machineId))
       if (other.fitted?.channel === what.channel && other.id !== id)
-        await act(db, other.id, { act: 'taken-out' }, { ...telling, at });
+        await act(db, other.id, { act: 'taken-out' }, { ...recording, at });
   }
   const row = await locked(db, id);
   const item = acted(row.data, { itemId: id, at, what });
-  await told(db, id, what, { by: telling.by, at });
+  await record(db, id, what, { by: recording.by, at });
   await keep(db, row.id, item);
   await touchMachines(db, row.data, item);
   return onWire({ ...row, data: item });
@@ -185,7 +185,7 @@ const eventFrom = ({ id, itemId, at, by, data }: EventRow): StockEvent => ({
   what: data,
 });
 
-/** All events of a thing, in the order in which they were told. */
+/** All events of a thing, in the order in which they were written down. */
 export async function eventsOf(db: Db, itemId: string): Promise<StockEvent[]> {
   const { rows } = await db.query<EventRow>(
     `select id, item_id as "itemId", at, by, data from stock_event where item_id = $1::uuid order by id`,
@@ -199,7 +199,7 @@ export async function eventsOf(db: Db, itemId: string): Promise<StockEvent[]> {
  * received.
  * @throws DomainError `EVENT_UNKNOWN`, or `UNDO_REFUSED` where later events rest on it
  */
-export async function undo(db: Db, eventId: number, telling: Telling): Promise<Stocked | null> {
+export async function undo(db: Db, eventId: number, recording: Recording): Promise<Stocked | null> {
   const { rows } = await db.query<{ itemId: StockItemId; undoes: string | null }>(
     'select item_id as "itemId", undoes from stock_event where id = $1::bigint',
     [eventId],
@@ -216,17 +216,17 @@ export async function undo(db: Db, eventId: number, telling: Telling): Promise<S
     [eventId],
   );
   if (!held[0].holds) throw new DomainError('UNDO_REFUSED', t('stock.entryUndoneAlreadyUndo'));
-  const at = timeOf(telling);
+  const at = timeOf(recording);
   const what = { act: 'undone' as const, event: eventId };
   const added = await db.query<{ id: string }>(
     `insert into stock_event (item_id, at, by, act, data, undoes)
      values ($1::uuid, $2::timestamptz, $3::text, 'undone', $4::jsonb, $5::bigint) returning id`,
-    [itemId, at, telling.by, JSON.stringify(what), eventId],
+    [itemId, at, recording.by, JSON.stringify(what), eventId],
   );
   await db.query('update stock_event set holds = false where id = $1::bigint', [eventId]);
   if (undoes !== null)
     await db.query('update stock_event set holds = true where id = $1::bigint', [undoes]);
-  const next: StockEvent = { id: Number(added.rows[0].id), itemId, at, by: telling.by, what };
+  const next: StockEvent = { id: Number(added.rows[0].id), itemId, at, by: recording.by, what };
   let item: StockItem | undefined;
   try {
     item = itemFrom([...events, next]);
@@ -242,15 +242,15 @@ export async function undo(db: Db, eventId: number, telling: Telling): Promise<S
   return item ? onWire({ ...items[0], data: item }) : null;
 }
 
-/** What was told, the newest first. */
-export async function toldOf(
+/** What was written down, the newest first. */
+export async function entriesOf(
   db: Db,
   {
     item,
     before,
     limit,
   }: { item?: string | undefined; before?: number | undefined; limit: number },
-): Promise<ToldStock[]> {
+): Promise<StockHistoryEntry[]> {
   const { rows } = await db.query<
     EventRow & {
       holds: boolean;
@@ -258,7 +258,7 @@ export async function toldOf(
       kind: string;
       name: string;
       lot: string;
-      unit: ToldStock['unit'];
+      unit: StockHistoryEntry['unit'];
     }
   >(
     `select e.id, e.item_id as "itemId", e.at, e.by, e.data, e.holds, i.number, i.kind,

@@ -8,7 +8,7 @@ import { assertShopJob } from '../jobs/queries.ts';
 import { on, onOnce } from '../route.ts';
 import { shopOf } from '../shop/queries.ts';
 import { jobStock, reserve } from './jobs.ts';
-import { receive, stockByCode, toldOf, undo } from './queries.ts';
+import { receive, stockByCode, entriesOf, undo } from './queries.ts';
 import {
   actChecked,
   labelsFor,
@@ -37,7 +37,7 @@ export function stockRoutes(pool: pg.Pool): Router {
     actChecked(db, id, body, { by: actor.name }),
   );
 
-  on(router, API.listStockEvents, ({ query }) => toldOf(pool, query));
+  on(router, API.listStockEvents, ({ query }) => entriesOf(pool, query));
 
   onOnce(router, pool, API.undoStock, (db, { params: { id } }, { actor }) =>
     undo(db, id, { by: actor.name }),

@@ -38,7 +38,7 @@ import {
   stockById,
   holdStock,
   stockThere,
-  type Telling,
+  type Recording,
 } from './queries.ts';
 import { settingOf } from '../settings/queries.ts';
 import { t } from '../texts/texts.ts';
@@ -48,14 +48,14 @@ const USUAL_WEEKS = 12;
 const DAY_MS = 24 * 3_600_000;
 
 /**
- * Tells one more act on a thing, in the transaction it is called in; a container is fitted only where its ink belongs.
+ * Writes down one more act on a thing, in the transaction it is called in; a container is fitted only where its ink belongs.
  * @throws DomainError `STOCK_UNKNOWN`, `MACHINE_UNKNOWN` or `STOCK_REFUSED`
  */
 export async function actChecked(
   db: Db,
   id: StockItemId,
   what: LaterAct,
-  telling: Telling,
+  recording: Recording,
 ): Promise<Stocked> {
   if (what.act === 'fitted') {
     const item = await stockById(db, id);
@@ -71,7 +71,7 @@ export async function actChecked(
         }),
       );
   }
-  return act(db, id, what, telling);
+  return act(db, id, what, recording);
 }
 
 /** Products with what lies on the shelf of each; things of a product that the shop has no more stand at the end. */
@@ -209,18 +209,18 @@ export const lineOnWire = (line: ReorderLine): ReorderLineOnWire => ({
 export const stockTable = async (db: Db): Promise<string> => stockCsv(await stockThere(db));
 
 /** In the transaction it is called in: all of it or nothing. */
-export async function takeTable(db: Db, text: string, telling: Telling): Promise<Stocked[]> {
+export async function takeTable(db: Db, text: string, recording: Recording): Promise<Stocked[]> {
   const rows = await aside('stockRows', { text, today: today() });
   const taken: Stocked[] = [];
   for (const { received, left, opened } of rows) {
-    let item = await receive(db, received, telling);
-    if (opened) item = await act(db, item.id, { act: 'opened' }, telling);
+    let item = await receive(db, received, recording);
+    if (opened) item = await act(db, item.id, { act: 'opened' }, recording);
     if (left < received.size)
       item = await act(
         db,
         item.id,
         { act: 'counted', left, reason: t('stock.tableSays') },
-        telling,
+        recording,
       );
     taken.push(item);
   }
@@ -265,7 +265,7 @@ interface Count {
 export async function takeStock(
   db: Db,
   counts: readonly Count[],
-  telling: Telling,
+  recording: Recording,
 ): Promise<{ counted: number; changed: number }> {
   await holdStock(
     db,
@@ -298,7 +298,7 @@ export async function takeStock(
         }),
       );
     if (differs) changed++;
-    await act(db, id, { act: 'counted', left, reason }, telling);
+    await act(db, id, { act: 'counted', left, reason }, recording);
   }
   return { counted: counts.length, changed };
 }

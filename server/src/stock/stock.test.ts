@@ -5,7 +5,7 @@ import type {
   ReorderLineOnWire,
   ShelfProduct,
   Stocked,
-  ToldStock,
+  StockHistoryEntry,
 } from '@kyanos/contract';
 import { careFrom, itemFrom, stockFrom, type JobState, type StockEvent } from '@kyanos/core';
 import { floorHistory, SHOP, SHOP_STATE } from '@kyanos/demo';
@@ -97,7 +97,7 @@ describe('a lot on the shelf', () => {
     expect(lot.code).toMatch(/^L\d+$/);
     await told(lot, { act: 'drawn', amount: 12.5, source: 'hand' });
     await told(lot, { act: 'counted', left: 86, reason: 'start cut off' });
-    const events = await get<ToldStock[]>(`/stock/events?item=${lot.id}`);
+    const events = await get<StockHistoryEntry[]>(`/stock/events?item=${lot.id}`);
     expect(events.map(({ what }) => what.act)).toEqual(['counted', 'drawn', 'received']);
     expect((await post<Stocked>(`/stock/events/${events[0].id}/undo`)).body.left).toBe(87.5);
     const again = await post<{ code: string }>(`/stock/events/${events[0].id}/undo`);
@@ -105,7 +105,7 @@ describe('a lot on the shelf', () => {
     const refused = await post<{ message: string }>(`/stock/events/${events[2].id}/undo`);
     expect(refused.status).toBe(409);
     expect(refused.body.message).toMatch(/^Later entries rest on this one/);
-    const [undoing] = await get<ToldStock[]>(`/stock/events?item=${lot.id}`);
+    const [undoing] = await get<StockHistoryEntry[]>(`/stock/events?item=${lot.id}`);
     expect((await post<Stocked>(`/stock/events/${undoing.id}/undo`)).body.left).toBe(86);
     expect((await told(lot, { act: 'discarded', reason: 'crushed' })).status).toBe(200);
     expect((await told(lot, { act: 'opened' })).body).toMatchObject({ code: 'STOCK_REFUSED' });

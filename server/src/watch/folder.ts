@@ -26,7 +26,7 @@ export interface WatchOptions {
   readonly folder: string;
   /** Name of a preset; what the file suggests if absent. */
   readonly preset: string | undefined;
-  readonly tell: (line: string) => void;
+  readonly log: (line: string) => void;
 }
 
 /** What became of a file. */
@@ -90,7 +90,7 @@ async function makeJobs(
   pool: pg.Pool,
   queue: Queue,
   path: string,
-  { preset, tell }: WatchOptions,
+  { preset, log }: WatchOptions,
 ): Promise<string[]> {
   const fileName = basename(path);
   const stack = await presetStack(pool, preset);
@@ -102,7 +102,7 @@ async function makeJobs(
 
   const { id, state } = await upsertArtwork(pool, { fileId, fileName, dpi: DEFAULT_DPI });
   await ask(pool, queue, { task: 'rip', id }, { client: `watch ${id}`, asker: 'watch' }, state);
-  const info = await readUntil(pool, id, tell);
+  const info = await readUntil(pool, id, log);
   const shop = await shopOf(pool);
   const remembered = (await settingOf(pool, 'spot-names')) ?? {};
   const groups = jobsOf(info, likelyPageUse(info), []);
@@ -136,14 +136,14 @@ async function makeJobs(
 /** Waits until artwork is read. @throws DomainError with what is wrong with it */
 async function readUntil(pool: pg.Pool, id: string, tell: (line: string) => void) {
   const since = Date.now();
-  let told = false;
+  let warned = false;
   for (;;) {
     const { state, info, problem } = await artworkById(pool, id);
     if (state === 'done' && info) return info;
     if (state === 'failed' || state === 'cancelled')
       throw new DomainError(problem?.code ?? 'CANCELLED', problem?.message);
-    if (state === 'queued' && !told && Date.now() - since > NOBODY_MS) {
-      told = true;
+    if (state === 'queued' && !warned && Date.now() - since > NOBODY_MS) {
+      warned = true;
       tell('Nobody reads files just now: start the app with ./kyanos start. It goes on then.');
     }
     await new Promise((done) => setTimeout(done, ASK_MS));

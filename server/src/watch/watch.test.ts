@@ -25,7 +25,7 @@ const take = (name: string, preset?: string): Promise<Outcome> =>
   takeIn(served.database.pool, served.queue, join(folder, name), {
     folder,
     preset,
-    tell: () => undefined,
+    log: () => undefined,
   });
 const jobs = async () => (await served.call<JobList>('GET', '/jobs?state=all&limit=100')).body;
 const art = async () => Buffer.from(await demo('orchard-label').draw());

@@ -67,7 +67,7 @@ export function useIntake(
       const body = { fileId: stored.id, fileName: file.name, dpi, scale: 1 };
       const artwork = await follow(() => call(API.readArtwork, { body }), {
         again: ({ id }) => call(API.getArtwork, { params: { id } }),
-        tell: (now) => {
+        onState: (now) => {
           reading = now;
           share.value = now.progress;
           if (now.firstLook) look.value = addressIn(API.getFirstLook, { params: { id: now.id } });

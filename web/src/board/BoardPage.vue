@@ -83,7 +83,7 @@ const pages = computed(() => Math.ceil((list.value?.total ?? 0) / PAGE));
 const shop = shallowRef<Shop>();
 const problem = shallowRef<Problem>();
 /** What the last change of a state did to the stock. */
-const said = shallowRef<readonly string[]>([]);
+const notices = shallowRef<readonly string[]>([]);
 let timer: ReturnType<typeof setTimeout> | undefined;
 let left = false;
 
@@ -265,8 +265,13 @@ async function again(job: JobSummary) {
       @leave="asked = undefined"
     />
     <p v-if="problem" class="notice problem mt-4" role="alert">{{ problem.message }}</p>
-    <v-snackbar v-if="said.length > 0" model-value :timeout="9000" @update:model-value="said = []">
-      <p v-for="one in said" :key="one">{{ one }}</p>
+    <v-snackbar
+      v-if="notices.length > 0"
+      model-value
+      :timeout="9000"
+      @update:model-value="notices = []"
+    >
+      <p v-for="one in notices" :key="one">{{ one }}</p>
     </v-snackbar>
 
     <div v-if="list && (list.total > 0 || search || state !== 'open')" class="find">
@@ -313,7 +318,7 @@ async function again(job: JobSummary) {
           @changed="changed(job, $event)"
           @noted="noted(job, $event)"
           @away="load"
-          @stock="said = $event"
+          @stock="notices = $event"
           @refused="refused"
           @again="again(job)"
         />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** An empty shop: ten answers, then the first file can be dropped. Everything else is usual and can be told later. */
+/** An empty shop: ten answers, then the first file can be dropped. Everything else is usual and can be stated later. */
 import { API } from '@kyanos/contract';
 import {
   CURRENCIES,

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** State and due time of a job, told; they are changed on a panel that comes when it is opened. */
+/** State and due time of a job; they are changed on a panel that comes when it is opened. */
 import { dated, lateness } from '@kyanos/core';
 import { API, type JobOrder, type JobSummary, type Problem } from '@kyanos/contract';
 import { computed, defineAsyncComponent, ref } from 'vue';
@@ -16,7 +16,7 @@ const emit = defineEmits<{
   /** It was put away, or taken back. */
   away: [];
   /** What the change did to the stock, in sentences. */
-  stock: [said: readonly string[]];
+  stock: [notices: readonly string[]];
   refused: [problem: Problem];
   /** A job like it is wanted. */
   again: [];
@@ -25,7 +25,7 @@ const emit = defineEmits<{
 const open = ref(false);
 const due = computed(() => (props.job.due === null ? null : new Date(props.job.due)));
 const near = computed(() => lateness({ state: props.job.state, due: due.value }, new Date()));
-const told = computed(() =>
+const summary = computed(() =>
   due.value
     ? `${near.value ? DUE_WORDS[near.value] : t('board.due')} ${dated(due.value, t('shared.dayAndTime'))}`
     : '',
@@ -89,13 +89,13 @@ async function putAway() {
           t('board.change', {
             job: job.name,
             state: STATE_WORDS[job.state],
-            rest: told ? `, ${told}` : '',
+            rest: summary ? `, ${summary}` : '',
           })
         "
       >
         <b>{{ STATE_WORDS[job.state] }}</b>
         <b v-if="job.priority !== 'usual'" class="pressing">{{ PRIORITY_WORDS[job.priority] }}</b>
-        <span class="figures">{{ told || t('board.noDueTime') }}</span>
+        <span class="figures">{{ summary || t('board.noDueTime') }}</span>
       </button>
     </template>
     <job-order-panel

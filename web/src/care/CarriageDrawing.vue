@@ -54,7 +54,7 @@ const slots = computed(() => [
   { id: 'under', name: t('care.whiteUnderColour'), x: 24 },
   { id: 'other', name: t('care.allOtherWhiteWork'), x: 204 },
 ]);
-const told = computed(() => {
+const description = computed(() => {
   const { state } = props.machine;
   return [
     ...(state.heads
@@ -76,7 +76,11 @@ const told = computed(() => {
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${WIDTH} ${height}`" role="img" :aria-label="`${machine.name}: ${told}`">
+  <svg
+    :viewBox="`0 0 ${WIDTH} ${height}`"
+    role="img"
+    :aria-label="`${machine.name}: ${description}`"
+  >
     <g v-for="ink in inks" :key="ink.channel">
       <rect
         class="tank"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The logbook of a machine: weeks as a strip, and every entry. */
-import { API, type CareDay, type FileId, type ToldCare } from '@kyanos/contract';
+import { API, type CareDay, type FileId, type LogbookEntry } from '@kyanos/contract';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { addressIn, call } from '../shared/api.ts';
 import { loadDue } from '../shared/due.ts';
@@ -9,20 +9,20 @@ import { timeWords } from '../stock/stockWords.ts';
 import { careWords } from './careWords.ts';
 import MachineTabs from './MachineTabs.vue';
 import PatternGrid from './PatternGrid.vue';
-import TellButton from './TellButton.vue';
+import LogbookButton from './LogbookButton.vue';
 import { useMachines } from './useMachines.ts';
 import WeekStrip from './WeekStrip.vue';
 import { t } from '../texts/texts.ts';
 
-const { machines, machine, problem, trying, load, choose, tell } = useMachines();
+const { machines, machine, problem, trying, load, choose, record } = useMachines();
 const WEEKS = 26;
 const PAGE = 60;
 const days = shallowRef<readonly CareDay[]>([]);
-const events = shallowRef<readonly ToldCare[]>([]);
+const events = shallowRef<readonly LogbookEntry[]>([]);
 const more = ref(false);
 const what = ref('');
 
-async function read(before?: ToldCare['id']) {
+async function read(before?: LogbookEntry['id']) {
   const id = machine.value?.id;
   if (id === undefined) return;
   await trying(async () => {
@@ -58,14 +58,14 @@ const answer = computed(() => {
     : t('care.lookingMachines');
 });
 
-async function undo({ id }: ToldCare) {
+async function undo({ id }: LogbookEntry) {
   await trying(() => call(API.undoCare, { params: { id } }));
   if (problem.value) return;
   await load();
   await read();
   void loadDue();
 }
-const looked = shallowRef<ToldCare>();
+const looked = shallowRef<LogbookEntry>();
 const picture = (id: string) => addressIn(API.getCarePicture, { params: { id: id as FileId } });
 const shown = computed(() =>
   events.value.filter((event) =>
@@ -81,12 +81,12 @@ const shown = computed(() =>
         <h1 class="question">{{ t('care.whatDoneMachine') }}</h1>
         <p class="answer" data-testid="answer">{{ answer }}</p>
       </div>
-      <tell-button
+      <logbook-button
         v-if="machine"
         :machine="machine"
         :problem="problem"
-        :tell="tell"
-        @told="read()"
+        :record="record"
+        @written="read()"
       />
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

@@ -13,11 +13,11 @@ import CarriageDrawing from './CarriageDrawing.vue';
 import DueList from './DueList.vue';
 import MachineTabs from './MachineTabs.vue';
 import ProcedureButtons from './ProcedureButtons.vue';
-import TellButton from './TellButton.vue';
+import LogbookButton from './LogbookButton.vue';
 import { useMachines } from './useMachines.ts';
 import { t } from '../texts/texts.ts';
 
-const { machines, machine, problem, choose, tell, begin } = useMachines();
+const { machines, machine, problem, choose, record, begin } = useMachines();
 const now = useNow({ interval: 30_000 });
 
 const answer = computed(() => {
@@ -69,7 +69,7 @@ const facts = computed(() => {
       <v-btn :prepend-icon="mdiCalendarSync" :href="addressIn(API.getDueCalendar, {})">{{
         t('care.calendar')
       }}</v-btn>
-      <tell-button v-if="machine" :machine="machine" :problem="problem" :tell="tell" />
+      <logbook-button v-if="machine" :machine="machine" :problem="problem" :record="record" />
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <machine-tabs v-if="machines" :machines="machines" :selected="machine?.id" @select="choose" />

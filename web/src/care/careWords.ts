@@ -1,10 +1,10 @@
 /** What was done to a machine, as one says it. */
-import type { ToldCare } from '@kyanos/contract';
+import type { LogbookEntry } from '@kyanos/contract';
 import { t } from '../texts/texts.ts';
 import { decimal } from '@kyanos/core';
 
 /** `Pattern: 2 nozzles missing` */
-export function careWords(what: ToldCare['what']): string {
+export function careWords(what: LogbookEntry['what']): string {
   switch (what.act) {
     case 'agitated':
       return t('care.agitatedAct');

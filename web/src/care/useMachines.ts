@@ -1,5 +1,5 @@
 /** Machines as they stand, one of them chosen by the address. */
-import { API, type MachineCare, type ToldAct } from '@kyanos/contract';
+import { API, type MachineCare, type LogbookAct } from '@kyanos/contract';
 import { computed, shallowRef } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { call } from '../shared/api.ts';
@@ -23,12 +23,12 @@ export function useMachines() {
     router.replace({ name: route.name ?? 'care-machines', params: { item: id } });
 
   /** Writes into the logbook of the chosen machine. Returns whether it was taken. */
-  async function tell(what: ToldAct): Promise<boolean> {
+  async function record(what: LogbookAct): Promise<boolean> {
     const { id } = machine.value!;
-    const told = await trying(() =>
-      call(API.tellCare, { params: { machine: id }, body: { what } }),
+    const written = await trying(() =>
+      call(API.writeLogbook, { params: { machine: id }, body: { what } }),
     );
-    if (!told) return false;
+    if (!written) return false;
     await load();
     void loadDue();
     return true;
@@ -43,5 +43,5 @@ export function useMachines() {
   }
 
   void load();
-  return { machines, machine, problem, trying, load, choose, tell, begin };
+  return { machines, machine, problem, trying, load, choose, record, begin };
 }

@@ -26,7 +26,7 @@ const HEIGHT = 380;
 /** Height of a name. */
 const NAME = 17;
 const EDGE = { left: 70, right: 172, top: 14, bottom: 44 };
-/** Told apart by dashes as well as by colour. */
+/** Distinguished by dashes as well as by colour. */
 const LOOKS = [
   { stroke: '#12284d', dash: '' },
   { stroke: '#a5521f', dash: '9 4' },

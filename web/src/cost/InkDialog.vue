@@ -16,7 +16,7 @@ const machine = computed(() => job.plan!.machine);
 const currency = computed(() => job.plan!.prices.currency);
 
 const ink = ref<Ink>();
-/** True today, and of no plan: told to the shop. */
+/** True today, and of no plan: saved for the shop. */
 const leftMl = ref<number>();
 watch(channel, (wanted) => {
   ink.value = wanted === undefined ? undefined : inkOf(machine.value, wanted);
@@ -49,7 +49,7 @@ async function done() {
     }
   const { [next.channel]: was } = job.state.leftMl;
   if (next.container && leftMl.value !== undefined && leftMl.value !== was)
-    await job.tellState({
+    await job.saveMachineState({
       ...job.state,
       leftMl: { ...job.state.leftMl, [next.channel]: leftMl.value },
     });

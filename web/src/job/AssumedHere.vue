@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** Figures that this job's time or cost stands on and nobody has told; nothing where all are. */
+/** Figures that this job's time or cost stands on and nobody has stated; nothing where all are. */
 import { assumedIn, listed } from '@kyanos/core';
 import { computed } from 'vue';
 import { fieldName } from '../shop/fieldNames.ts';
@@ -17,7 +17,7 @@ const names = computed(() => {
   const inks = job.shown?.work?.inks.map(({ channel }) => channel) ?? [];
   return assumedIn(machine, modeId, inks)[props.of].map(fieldName);
 });
-const told = computed(() =>
+const text = computed(() =>
   listed(
     names.value.length > MOST
       ? [...names.value.slice(0, MOST), t('job.moreN', { n: names.value.length - MOST })]
@@ -28,7 +28,7 @@ const told = computed(() =>
 
 <template>
   <p v-if="names.length" class="assumed small" data-testid="assumed">
-    <b>{{ t('job.assumed') }}</b> {{ told }}.
+    <b>{{ t('job.assumed') }}</b> {{ text }}.
     <router-link :to="{ name: 'shop-machines', params: { item: job.plan!.machine.id } }">{{
       t('job.setThemShop')
     }}</router-link>

@@ -36,7 +36,7 @@ async function load(before?: number) {
   events.value = first ? found.events : [...events.value, ...found.events];
   total.value = found.total;
 }
-// What is being changed now is a version too: it is told once it is saved.
+// What is being changed now is a version too: it is listed once it is saved.
 watch(
   () => open.value && job.saveState,
   async (state) => {

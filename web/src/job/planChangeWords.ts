@@ -26,7 +26,7 @@ const FIELDS: Readonly<Record<string, string>> = {
 /** What a version changed, in sentences; undefined of what stands elsewhere. The plan of a machine or material by its part. */
 export function planChangeWords(change: FieldChange): string | undefined {
   const { field } = change;
-  // Where the copies came from is told by what they hold.
+  // Where the copies came from shows in what they hold.
   if (field.startsWith('from.') || field === 'format') return undefined;
   const [part, ...rest] = field.split('.');
   if (FIELDS[field]) return changeWords({ ...change, field: FIELDS[field] });

@@ -57,7 +57,7 @@ export const useJob = defineStore('job', () => {
   /** An exercise brings its machine as that stands; the shop's own is left alone. */
   const practised = shallowRef<MachineState>();
   const state = computed(() => practised.value ?? real.value);
-  async function tellState(next: MachineState): Promise<void> {
+  async function saveMachineState(next: MachineState): Promise<void> {
     if (practice.value) practised.value = next;
     else await tell(next);
   }
@@ -94,7 +94,7 @@ export const useJob = defineStore('job', () => {
     const wantedId = wanted as JobId;
     id.value = wantedId;
     try {
-      // As it is now: what moved on since the plan was made is told.
+      // As it is now: what moved on since the plan was made is shown.
       shop.value = await call(API.getShop, {});
       const job = await call(API.getJob, { params: { id: wantedId } });
       if (id.value !== wanted) return;
@@ -106,7 +106,7 @@ export const useJob = defineStore('job', () => {
     }
   }
 
-  /** Shows a version that the server has just told. */
+  /** Shows a version that the server has just answered. */
   function take(job: Job): void {
     version.value = job.version;
     plan.value = job.plan;
@@ -188,7 +188,7 @@ export const useJob = defineStore('job', () => {
     }
     if (wanted.kind === 'state') {
       before.value = shown.value;
-      void tellState(repairedState(state.value, wanted));
+      void saveMachineState(repairedState(state.value, wanted));
       return;
     }
     replace(repaired(plan.value, wanted));
@@ -211,7 +211,7 @@ export const useJob = defineStore('job', () => {
     saveState: saving.saveState,
     theirs: saving.theirs,
     state,
-    tellState,
+    saveMachineState,
     subject,
     measures: plates.measures,
     fullSize: plates.fullSize,

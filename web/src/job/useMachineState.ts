@@ -1,4 +1,4 @@
-/** What is true today of the machine that the open job is planned on: read when it is chosen, told to the shop at once. */
+/** What is true today of the machine that the open job is planned on: read when it is chosen, saved for the shop at once. */
 import { API, type Problem } from '@kyanos/contract';
 import { UNKNOWN_STATE, type MachineState } from '@kyanos/core';
 import { shallowRef, watch, type Ref } from 'vue';
@@ -6,7 +6,7 @@ import { callRevised, Refused } from '../shared/api.ts';
 
 export function useMachineState(
   machine: Readonly<Ref<string | undefined>>,
-  /** Its shelf is told with the state; what the job has reserved is its own. */
+  /** Its shelf comes with the state; what the job has reserved is its own. */
   of: Readonly<Ref<{ readonly material?: string; readonly job?: string }>>,
   problem: Ref<Problem | undefined>,
 ) {
@@ -38,8 +38,8 @@ export function useMachineState(
     { immediate: true },
   );
 
-  /** Tells the shop. Where somebody told it something else meanwhile, that is shown instead. */
-  async function tell(next: MachineState): Promise<void> {
+  /** Saves it for the shop. Where somebody saved something else meanwhile, that is shown instead. */
+  async function save(next: MachineState): Promise<void> {
     const id = machine.value;
     if (id === undefined) return;
     state.value = next;
@@ -57,5 +57,5 @@ export function useMachineState(
     }
   }
 
-  return { state, tell };
+  return { state, tell: save };
 }

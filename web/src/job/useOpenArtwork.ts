@@ -15,7 +15,7 @@ export function useOpenArtwork(
     try {
       await follow(ask, {
         again: ask,
-        tell: (now) => (artwork.value = now),
+        onState: (now) => (artwork.value = now),
         wanted: () => artworkId.value === id,
       });
     } catch (error) {

@@ -84,7 +84,7 @@ export function usePlates(subject: Readonly<Ref<Subject | undefined>>) {
     try {
       await follow(() => call(API.buildPlates, { params: { id: artworkId }, body: { plan } }), {
         again: ({ id }) => call(API.getPlates, { params: { id } }),
-        tell: (now) => (build.value = { ...now, key: at }),
+        onState: (now) => (build.value = { ...now, key: at }),
         wanted: () => key.value === at,
         giveUp: cancel,
       });

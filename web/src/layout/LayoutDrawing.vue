@@ -257,7 +257,7 @@ const shift = (index: number) =>
           </text>
         </template>
       </template>
-      <g v-for="({ text: said, ...line }, i) in held" :key="i" class="distances figures">
+      <g v-for="({ text: words, ...line }, i) in held" :key="i" class="distances figures">
         <line v-bind="line" />
         <text
           :transform="`translate(${(line.x1 + line.x2) / 2} ${(line.y1 + line.y2) / 2})${lying ? ' rotate(90)' : ''}`"
@@ -265,7 +265,7 @@ const shift = (index: number) =>
           dy="-0.4em"
           :font-size="text"
         >
-          {{ said }}
+          {{ words }}
         </text>
       </g>
       <g v-for="(box, i) in load.others" :key="`other ${i}`">

@@ -29,7 +29,7 @@ const props = defineProps<{
   selected?: number | undefined;
   /** What stands at a part of a layer in place of its density and hits. */
   figure?: SampleFigure | undefined;
-  /** Layers that are laid together, with what is said of them beside the cut. */
+  /** Layers that are laid together, with what is known of them beside the cut. */
   brackets?:
     | readonly { readonly layers: readonly StackLayer[]; readonly text: readonly string[] }[]
     | undefined;
@@ -89,14 +89,14 @@ const lamps = computed(() => {
 // ---- changing ----
 
 /** What was done, for those who don't see it. */
-const said = ref('');
+const announced = ref('');
 const svg = ref<SVGSVGElement>();
 
 const focus = (index: number) =>
   nextTick(() => svg.value?.querySelector<SVGElement>(`[data-layer="${index}"]`)?.focus());
 
 function change({ stack, words, at }: Changed) {
-  said.value = words;
+  announced.value = words;
   emit('change', stack);
   choose(at);
 }
@@ -113,7 +113,7 @@ function key(event: KeyboardEvent, slab: Slab) {
   for (const effect of effects)
     if ('stack' in effect) change(effect);
     else if ('select' in effect) choose(effect.select);
-    else said.value = effect.words;
+    else announced.value = effect.words;
 }
 
 // ---- dragging ----
@@ -297,7 +297,7 @@ function drop() {
         class="target"
       />
     </svg>
-    <p class="said" aria-live="polite">{{ said }}</p>
+    <p class="announced" aria-live="polite">{{ announced }}</p>
     <figcaption v-if="drawing.slabs.some(({ layer }) => layer.mirror)" class="soft">
       <span class="figures">Я</span> {{ t('look.printedMirroredReadThrough') }}
     </figcaption>
@@ -376,7 +376,7 @@ text {
   stroke-linecap: round;
 }
 
-.said {
+.announced {
   position: absolute;
   width: 1px;
   height: 1px;

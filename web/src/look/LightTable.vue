@@ -73,7 +73,7 @@ function key(event: KeyboardEvent) {
   event.preventDefault();
 }
 
-/** A picture that comes at once is not announced: what appears and goes at every tick of a slider costs more than it tells. */
+/** A picture that comes at once is not announced: what appears and goes at every tick of a slider costs more than it says. */
 const SLOW_MS = 250;
 const slow = refDebounced(
   computed(() => props.busy),

@@ -33,7 +33,7 @@ useKeys('viewer', {
 const room = shallowRef({ width: 0, height: 0 });
 const pixels = computed(() => {
   const { plan, info } = job;
-  // A page that is not in the file is told where the picture would be.
+  // A page that is not in the file is named where the picture would be.
   const page = info?.pages.find(({ number }) => number === plan?.artwork.page);
   const { widthMm: wide, heightMm: high } = page ?? { widthMm: 1, heightMm: 1 };
   const fits = Math.min(room.value.width / wide, room.value.height / high) * Math.max(wide, high);

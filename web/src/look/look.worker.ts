@@ -1,4 +1,4 @@
-/** Pixels off the main thread: plates, pictures of the print, and what is told of them. */
+/** Pixels off the main thread: plates, pictures of the print, and their numbers. */
 import { PREVIEW_PX } from '@kyanos/contract';
 import {
   barcodeLooks,
@@ -256,7 +256,7 @@ const api = {
     );
   },
 
-  /** What is told of the print in a view. */
+  /** The print in numbers, in a view. */
   async numbers(subject: Subject, view: View, longest: number): Promise<LookNumbers> {
     return lookNumbers(await lookOf(subject, view.side, longest), view, subject.plan.viewing);
   },

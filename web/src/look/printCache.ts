@@ -51,7 +51,7 @@ const plateKeyOf =
       ground,
       key,
       besideColour,
-      usesSource(rule, 'match') && lookDependencies(plan),
+      usesSource(rule, 'solveForLightness') && lookDependencies(plan),
     ]);
 
 /** Plates and process inks of both pictures. */

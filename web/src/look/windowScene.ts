@@ -1,7 +1,7 @@
 /**
  * What stands behind a window that is printed on: a room of our own as it is seen from the street by day and by night, and the
  * street as it is seen from the room. Drawn, as light between none and twice what is usual there, so that its mean is what the
- * numbers are told for.
+ * numbers are given for.
  */
 import { LRUCache } from 'lru-cache';
 import type { PlaceName } from '@kyanos/core';
@@ -140,7 +140,7 @@ export function windowScene(scene: WindowScene, width: number, height: number): 
 /** Rounds in which light that would be more than the most is spread over the rest. */
 const ROUNDS = 16;
 
-/** As light of no colour on the mean, and of half the most: so the print before it has the mean that is told. */
+/** As light of no colour on the mean, and of half the most: so the print before it has the mean that is given. */
 export function evened<Image extends { readonly data: Uint8ClampedArray }>(image: Image): Image {
   const { data } = image;
   for (let channel = 0; channel < 3; channel++) {

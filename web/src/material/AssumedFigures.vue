@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** Which figures of a material are only usual for its kind; nothing where all are told. */
+/** Which figures of a material are only usual for its kind; nothing where all are stated. */
 import { listed, type Material, type MaterialFigure } from '@kyanos/core';
 import { t } from '../texts/texts.ts';
 

@@ -46,7 +46,7 @@ async function make() {
       () => call(API.makeExport, { params: { id: artworkId }, body: { plan } }),
       {
         again: ({ id }) => call(API.getExport, { params: { id } }),
-        tell: (now) => (made.value = now),
+        onState: (now) => (made.value = now),
         wanted: () => !gone && subject.value === wanted,
         giveUp: cancelled,
       },

@@ -20,7 +20,7 @@ const TOOLS: { value: Shape['shape']; title: string; icon: string }[] = [
   { value: 'brush', title: t('plates.brush'), icon: mdiBrush },
 ];
 const choose = (tool: Shape['shape'] | undefined) =>
-  (drawing.value = tool && { as: 'bare', brushMm: 5, ...drawing.value, tool });
+  (drawing.value = tool && { as: 'subtract', brushMm: 5, ...drawing.value, tool });
 </script>
 
 <template>

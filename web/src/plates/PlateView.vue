@@ -52,7 +52,7 @@ const { picture, before, decisions, busy, failed } = usePlatePictures(
 );
 
 const AS: { value: Drawing['as']; title: string }[] = [
-  { value: 'bare', title: t('plates.keepsBare') },
+  { value: 'subtract', title: t('plates.keepsBare') },
   { value: 'add', title: t('plates.addsInk') },
   { value: 'within', title: t('plates.onlyInside') },
 ];

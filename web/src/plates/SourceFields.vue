@@ -106,7 +106,7 @@ const SIDES = [
       </p>
     </template>
     <number-field
-      v-else-if="source.kind === 'match'"
+      v-else-if="source.kind === 'solveForLightness'"
       :label="t('plates.nearArtWhite')"
       unit="L*"
       :min="0.5"
@@ -114,7 +114,7 @@ const SIDES = [
       :step="0.5"
       :precision="1"
       :model-value="source.within"
-      @update:model-value="source = { kind: 'match', within: $event }"
+      @update:model-value="source = { kind: 'solveForLightness', within: $event }"
     />
     <template v-else-if="source.kind === 'ink'">
       <v-select

@@ -73,14 +73,14 @@ const inUnit = (unit: Length['unit']): Length =>
       @update:model-value="step.do === 'choke' && (step = { ...step, least: $event })"
     />
   </div>
-  <div v-else-if="step.do === 'spare'" class="pair">
+  <div v-else-if="step.do === 'skipUnderBlack'" class="pair">
     <number-field
       :label="t('plates.blackFrom')"
       unit="%"
       :min="50"
       :max="100"
       :model-value="step.above"
-      @update:model-value="step.do === 'spare' && (step = { ...step, above: $event })"
+      @update:model-value="step.do === 'skipUnderBlack' && (step = { ...step, above: $event })"
     />
     <number-field
       :label="t('plates.keepUnderEdge')"
@@ -89,7 +89,7 @@ const inUnit = (unit: Length['unit']): Length =>
       :step="0.05"
       :precision="2"
       :model-value="step.inner"
-      @update:model-value="step.do === 'spare' && (step = { ...step, inner: $event })"
+      @update:model-value="step.do === 'skipUnderBlack' && (step = { ...step, inner: $event })"
     />
   </div>
   <number-field

@@ -9,8 +9,8 @@ const LOOK: Readonly<Record<Decision, { readonly name: string; readonly rgb: Rgb
   highlight: { name: t('plates.highlightGetsInk'), rgb: [27, 66, 148] },
   paper: { name: t('plates.paperWhiteBare'), rgb: [226, 202, 148] },
   haze: { name: t('plates.hazeDirtBare'), rgb: [226, 118, 60] },
-  'said-white': { name: t('plates.youSaidInk'), rgb: [10, 20, 56] },
-  'said-bare': { name: t('plates.youSaidBare'), rgb: [166, 124, 30] },
+  'override-white': { name: t('plates.youSaidInk'), rgb: [10, 20, 56] },
+  'override-bare': { name: t('plates.youSaidBare'), rgb: [166, 124, 30] },
 };
 
 export const DECISION_LOOK = DECISIONS.map((decision) => LOOK[decision]);

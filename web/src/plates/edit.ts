@@ -6,7 +6,7 @@ import { t } from '../texts/texts.ts';
 /** A shape that is being drawn, and what it is to do. */
 export interface Drawing {
   readonly tool: Shape['shape'];
-  readonly as: 'add' | 'bare' | 'within';
+  readonly as: 'add' | 'subtract' | 'within';
   readonly brushMm: number;
 }
 
@@ -20,7 +20,7 @@ export const SOURCES: readonly { readonly value: Source['kind']; readonly title:
   { value: 'paper', title: t('plates.paperWhiteInsideImage') },
   { value: 'light', title: t('plates.gradedFromLightness') },
   { value: 'vivid', title: t('plates.gradedFromSaturation') },
-  { value: 'match', title: t('plates.muchLookNeeds') },
+  { value: 'solveForLightness', title: t('plates.muchLookNeeds') },
   { value: 'ink', title: t('plates.whereOneInk') },
   { value: 'separation', title: t('plates.anotherSeparation') },
   { value: 'codes', title: t('plates.underBarcodes') },
@@ -30,13 +30,13 @@ export const SOURCES: readonly { readonly value: Source['kind']; readonly title:
 
 export const STEPS: readonly { readonly value: Step['do']; readonly title: string }[] = [
   { value: 'add', title: t('plates.add') },
-  { value: 'bare', title: t('plates.keepBare') },
+  { value: 'subtract', title: t('plates.keepBare') },
   { value: 'within', title: t('plates.onlyInsideTitle') },
   { value: 'close', title: t('plates.closeHoles') },
   { value: 'drop', title: t('plates.dropSpecks') },
   { value: 'choke', title: t('plates.chokeStep') },
   { value: 'spread', title: t('plates.spreadStep') },
-  { value: 'spare', title: t('plates.knockOutUnderSolid') },
+  { value: 'skipUnderBlack', title: t('plates.knockOutUnderSolid') },
   { value: 'feather', title: t('plates.featherEdge') },
   { value: 'curve', title: t('plates.toneCurve') },
   { value: 'density', title: t('plates.density') },

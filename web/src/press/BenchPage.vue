@@ -80,20 +80,20 @@ watch(current, read, { immediate: true });
 async function again() {
   await queue.load();
   await read(current.value);
-  said.load();
+  kept.load();
 }
 
 // ---- what the operator says ----
 
-const said = useBenchState(() => {
+const kept = useBenchState(() => {
   const { value: read } = bench;
   return read && { id: read.jobId, version: read.version };
 });
-const { ticked, tick } = said;
+const { ticked, tick } = kept;
 /** The job as the sheet was read, with what was said of it since. */
-const job = computed(() => bench.value && { ...bench.value, ...said.state.value });
-async function change(what: Parameters<typeof said.change>[0]): Promise<boolean> {
-  const done = await said.change(what);
+const job = computed(() => bench.value && { ...bench.value, ...kept.state.value });
+async function change(what: Parameters<typeof kept.change>[0]): Promise<boolean> {
+  const done = await kept.change(what);
   // The plan is another by now, or somebody was faster: the sheet is read anew.
   if (!done && bench.value) await read(bench.value.jobId);
   return done;
@@ -103,7 +103,7 @@ async function begin() {
 }
 
 const refused = computed(
-  () => problem.value ?? said.problem.value ?? printers.problem.value ?? queue.problem.value,
+  () => problem.value ?? kept.problem.value ?? printers.problem.value ?? queue.problem.value,
 );
 const finishing = ref(false);
 const spoilt = ref(0);
@@ -143,7 +143,7 @@ watch(current, () => (finishing.value = false));
 
 const sent = computed(() => bench.value && printers.atPrinter(bench.value.jobId));
 const byHand = computed(() => job.value?.state === 'printing' && !sent.value);
-const left = computed(() => said.unticked(bench.value?.steps ?? []));
+const left = computed(() => kept.unticked(bench.value?.steps ?? []));
 </script>
 
 <template>

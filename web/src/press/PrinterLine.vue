@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** A printer: what it does, what it has left, and how to stop it. */
-import type { ToldPrinter } from '@kyanos/contract';
+import type { PrinterStatus } from '@kyanos/contract';
 import { computed } from 'vue';
 import { ml, percent } from '../shared/format.ts';
 import { printerWords, reasonsOf } from './pressWords.ts';
 import { t } from '../texts/texts.ts';
 
-const props = defineProps<{ printer: ToldPrinter }>();
+const props = defineProps<{ printer: PrinterStatus }>();
 const emit = defineEmits<{ act: [act: 'pause' | 'resume'] }>();
 
 const LOW = 0.1;

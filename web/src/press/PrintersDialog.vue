@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Where the printer of each machine is. */
-import { API, SETTING_ENDPOINTS, type SettingValue, type ToldPrinter } from '@kyanos/contract';
+import { API, SETTING_ENDPOINTS, type SettingValue, type PrinterStatus } from '@kyanos/contract';
 import { ref, shallowRef } from 'vue';
 import { call, callRevised } from '../shared/api.ts';
 import { only, whoMay } from '../shared/me.ts';
@@ -32,7 +32,7 @@ async function keepAll(next: Addresses) {
 }
 const EXAMPLE = 'ipp://192.168.1.20/ipp/print';
 const typed = ref<Readonly<Record<string, string>>>({});
-const found = ref<Readonly<Record<string, ToldPrinter>>>({});
+const found = ref<Readonly<Record<string, PrinterStatus>>>({});
 
 const addressOf = (id: string) => typed.value[id] ?? kept.value[id]?.uri ?? '';
 const write = (id: string, uri: string) => (typed.value = { ...typed.value, [id]: uri.trim() });
@@ -45,9 +45,9 @@ async function keep(id: string) {
     await keepAll(others);
     return;
   }
-  const told = await trying(() => call(API.tryPrinter, { body: { machine: id, uri } }));
-  if (!told) return;
-  found.value = { ...found.value, [id]: told };
+  const status = await trying(() => call(API.tryPrinter, { body: { machine: id, uri } }));
+  if (!status) return;
+  found.value = { ...found.value, [id]: status };
   await keepAll({ ...others, [id]: { uri } });
 }
 const changed = (id: string) => addressOf(id) !== (kept.value[id]?.uri ?? '');

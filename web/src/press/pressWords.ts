@@ -1,5 +1,5 @@
 /** What printers and jobs at them are doing, in words. */
-import type { PressState, ToldPrinter } from '@kyanos/contract';
+import type { PressState, PrinterStatus } from '@kyanos/contract';
 import { dated } from '@kyanos/core';
 import { t } from '../texts/texts.ts';
 
@@ -30,7 +30,7 @@ const REASONS: Readonly<Record<string, string>> = {
 const reasonWords = (reason: string): string =>
   REASONS[reason.replace(/-(error|warning|report)$/, '')] ?? reason.replaceAll('-', ' ');
 
-export const reasonsOf = ({ reasons }: ToldPrinter): readonly string[] => [
+export const reasonsOf = ({ reasons }: PrinterStatus): readonly string[] => [
   ...new Set(reasons.map(reasonWords)),
 ];
 
@@ -40,7 +40,7 @@ const STATES = {
   stopped: t('press.stands'),
 } as const;
 
-export function printerWords({ goneSince, seenAt, state }: ToldPrinter): string {
+export function printerWords({ goneSince, seenAt, state }: PrinterStatus): string {
   if (goneSince !== null)
     return t('press.goneSince', { time: dated(new Date(goneSince), t('shared.dayAndTime')) });
   return state === null || seenAt === null ? t('press.asked') : STATES[state];

@@ -1,5 +1,5 @@
 /** Printers of the machines and the jobs that they have, as the server heard last. */
-import { API, type PressJob, type PressWant, type ToldPrinter } from '@kyanos/contract';
+import { API, type PressJob, type PressWant, type PrinterStatus } from '@kyanos/contract';
 import { useIntervalFn } from '@vueuse/core';
 import { computed, ref, shallowRef } from 'vue';
 import { call, Refused } from '../shared/api.ts';
@@ -9,7 +9,7 @@ const AGAIN_MS = 2000;
 
 /** @param moved called when a job has come to a printer, gone on there, or left it */
 export function usePrinters(moved: () => void = () => undefined) {
-  const printers = shallowRef<readonly ToldPrinter[]>([]);
+  const printers = shallowRef<readonly PrinterStatus[]>([]);
   const jobs = shallowRef<readonly PressJob[]>([]);
   const away = ref<string>();
   const { problem: refused, trying } = useTrying();
@@ -18,12 +18,12 @@ export function usePrinters(moved: () => void = () => undefined) {
     list.map(({ id, state }) => `${id} ${state}`).join();
   async function load(): Promise<void> {
     try {
-      const told = await call(API.listPrinters, {});
+      const answer = await call(API.listPrinters, {});
       away.value = undefined;
       const before = states(jobs.value);
-      printers.value = told.printers;
-      jobs.value = told.jobs;
-      if (before !== states(told.jobs)) moved();
+      printers.value = answer.printers;
+      jobs.value = answer.jobs;
+      if (before !== states(answer.jobs)) moved();
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
       away.value = error.message;

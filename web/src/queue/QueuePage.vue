@@ -62,7 +62,7 @@ const nameOf = (taskId: string) =>
   queue.tasks.value.find(({ id }) => id === taskId)?.name ?? taskId;
 const signed = (value: number, words: (size: number) => string) =>
   `${value < 0 ? '−' : '+'}${words(Math.abs(value))}`;
-/** Late jobs that are told one by one. */
+/** Late jobs that are listed one by one. */
 const MOST_TOLD = 3;
 function effectWords({ change, ml: ink, money, late }: Effect): string {
   const code = state.value!.currency;

@@ -22,11 +22,11 @@ const at = (minutes: number) => new Date(begins.value.getTime() + minutes * 60_0
 
 const quotes = shallowRef<readonly JobSummary[]>();
 const quoted = ref<string>();
-interface Told {
+interface Answer {
   readonly promised?: Promised | undefined;
   readonly why: string;
 }
-const told = shallowRef<Told & { readonly of: QueueOrder }>();
+const answered = shallowRef<Answer & { readonly of: QueueOrder }>();
 async function loadQuotes() {
   const { jobs } = await call(API.listJobs, { query: { state: 'quoted', limit: 200 } });
   quotes.value = jobs;
@@ -37,7 +37,7 @@ interface Question {
   readonly problem: QueueProblem;
   readonly order: QueueOrder;
 }
-async function foretold({ id, problem: among, order: from }: Question): Promise<Told> {
+async function promiseOf({ id, problem: among, order: from }: Question): Promise<Answer> {
   const params = { id: id as JobSummary['id'] };
   const query = { begins: begins.value.toISOString() };
   const { task, why } = await call(API.getQuoted, { params, query });
@@ -50,22 +50,22 @@ async function foretold({ id, problem: among, order: from }: Question): Promise<
   );
   return { promised, why };
 }
-const foretell = useLatest(foretold, (answer, { id, order: from }) => {
-  if (quoted.value === id) told.value = { ...answer, of: from };
+const forecast = useLatest(promiseOf, (answer, { id, order: from }) => {
+  if (quoted.value === id) answered.value = { ...answer, of: from };
 });
-watch(quoted, () => (told.value = undefined));
+watch(quoted, () => (answered.value = undefined));
 // A promise is of the queue as it stands: a move, a minute or a queue that comes later asks again.
 watchDebounced(
   [quoted, asked, order],
   () => {
     if (quoted.value && asked.value)
-      void foretell.ask({ id: quoted.value, problem: asked.value, order: order.value });
+      void forecast.ask({ id: quoted.value, problem: asked.value, order: order.value });
   },
   { debounce: 200 },
 );
 const refused = ref('');
-const promised = computed(() => told.value?.promised);
-const why = computed(() => refused.value || foretell.failed.value || told.value?.why);
+const promised = computed(() => answered.value?.promised);
+const why = computed(() => refused.value || forecast.failed.value || answered.value?.why);
 /** Nobody promises minutes: the next half of an hour. */
 const HALF_HOUR = 30 * 60_000;
 const halfHour = (minutes: number) =>
@@ -87,7 +87,7 @@ async function accept() {
   } catch (error) {
     if (!(error instanceof Refused)) throw error;
     refused.value = error.message;
-    told.value = undefined;
+    answered.value = undefined;
   }
   await loadQuotes();
 }
@@ -105,7 +105,7 @@ async function accept() {
       clearable
       :no-data-text="t('queue.noQuotes')"
       :model-value="quoted ?? null"
-      :loading="foretell.busy.value"
+      :loading="forecast.busy.value"
       @update:model-value="
         quoted = $event ?? undefined;
         refused = '';
@@ -118,7 +118,7 @@ async function accept() {
       <v-btn
         size="small"
         variant="tonal"
-        :disabled="told?.of !== order"
+        :disabled="answered?.of !== order"
         v-bind="only(API.setJobOrder)"
         @click="accept"
         >{{ t('queue.acceptThen') }}</v-btn

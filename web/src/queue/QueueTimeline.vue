@@ -43,7 +43,7 @@ const px = (from: number, to: number) => ({
   left: `${scale.value.x(from)}px`,
   width: `${Math.max(2, scale.value.x(to) - scale.value.x(from))}px`,
 });
-const said = ({ taskId, from, to, late }: Bar) =>
+const labelOf = ({ taskId, from, to, late }: Bar) =>
   t('queue.barSaid', {
     job: nameOf(taskId),
     from: dated(at(from), t('queue.dayTime')),
@@ -198,9 +198,9 @@ async function key(event: KeyboardEvent, bar: Bar) {
               }"
               :style="px(bar.from, bar.to)"
               :data-task="bar.taskId"
-              :aria-label="said(bar)"
+              :aria-label="labelOf(bar)"
               :aria-pressed="selected === bar.taskId"
-              :title="said(bar)"
+              :title="labelOf(bar)"
               @pointerdown="grab($event, bar.taskId)"
               @pointermove="pull"
               @pointerup="drop"

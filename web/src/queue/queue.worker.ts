@@ -10,18 +10,18 @@ import { expose } from 'comlink';
 import '../texts/language.ts';
 
 const api = {
-  /** @param tell told the share that is done, now and then */
+  /** @param progress called now and then with the share that is done, 0 to 1 */
   best(
     problem: QueueProblem,
     objective: Objective,
     from: QueueOrder,
-    tell: (share: number) => void,
+    progress: (share: number) => void,
   ) {
     const { order, schedule, exact, gap } = bestOrder(problem, {
       objective,
       from,
-      tell: (share) => {
-        tell(share);
+      progress: (share) => {
+        progress(share);
         return false;
       },
     });

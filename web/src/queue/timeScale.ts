@@ -51,10 +51,10 @@ export function timeScale(shifts: readonly Shift[], begins: Date, end: number): 
     else if (shifts.some(({ from, to }) => from <= at && at < to)) hours.push(at);
   }
   const x = scaleLinear().domain(minutes).range(pixels);
-  // Where days stand close, the later one is told.
-  const told = [0, ...days].filter((day, i, all) => {
+  // Where days stand close, the later one is labelled.
+  const labelled = [0, ...days].filter((day, i, all) => {
     const next = all[i + 1];
     return next === undefined || x(next) - x(day) >= DAY_PX;
   });
-  return { x, width: pixels.at(-1)!, closed, days: told, hours };
+  return { x, width: pixels.at(-1)!, closed, days: labelled, hours };
 }

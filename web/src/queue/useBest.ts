@@ -41,7 +41,7 @@ export function useBest() {
   }
   const cancel = () => end(searching);
 
-  /** Searches for the best order of each kind, one after another, and tells each as soon as it is known. */
+  /** Searches for the best order of each kind, one after another, and shows each as soon as it is known. */
   async function search(problem: QueueProblem, from: QueueOrder): Promise<void> {
     cancel();
     found.value = [];
@@ -49,10 +49,10 @@ export function useBest() {
     const { worker, remote } = begin();
     searching = worker;
     for (const [i, objective] of OBJECTIVES.entries()) {
-      const tell = proxy((done: number) => {
+      const progress = proxy((done: number) => {
         if (searching === worker) share.value = (i + done) / OBJECTIVES.length;
       });
-      const one = await remote.best(problem, objective, from, tell);
+      const one = await remote.best(problem, objective, from, progress);
       if (searching !== worker) return;
       found.value = [...found.value, one];
     }

@@ -16,7 +16,7 @@ const RETRY_MS = 3000;
 const MOST_STEPS = 100;
 const { put } = SETTING_ENDPOINTS.queue;
 
-/** @param reload asks the server for the queue as it stands, which is then told to `take` */
+/** @param reload asks the server for the queue as it stands, which `take` is then called with */
 export function useKept(reload: () => Promise<unknown>) {
   const kept = shallowRef<KeptQueue>(NO_QUEUE);
   const past = shallowRef<readonly KeptQueue[]>([]);

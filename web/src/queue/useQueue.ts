@@ -89,7 +89,7 @@ export function useQueue() {
   const settled = computed(() => lay(order.value));
   const shown = computed(() => (tried.value ? lay(tried.value) : settled.value));
 
-  /** Before the last step, to tell what it did. */
+  /** Before the last step, to say what it did. */
   const before = shallowRef<Schedule>();
   const effect = computed(() => {
     const from = tried.value ? settled.value : before.value;

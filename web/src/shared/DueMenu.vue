@@ -6,7 +6,7 @@ import { computed, ref } from 'vue';
 import { due, loadDue } from './due.ts';
 import { t } from '../texts/texts.ts';
 
-/** Looked at again and again: hours pass without anybody telling anything. */
+/** Looked at again and again: hours pass without anybody writing anything down. */
 const DUE_MS = 120_000;
 void loadDue();
 useIntervalFn(() => void loadDue(), DUE_MS);

@@ -33,7 +33,7 @@ export class Refused extends Error {
 const CLIENT = { 'Kyanos-Client': crypto.getRandomValues(new Uint32Array(4)).join('-') };
 
 let signInNeeded = (): void => undefined;
-/** Is told whenever a session has ended. What was refused for it stays where it is. */
+/** Called whenever a session has ended. What was refused for it stays where it is. */
 export const onSignInNeeded = (act: () => void): void => {
   signInNeeded = act;
 };
@@ -79,7 +79,7 @@ export async function callRevised<E extends SomeEndpoint>(
     keepalive,
     headers: {
       ...CLIENT,
-      // Where nobody signs in, this is who works here; elsewhere the session tells.
+      // Where nobody signs in, this is who works here; elsewhere the session says so.
       'Kyanos-Operator': encodeURIComponent(operator.value.trim()),
       ...(method === 'POST' || method === 'PUT' ? { 'Idempotency-Key': key ?? newKey() } : {}),
       ...(ifMatch === undefined ? {} : { 'If-Match': ifMatch }),
@@ -117,7 +117,7 @@ export interface Upload {
   cancel(): void;
 }
 
-/** Sends a file. Only XMLHttpRequest tells how much of an upload has gone out. */
+/** Sends a file. Only XMLHttpRequest reports how much of an upload has gone out. */
 export function upload(file: File, progress: (share: number) => void): Upload {
   const xhr = new XMLHttpRequest();
   const done = new Promise<StoredFile>((resolve, reject) => {

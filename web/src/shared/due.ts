@@ -1,4 +1,4 @@
-/** What is due on any machine: told at the head of every screen. */
+/** What is due on any machine: shown at the head of every screen. */
 import { API, type Answered } from '@kyanos/contract';
 import { shallowRef } from 'vue';
 import { call, Refused } from './api.ts';

@@ -19,7 +19,7 @@ async function through(answers: readonly (ReturnType<typeof work> | Error)[], wa
   };
   const done = follow(next, {
     again: next,
-    tell: ({ progress }) => told.push(progress),
+    onState: ({ progress }) => told.push(progress),
     wanted,
     giveUp: async ({ state }) => given.push(state),
   });

@@ -15,7 +15,7 @@ export const isGoing = (work: Work | undefined): boolean =>
   work?.state === 'queued' || work?.state === 'running';
 
 /**
- * Tells every state of some work until it ends. The server says when it is further; it is asked then.
+ * Calls `onState` with every state of some work until it ends. The server says when it is further; it is asked then.
  * @param first begins it, or asks for it
  * @param again asks how far it is
  * @param wanted false once nobody waits for it; `giveUp` is called then if it still goes on
@@ -26,12 +26,12 @@ export async function follow<T extends Work & { readonly id: string }>(
   first: () => Promise<T>,
   {
     again,
-    tell,
+    onState,
     wanted = () => true,
     giveUp,
   }: {
     readonly again: (now: T) => Promise<T>;
-    readonly tell: (now: T) => void;
+    readonly onState: (now: T) => void;
     readonly wanted?: () => boolean;
     readonly giveUp?: (now: T) => Promise<unknown>;
   },
@@ -44,7 +44,7 @@ export async function follow<T extends Work & { readonly id: string }>(
       if (isGoing(now)) await giveUp?.(now);
       return undefined;
     }
-    tell(now);
+    onState(now);
     if (!isGoing(now)) return now;
     await further(now.id, since);
     since = performance.now();

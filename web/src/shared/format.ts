@@ -38,7 +38,7 @@ export function duration(minutes: number): string {
 export const currency = ({ minor, currency: code }: Money): string =>
   (minor / 100).toLocaleString(LOCALES[language()], { style: 'currency', currency: code });
 
-/** From so many mm on a length is told in metres. */
+/** From so many mm on a length is written in metres. */
 const METRES = 2000;
 /** A length of material or machine: whole millimetres, tenths of a centimetre or an inch; from two metres on hundredths of one. */
 export function length(mm: number, unit = units.value): string {
@@ -46,7 +46,7 @@ export function length(mm: number, unit = units.value): string {
   return `${grouped(mm / MM_PER[unit], unit === 'mm' ? 0 : 1)} ${unit}`;
 }
 
-/** Digits that a size is told with: to a tenth of a millimetre, or a little finer. */
+/** Digits that a size is written with: to a tenth of a millimetre, or a little finer. */
 const DIGITS: Readonly<Record<LengthUnit, number>> = { mm: 1, cm: 2, in: 2 };
 
 /** Width × height in the preferred unit, and in another system for a tooltip. */

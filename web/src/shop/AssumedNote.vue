@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** Under a figure: what it changes, and, while nobody has told it, that it is assumed and where to look it up. */
+/** Under a figure: what it changes, and, while nobody has stated it, that it is assumed and where to look it up. */
 import { t } from '../texts/texts.ts';
 defineProps<{
   assumed: boolean;

@@ -15,7 +15,7 @@ const props = defineProps<{
 }>();
 
 const jobs = shallowRef<readonly { id: string; name: string }[]>([]);
-const told = ref<string>();
+const outcome = ref<string>();
 async function load() {
   if (!may(API.listBehind)) return;
   jobs.value = await call(API.listBehind, { query: { part: props.part, id: props.id } });
@@ -23,7 +23,7 @@ async function load() {
 watch(
   [() => props.part, () => props.id, () => props.revision],
   () => {
-    told.value = undefined;
+    outcome.value = undefined;
     void load();
   },
   { immediate: true },
@@ -36,7 +36,7 @@ async function takeOver() {
     body: { part: props.part, id: props.id },
   });
   busy.value = false;
-  told.value = [
+  outcome.value = [
     t('shop.jobHasNowEach', { n: changed }),
     ...left.map(({ name, why }) => `${name}: ${why}`),
   ].join(' ');
@@ -46,8 +46,8 @@ const SHOWN = 4;
 </script>
 
 <template>
-  <div v-if="jobs.length || told" class="notice" role="status">
-    <p v-if="told">{{ told }}</p>
+  <div v-if="jobs.length || outcome" class="notice" role="status">
+    <p v-if="outcome">{{ outcome }}</p>
     <template v-if="jobs.length">
       <p>
         {{ t('shop.jobHasBefore', { n: jobs.length }) }}

@@ -27,7 +27,7 @@ const props = defineProps<{
   machine: Machine;
   /** Key of the ink as it was; undefined for a new one. */
   was: string | undefined;
-  /** Figures of it that nobody has told. */
+  /** Figures of it that nobody has stated. */
   assumed: readonly string[];
   currency: Currency;
 }>();
@@ -40,7 +40,7 @@ const taken = computed(() =>
   props.machine.inks.map(({ channel }) => channel).filter((channel) => channel !== props.was),
 );
 
-/** A new role brings what it needs, and keeps what was told of the ink. */
+/** A new role brings what it needs, and keeps what was stated of the ink. */
 function setRole(role: ChannelRole) {
   const { laydown, pricePerLitre, lossPerTrip, spitPerHour, container, product: _ } = ink.value;
   const fresh = newInk(role, props.machine, props.was);

@@ -2,7 +2,7 @@
 /** One figure of a machine by its kind, with what it changes and where to look it up; marked while it is assumed. */
 import {
   machineValue,
-  told,
+  stated,
   withMachineValue,
   type Currency,
   type Machine,
@@ -71,7 +71,7 @@ const limits = computed(() => ({
       :assumed="assumed"
       :changes="field.changes"
       :look-up="field.lookUp"
-      @right="machine = told(machine, field.path)"
+      @right="machine = stated(machine, field.path)"
     />
   </div>
 </template>

@@ -4,7 +4,7 @@ import {
   assumedBelow,
   confirmed,
   freeId,
-  told,
+  stated,
   withoutMode,
   type Machine,
   type Mode,
@@ -22,7 +22,7 @@ function set(at: number, change: Partial<Mode>) {
     ...machine.value,
     modes: machine.value.modes.map((mode, i) => (i === at ? { ...mode, ...change } : mode)),
   };
-  for (const field of Object.keys(change)) next = told(next, `modes.${id}.${field}`);
+  for (const field of Object.keys(change)) next = stated(next, `modes.${id}.${field}`);
   machine.value = next;
 }
 function add() {

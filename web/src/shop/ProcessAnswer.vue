@@ -88,10 +88,10 @@ const grid = computed(() =>
 const alike = computed(() => ({ ...plan.value, extras: [] }));
 
 /** What the job wants; the operator may know better. */
-const said = ref<Partial<Pick<ProcessNeeds, 'gradients'>>>({});
+const chosen = ref<Partial<Pick<ProcessNeeds, 'gradients'>>>({});
 const needs = computed<ProcessNeeds | undefined>(() =>
   job.info && job.shown
-    ? { ...needsOf(plan.value, job.info, job.shown), ...said.value }
+    ? { ...needsOf(plan.value, job.info, job.shown), ...chosen.value }
     : undefined,
 );
 
@@ -199,12 +199,12 @@ const intervals = computed(() => {
   }
   return [...byName].map(([name, parts]) => ({
     name,
-    told: parts.slice(0, MOST_TOLD).join(', '),
-    more: Math.max(0, parts.length - MOST_TOLD),
+    listed: parts.slice(0, MOST_LISTED).join(', '),
+    more: Math.max(0, parts.length - MOST_LISTED),
   }));
 });
-/** Intervals of one process that are told. */
-const MOST_TOLD = 8;
+/** Intervals of one process that are listed. */
+const MOST_LISTED = 8;
 const here = computed(() => {
   const copies = plan.value.layout.copies;
   const list = [
@@ -257,10 +257,10 @@ const answer = computed(() => {
       <div class="panel pad" data-testid="cheapest">
         <h2 class="label">{{ t('shop.cheapestTheseQuantities') }}</h2>
         <dl class="ranges">
-          <template v-for="{ name, told, more } in intervals" :key="name">
+          <template v-for="{ name, listed, more } in intervals" :key="name">
             <dt>{{ name }}</dt>
             <dd class="figures">
-              {{ told
+              {{ listed
               }}<span v-if="more" class="soft"
                 >{{ ' ' }}{{ t('shop.moreNearOneAnother', { more }) }}</span
               >
@@ -285,7 +285,7 @@ const answer = computed(() => {
         <v-switch
           :label="t('shop.gradientsPictures')"
           :model-value="needs.gradients"
-          @update:model-value="said = { gradients: !!$event }"
+          @update:model-value="chosen = { gradients: !!$event }"
         />
       </div>
       <div class="panel pad">

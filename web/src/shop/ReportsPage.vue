@@ -182,7 +182,7 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
       <span
         ><strong>{{ t('shop.decide') }}</strong>
         {{ t('shop.machineSays', { job: stored[outlier.report]?.report.job }) }}
-        <b class="figures">{{ plain(outlier.said) }}</b>
+        <b class="figures">{{ plain(outlier.reported) }}</b>
         {{ t('shop.where', { outlier: about(outlier) }) }}
         <b class="figures">{{ plain(outlier.expected) }}</b>
         {{ t('shop.wereExpectedPrintedTwice') }}</span

@@ -62,10 +62,10 @@ const text = (value: unknown): string =>
           ? plain(value)
           : String(value as string);
 
-/** "White: laydown 11 → 12". What is assumed or learnt is told by itself elsewhere. */
+/** "White: laydown 11 → 12". What is assumed or learnt stands by itself elsewhere. */
 export function changeWords({ field, was, now }: FieldChange): string | undefined {
   if (/^(assumed|learnt|measured|primaries)\b/.test(field)) return undefined;
-  const told = (value: unknown) =>
+  const words = (value: unknown) =>
     typeof value === 'number' && isMoney(field) ? decimal(value / 100, 2) : text(value);
-  return `${fieldName(field)} ${told(was)} → ${told(now)}`;
+  return `${fieldName(field)} ${words(was)} → ${words(now)}`;
 }

@@ -30,7 +30,7 @@ export function useEditing<K extends ShopKind>(
   watch(
     [() => item.value?.id, () => item.value?.revision],
     ([id], [before]) => {
-      // Theirs may come while a conflict is told: it stays until somebody decides.
+      // Theirs may come while a conflict is open: it stays until somebody decides.
       if (id !== before) {
         problem.value = undefined;
         conflict.value = false;

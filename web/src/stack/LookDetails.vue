@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** What is told of the print that is shown, with reasons: its figures, its points, its barcodes. */
+/** What is known of the print that is shown, with reasons: its figures, its points, its barcodes. */
 import { decimal, type Grey, type PointLook, type Scanned } from '@kyanos/core';
 import { useJob } from '../job/useJob.ts';
 import { rgbaOf } from '../look/grey.ts';

@@ -1,4 +1,4 @@
-/** What is told of the print that is shown, of points that are read on it, and of its barcodes under a scanner. */
+/** The numbers of the print that is shown, of points that are read on it, and of its barcodes under a scanner. */
 import {
   type BarcodeLook,
   decimal,

@@ -246,6 +246,6 @@ export function lookRestsOn({ machine, material, stack }: PrintPlan): string {
   return t('stack.lookRests', { parts: listed(parts) });
 }
 
-/** Grade of a code as a scanner would tell it, from 0 to 4, and its letter. */
+/** Grade of a code as a verifier would give it, from 0 to 4, and its letter. */
 export const scanned = ({ value, grade, decodes }: Scanned): string =>
   `${decimal(value, 1)} (${grade})${decodes ? '' : t('stack.notRead')}`;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What was done to the stock, the newest first; any of it can be undone. */
-import { API, type ToldStock } from '@kyanos/contract';
+import { API, type StockHistoryEntry } from '@kyanos/contract';
 import { shallowRef } from 'vue';
 import { call } from '../shared/api.ts';
 import { useTrying } from '../shared/useTrying.ts';
@@ -8,11 +8,11 @@ import { actWords, timeWords } from './stockWords.ts';
 import { t } from '../texts/texts.ts';
 
 const { problem, trying } = useTrying();
-const events = shallowRef<readonly ToldStock[]>();
+const events = shallowRef<readonly StockHistoryEntry[]>();
 const more = shallowRef(true);
 const PAGE = 100;
 
-async function load(before?: ToldStock['id']) {
+async function load(before?: StockHistoryEntry['id']) {
   const found = await trying(() =>
     call(API.listStockEvents, { query: { limit: PAGE, ...(before && { before }) } }),
   );
@@ -20,7 +20,7 @@ async function load(before?: ToldStock['id']) {
   events.value = before ? [...(events.value ?? []), ...found] : found;
   more.value = found.length === PAGE;
 }
-async function undo({ id }: ToldStock) {
+async function undo({ id }: StockHistoryEntry) {
   await trying(() => call(API.undoStock, { params: { id } }));
   if (!problem.value) await load();
 }

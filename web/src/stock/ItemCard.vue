@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A lot or a container: what is known of it, and what can be done with it. */
-import { API, type LaterAct, type ToldStock } from '@kyanos/contract';
+import { API, type LaterAct, type StockHistoryEntry } from '@kyanos/contract';
 import { amountText, freeIn, reservedIn, type Machine, dayWords } from '@kyanos/core';
 import { mdiTagOutline } from '@mdi/js';
 import { computed, ref, shallowRef, watch } from 'vue';
@@ -11,11 +11,11 @@ import type { ShelfEntry } from './useShelf.ts';
 import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ entry: ShelfEntry; machines: readonly Machine[] }>();
-const emit = defineEmits<{ act: [what: LaterAct]; undo: [event: ToldStock['id']] }>();
+const emit = defineEmits<{ act: [what: LaterAct]; undo: [event: StockHistoryEntry['id']] }>();
 
 const item = computed(() => props.entry.item);
 const age = computed(() => props.entry.age);
-const events = shallowRef<readonly ToldStock[]>([]);
+const events = shallowRef<readonly StockHistoryEntry[]>([]);
 watch(
   item,
   async ({ id }) => {
@@ -25,7 +25,7 @@ watch(
   { immediate: true },
 );
 
-/** What is being told, and its figures. */
+/** What is being written down, and its figures. */
 const asking = ref<'drawn' | 'counted' | 'moved' | 'discarded' | 'fitted'>();
 const amount = ref(0);
 const words = ref('');

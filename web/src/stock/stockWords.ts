@@ -1,6 +1,6 @@
 /** What happened to the stock, as one says it. */
 import { type AgeOf, amountText, dated, type StockUnit } from '@kyanos/core';
-import type { ToldStock } from '@kyanos/contract';
+import type { StockHistoryEntry } from '@kyanos/contract';
 import { parseISO } from 'date-fns';
 import { t } from '../texts/texts.ts';
 
@@ -21,7 +21,7 @@ const SOURCE: Readonly<Record<string, string>> = {
 };
 
 /** `12.5 m drawn by hand` */
-export function actWords(what: ToldStock['what'], unit: StockUnit): string {
+export function actWords(what: StockHistoryEntry['what'], unit: StockUnit): string {
   switch (what.act) {
     case 'received':
       return t('stock.receivedSize', { size: amountText(what.size, what.unit) });

@@ -17,7 +17,7 @@ const use = (notation = 'film | W@art / CMYK', material: Material = MATERIAL): U
   machine: MACHINE,
   material,
   stack: parseStack(notation),
-  said: { names: {}, overprint: [] },
+  settings: { names: {}, overprint: [] },
 });
 const box = { left: 10, top: 20, width: 5, height: 2 };
 const cells = packCells(2, 1, Uint8Array.of(0, 1));
@@ -81,7 +81,7 @@ describe('findings of a page', () => {
     const beside = finding({ knockouts }, use('film | W@art+CMYK'), WITH_WHITE);
     expect(beside.severity).toBe('note');
     expect(beside.repair).toBeUndefined();
-    const mended = { ...use(), said: { names: {}, overprint: ['White'] } };
+    const mended = { ...use(), settings: { names: {}, overprint: ['White'] } };
     expect(finding({ knockouts }, mended, WITH_WHITE)).toMatchObject({
       code: 'KNOCKOUT_MENDED',
       repair: { keep: false },
@@ -207,15 +207,15 @@ describe('findings of a page', () => {
       code: 'LINES_UNSAID',
       repair: { kind: 'map-name', role: 'cut' },
     });
-    const said: Use = { ...use(), said: { names: { Dieline: 'cut' }, overprint: [] } };
-    expect(found({}, said, dieline)).toEqual([]);
+    const assigned: Use = { ...use(), settings: { names: { Dieline: 'cut' }, overprint: [] } };
+    expect(found({}, assigned, dieline)).toEqual([]);
     const knockouts = [{ separation: 'Dieline', specialLostMm2: 0, colourLostMm2: 20, cells }];
-    expect(finding({ knockouts }, said, dieline)).toMatchObject({
+    expect(finding({ knockouts }, assigned, dieline)).toMatchObject({
       code: 'LINE_ERASES',
       severity: 'error',
       repair: { kind: 'overprint', separation: 'Dieline', keep: true },
     });
-    const kept = { ...said, said: { ...said.said, overprint: ['Dieline'] } };
+    const kept = { ...assigned, settings: { ...assigned.settings, overprint: ['Dieline'] } };
     expect(found({ knockouts }, kept, dieline)).toEqual(['KNOCKOUT_MENDED note']);
   });
 

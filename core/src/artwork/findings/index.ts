@@ -26,7 +26,7 @@ import { t } from '../../texts/index.ts';
 export type { Use } from './check.ts';
 export { LABEL_EXCESS_MM } from './page.ts';
 
-/** In the order they are told. */
+/** In the order in which they are listed. */
 const CHECKS: readonly Check[] = [
   names,
   empty,

@@ -4,7 +4,7 @@ import { inkFor, inkName, laysInk, partOf } from '../../stack/index.ts';
 import { drawnLines, likelyLines, LINE_NAMES } from '../lines.ts';
 import { isLineRole, missReason, nearMiss, specialRole } from '../names.ts';
 import type { ArtworkPage, Knockout } from '../page.ts';
-import { cm2, drawn, pageArea, roleIn, said, type Check, type Use } from './check.ts';
+import { cm2, drawn, pageArea, roleIn, settingsOf, type Check, type Use } from './check.ts';
 import { decimal, inSentence, t } from '../../texts/index.ts';
 
 export const names: Check = (page, use) => {
@@ -101,11 +101,11 @@ export const erasingLines: Check = (page, use) => {
   if (!use) return [];
   return page.knockouts.flatMap(
     ({ separation, colourLostMm2, specialLostMm2, cells }): Finding[] => {
-      const said = roleIn(separation, use);
+      const role = roleIn(separation, use);
       const lost = colourLostMm2;
-      if (said === 'process' || specialRole(said) || lost < LINE_SLIVER_MM2) return [];
-      if (!isLineRole(said) && said !== 'ignore' && !likelyLines(page, separation)) return [];
-      if (use.said.overprint.includes(separation)) return [];
+      if (role === 'process' || specialRole(role) || lost < LINE_SLIVER_MM2) return [];
+      if (!isLineRole(role) && role !== 'ignore' && !likelyLines(page, separation)) return [];
+      if (use.settings.overprint.includes(separation)) return [];
       return [
         finding('LINE_ERASES', t('artwork.doesNotPrintErases', { separation, lost: cm2(lost) }), {
           place: { kind: 'cells', cells },
@@ -156,7 +156,7 @@ export const knockouts: Check = (page, use) =>
     if (lost < SLIVER_MM2 || isLine(page, separation, use)) return [];
     const place: Place = { kind: 'cells', cells };
     const measure = { value: lost / 100, unit: 'cm²' } as const;
-    if (said(use).overprint.includes(separation))
+    if (settingsOf(use).overprint.includes(separation))
       return [
         finding(
           'KNOCKOUT_MENDED',
@@ -200,7 +200,7 @@ export const knockouts: Check = (page, use) =>
 /** Told by {@link erasingLines}. */
 const isLine = (page: ArtworkPage, separation: string, use: Use | undefined): boolean =>
   use !== undefined &&
-  !said(use).overprint.includes(separation) &&
+  !settingsOf(use).overprint.includes(separation) &&
   (isLineRole(roleIn(separation, use)) || likelyLines(page, separation) !== undefined);
 
 /** Laid in one layer with colour, where an overlap would mix wet ink: there a knockout is what is wanted. */

@@ -13,7 +13,7 @@ const FAINT_SHARE = 0.005;
 export const haze: Check = (page, use) => {
   const { highest, faint } = page.content;
   if (!faint) return [];
-  // The cleaner tells haze from the image by itself.
+  // The cleaner separates haze from the image by itself.
   const rules = use
     ? allLayers(use.stack).flatMap(({ parts }) =>
         parts.flatMap(({ rule }) =>

@@ -19,7 +19,7 @@ import { capacityOf, hasEnded, WASTE_ML, type Press, type PressJob } from './pre
 type Asked = ReadonlyMap<string, Attribute>;
 
 /** @param uri the address of the printer */
-export function tellingOf(press: Press, uri: string) {
+export function attributesOf(press: Press, uri: string) {
   const { machine } = press;
   const begun = Date.now();
   const upTime = () => Math.max(1, Math.round((Date.now() - begun) / 1000));

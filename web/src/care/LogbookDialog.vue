@@ -1,6 +1,6 @@
 <script setup lang="ts">
-/** What was done to a machine, told to its logbook. */
-import type { MachineCare, ToldAct } from '@kyanos/contract';
+/** What was done to a machine, for its logbook. */
+import type { MachineCare, LogbookAct } from '@kyanos/contract';
 import type { MissingNozzle } from '@kyanos/core';
 import { computed, ref, watch } from 'vue';
 import { upload } from '../shared/api.ts';
@@ -11,7 +11,7 @@ import { t } from '../texts/texts.ts';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ machine: MachineCare; problem: string | undefined; first?: string }>();
-const emit = defineEmits<{ tell: [what: ToldAct] }>();
+const emit = defineEmits<{ write: [what: LogbookAct] }>();
 
 const ACTS = [
   { value: 'pattern', title: t('care.lastPattern') },
@@ -57,7 +57,7 @@ const ready = computed(
 );
 function save() {
   const text = words.value.trim();
-  const what = (): ToldAct => {
+  const what = (): LogbookAct => {
     switch (act.value) {
       case 'pattern':
         return { act: 'pattern', missing: missing.value.map((one) => ({ ...one })) };
@@ -70,10 +70,10 @@ function save() {
       case 'note':
         return { act: 'note', text, ...(picture.value && { picture: picture.value }) };
       default:
-        return { act: act.value } as ToldAct;
+        return { act: act.value } as LogbookAct;
     }
   };
-  emit('tell', what());
+  emit('write', what());
 }
 async function attach(event: Event) {
   const [file] = (event.target as HTMLInputElement).files ?? [];
