@@ -138,11 +138,20 @@ describe('kyanos inspect for scripts', () => {
   it('takes many files, and one that can’t be read does not keep the others from being told', () => {
     const sound = write('sound.pdf', SMALL);
     const torn = write('torn.pdf', '%PDF-1.7 torn');
-    const { status, json, stderr } = inspect('--json', sound, torn);
-    const reports = json() as [{ pages: unknown[] }, { file: string; code: string }];
-    expect(reports[0].pages).toHaveLength(1);
-    expect(reports[1]).toMatchObject({ file: torn, code: 'ARTWORK_DAMAGED' });
+    const none = join(folder, 'none.pdf');
+    const { status, json, stderr } = inspect('--json', none, sound, torn, folder);
+    const [away, read, damaged, noFile] = json() as [
+      { code: string },
+      { pages: unknown[] },
+      { file: string; code: string },
+      { message: string },
+    ];
+    expect(away.code).toBe('FILE_UNKNOWN');
+    expect(read.pages).toHaveLength(1);
+    expect(damaged).toMatchObject({ file: torn, code: 'ARTWORK_DAMAGED' });
+    expect(noFile.message).toContain('is a folder');
     expect(stderr).toContain(torn);
+    expect(stderr).toContain(`The file ${none} does not exist`);
     expect(status).toBe(2);
   });
 

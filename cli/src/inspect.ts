@@ -7,7 +7,14 @@ import {
 } from '@kyanos/contract';
 import { ArtworkRefused, readArtwork, readCoverage, type IntakeOptions } from '@kyanos/intake';
 import { failOn, gravest } from './failOn.ts';
-import { scaleOption, fileArguments, printJson, UsageError, wholeNumber } from './usage.ts';
+import {
+  checkReadable,
+  fileArguments,
+  printJson,
+  scaleOption,
+  UsageError,
+  wholeNumber,
+} from './usage.ts';
 
 const USAGE = 'kyanos inspect FILE… [--json] [--dpi N] [--fail-on error|warning|note | --coverage]';
 
@@ -63,8 +70,10 @@ const isWhole = (report: InspectReport | CoverageReport | RefusalReport): report
 
 async function answer<T>(file: string, read: () => Promise<T>): Promise<T | RefusalReport> {
   try {
+    checkReadable(file);
     return await read();
   } catch (error) {
+    if (error instanceof UsageError) return { file, code: 'FILE_UNKNOWN', message: error.message };
     if (!(error instanceof ArtworkRefused)) throw error;
     return { file, code: error.code, message: error.message };
   }

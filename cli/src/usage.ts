@@ -56,20 +56,24 @@ export function checkWritable(file: string): Promise<void> {
   });
 }
 
-/** The files that a command is given, each of which can be read. */
+/** The files that a command is given, whether they can be read or not. */
 export function fileArguments(positionals: readonly string[], usage: string): readonly string[] {
   if (positionals.length === 0) throw new UsageError(`Name a file: ${usage}`);
-  for (const file of positionals) {
-    reading(file, () => closeSync(openSync(file, 'r')));
-    if (statSync(file).isDirectory()) throw new UsageError(`The file ${file} ${SENTENCES.EISDIR}.`);
-  }
   return positionals;
+}
+
+/** @throws UsageError for a file that is not there, or that nobody lets us read */
+export function checkReadable(file: string): void {
+  reading(file, () => closeSync(openSync(file, 'r')));
+  if (statSync(file).isDirectory()) throw new UsageError(`The file ${file} ${SENTENCES.EISDIR}.`);
 }
 
 /** The one file that a command is given, which can be read. */
 export function fileArgument(positionals: readonly string[], usage: string): string {
   if (positionals.length > 1) throw new UsageError(`Name one file: ${usage}`);
-  return fileArguments(positionals, usage)[0];
+  const [file] = fileArguments(positionals, usage);
+  checkReadable(file);
+  return file;
 }
 
 /** A whole number within limits. */

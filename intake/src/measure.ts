@@ -18,7 +18,7 @@ import {
   type Raster,
 } from '@kyanos/core';
 import { lookCloser } from './barcodes/renderRegion.ts';
-import { boxOf, finePart, redraw } from './redraw.ts';
+import { boxOf, differIn, finePart, redraw } from './redraw.ts';
 import { PageCodes } from './barcodes/pageCodes.ts';
 import type { PageFile } from './source.ts';
 import { breath } from './run.ts';
@@ -99,20 +99,28 @@ export async function measure(
   // The interpreter paints every pixel that a shape touches: codes and thin strokes are drawn finer, each pixel gets its share.
   const thin = (await fine?.()) ?? [];
   const parts = [...thin, ...bars];
+  const differing = knockout?.differing ?? [];
+  const overprinting = second && differing.length > 0 ? second : undefined;
+  // Every pixel that a shape touches is painted, so where all pixels are alike what is drawn finer is alike as well.
+  const apart = overprinting ? parts.filter((part) => differIn(file, overprinting, part)) : [];
   await redraw(file, parts, (plane, y, left, before, after) => {
     for (const meter of [inside, whole]) meter.replace(plane, y, left, before, after);
   });
-  for (const part of thin) rmSync(part.file.path, { force: true });
-  const differing = knockout?.differing ?? [];
-  if (second && differing.length > 0 && renderRegion)
-    for (const times of new Set(parts.map((part) => part.times))) {
-      const boxes = parts.filter((part) => part.times === times).map((part) => boxOf(part, dpi));
-      const files = await renderRegion(boxes, times * dpi, true);
+  if (overprinting) {
+    await redraw(
+      overprinting,
+      parts.filter((part) => !apart.includes(part)),
+    );
+    for (const times of new Set(apart.map((part) => part.times))) {
+      const boxes = apart.filter((part) => part.times === times).map((part) => boxOf(part, dpi));
+      const files = (await renderRegion?.(boxes, times * dpi, true)) ?? [];
       await redraw(
-        second,
-        boxes.flatMap((box, i) => finePart(box, dpi, times, files[i]) ?? []),
+        overprinting,
+        boxes.flatMap((box, i) => (files[i] && finePart(box, dpi, times, files[i])) ?? []),
       );
     }
+  }
+  for (const part of thin) rmSync(part.file.path, { force: true });
   const within = ink(inside);
   const everywhere = bleeds ? ink(whole) : within;
   const declared = new Set(structure?.spots.map(({ name }) => name));

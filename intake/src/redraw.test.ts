@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 import type { PlanarFile } from './planar.ts';
-import { redraw } from './redraw.ts';
+import { differIn, redraw } from './redraw.ts';
 
 const tmp = mkdtempSync(join(tmpdir(), 'redraw-test-'));
 afterAll(() => rmSync(tmp, { recursive: true }));
@@ -73,5 +73,39 @@ describe('parts that are put in anew', () => {
     write(part, new Uint8Array(0));
     await redraw(coarse, [{ left: 0, top: 0, width: 4, height: 4, times: 4, file: part }]);
     expect([...readFileSync(coarse.path).subarray(7)]).toEqual(Array(32).fill(200));
+  });
+});
+
+describe('two files of a page', () => {
+  const [width, height] = [12, 9];
+  const part = { left: 2, top: 3, width: 6, height: 4, times: 3, file: plates('none', 18, 12) };
+  const base = fine(width, height);
+
+  it('are alike in a part unless a pixel of it differs, in whatever plane, and wherever the planes lie', () => {
+    const own = plates('own', width, height);
+    write(own, base);
+    // The same planes the other way round.
+    const turned = plates('turned', width, height, { order: [1, 0] });
+    const place = (plane: number, x: number, y: number) => ((1 - plane) * height + y) * width + x;
+    for (let plane = 0; plane < 2; plane++)
+      for (let y = 0; y < height; y++)
+        for (let x = 0; x < width; x++) {
+          const pixels = Buffer.concat([
+            base.subarray(width * height),
+            base.subarray(0, width * height),
+          ]);
+          pixels[place(plane, x, y)] ^= 1;
+          write(turned, pixels);
+          const inside = x >= 2 && x < 8 && y >= 3 && y < 7;
+          expect([plane, x, y, differIn(own, turned, part)]).toEqual([plane, x, y, inside]);
+        }
+  });
+
+  it('are not compared where one holds light and the other ink', () => {
+    const own = plates('ink', width, height);
+    const light = plates('light', width, height, { inverted: true });
+    write(own, base);
+    write(light, base);
+    expect(differIn(own, light, part)).toBe(true);
   });
 });

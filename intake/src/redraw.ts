@@ -80,6 +80,37 @@ export async function redraw(
   }
 }
 
+/**
+ * Whether two files of the same page, as large, hold different ink in any pixel of a part.
+ * @param other with the same channels, in the same order
+ */
+export function differIn(plates: PlanarFile, other: PlanarFile, part: FinePart): boolean {
+  if (plates.inverted !== other.inverted) return true;
+  const [left, right] = [part.left, Math.min(part.left + part.width, plates.width)];
+  const rows = Math.min(part.height, plates.height - part.top);
+  const handles = [plates, other].map((file) => openSync(file.path, 'r'));
+  try {
+    const read = (file: PlanarFile, handle: number, channel: number): Buffer => {
+      const bytes = Buffer.alloc(rows * file.width);
+      const plane = file.order?.[channel] ?? channel;
+      const place = file.offset + (plane * file.height + part.top) * file.width;
+      readSync(handle, bytes, 0, bytes.length, place);
+      return bytes;
+    };
+    return plates.channels.some((_, channel) => {
+      const [own, theirs] = [plates, other].map((file, i) => read(file, handles[i], channel));
+      for (let y = 0; y < rows; y++) {
+        const from = y * plates.width;
+        if (own.compare(theirs, from + left, from + right, from + left, from + right) !== 0)
+          return true;
+      }
+      return false;
+    });
+  } finally {
+    handles.forEach(closeSync);
+  }
+}
+
 function redrawPart(
   plates: PlanarFile,
   handle: number,

@@ -28,7 +28,7 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
 
 <template>
   <div class="fields">
-    <div class="with-help">
+    <div class="with-help wide">
       <h2 class="label">{{ t('cost.price') }}</h2>
       <handbook-link page="estimating" :of="t('cost.price')" />
     </div>
@@ -151,7 +151,7 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 12px;
-  align-items: start;
+  align-items: center;
 }
 
 h2 {

@@ -1,5 +1,5 @@
 /** Fields of the shop's things in words, for lists of what changed. */
-import { decimal, type FieldChange, machineFields } from '@kyanos/core';
+import { decimal, type FieldChange, machineFields, type Prices } from '@kyanos/core';
 import { plain } from '../shared/format.ts';
 import { t } from '../texts/texts.ts';
 
@@ -20,14 +20,25 @@ const LABELS: Readonly<Record<string, string>> = {
   taxPercent: t('shop.tax'),
   spoilagePercent: t('shop.spoilage'),
   holdsFrom: t('shop.holdsFromWithin'),
+  currency: t('shop.currencyWithin'),
+  pricing: t('shop.pricingWithin'),
+  'market.minor': t('shop.goingRateWithin'),
+  dayHours: t('shop.dayHoursWithin'),
 };
 
 /** `inks.W.spotName` → "W: spot name". */
 export function fieldName(field: string): string {
   if (LABELS[field]) return LABELS[field];
   const names = field.split('.');
-  if (names.length === 2 && (names[0] === 'inks' || names[0] === 'modes'))
-    return `${names[0].slice(0, -1)} ${names[1]}`;
+  if (names[0] === 'breaks' && names.length > 1) {
+    const n = Number(names[1]) + 1;
+    if (names.length === 2) return t('shop.breakWithin', { n });
+    return names[2] === 'copies'
+      ? t('shop.breakCopiesWithin', { n })
+      : t('shop.breakDiscountWithin', { n });
+  }
+  if (names.length === 2 && names[0] === 'inks') return t('shop.inkWithin', { key: names[1] });
+  if (names.length === 2 && names[0] === 'modes') return t('shop.modeWithin', { key: names[1] });
   const last = names.at(-1)!;
   const word = LABELS[last] ?? last.replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
   const [head, of] = names;
@@ -45,22 +56,28 @@ const MONEY: readonly string[] = [
   'pricePerLitre',
   'labourRate',
   'minimum',
+  'market.minor',
 ];
 const isMoney = (field: string): boolean =>
   MONEY.includes(field) || MONEY.includes(field.split('.').at(-1)!);
 
+const isBreak = (value: unknown): value is NonNullable<Prices['breaks']>[number] =>
+  typeof value === 'object' && value !== null && 'percentOff' in value;
+
 const text = (value: unknown): string =>
-  value === undefined
-    ? t('shop.nothing')
-    : typeof value === 'object' && value !== null
-      ? '…'
-      : typeof value === 'boolean'
-        ? value
-          ? t('shop.yes')
-          : t('shop.no')
-        : typeof value === 'number'
-          ? plain(value)
-          : String(value as string);
+  isBreak(value)
+    ? t('shop.breakAs', { copies: value.copies, percent: decimal(value.percentOff, 1) })
+    : value === undefined
+      ? t('shop.nothing')
+      : typeof value === 'object' && value !== null
+        ? '…'
+        : typeof value === 'boolean'
+          ? value
+            ? t('shop.yes')
+            : t('shop.no')
+          : typeof value === 'number'
+            ? plain(value)
+            : String(value as string);
 
 /** "White: laydown 11 → 12". What is assumed or learnt stands by itself elsewhere. */
 export function changeWords({ field, was, now }: FieldChange): string | undefined {

@@ -113,6 +113,19 @@ describe('what changed, in words', () => {
       'W: laydown 11 → 12.35',
     );
     expect(changeWords({ field: 'inks.Sg', was: undefined, now: {} })).toBe('ink Sg nothing → …');
+    const [from50, from100] = [50, 100].map((copies) => ({ copies, percentOff: 4.5 }));
+    expect(changeWords({ field: 'breaks.2', was: undefined, now: from100 })).toMatch(
+      /^quantity break 3 nothing → from 100, 4\.5\s% off$/,
+    );
+    expect(changeWords({ field: 'breaks.0', was: from50, now: undefined })).toMatch(
+      /^quantity break 1 from 50, 4\.5\s% off → nothing$/,
+    );
+    expect(changeWords({ field: 'breaks.0.copies', was: 50, now: 60 })).toBe(
+      'copies of quantity break 1 50 → 60',
+    );
+    expect(changeWords({ field: 'market.minor', was: 1200, now: 1350 })).toBe(
+      'going rate 12.00 → 13.50',
+    );
   });
 
   it('leaves out what is told elsewhere', () => {
