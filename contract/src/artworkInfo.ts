@@ -8,7 +8,7 @@ import {
   type ArtworkInfo,
 } from '@kyanos/core';
 import { z } from 'zod';
-import { RoleSchema } from './plan.ts';
+import { RoleSchema } from './machine.ts';
 import { prove, type Same } from './proof.ts';
 
 export const share = z.number().min(0).max(1);

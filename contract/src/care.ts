@@ -10,7 +10,7 @@ import {
 } from '@kyanos/core';
 import { z } from 'zod';
 import { CareEventId } from './ids.ts';
-import { ChannelKey } from './plan.ts';
+import { ChannelKey } from './machine.ts';
 import { prove, type Same } from './proof.ts';
 
 const ml = z.number().min(0).max(100_000);

@@ -75,20 +75,10 @@ export type { LaterAct, Stocked, StockHistoryEntry } from './stock.ts';
 export { SHOP_ENDPOINTS } from './resources/shop.ts';
 export { BenchReport, type ScaleReport } from './bench.ts';
 export { LookReport, lookReport } from './lookReport.ts';
-export {
-  encodePlan,
-  Ink,
-  Machine,
-  MachineStateSchema,
-  Material,
-  Mode,
-  Plan,
-  Prices,
-  problemOf,
-  ShopSchema,
-  StackText,
-  type PlanJson,
-} from './plan.ts';
+export { Ink, Machine, Mode } from './machine.ts';
+export { Material } from './material.ts';
+export { encodePlan, Plan, problemOf, StackText, type PlanJson } from './plan.ts';
+export { MachineStateSchema, Prices, ShopSchema } from './shop.ts';
 export {
   CoverageReport,
   InspectReport,

@@ -14,7 +14,9 @@ import {
   type Topic,
 } from '@kyanos/core';
 import { z } from 'zod';
-import { ChannelKey, MachineStateSchema, Plan } from './plan.ts';
+import { ChannelKey } from './machine.ts';
+import { Plan } from './plan.ts';
+import { MachineStateSchema } from './shop.ts';
 import { prove, type Same } from './proof.ts';
 
 export const Fault = z.enum(FAULT_IDS);

@@ -1,7 +1,8 @@
 /** The queue: what stands in it, how a shop works, and what a hand has said. Minutes from when the queue begins. */
 import type { KeptQueue, Queued, QueueMachine, WorkingHours } from '@kyanos/core';
 import { z } from 'zod';
-import { ChannelKey, ShopId } from './plan.ts';
+import { ShopId } from './fields.ts';
+import { ChannelKey } from './machine.ts';
 import { prove, type Same } from './proof.ts';
 import { t } from './texts/texts.ts';
 

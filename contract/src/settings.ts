@@ -7,7 +7,9 @@ import {
   type WhiteUse,
 } from '@kyanos/core';
 import { z } from 'zod';
-import { MaterialClass, RoleSchema, ShopId } from './plan.ts';
+import { ShopId } from './fields.ts';
+import { RoleSchema } from './machine.ts';
+import { MaterialClass } from './material.ts';
 import { prove, type Same, type Wire } from './proof.ts';
 import { HoursSettings, QueueSettings } from './queue.ts';
 import { t } from './texts/texts.ts';

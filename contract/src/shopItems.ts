@@ -17,17 +17,11 @@ import { ProcedureSchema } from './care.ts';
 import { materialFrom1 } from './format1.ts';
 import { machineFrom2 } from './format2.ts';
 import { machineFrom3 } from './format3.ts';
-import {
-  HouseRulesSchema,
-  Ink,
-  Machine as MachineSchema,
-  Material as MaterialSchema,
-  MAX_NOTATION,
-  Prices,
-  problemOf,
-  ShopId,
-  StackText,
-} from './plan.ts';
+import { ShopId } from './fields.ts';
+import { Ink, Machine as MachineSchema } from './machine.ts';
+import { Material as MaterialSchema } from './material.ts';
+import { MAX_NOTATION, problemOf, StackText } from './plan.ts';
+import { HouseRulesSchema, Prices } from './shop.ts';
 import { prove, type Same } from './proof.ts';
 import { t } from './texts/texts.ts';
 

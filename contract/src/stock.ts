@@ -10,7 +10,8 @@ import {
 } from '@kyanos/core';
 import { z } from 'zod';
 import { StockEventId, StockItemId } from './ids.ts';
-import { ChannelKey, ShopId } from './plan.ts';
+import { ShopId } from './fields.ts';
+import { ChannelKey } from './machine.ts';
 import { prove, type Same } from './proof.ts';
 import { t } from './texts/texts.ts';
 

@@ -5,7 +5,8 @@ import type { Problem } from './resources/common.ts';
 import { materialFrom1, tripsFrom1 } from './format1.ts';
 import { machineFrom2 } from './format2.ts';
 import { machineFrom3 } from './format3.ts';
-import { Plan, problemOf, ShopSchema } from './plan.ts';
+import { Plan, problemOf } from './plan.ts';
+import { ShopSchema } from './shop.ts';
 import { SHOP_KINDS } from './shopItems.ts';
 import { t } from './texts/texts.ts';
 

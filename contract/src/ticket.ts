@@ -1,7 +1,8 @@
 /** What a machine gets beside the files of a job. */
 import type { JobTicket } from '@kyanos/core';
 import { z } from 'zod';
-import { ChannelKey, ShopId } from './plan.ts';
+import { ShopId } from './fields.ts';
+import { ChannelKey } from './machine.ts';
 import { prove, type Same } from './proof.ts';
 
 /** Media type of a ticket. */

@@ -2,7 +2,7 @@ import { JOB_STATES } from '@kyanos/core';
 import { z } from 'zod';
 import { endpoint } from '../endpoint.ts';
 import { JobId } from '../ids.ts';
-import { ChannelKey } from '../plan.ts';
+import { ChannelKey } from '../machine.ts';
 
 const params = z.object({ id: JobId });
 

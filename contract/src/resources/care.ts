@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { CareStateSchema, Missing, ProcedureSchema, LogbookAct, LogbookEntry } from '../care.ts';
 import { endpoint } from '../endpoint.ts';
 import { CareEventId, FileId, RunId } from '../ids.ts';
-import { ChannelKey, ShopId } from '../plan.ts';
+import { ShopId } from '../fields.ts';
+import { ChannelKey } from '../machine.ts';
 import { Stocked } from '../stock.ts';
 import { MoneySchema, WorkingSchema } from './stock.ts';
 

@@ -1,7 +1,9 @@
 import { FORM_KINDS } from '@kyanos/core';
 import { z } from 'zod';
 import { endpoint } from '../endpoint.ts';
-import { ChannelKey, HouseRulesSchema, Machine, ShopId } from '../plan.ts';
+import { ShopId } from '../fields.ts';
+import { ChannelKey, Machine } from '../machine.ts';
+import { HouseRulesSchema } from '../shop.ts';
 
 const params = z.object({ id: ShopId, form: z.enum(FORM_KINDS) });
 const query = z.object({ material: ShopId, white: ChannelKey.optional() });

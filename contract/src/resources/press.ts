@@ -2,7 +2,8 @@ import { PRINTER_REPORTS } from '@kyanos/core';
 import { z } from 'zod';
 import { endpoint } from '../endpoint.ts';
 import { JobId, PressJobId } from '../ids.ts';
-import { ChannelKey, ShopId } from '../plan.ts';
+import { ShopId } from '../fields.ts';
+import { ChannelKey } from '../machine.ts';
 import { Problem } from './common.ts';
 
 /** Being sent, then as the printer says. */

@@ -2,7 +2,7 @@ import type { JobReport } from '@kyanos/core';
 import { z } from 'zod';
 import { endpoint } from '../endpoint.ts';
 import { JobId, ReportId } from '../ids.ts';
-import { ChannelKey, Machine } from '../plan.ts';
+import { ChannelKey, Machine } from '../machine.ts';
 import { prove, type Same } from '../proof.ts';
 
 const Subject = z.union([z.literal('time'), ChannelKey]);

@@ -2,7 +2,8 @@ import { ORIGIN_PARTS } from '@kyanos/core';
 import { z } from 'zod';
 import { endpoint } from '../endpoint.ts';
 import { JobId } from '../ids.ts';
-import { MachineStateSchema, ShopId, ShopSchema } from '../plan.ts';
+import { ShopId } from '../fields.ts';
+import { MachineStateSchema, ShopSchema } from '../shop.ts';
 import {
   itemOf,
   revisionOf,
