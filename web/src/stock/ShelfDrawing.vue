@@ -5,6 +5,7 @@ import { amountText, freeIn, SOON_DAYS, dayWords } from '@kyanos/core';
 import { scaleLinear } from 'd3';
 import { useElementSize } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
+import { shelfPlaces } from './shelfPlaces.ts';
 import { AGE_WORDS } from './stockWords.ts';
 import { t } from '../texts/texts.ts';
 
@@ -63,25 +64,22 @@ const height = computed(() => TOP + props.products.length * LANE + 6);
 /** Lots that would stand on one another are set beside one another. */
 const lanes = computed(() =>
   props.products.map((product, lane) => {
-    let last = -Infinity;
-    let undated = 0;
-    const items = product.items
-      .toSorted((a, b) => (a.age.daysLeft ?? 1e9) - (b.age.daysLeft ?? 1e9))
-      .map(({ item, age }) => {
-        const wanted =
-          age.daysLeft === null
-            ? width.value - UNDATED + 22 + 30 * undated++
-            : x.value(age.daysLeft) - ITEM / 2;
-        const left = Math.max(wanted, last + ITEM + 3);
-        last = left;
-        return {
-          item,
-          age,
-          left,
-          full: item.size > 0 ? Math.min(1, item.left / item.size) : 0,
-          free: item.size > 0 ? Math.min(1, freeIn(item) / item.size) : 0,
-        };
-      });
+    const things = product.items.toSorted(
+      (a, b) => (a.age.daysLeft ?? 1e9) - (b.age.daysLeft ?? 1e9),
+    );
+    const places = shelfPlaces(
+      things.map(({ age }) =>
+        age.daysLeft === null ? width.value - UNDATED + 22 : x.value(age.daysLeft) - ITEM / 2,
+      ),
+      { from: NAME, to: width.value - ITEM, size: ITEM + 3 },
+    );
+    const items = things.map(({ item, age }, i) => ({
+      item,
+      age,
+      left: places[i],
+      full: item.size > 0 ? Math.min(1, item.left / item.size) : 0,
+      free: item.size > 0 ? Math.min(1, freeIn(item) / item.size) : 0,
+    }));
     return { product, top: TOP + lane * LANE, items };
   }),
 );
