@@ -60,11 +60,14 @@ export async function goTo(page: Page, path: string): Promise<void> {
   await page.waitForLoadState('networkidle');
 }
 
-/** Makes the window so large, and waits until the screen has followed. */
+/** Makes the window so large, and waits until the screen has followed: it hears of it late, and drawings measure themselves then. */
 export async function resize(page: Page, size: ViewportSize): Promise<void> {
   await page.setViewportSize(size);
-  await page.evaluate(
-    () =>
-      new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => done(null)))),
-  );
+  await page.evaluate(async (width) => {
+    const frames = async (count: number) => {
+      for (let i = 0; i < count; i++) await new Promise(requestAnimationFrame);
+    };
+    while (innerWidth !== width) await frames(1);
+    await frames(6);
+  }, size.width);
 }
