@@ -46,7 +46,7 @@ export const useJob = defineStore('job', () => {
   const history = useHistory<PrintPlan>();
   const { artwork, followAgain } = useOpenArtwork(artworkId, problem);
   const info = computed<ArtworkInfo | undefined>(() => artwork.value?.info ?? undefined);
-  const { state: real, tell } = useMachineState(
+  const { state: real, save } = useMachineState(
     computed(() => plan.value?.machine.id),
     computed(() => ({
       ...(plan.value && { material: plan.value.material.id }),
@@ -59,7 +59,7 @@ export const useJob = defineStore('job', () => {
   const state = computed(() => practised.value ?? real.value);
   async function saveMachineState(next: MachineState): Promise<void> {
     if (practice.value) practised.value = next;
-    else await tell(next);
+    else await save(next);
   }
   const subject = computed<Subject | undefined>(() =>
     plan.value && info.value && artworkId.value

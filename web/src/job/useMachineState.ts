@@ -57,5 +57,5 @@ export function useMachineState(
     }
   }
 
-  return { state, tell: save };
+  return { state, save };
 }
