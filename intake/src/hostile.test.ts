@@ -166,11 +166,21 @@ describe('limits', () => {
 });
 
 describe('a reader', () => {
+  it('that is let go before it has started is not started', async () => {
+    const stop = new AbortController();
+    const reading = openArtwork(write('early.pdf', pdf({ content: '', size: [200, 200] })), {
+      signal: stop.signal,
+    });
+    stop.abort(new Error('nobody waits'));
+    await expect(reading).rejects.toThrow('nobody waits');
+  });
+
   it('that is let go kills all that it started', async () => {
     const sign = write('gone.pdf', await DEMO_JOBS.find(({ id }) => id === 'hanging-sign')!.draw());
     const stop = new AbortController();
-    const reading = openArtwork(sign, { dpi: 1200, signal: stop.signal });
-    const running = () => spawnSync('pgrep', ['-f', 'psdcmyk.*r1200']).status === 0;
+    const reading = openArtwork(sign, { dpi: 1187, signal: stop.signal });
+    // Others read at other resolutions meanwhile.
+    const running = () => spawnSync('pgrep', ['-f', 'psdcmyk.*r1187']).status === 0;
     while (!running()) await new Promise((done) => setTimeout(done, 20));
     stop.abort(new Error('nobody waits'));
     await expect(reading).rejects.toThrow('nobody waits');

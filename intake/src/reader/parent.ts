@@ -44,7 +44,6 @@ export interface Reading {
  * @throws ArtworkRefused with a sentence; the signal's reason if it is aborted. Nothing stays behind then
  */
 export async function startReading({ path, order, signal, on }: Reading): Promise<TempFolder> {
-  signal?.throwIfAborted();
   const folder = await makeTemp();
   try {
     const { user, command } = confinement();
@@ -88,6 +87,8 @@ function converse(
     programPath('reader.js'),
   ];
   return new Promise((done, fail) => {
+    // Here and not earlier: from here to where the signal is listened to, nobody else has a turn.
+    signal?.throwIfAborted();
     const child = spawn(program, args, {
       detached: true,
       stdio: ['ignore', 'ignore', 'pipe', 'ipc'],
