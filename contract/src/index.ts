@@ -11,11 +11,13 @@ export * from './ids.ts';
 export { openApi } from './openapi.ts';
 export type { Wire } from './proof.ts';
 export { addContractTexts } from './texts/texts.ts';
-export { planesOf, previewFrom, type Preview } from './preview.ts';
+export { planesOf, previewFrom, shrunkPreview, type Preview } from './preview.ts';
 export { Problem, type WorkState } from './resources/common.ts';
 export { MAX_UPLOAD_BYTES, type StoredFile } from './resources/files.ts';
 export {
   PREVIEW_PX,
+  THUMBNAIL_PX,
+  type PreviewSize,
   TILE_PX,
   tileLevels,
   type ArtworkSummary,

@@ -1,6 +1,6 @@
 /** A page's plates at screen resolution, as the server keeps and sends them: planes one after another. */
-import { channelsOf, shrunkSize, type ArtworkPage } from '@kyanos/core';
-import { PREVIEW_PX } from './resources/artworks.ts';
+import { channelsOf, Shrinker, shrunkSize, type ArtworkPage } from '@kyanos/core';
+import { PREVIEW_PX, THUMBNAIL_PX, type PreviewSize } from './resources/artworks.ts';
 
 /** Ink 0–255, by channel. */
 export interface Preview {
@@ -20,8 +20,27 @@ export function planesOf(
 }
 
 /** @param bytes the planes of the page, unpacked */
-export function previewFrom(page: ArtworkPage, bytes: Uint8Array): Preview {
-  const { width, height } = shrunkSize(page.widthPx, page.heightPx, PREVIEW_PX);
+export function previewFrom(
+  page: ArtworkPage,
+  bytes: Uint8Array,
+  size: PreviewSize = 'screen',
+): Preview {
+  const screen = shrunkSize(page.widthPx, page.heightPx, PREVIEW_PX);
+  const { width, height } =
+    size === 'screen' ? screen : shrunkSize(screen.width, screen.height, THUMBNAIL_PX);
   const dpi = (page.dpi * width) / page.widthPx;
   return { width, height, dpi, planes: planesOf(channelsOf(page), bytes) };
+}
+
+/** The same page with at most so many pixels on its longer side, each the mean of those it stands for. */
+export function shrunkPreview({ width, height, dpi, planes }: Preview, longest: number): Preview {
+  if (Math.max(width, height) <= longest) return { width, height, dpi, planes };
+  const size = shrunkSize(width, height, longest);
+  const small = new Map<string, Uint8Array>();
+  for (const [name, plane] of planes) {
+    const shrinker = new Shrinker(width, height, longest);
+    shrinker.push(plane, 0);
+    small.set(name, shrinker.plane);
+  }
+  return { ...size, dpi: (dpi * size.width) / width, planes: small };
 }

@@ -4,6 +4,10 @@ import { request } from 'node:http';
 import { join } from 'node:path';
 import {
   encodePlan,
+  PREVIEW_PX,
+  previewFrom,
+  shrunkPreview,
+  THUMBNAIL_PX,
   TILE_PX,
   tileLevels,
   type ArtworkSummary,
@@ -15,6 +19,7 @@ import {
 import { channelsOf, ERRORS, planJob } from '@kyanos/core';
 import { openArtwork } from '@kyanos/intake';
 import { describe, expect, it } from 'vitest';
+import { pdf } from '../../intake/test/pdf.ts';
 import { demo, useServer } from '../test/served.ts';
 import { migrate } from './db.ts';
 import { fetchFile } from './files/queries.ts';
@@ -131,13 +136,13 @@ describe('artwork', () => {
   it('can be looked at in tiles at every level, which are the plates themselves', async () => {
     const drawn = await demo('night-market').draw();
     const stored = await upload(drawn);
-    const artwork = await rip(stored.body.id, 200);
+    const artwork = await rip(stored.body.id, 100);
     const [page] = artwork.info!.pages;
     const channels = channelsOf(page);
     expect(channels.length).toBeGreaterThan(page.separations.length);
     const path = join(served.tmp, 'market.pdf');
     writeFileSync(path, drawn);
-    const direct = await openArtwork(path, { dpi: 200 });
+    const direct = await openArtwork(path, { dpi: 100 });
     const planes = channels.map(() => new Uint8Array(page.widthPx * page.heightPx));
     for await (const { top, planes: rows } of direct.raster(1).bands())
       rows.forEach((row, i) => planes[i].set(row, top * page.widthPx));
@@ -175,6 +180,37 @@ describe('artwork', () => {
     const look = await fetch(`${served.base}/artworks/${artwork.id}/first-look`);
     expect(look.headers.get('content-type')).toBe('image/png');
     expect(artwork.firstLook).toBe(true);
+  });
+
+  it('has a picture of each page among many, made at the first asking of what was read before there were any', async () => {
+    const content = '1 0 0 0 k 40 0 200 120 re f 0 .4 0 .2 k 100 50 200 120 re f';
+    const stored = await upload(pdf({ content, size: [360, 180] }));
+    const artwork = await rip(stored.body.id, 300);
+    const [page] = artwork.info!.pages;
+    const preview = async (size?: string) => {
+      const address = `${served.base}/artworks/${artwork.id}/pages/1/preview`;
+      const answer = await fetch(size ? `${address}?size=${size}` : address);
+      return { status: answer.status, bytes: new Uint8Array(await answer.arrayBuffer()) };
+    };
+    const screen = previewFrom(page, (await preview()).bytes);
+    expect(Math.max(screen.width, screen.height)).toBe(PREVIEW_PX);
+    const small = shrunkPreview(screen, THUMBNAIL_PX);
+    const { bytes } = await preview('thumbnail');
+    expect(previewFrom(page, bytes, 'thumbnail')).toEqual(small);
+    expect(Math.max(small.width, small.height)).toBe(THUMBNAIL_PX);
+
+    const known = () =>
+      served.database.pool.query<{ known: boolean }>(
+        'select thumbnail is not null as known from page_preview where artwork_id = $1::uuid',
+        [artwork.id],
+      );
+    await served.database.pool.query(
+      'update page_preview set thumbnail = null where artwork_id = $1::uuid',
+      [artwork.id],
+    );
+    expect((await preview('thumbnail')).bytes).toEqual(bytes);
+    expect((await known()).rows).toEqual([{ known: true }]);
+    expect((await preview('enormous')).status).toBe(422);
   });
 
   it('shows a first picture while its plates are still being made', async () => {

@@ -8,6 +8,11 @@ import { Cancel, work } from './common.ts';
 /** Longest side of the picture that a browser works on. */
 export const PREVIEW_PX = 1400;
 
+/** The same for a picture of one job among many. */
+export const THUMBNAIL_PX = 440;
+export const PreviewSize = z.enum(['screen', 'thumbnail']);
+export type PreviewSize = z.infer<typeof PreviewSize>;
+
 /** Side of a tile of a page; a band of the raster is one row of tiles. */
 export const TILE_PX = BAND_ROWS;
 /**
@@ -85,7 +90,8 @@ export const getTile = endpoint({
 export const getPreview = endpoint({
   method: 'GET',
   path: '/artworks/{id}/pages/{page}/preview',
-  summary: 'All separations of a page at the size of a screen',
+  summary: 'All separations of a page at the size of a screen, or of one picture among many',
   params: page,
+  query: z.object({ size: PreviewSize.default('screen') }),
   answer: { type: 'application/octet-stream', what: 'Planes one after another, 8 bits of ink' },
 });

@@ -1,6 +1,7 @@
 import { type ArtworkInfo, type ArtworkPage, DomainError, language } from '@kyanos/core';
 import type { ArtworkSummary, NewRip } from '@kyanos/contract';
 import { LRUCache } from 'lru-cache';
+import { aside } from '../aside/aside.ts';
 import type { Db } from '../db.ts';
 import { askedAgain } from '../queue.ts';
 import { t } from '../texts/texts.ts';
@@ -82,6 +83,24 @@ export async function previewOf(db: Db, id: string, page: number): Promise<Buffe
   );
   if (!rows[0]) throw new DomainError('PAGE_UNKNOWN', t('artwork.theArtworkHasNoPage', { page }));
   return rows[0].bytes;
+}
+
+/** A page as one picture among many, packed as it is stored. Made and kept where it was read before there were any. @throws as that does */
+export async function thumbnailOf(db: Db, id: string, page: number): Promise<Uint8Array> {
+  const { rows } = await db.query<{ thumbnail: Buffer | null }>(
+    'select thumbnail from page_preview where artwork_id = $1::uuid and page = $2::int',
+    [id, page],
+  );
+  if (rows[0]?.thumbnail) return rows[0].thumbnail;
+  const made = await aside('thumbnail', {
+    page: await readyPage(db, id, page),
+    bytes: await previewOf(db, id, page),
+  });
+  await db.query(
+    'update page_preview set thumbnail = $3::bytea where artwork_id = $1::uuid and page = $2::int',
+    [id, page, made],
+  );
+  return made;
 }
 
 /** Several pages at screen resolution, packed as they are stored, each once. */

@@ -10,6 +10,7 @@ import { inTransaction, type Db } from '../db.ts';
 import { fetchFile } from '../files/queries.ts';
 import { fence, type Attempt } from '../queue.ts';
 import { pageStore } from './bands.ts';
+import { packedThumbnail } from './thumbnail.ts';
 
 const zip = promisify(gzip);
 
@@ -83,9 +84,10 @@ async function storePage(
     await kept.add(band.planes);
   }
   await kept.finish();
-  const bytes = await zip(Buffer.concat(small.map(({ plane }) => plane)), { level: 4 });
+  const planes = Buffer.concat(small.map(({ plane }) => plane));
   await db.query(
-    'insert into page_preview (artwork_id, page, bytes) values ($1::uuid, $2::int, $3::bytea)',
-    [id, page.number, bytes],
+    `insert into page_preview (artwork_id, page, bytes, thumbnail)
+     values ($1::uuid, $2::int, $3::bytea, $4::bytea)`,
+    [id, page.number, await zip(planes, { level: 4 }), packedThumbnail(page, planes)],
   );
 }

@@ -5,7 +5,14 @@ import type pg from 'pg';
 import { ask, cancel, type Queue } from '../queue.ts';
 import { on } from '../route.ts';
 import { readTile } from './bands.ts';
-import { artworkById, firstLookOf, previewOf, readyPage, upsertArtwork } from './queries.ts';
+import {
+  artworkById,
+  firstLookOf,
+  previewOf,
+  readyPage,
+  thumbnailOf,
+  upsertArtwork,
+} from './queries.ts';
 
 /** Plates of one file at one resolution never change. */
 const FOREVER = { 'Cache-Control': 'private, max-age=31536000, immutable' };
@@ -42,8 +49,8 @@ export function artworkRoutes(pool: pg.Pool, queue: Queue): Router {
   });
 
   // Unpacked by the browser itself.
-  on(router, API.getPreview, async ({ params: { id, page } }, { res }) => {
-    const bytes = await previewOf(pool, id, page);
+  on(router, API.getPreview, async ({ params: { id, page }, query: { size } }, { res }) => {
+    const bytes = await (size === 'screen' ? previewOf : thumbnailOf)(pool, id, page);
     res.set({
       'Content-Type': 'application/octet-stream',
       'Content-Encoding': 'gzip',

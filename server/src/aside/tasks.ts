@@ -1,4 +1,5 @@
 /** What takes longer than an answer may: run in threads of their own by aside.ts. */
+import { gunzipSync } from 'node:zlib';
 import {
   jobTicket,
   type ErrorCode,
@@ -27,6 +28,7 @@ import {
   whiteForecast,
   worksOn,
   type ArtworkInfo,
+  type ArtworkPage,
   type ForecastInput,
   type FormKind,
   type FormReading,
@@ -57,6 +59,7 @@ import {
   type PaperJob,
   type StockLabel,
 } from '@kyanos/output';
+import { packedThumbnail } from '../artwork/thumbnail.ts';
 import { speaking } from '../language.ts';
 import { exercise, mark } from '../practice/tasks.ts';
 import { rastersOf, type Previews } from './pages.ts';
@@ -256,8 +259,10 @@ const fitted = ({
   };
 };
 
-/** What a job takes off the shelf, undefined if it can't be printed, and how much was found against it. */
-/** What a job takes, and what it is in the queue on each machine that can print it. */
+/**
+ * What a job takes off the shelf, undefined if it can't be printed, what it is in the queue on each machine that can print it, and
+ * how much was found against it.
+ */
 function need({
   plan,
   info,
@@ -293,6 +298,15 @@ const purchase = ({
 const stockRows = ({ text, today }: { readonly text: string; readonly today: string }) =>
   readStockCsv(text, today);
 
+const thumbnail = ({
+  page,
+  bytes,
+}: {
+  readonly page: ArtworkPage;
+  /** The page at screen resolution, packed as it is stored. */
+  readonly bytes: Uint8Array;
+}) => packedThumbnail(page, gunzipSync(bytes));
+
 const white = (input: ForecastInput) => whiteForecast(input);
 
 const TASKS = {
@@ -302,6 +316,7 @@ const TASKS = {
   labels,
   purchase,
   stockRows,
+  thumbnail,
   white,
   form,
   fitted,

@@ -2,9 +2,9 @@
 import type { ArtworkInfo } from '@kyanos/core';
 import { expose, transfer } from 'comlink';
 import type { Bitmap } from '../look/look.worker.ts';
-import type { Preview } from '@kyanos/contract';
+import { shrunkPreview, type Preview } from '@kyanos/contract';
 import '../texts/language.ts';
-import { fetchPreview, shrink } from '../look/preview.ts';
+import { fetchPreview } from '../look/preview.ts';
 import { Fetched } from '../shared/fetched.ts';
 import { coverageRamp, onRamp } from '../shared/colour.ts';
 import { compose, paperScene, type Patch } from './compose.ts';
@@ -39,7 +39,7 @@ const ROUNDING = 2;
 const api = {
   /** The whole page, at most so many pixels on its longer side. */
   async whole(subject: PageSubject, longest: number): Promise<Bitmap> {
-    return paint(subject, { left: 0, top: 0, ...shrink(await preview(subject), longest) });
+    return paint(subject, { left: 0, top: 0, ...shrunkPreview(await preview(subject), longest) });
   },
 
   /** @param textured false where its pixels are looked at one by one */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The print as it will look, small. */
-import { API, type JobSummary } from '@kyanos/contract';
+import { API, THUMBNAIL_PX, type JobSummary } from '@kyanos/contract';
 import { viewsOf } from '@kyanos/core';
 import { shallowRef, watch } from 'vue';
 import PixelCanvas from '../look/PixelCanvas.vue';
@@ -10,7 +10,6 @@ import { call } from '../shared/api.ts';
 import { t } from '../texts/texts.ts';
 
 const props = defineProps<{ job: JobSummary }>();
-const LONGEST_PX = 440;
 
 const picture = shallowRef<Bitmap>();
 const failed = shallowRef(false);
@@ -27,7 +26,7 @@ watch(
       ]);
       const subject = { artworkId, info: artwork.info!, plan };
       const { day: view } = viewsOf(plan.viewing);
-      picture.value = await thumbnailWorker().look(subject, view, LONGEST_PX);
+      picture.value = await thumbnailWorker().look(subject, view, THUMBNAIL_PX);
     } catch {
       failed.value = true;
     }

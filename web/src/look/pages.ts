@@ -1,5 +1,13 @@
 /** A job's pages as rasters of screen resolution, fetched once. */
-import { API, PREVIEW_PX, type ArtworkId, type JobId, type Preview } from '@kyanos/contract';
+import {
+  API,
+  PREVIEW_PX,
+  shrunkPreview,
+  THUMBNAIL_PX,
+  type ArtworkId,
+  type JobId,
+  type Preview,
+} from '@kyanos/contract';
 import {
   DomainError,
   memoryRaster,
@@ -14,7 +22,7 @@ import {
 } from '@kyanos/core';
 import { call } from '../shared/api.ts';
 import { Fetched } from '../shared/fetched.ts';
-import { fetchPreview, shrink } from './preview.ts';
+import { fetchPreview } from './preview.ts';
 import { t } from '../texts/texts.ts';
 
 export interface Subject {
@@ -34,9 +42,10 @@ const previews = new Fetched<Preview>(14);
 const sizes = new Fetched<Preview>(24);
 
 function preview(artworkId: ArtworkId, page: ArtworkPage, longest: number): Promise<Preview> {
-  const key = `${artworkId}/${page.number}`;
+  const size = longest <= THUMBNAIL_PX ? 'thumbnail' : 'screen';
+  const key = `${artworkId}/${page.number}/${size}`;
   return sizes.get(`${key}/${longest}`, async () =>
-    shrink(await previews.get(key, () => fetchPreview(artworkId, page)), longest),
+    shrunkPreview(await previews.get(key, () => fetchPreview(artworkId, page, size)), longest),
   );
 }
 
