@@ -81,6 +81,7 @@ test('every screen is in German where German was chosen, but for the shop’s ow
   const read = async (where: string) => {
     if (await overflows(page)) wide.push(where);
     for (const text of await said(page)) {
+      if (!ENGLISH.test(text)) continue;
       const rest = own.reduce((left, word) => left.replaceAll(word, ' '), text.toLowerCase());
       if (ENGLISH.test(rest) && !KEPT.test(rest)) english.add(`${where}: ${text}`);
     }

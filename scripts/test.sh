@@ -53,6 +53,7 @@ run_tests() {
 run_faults() {
   step "Build" build programs web
   step "Faults, load, attackers" env KYANOS_FAULTS=whole vitest run --project faults
+  step "Learners and exercises" env KYANOS_SEEDS=200 vitest run --project files cli/src/exercise.test.ts
   step "Hostile files" env KYANOS_MUTANTS=all vitest run --project files intake/src/fuzz.test.ts
   step "Known vulnerabilities" known_vulnerabilities
 }

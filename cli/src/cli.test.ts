@@ -16,7 +16,8 @@ describe('kyanos demo', () => {
     expect(listed).toEqual(DEMO_JOBS.map(({ id }) => id));
   });
 
-  it.each(DEMO_JOBS.map(({ id }) => id))(
+  // That all of them can be planned stands beside the demo.
+  it.each(['night-market', 'kraft-tag'])(
     'writes artwork and plan of %s, ready for plan',
     (name) => {
       const [artwork, plan] = scratch.demo(name);

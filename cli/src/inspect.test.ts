@@ -94,8 +94,10 @@ describe('kyanos inspect for scripts', () => {
       })),
     );
     const [picture] = scratch.demo('portrait-board');
-    const without = PRINTED.coverage.parse(inspect(picture, '--coverage', '--json').json());
-    const all = PRINTED.inspect.parse(inspect(picture, '--json').json());
+    const without = PRINTED.coverage.parse(
+      inspect(picture, '--dpi', '72', '--coverage', '--json').json(),
+    );
+    const all = PRINTED.inspect.parse(inspect(picture, '--dpi', '72', '--json').json());
     expect(without.pages[0].separations.map(({ coverage }) => coverage)).toEqual(
       all.pages[0].separations.map(({ coverageWithBleed }) =>
         expect.closeTo(coverageWithBleed, 12),
@@ -107,8 +109,11 @@ describe('kyanos inspect for scripts', () => {
   it('ends with 1 where something is as grave as asked, and with 0 where nothing is', () => {
     const [faulty] = scratch.demo('night-market');
     const [tag] = scratch.demo('kraft-tag');
-    const ends = (file: string, severity: string) => inspect('--fail-on', severity, file).status;
-    expect([ends(faulty, 'error'), ends(tag, 'error'), ends(tag, 'note')]).toEqual([1, 0, 1]);
+    const ends = (severity: string, ...file: string[]) =>
+      inspect('--fail-on', severity, ...file).status;
+    expect([ends('error', faulty), ends('error', tag), ends('note', tag, '--dpi', '72')]).toEqual([
+      1, 0, 1,
+    ]);
     expect(inspect('--fail-on', 'sometimes', tag).stderr).toContain('note, warning, error');
   });
 });

@@ -54,6 +54,8 @@ describe('kyanos look', () => {
       plan,
       '--view',
       'box:800',
+      '--dpi',
+      '72',
       '--px',
       '500',
       '--json',
@@ -65,7 +67,7 @@ describe('kyanos look', () => {
     expect(density).toBeLessThan(60);
     expect([asGood.from <= density, asGood.to >= density]).toEqual([true, true]);
     expect(report.dayNight!.median).toBeLessThan(5);
-    const { stdout } = kyanos('look', artwork, '--plan', plan, '--px', '300');
+    const { stdout } = kyanos('look', artwork, '--plan', plan, '--dpi', '72', '--px', '300');
     expect(stdout).toContain('makes night most like day');
     expect(stdout).toContain('A simulation, not a contract proof: make a test print.');
   });

@@ -3,6 +3,7 @@
  * becomes nobody before it opens the file if root started it.
  */
 import { rmSync } from 'node:fs';
+import { setFlagsFromString } from 'node:v8';
 import { addCoreTexts, languageFrom } from '@kyanos/core';
 import { de } from '@kyanos/core/texts/de';
 import { become } from '../confine.ts';
@@ -19,6 +20,10 @@ import { t } from '../texts/texts.ts';
 const ALIVE_MS = 500;
 /** Pages that may wait to be taken: the next is read meanwhile. */
 const AHEAD = 2;
+
+// Half a second of each short reading went into compiling the decoder of barcodes anew, faster than it was ever used. It is what
+// later versions of V8 begin with (from memory).
+setFlagsFromString('--wasm-tiering-budget=13000000');
 
 addCoreTexts('de', de);
 
