@@ -33,7 +33,9 @@ async function violations(
           playState !== 'running' || effect?.getTiming().iterations === Infinity,
       ),
   );
-  const report = await what(new AxeBuilder({ page })).analyze();
+  // There are no frames, whose findings would be put together in a page of their own, opened anew each time.
+  const axe = new AxeBuilder({ page }).setLegacyMode();
+  const report = await what(axe.options({ resultTypes: ['violations'] })).analyze();
   return report.violations.flatMap(({ id, nodes }) =>
     nodes.map(
       ({ target, failureSummary }) => `${name}: ${id} ${target.join(' ')} ${failureSummary}`,
