@@ -100,9 +100,9 @@ describe('kyanos plates', () => {
 
 describe('versions', () => {
   it('are planned together and written page by page, in the order of printing', () => {
-    const [artwork, planFile] = scratch.demo('orchard-label');
+    const [artwork, planFile] = scratch.demo('privacy-band');
     const both = join(scratch.folder, 'both.pdf');
-    // The same label, its second page on its head.
+    // The same band, its second page on its head.
     execFileSync('qpdf', ['--empty', '--pages', artwork, '1', artwork, '1', '--', both]);
     execFileSync('qpdf', ['--rotate=+180:2', '--replace-input', both]);
     const value = JSON.parse(readFileSync(planFile, 'utf8')) as { layout: object };
