@@ -3,6 +3,7 @@ import { API, type ArtworkId, planesOf, TILE_PX } from '@kyanos/contract';
 import { channelsOf, levelSize, type ArtworkPage } from '@kyanos/core';
 import { addressIn } from '../shared/api.ts';
 import { Fetched } from '../shared/fetched.ts';
+import { t } from '../texts/texts.ts';
 import type { Patch } from './compose.ts';
 
 export interface Where {
@@ -23,7 +24,7 @@ export function fetchTile(
   });
   return tiles.get(path, async () => {
     const response = await fetch(path);
-    if (!response.ok) throw new Error('A part of the page can’t be fetched. Reload the page.');
+    if (!response.ok) throw new Error(t('look.partNotFetched'));
     const bytes = new Uint8Array(await response.arrayBuffer());
     const [left, top] = [column * TILE_PX, row * TILE_PX];
     return {

@@ -5,6 +5,7 @@ import type { Bitmap } from '../look/look.worker.ts';
 import type { Preview } from '@kyanos/contract';
 import { fetchPreview } from '../look/preview.ts';
 import { useLatest } from '../shared/useLatest.ts';
+import type { Where } from './fullSize.ts';
 import type { PageSubject } from './page.worker.ts';
 import { pageWorker } from './pageWorker.ts';
 
@@ -28,29 +29,34 @@ export function useProbe(subject: Ref<PageSubject | undefined>) {
   const preview = shallowRef<Preview>();
   const exact = shallowRef<{ at: PagePoint; values: readonly number[]; picture: Bitmap }>();
 
+  const isShown = ({ artworkId, page }: Where) =>
+    subject.value?.artworkId === artworkId && subject.value.page === page;
+
   // The planes at screen resolution are here, not in a worker, so that an answer never waits.
   watch(
-    () => subject.value && ([subject.value.artworkId, subject.value.page] as const),
+    () => subject.value,
     async (now, before) => {
-      if (now && before && now[0] === before[0] && now[1] === before[1]) return;
+      if (now && before && isShown(before)) return;
       preview.value = undefined;
       exact.value = undefined;
       point.value = undefined;
       pins.value = [];
       if (!now) return;
-      const loaded = await fetchPreview(...now).catch(() => undefined);
-      if (subject.value?.artworkId === now[0] && subject.value.page === now[1])
-        preview.value = loaded;
+      const loaded = await fetchPreview(now.artworkId, now.page).catch(() => undefined);
+      if (isShown(now)) preview.value = loaded;
     },
     { immediate: true },
   );
 
   const { ask } = useLatest(
-    (at: PagePoint) => pageWorker().magnify(subject.value!, at.x, at.y, MAGNIFIED),
-    (answer, at) => (exact.value = { at, ...answer }),
+    ({ of, at }: { of: PageSubject; at: PagePoint }) =>
+      pageWorker().magnify(of, at.x, at.y, MAGNIFIED),
+    (answer, { of, at }) => {
+      if (isShown(of)) exact.value = { at, ...answer };
+    },
   );
   watch([point, () => subject.value?.shown], () => {
-    if (point.value && subject.value) void ask(point.value);
+    if (point.value && subject.value) void ask({ of: subject.value, at: point.value });
   });
 
   /** Bytes of every separation: of the very pixel once it is here, of the screen picture until then. */

@@ -2,6 +2,7 @@
 import { API, previewFrom, type ArtworkId, type Preview, type PreviewSize } from '@kyanos/contract';
 import { addressIn } from '../shared/api.ts';
 import type { ArtworkPage } from '@kyanos/core';
+import { t } from '../texts/texts.ts';
 
 export async function fetchPreview(
   artworkId: ArtworkId,
@@ -11,6 +12,6 @@ export async function fetchPreview(
   const response = await fetch(
     addressIn(API.getPreview, { params: { id: artworkId, page: page.number }, query: { size } }),
   );
-  if (!response.ok) throw new Error('The picture can’t be fetched. Reload the page.');
+  if (!response.ok) throw new Error(t('look.pictureNotFetched'));
   return previewFrom(page, new Uint8Array(await response.arrayBuffer()), size);
 }

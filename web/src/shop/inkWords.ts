@@ -3,14 +3,14 @@ import type { ChannelRole } from '@kyanos/core';
 import { t } from '../texts/texts.ts';
 
 export const ROLE_NAMES: Readonly<Record<ChannelRole, string>> = {
-  process: 'process',
+  process: t('fields.process'),
   light: t('shop.lightProcess'),
   extra: t('shop.extraProcess'),
-  white: 'white',
-  metallic: 'metallic',
-  clear: 'clear',
-  primer: 'primer',
-  blockout: 'block-out',
+  white: t('fields.white'),
+  metallic: t('fields.metallic'),
+  clear: t('fields.clear'),
+  primer: t('fields.primer'),
+  blockout: t('fields.blockout'),
 };
 
 /** Of process inks, by their usual keys. */

@@ -3,7 +3,6 @@ import { SHOP } from '@kyanos/demo';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { effectScope, nextTick, shallowRef, type EffectScope } from 'vue';
 import type { ShopItem } from '../shared/shopItems.ts';
-import { changeWords, fieldName } from './fieldNames.ts';
 import { useEditing } from './useEditing.ts';
 
 const LIST: PriceList = { prices: SHOP.prices };
@@ -99,37 +98,5 @@ describe('a thing of the shop while it is changed', () => {
     await editing.save(true);
     expect(named).toEqual(['"3"']);
     expect(editing.conflict.value).toBe(false);
-  });
-});
-
-describe('what changed, in words', () => {
-  it('has the labels of the screen, and the ink or mode that it is about', () => {
-    expect(fieldName('turnSeconds')).toBe('Turnaround');
-    expect(fieldName('inks.W.spotName')).toBe('W: spot name');
-    expect(changeWords({ field: 'hourRate', was: 2500, now: 6000 })).toBe(
-      'Machine rate 25.00 → 60.00',
-    );
-    expect(changeWords({ field: 'inks.W.laydown', was: 11, now: 12.345_678 })).toBe(
-      'W: laydown 11 → 12.35',
-    );
-    expect(changeWords({ field: 'inks.Sg', was: undefined, now: {} })).toBe('ink Sg nothing → …');
-    const [from50, from100] = [50, 100].map((copies) => ({ copies, percentOff: 4.5 }));
-    expect(changeWords({ field: 'breaks.2', was: undefined, now: from100 })).toMatch(
-      /^quantity break 3 nothing → from 100, 4\.5\s% off$/,
-    );
-    expect(changeWords({ field: 'breaks.0', was: from50, now: undefined })).toMatch(
-      /^quantity break 1 from 50, 4\.5\s% off → nothing$/,
-    );
-    expect(changeWords({ field: 'breaks.0.copies', was: 50, now: 60 })).toBe(
-      'copies of quantity break 1 50 → 60',
-    );
-    expect(changeWords({ field: 'market.minor', was: 1200, now: 1350 })).toBe(
-      'going rate 12.00 → 13.50',
-    );
-  });
-
-  it('leaves out what is told elsewhere', () => {
-    for (const field of ['assumed.3', 'learnt.inks', 'measured.0', 'primaries'])
-      expect(changeWords({ field, was: 1, now: 2 })).toBeUndefined();
   });
 });

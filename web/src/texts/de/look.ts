@@ -55,6 +55,8 @@ export const look: Translated<typeof en>['look'] = {
   mirroredSentence: 'Gespiegelt.',
   stackNeedsLeastOne: 'Ein Aufbau braucht mindestens eine Schicht.',
   cantPlanned: 'Das lässt sich nicht planen.',
+  pictureNotFetched: 'Das Bild lässt sich nicht laden. Laden Sie die Seite neu.',
+  partNotFetched: 'Ein Teil der Seite lässt sich nicht laden. Laden Sie die Seite neu.',
   artworkJobNotRead:
     'Die Druckdaten des Auftrags „{plan}“ sind nicht gelesen. Öffnen Sie diesen Auftrag, oder wählen Sie einen anderen.',
   asPlanned: 'Wie geplant',

@@ -52,6 +52,8 @@ export const look = {
   mirroredSentence: 'Mirrored.',
   stackNeedsLeastOne: 'A stack needs at least one layer.',
   cantPlanned: 'It can’t be planned.',
+  pictureNotFetched: 'The picture can’t be fetched. Reload the page.',
+  partNotFetched: 'A part of the page can’t be fetched. Reload the page.',
   artworkJobNotRead:
     'The artwork of the job “{plan}” is not read. Open that job, or choose another.',
   asPlanned: 'As planned',

@@ -1,6 +1,7 @@
 import { artwork } from './artwork.ts';
 import { care } from './care.ts';
 import { cost } from './cost.ts';
+import { fields } from './fields.ts';
 import { handbook } from './handbook.ts';
 import { layout } from './layout.ts';
 import { look } from './look.ts';
@@ -21,6 +22,7 @@ export const rooms = {
   artwork,
   care,
   cost,
+  fields,
   handbook,
   layout,
   look,
