@@ -93,7 +93,7 @@ export function demoSources(folder: string): readonly JobSource[] {
         await artwork.close();
       }
     };
-    return { id, open: () => (opened ??= open()) };
+    return { id, plan, open: () => (opened ??= open()) };
   });
 }
 

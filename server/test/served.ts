@@ -35,7 +35,8 @@ export class Served {
     this.door = door;
   }
 
-  async start(): Promise<void> {
+  /** @param work false without a worker, which is to be started once there is work */
+  async start({ work = true } = {}): Promise<void> {
     this.database ??= await testDatabase();
     const { pool } = this.database;
     await prepareShop(pool);
@@ -51,7 +52,7 @@ export class Served {
     this.tmp = mkdtempSync(join(tmpdir(), 'server-test-'));
     // Files are read by nobody where root runs the tests.
     chmodSync(this.tmp, 0o755);
-    this.worker = await this.startWorker();
+    if (work) this.worker = await this.startWorker();
   }
 
   /** One more worker, once it takes work. */
@@ -72,8 +73,10 @@ export class Served {
   }
 
   async stop(): Promise<void> {
-    this.worker.kill('SIGTERM');
-    await new Promise((done) => this.worker.once('exit', done));
+    if (this.worker) {
+      this.worker.kill('SIGTERM');
+      await new Promise((done) => this.worker.once('exit', done));
+    }
     expect(readdirSync(this.tmp)).toEqual([]);
     rmSync(this.tmp, { recursive: true });
     this.server.closeAllConnections();

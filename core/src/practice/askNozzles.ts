@@ -3,7 +3,7 @@ import { patternRows } from '../care/index.ts';
 import { USUAL_CARE, type Machine } from '../stack/index.ts';
 import { t } from '../texts/index.ts';
 import type { Level, NozzleMark, NozzleRow } from './exercise.ts';
-import { type Maker, type Dice } from './maker.ts';
+import { type MachineMaker, type Dice } from './maker.ts';
 
 /** Rows that are read at once. */
 const MOST_ROWS = 4;
@@ -58,10 +58,9 @@ function pattern(
   };
 }
 
-export const makeNozzles: Maker<'nozzles'> = ({ kind, seed, level }, job, dice) => {
-  const { machine } = job.plan;
+export const makeNozzles: MachineMaker<'nozzles'> = ({ kind, seed, level }, machine, dice) => {
   const { rows, marks } = pattern(machine, level, dice);
-  return Promise.resolve({
+  return {
     exercise: {
       kind,
       seed,
@@ -75,5 +74,5 @@ export const makeNozzles: Maker<'nozzles'> = ({ kind, seed, level }, job, dice) 
       topics: ['nozzles/pattern'],
       reasons: [{ says: t('practice.patternHas', { n: marks.length }), page: 'care' }],
     },
-  });
+  };
 };

@@ -1,12 +1,15 @@
 /** Steps of a procedure, mixed up. */
 import { PROCEDURES, proceduresFor, type ProcedureId } from '../care/index.ts';
 import { t } from '../texts/index.ts';
-import type { Maker } from './maker.ts';
+import type { MachineMaker } from './maker.ts';
 
 const LEAST_STEPS = 4;
 
-export const makeProcedure: Maker<'procedure'> = ({ kind, seed, level, topic }, job, dice) => {
-  const { machine } = job.plan;
+export const makeProcedure: MachineMaker<'procedure'> = (
+  { kind, seed, level, topic },
+  machine,
+  dice,
+) => {
   const able = proceduresFor(machine, PROCEDURES)
     .map((id) => id as ProcedureId)
     .filter((id) => new Set(PROCEDURES[id].steps.map((step) => step.do)).size >= LEAST_STEPS);
@@ -14,12 +17,12 @@ export const makeProcedure: Maker<'procedure'> = ({ kind, seed, level, topic }, 
     ? (topic.slice('procedure/'.length) as ProcedureId)
     : undefined;
   const procedure = named === undefined ? dice.pick(able) : able.find((id) => id === named);
-  if (!procedure) return Promise.resolve(undefined);
+  if (!procedure) return undefined;
   const { title, steps } = PROCEDURES[procedure];
   const places = steps.map((_, i) => i);
   const mixed = dice.mixed(places);
-  if (mixed.every((place, i) => place === i)) return Promise.resolve(undefined);
-  return Promise.resolve({
+  if (mixed.every((place, i) => place === i)) return undefined;
+  return {
     exercise: {
       kind,
       seed,
@@ -37,5 +40,5 @@ export const makeProcedure: Maker<'procedure'> = ({ kind, seed, level, topic }, 
         says: `${i + 1}. ${what}${why === undefined ? '' : ` ${why}`}`,
       })),
     },
-  });
+  };
 };

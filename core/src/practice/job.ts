@@ -24,6 +24,7 @@ import type { MachineState } from '../stack/index.ts';
 /** Where a job comes from that may be practised on: opened when it is picked. */
 export interface JobSource {
   readonly id: string;
+  readonly plan: PrintPlan;
   readonly open: () => Promise<PracticeJob>;
 }
 

@@ -3,7 +3,7 @@ import { DomainError } from '../errors/index.ts';
 import { t } from '../texts/index.ts';
 import type { ExerciseKind, Made } from './exercise.ts';
 import type { JobSource } from './job.ts';
-import { Dice, type Maker, type Wanted } from './maker.ts';
+import { Dice, type MachineMaker, type Maker, type Wanted } from './maker.ts';
 import { makeEstimate } from './askEstimate.ts';
 import { makeFind, makeMistake, makeRepair } from './askFaults.ts';
 import { makeNozzles } from './askNozzles.ts';
@@ -19,20 +19,34 @@ export async function makeExercise<K extends ExerciseKind>(
   jobs: readonly JobSource[],
 ): Promise<Made<K>> {
   const dice = new Dice(wanted);
-  const make = MAKERS[wanted.kind] as Maker<K>;
+  const make = MAKERS[wanted.kind] as FromSource<K>;
   for (let i = 0; i < MOST_TRIES && jobs.length > 0; i++) {
-    const made = await make(wanted, await dice.pick(jobs).open(), dice);
+    const made = await make(wanted, dice.pick(jobs), dice);
     if (made) return made;
   }
   throw new DomainError('NO_EXERCISE', t('practice.noJobMakesOne', { kind: wanted.kind }), 'kind');
 }
 
-const MAKERS: { readonly [K in ExerciseKind]: Maker<K> } = {
-  stack: makeStack,
-  repair: makeRepair,
-  find: makeFind,
-  mistake: makeMistake,
-  estimate: makeEstimate,
-  nozzles: makeNozzles,
-  procedure: makeProcedure,
+type FromSource<K extends ExerciseKind> = (
+  wanted: Wanted<K>,
+  source: JobSource,
+  dice: Dice,
+) => Promise<Made<K> | undefined> | Made<K> | undefined;
+const ofJob =
+  <K extends ExerciseKind>(make: Maker<K>): FromSource<K> =>
+  async (wanted, source, dice) =>
+    make(wanted, await source.open(), dice);
+const ofMachine =
+  <K extends ExerciseKind>(make: MachineMaker<K>): FromSource<K> =>
+  (wanted, { plan }, dice) =>
+    make(wanted, plan.machine, dice);
+
+const MAKERS: { readonly [K in ExerciseKind]: FromSource<K> } = {
+  stack: ofJob(makeStack),
+  repair: ofJob(makeRepair),
+  find: ofJob(makeFind),
+  mistake: ofJob(makeMistake),
+  estimate: ofJob(makeEstimate),
+  nozzles: ofMachine(makeNozzles),
+  procedure: ofMachine(makeProcedure),
 };

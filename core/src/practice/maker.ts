@@ -1,7 +1,7 @@
 /** What all exercises are made with: dice that fall by the seed, and jobs as they should be printed. */
 import type { PrintPlan } from '../plan/index.ts';
 import { parseRule } from '../rule/index.ts';
-import { allLayers, usesInkRole, withInkRoleRule } from '../stack/index.ts';
+import { allLayers, usesInkRole, withInkRoleRule, type Machine } from '../stack/index.ts';
 import { t } from '../texts/index.ts';
 import { seededRandom } from '../units/index.ts';
 import {
@@ -29,6 +29,13 @@ export type Maker<K extends ExerciseKind> = (
   job: PracticeJob,
   dice: Dice,
 ) => Promise<Made<K> | undefined>;
+
+/** Of what only the machine of a job is asked about: nothing of it is opened. */
+export type MachineMaker<K extends ExerciseKind> = (
+  wanted: Wanted<K>,
+  machine: Machine,
+  dice: Dice,
+) => Made<K> | undefined;
 
 /** Throws by the seed. */
 export class Dice {

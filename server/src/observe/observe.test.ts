@@ -138,7 +138,7 @@ describe('work', () => {
     );
     served.worker.kill('SIGTERM');
     await new Promise((done) => served.worker.once('exit', done));
-    const { body: file } = await served.upload(await demo('orchard-label').draw());
+    const { body: file } = await served.upload(await demo('privacy-band').draw());
     const many: string[] = [];
     for (let dpi = 70; dpi < 73; dpi++) many.push((await ask(file.id, dpi, 'busy')).body.id);
     const other = (await ask(file.id, 80, 'other')).body.id;
@@ -156,8 +156,8 @@ describe('work', () => {
     const big = await served.upload(await demo('hanging-sign').draw());
     await pool.query('update file set bytes = 40000000 where id = $1', [big.body.id]);
     const heavy = [
-      (await ask(big.body.id, 150, 'a')).body.id,
-      (await ask(big.body.id, 151, 'b')).body.id,
+      (await ask(big.body.id, 72, 'a')).body.id,
+      (await ask(big.body.id, 73, 'b')).body.id,
     ];
     for (const id of heavy) expect((await placeOf(id))!.task).toBe('rip-heavy');
     // And plates of a sheet of 200 megapixels.

@@ -46,7 +46,7 @@ export async function exercise({
 }) {
   const sources = jobs.map((job): JobSource => {
     let opened: Promise<PracticeJob> | undefined;
-    return { id: job.id, open: () => (opened ??= practiceJob(job)) };
+    return { id: job.id, plan: job.plan, open: () => (opened ??= practiceJob(job)) };
   });
   const made = await makeExercise(wanted, sources);
   const { exercise: of, solution } = made;

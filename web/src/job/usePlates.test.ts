@@ -38,7 +38,7 @@ vi.mock('../shared/api.ts', async (original) => {
   };
   return {
     ...api,
-    call: async (endpoint: { path: string }, { body }: { body?: Record<string, unknown> }) => {
+    call: async (_endpoint: unknown, { body }: { body?: Record<string, unknown> }) => {
       if (server.refuses)
         throw new api.Refused({ code: 'REQUEST_INVALID', message: 'Too much.' }, 422);
       if (body && 'plan' in body) server.built.push(body.plan as PrintPlan);
