@@ -21,7 +21,32 @@ const FIELDS: Readonly<Record<string, string>> = {
   'trips.split': t('shop.planSplit'),
   'trips.waitMinutes': t('shop.planWait'),
   'trips.testPrint': t('shop.planTestPrint'),
+  'artwork.overprint': t('fields.overprint'),
+  'viewing.side': t('fields.seenFrom'),
+  'viewing.light': t('fields.seenIn'),
+  'viewing.backing': t('fields.seenOn'),
+  'layout.mixed': t('fields.mixed'),
+  'layout.grain': t('fields.grain'),
+  'layout.loadLength': t('fields.loadLength'),
+  'trips.fittedFor': t('fields.fittedFor'),
+  'cutting.cutMm': t('fields.cut'),
+  'cutting.creaseMm': t('fields.creased'),
+  language: t('fields.papers'),
 };
+/** Whatever of them changed. */
+const LISTS: Readonly<Record<string, string>> = {
+  'artwork.names': t('fields.inFile'),
+  versions: t('fields.versions'),
+  'layout.places': t('fields.places'),
+  'layout.companions': t('fields.companions'),
+  'trips.careful': t('fields.careful'),
+  extras: t('fields.extras'),
+};
+
+/** Returns undefined for what has no name as a field of a plan. */
+export const planFieldName = (field: string): string | undefined =>
+  FIELDS[field] ??
+  Object.entries(LISTS).find(([list]) => field === list || field.startsWith(`${list}.`))?.[1];
 
 /** What a version changed, in sentences; undefined of what stands elsewhere. The plan of a machine or material by its part. */
 export function planChangeWords(change: FieldChange): string | undefined {
@@ -29,7 +54,8 @@ export function planChangeWords(change: FieldChange): string | undefined {
   // Where the copies came from shows in what they hold.
   if (field.startsWith('from.') || field === 'format') return undefined;
   const [part, ...rest] = field.split('.');
-  if (FIELDS[field]) return changeWords({ ...change, field: FIELDS[field] });
+  const name = planFieldName(field);
+  if (name) return changeWords(change, name);
   // Another machine or material differs in every field: its name says so.
   if (part === 'machine' || part === 'material' || part === 'prices')
     return changeWords({ ...change, field: rest.join('.') });

@@ -1,6 +1,7 @@
 import { openApi, SHOP_ENDPOINTS } from '@kyanos/contract';
 import { CLASS_NAMES } from '@kyanos/core';
 import { describe, expect, it } from 'vitest';
+import { planChangeWords, planFieldName } from '../job/planChangeWords.ts';
 import { changeWords, fieldName, namedField } from './fieldNames.ts';
 
 interface Schema {
@@ -42,6 +43,29 @@ function placesIn(schema: Schema, at: readonly string[] = []): Set<string> {
     ...below.flatMap(([name, one]) => [...placesIn(one, [...at, name])]),
   ]);
 }
+
+describe('what changed in a plan, in words', () => {
+  const { paths } = openApi('test') as unknown as OpenApi;
+  const { schema } = paths['/jobs'].post.requestBody.content['application/json'];
+
+  it('has a name for every field of its own', () => {
+    const own = [...placesIn(schema.properties!.plan)].filter(
+      (place) => !/^(machine|material|prices|from)\.|^format$/.test(place),
+    );
+    expect(own.length).toBeGreaterThan(30);
+    expect(own.filter((place) => planFieldName(place) === undefined)).toEqual([]);
+  });
+
+  it('says its own before those of its machine, which are called as the shop calls them', () => {
+    const words = (field: string, was: unknown, now: unknown) =>
+      planChangeWords({ field, was, now });
+    expect(words('layout.copies', 10, 20)).toBe('copies 10 → 20');
+    expect(words('extras.Lamination.minor', 1250, 1500)).toBe('further work 12.50 → 15.00');
+    expect(words('machine.inks.W.laydown', 11, 12)).toBe('W: laydown 11 → 12');
+    expect(words('prices.labourRate', 4000, 4500)).toBe(`${fieldName('labourRate')} 40.00 → 45.00`);
+    expect(words('from.machine', 1, 2)).toBeUndefined();
+  });
+});
 
 describe('what changed, in words', () => {
   it('has the labels of the screen, and the ink or mode that it is about', () => {
@@ -91,6 +115,8 @@ describe('what changed, in words', () => {
     expect(fieldName('inks.W.lab.0')).toBe('W: L* of its colour');
     expect(fieldName('optics.lab.2')).toBe('b* of its colour');
     expect(fieldName('modes.fine.passes')).toBe('fine: passes');
+    expect(fieldName('modes.fine.materials.0')).toBe('fine: materials');
+    expect(fieldName('inks.Lc.split.curve.2.1')).toBe('Lc: split curve');
     expect(fieldName('rules.chokeMm.roll-1')).toBe('choke on roll-1');
     expect(fieldName('optics.texture.kind')).not.toBe(fieldName('kind'));
     // As a price list holds them, and a plan.

@@ -129,9 +129,11 @@ export function namedField(field: string): string | undefined {
   if (Object.hasOwn(LABELS, place)) return LABELS[place];
   const [head, ...rest] = place.split('.');
   if (!KEYED.has(head) || rest.length === 0) {
-    const part = LAB_PARTS[Number(rest.at(-1))];
-    const colour = part && LABELS[[head, ...rest].slice(0, -1).join('.')];
-    return colour && t('fields.labPart', { part, colour });
+    // A number of a list: of a colour it is a part of it, of anything else one of several.
+    const [, list, number] = /^(.*)\.(\d+)$/.exec(place) ?? [];
+    const name = list && namedField(list);
+    const part = name && /(^|\.)lab(Black)?$/.test(list) ? LAB_PARTS[Number(number)] : undefined;
+    return part ? t('fields.labPart', { part, colour: name! }) : name;
   }
   const [key, ...below] = rest;
   const keyed = [head, '*', ...below].join('.');
@@ -176,6 +178,7 @@ const MONEY: readonly string[] = [
   'labourRate',
   'minimum',
   'market.minor',
+  'minor',
 ];
 const isMoney = (field: string): boolean =>
   MONEY.includes(placeOf(field)) || MONEY.includes(field.split('.').at(-1)!);
@@ -198,12 +201,18 @@ const text = (value: unknown): string =>
             ? plain(value)
             : String(value as string);
 
-/** "White: laydown 11 → 12". What is assumed or learnt stands by itself elsewhere. */
-export function changeWords({ field, was, now }: FieldChange): string | undefined {
+/**
+ * "White: laydown 11 → 12". What is assumed or learnt stands by itself elsewhere.
+ * @param name what the field is called
+ */
+export function changeWords(
+  { field, was, now }: FieldChange,
+  name = fieldName(field),
+): string | undefined {
   if (/^(assumed|learnt|measured|primaries)\b/.test(field)) return undefined;
   const words = (value: unknown) =>
     typeof value === 'number' && isMoney(field)
       ? decimal(value / 100, 2)
       : (chosen(field, value) ?? text(value));
-  return `${fieldName(field)} ${words(was)} → ${words(now)}`;
+  return `${name} ${words(was)} → ${words(now)}`;
 }
