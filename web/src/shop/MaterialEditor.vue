@@ -107,7 +107,7 @@ const label = computed(() => material.value.label);
         />
         <number-field
           :label="t('shop.shelfLife0Not')"
-          unit="months"
+          :unit="t('fields.months')"
           :max="600"
           :model-value="material.shelfLifeMonths ?? 0"
           @update:model-value="setShelfLife"

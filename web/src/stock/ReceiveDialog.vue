@@ -7,6 +7,7 @@ import DayField from '../shared/DayField.vue';
 import MoneyField from '../shared/MoneyField.vue';
 import NumberField from '../shared/NumberField.vue';
 import { t } from '../texts/texts.ts';
+import { unitText } from './stockWords.ts';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{
@@ -74,7 +75,7 @@ const receive = () =>
           <number-field
             v-model="size"
             :label="t('stock.fullEach')"
-            :unit="product.unit"
+            :unit="unitText(product.unit)"
             :precision="product.unit === 'm' ? 1 : 0"
             :max="1000000"
           />

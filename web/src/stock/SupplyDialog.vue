@@ -7,6 +7,7 @@ import MoneyField from '../shared/MoneyField.vue';
 import NumberField from '../shared/NumberField.vue';
 import RemoveButton from '../shared/RemoveButton.vue';
 import { t } from '../texts/texts.ts';
+import { unitText } from './stockWords.ts';
 
 const props = defineProps<{ line: ReorderLineOnWire; currency: Currency }>();
 const emit = defineEmits<{ save: [supply: ProductSupply]; leave: [] }>();
@@ -30,14 +31,14 @@ const save = () =>
         <number-field
           v-model="deliveryDays"
           :label="t('stock.deliveryTakes')"
-          unit="days"
+          :unit="t('fields.days')"
           :max="365"
         />
         <number-field
           v-if="line.openWeeks !== null"
           v-model="openWeeks"
           :label="t('stock.keepsOnceOpen')"
-          unit="weeks"
+          :unit="t('fields.weeks')"
           :min="1"
           :max="520"
         />
@@ -47,7 +48,7 @@ const save = () =>
         <number-field
           v-model="size.amount"
           :label="t('stock.holds')"
-          :unit="line.unit"
+          :unit="unitText(line.unit)"
           :min="0.1"
           :precision="line.unit === 'm' ? 1 : 0"
           :max="1000000"

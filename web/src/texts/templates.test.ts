@@ -9,13 +9,13 @@ const VIEWS = readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter(
 
 /** What is the same in every language. */
 const SAME =
-  /^(mm|cm|in|px|mL|L|m|m²|cm²|h|min|s|kg|dpi|pt|lx|cd|ΔE|ΔE2000|CMYK|PDF|CSV|JSON|SVG|PNG|UV|Kyanos|Esc|Tab|Ctrl|Lab|a|b|SCTV)$/;
+  /^(mm|mm²|cm|in|px|pL|mL|L|m|m²|cm²|GU|h|min|s|kg|dpi|pt|lx|cd|ΔE|ΔE2000|CMYK|PDF|CSV|JSON|SVG|PNG|UV|Kyanos|Esc|Tab|Ctrl|Lab|a|b|SCTV)$/;
 const words = (text: string) =>
   (text.match(/\p{L}[\p{L}\d²]*/gu) ?? []).filter((word) => !SAME.test(word) && word.length > 1);
 
 /** Attributes that are read or heard. */
 const SAID =
-  /^(label|title|placeholder|aria-label|alt|hint|subtitle|text|question|answer|suffix|prefix)$/;
+  /^(label|title|placeholder|aria-label|alt|hint|subtitle|text|question|answer|suffix|prefix|unit)$/;
 
 interface Node {
   readonly type: number;

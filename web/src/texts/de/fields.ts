@@ -90,4 +90,7 @@ export const fields: Translated<typeof en>['fields'] = {
   creased: 'gerillte Länge, mm',
   papers: 'Sprache der Papiere',
   extras: 'weitere Arbeiten',
+  days: 'Tage',
+  weeks: 'Wochen',
+  months: 'Monate',
 };

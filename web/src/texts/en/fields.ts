@@ -88,4 +88,7 @@ export const fields = {
   creased: 'length that is creased, mm',
   papers: 'language of its papers',
   extras: 'further work',
+  days: 'days',
+  weeks: 'weeks',
+  months: 'months',
 } as const;
