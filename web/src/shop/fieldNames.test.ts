@@ -1,71 +1,8 @@
-import { openApi, SHOP_ENDPOINTS } from '@kyanos/contract';
+import { SHOP_ENDPOINTS } from '@kyanos/contract';
 import { CLASS_NAMES } from '@kyanos/core';
 import { describe, expect, it } from 'vitest';
-import { planChangeWords, planFieldName } from '../job/planChangeWords.ts';
+import { bodyOf, placesIn } from '../../test/wire.ts';
 import { changeWords, fieldName, namedField } from './fieldNames.ts';
-
-interface Schema {
-  readonly properties?: Readonly<Record<string, Schema>>;
-  readonly additionalProperties?: Schema | boolean;
-  readonly items?: Schema;
-  readonly anyOf?: readonly Schema[];
-  readonly oneOf?: readonly Schema[];
-}
-interface OpenApi {
-  readonly paths: Readonly<
-    Record<
-      string,
-      Readonly<
-        Record<
-          string,
-          {
-            readonly requestBody: {
-              readonly content: Readonly<Record<string, { schema: Schema }>>;
-            };
-          }
-        >
-      >
-    >
-  >;
-}
-
-/** Every place at which a value of it may differ, as lists of changes name them. */
-function placesIn(schema: Schema, at: readonly string[] = []): Set<string> {
-  const shapes = [schema, ...(schema.anyOf ?? []), ...(schema.oneOf ?? [])];
-  const below = shapes.flatMap(({ properties = {}, additionalProperties: each, items }) => [
-    ...Object.entries(properties),
-    ...(typeof each === 'object' ? [['key', each] as const] : []),
-    // Numbers of a list stand under the name of the list.
-    ...(items?.properties ? [['0', items] as const] : []),
-  ]);
-  return new Set([
-    ...(below.length === 0 && at.length > 0 ? [at.join('.')] : []),
-    ...below.flatMap(([name, one]) => [...placesIn(one, [...at, name])]),
-  ]);
-}
-
-describe('what changed in a plan, in words', () => {
-  const { paths } = openApi('test') as unknown as OpenApi;
-  const { schema } = paths['/jobs'].post.requestBody.content['application/json'];
-
-  it('has a name for every field of its own', () => {
-    const own = [...placesIn(schema.properties!.plan)].filter(
-      (place) => !/^(machine|material|prices|from)\.|^format$/.test(place),
-    );
-    expect(own.length).toBeGreaterThan(30);
-    expect(own.filter((place) => planFieldName(place) === undefined)).toEqual([]);
-  });
-
-  it('says its own before those of its machine, which are called as the shop calls them', () => {
-    const words = (field: string, was: unknown, now: unknown) =>
-      planChangeWords({ field, was, now });
-    expect(words('layout.copies', 10, 20)).toBe('copies 10 → 20');
-    expect(words('extras.Lamination.minor', 1250, 1500)).toBe('further work 12.50 → 15.00');
-    expect(words('machine.inks.W.laydown', 11, 12)).toBe('W: laydown 11 → 12');
-    expect(words('prices.labourRate', 4000, 4500)).toBe(`${fieldName('labourRate')} 40.00 → 45.00`);
-    expect(words('from.machine', 1, 2)).toBeUndefined();
-  });
-});
 
 describe('what changed, in words', () => {
   it('has the labels of the screen, and the ink or mode that it is about', () => {
@@ -94,13 +31,10 @@ describe('what changed, in words', () => {
   });
 
   it('has a name for every field of every thing of the shop that can be saved', () => {
-    const { paths } = openApi('test') as unknown as OpenApi;
     const nameless = Object.entries(SHOP_ENDPOINTS)
       .filter(([kind]) => kind !== 'procedure')
       .flatMap(([kind, { save }]) => {
-        const { schema } =
-          paths[save.path][save.method.toLowerCase()].requestBody.content['application/json'];
-        const places = [...placesIn(schema)];
+        const places = [...placesIn(bodyOf(save))];
         expect(places.length, kind).toBeGreaterThan(2);
         return places
           .filter((place) => !/^(assumed|learnt|measured|primaries)\b|(^|\.)id$/.test(place))

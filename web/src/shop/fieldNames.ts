@@ -177,7 +177,6 @@ const MONEY: readonly string[] = [
   'pricePerLitre',
   'labourRate',
   'minimum',
-  'market.minor',
   'minor',
 ];
 const isMoney = (field: string): boolean =>
