@@ -84,7 +84,9 @@ async function asItLies(path: string): Promise<Map<string, Uint8Array>> {
     progress: () => undefined,
   };
   const pages = pageBoxes(await PdfObjects.read(path, folder, undefined), 1);
-  const [plates] = await separate(source, pages, path, 'as-it-lies', pages[0].flag);
+  const [{ flag }] = pages;
+  const interpreted = { path, name: 'as-it-lies', flag, rule: 'touched', nonzero: true } as const;
+  const [plates] = await separate(source, pages, interpreted);
   const file = await plates();
   await file.written?.(Infinity);
   return planes(planarRaster(file));

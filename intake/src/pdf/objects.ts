@@ -214,6 +214,22 @@ export class PdfObjects {
     return null;
   }
 
+  /**
+   * Whether any graphics state asks for the nonzero overprint mode, in which process ink of 0 leaves what is under it
+   * (ISO 32000-2, 8.6.7); also where the document is nested too deep to tell.
+   */
+  get overprintsNonzero(): boolean {
+    const within = (value: PdfValue, depth: number): boolean => {
+      if (depth > 24) return true;
+      if (isList(value)) return value.some((entry) => within(entry, depth + 1));
+      if (!isDict(value)) return false;
+      return Object.entries(value).some(([key, entry = null]) =>
+        key === '/OPM' ? this.resolve(entry) !== 0 : within(entry, depth + 1),
+      );
+    };
+    return this.all.some(([, value]) => within(value, 0));
+  }
+
   /** Unpacked bytes of streams, by their references; what can't be unpacked, or is too much in all, is left out. */
   async streams(references: Iterable<string>): Promise<Map<string, Uint8Array>> {
     const wanted = [...new Set(references)];

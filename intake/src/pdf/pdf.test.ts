@@ -23,12 +23,20 @@ function file(drawn: Drawn): string {
 async function open(drawn: Drawn | string) {
   const read = await readWhole(typeof drawn === 'string' ? drawn : file(drawn), { dpi: 72 });
   const at = (name: string, x: number, y: number) =>
-    Math.round((read.at(name, x, 71 - y) / 255) * 100);
+    Math.round((read.at(name, x, read.page.heightPx - 1 - y) / 255) * 100);
   return { ...read, structure: read.page.structure!, at };
 }
 
-const STATES =
-  '/ExtGState << /Plain << /OP false /op false >> /Over0 << /OP true /op true /OPM 0 >> /Over1 << /OP true /op true /OPM 1 >> >>';
+/** Cells of one inch beside each other on one page, each drawn as if it were alone. */
+const inCells = (contents: readonly string[]): Pick<Drawn, 'content' | 'size'> => ({
+  content: contents.map((one, i) => `q 1 0 0 1 ${72 * i} 0 cm ${one} Q`).join(' '),
+  size: [72 * contents.length, 72],
+});
+
+const PLAIN_OR_0 = '/Plain << /OP false /op false >> /Over0 << /OP true /op true /OPM 0 >>';
+const STATES = `/ExtGState << ${PLAIN_OR_0} /Over1 << /OP true /op true /OPM 1 >> >>`;
+/** Of a document in which nothing overprints in nonzero mode: its ink is interpreted in another way. */
+const WITHOUT_1 = `/ExtGState << ${PLAIN_OR_0} >>`;
 const COLOURS = `/ColorSpace << /W 10 0 R /S 11 0 R /WC 12 0 R >>`;
 const SPOTS = [
   spot('White'),
@@ -69,21 +77,37 @@ describe('overprint, case by case as ISO 32000-2, 8.6.7 and table 152 say', () =
     ['cyan', 'paper', 'Over1', { Cyan: 100 }],
     ['white', 'paper', 'Over1', { White: 100 }],
   ];
-  it.each(cases)('%s, then %s on it with %s', async (lower, upper, state, met) => {
-    const { at } = await open({
-      content: `/Plain gs ${INK[lower]} 10 10 30 30 re f /${state} gs ${INK[upper]} 25 25 30 30 re f`,
-      resources: `${STATES} ${COLOURS}`,
-      objects: SPOTS.slice(0, 2),
+  describe.each([
+    ['with nonzero mode on the page', STATES, cases],
+    ['without it', WITHOUT_1, cases.filter(([, , state]) => state !== 'Over1')],
+  ])('%s', (_, states, there) => {
+    let page: Awaited<ReturnType<typeof open>>;
+    beforeAll(async () => {
+      page = await open({
+        ...inCells(
+          there.map(
+            ([lower, upper, state]) =>
+              `/Plain gs ${INK[lower]} 10 10 30 30 re f /${state} gs ${INK[upper]} 25 25 30 30 re f`,
+          ),
+        ),
+        resources: `${states} ${COLOURS}`,
+        objects: SPOTS.slice(0, 2),
+      });
     });
-    expect(Object.fromEntries(Object.keys(met).map((name) => [name, at(name, 30, 30)]))).toEqual(
-      met,
-    );
-    // Where only the lower one lies nothing has changed.
-    for (const [name, ink] of [
-      ['Cyan', 'cyan'],
-      ['White', 'white'],
-    ] as const)
-      if (lower === ink) expect(at(name, 15, 15)).toBe(100);
+
+    it.each(there)('%s, then %s on it with %s', (lower, upper, state, met) => {
+      const cell = there.findIndex(([l, u, s]) => l === lower && u === upper && s === state);
+      const at = (name: string, x: number, y: number) => page.at(name, 72 * cell + x, y);
+      expect(Object.fromEntries(Object.keys(met).map((name) => [name, at(name, 30, 30)]))).toEqual(
+        met,
+      );
+      // Where only the lower one lies nothing has changed.
+      for (const [name, ink] of [
+        ['Cyan', 'cyan'],
+        ['White', 'white'],
+      ] as const)
+        if (lower === ink) expect(at(name, 15, 15)).toBe(100);
+    });
   });
 
   // The same for every way to put ink on a page. A picture in CMYK is not held back by mode 1: each of its inks is set.
@@ -121,12 +145,26 @@ describe('overprint, case by case as ISO 32000-2, 8.6.7 and table 152 say', () =
       { White: [0, 0, 0], Magenta: [0, 100, 100] },
     ],
   ];
-  it.each(objects)('%s on white and magenta', async (name, draw, paints) => {
-    const found = Object.fromEntries(Object.keys(paints).map((ink) => [ink, [] as number[]]));
-    for (const state of ['Plain', 'Over0', 'Over1']) {
-      const { at } = await open({
-        content: `/Over1 gs ${INK.white} 5 5 60 60 re f ${INK.magenta} 5 5 60 60 re f /${state} gs ${draw}`,
-        resources: `${STATES} ${COLOURS} /Font << /F << /Type /Font /Subtype /Type3 /FontBBox [0 0 1 1] /FontMatrix [1 0 0 1 0 0] /FirstChar 159 /LastChar 159 /Widths [1] /Encoding << /Differences [159 /box] >> /CharProcs << /box 15 0 R >> /Resources << >> >> >> /XObject << /Mask 13 0 R /Pic 14 0 R >> /Shading << /Sh << /ShadingType 2 /ColorSpace /DeviceCMYK /Coords [25 0 55 0] /Function << /FunctionType 2 /Domain [0 1] /C0 [1 0 0 0] /C1 [1 0 0 0] /N 1 >> >> >>`,
+  const FONT =
+    '<< /Type /Font /Subtype /Type3 /FontBBox [0 0 1 1] /FontMatrix [1 0 0 1 0 0] /FirstChar 159 /LastChar 159 /Widths [1] /Encoding << /Differences [159 /box] >> /CharProcs << /box 15 0 R >> /Resources << >> >>';
+  const SHADING =
+    '<< /ShadingType 2 /ColorSpace /DeviceCMYK /Coords [25 0 55 0] /Function << /FunctionType 2 /Domain [0 1] /C0 [1 0 0 0] /C1 [1 0 0 0] /N 1 >> >>';
+  describe.each([
+    ['with nonzero mode on the page', STATES, ['Plain', 'Over0', 'Over1']],
+    ['without it', WITHOUT_1, ['Plain', 'Over0']],
+  ])('%s', (_, states, names) => {
+    let page: Awaited<ReturnType<typeof open>>;
+    beforeAll(async () => {
+      page = await open({
+        ...inCells(
+          objects.flatMap(([, draw]) =>
+            names.map(
+              (state) =>
+                `/Over0 gs ${INK.white} 5 5 60 60 re f ${INK.magenta} 5 5 60 60 re f /${state} gs ${draw}`,
+            ),
+          ),
+        ),
+        resources: `${states} ${COLOURS} /Font << /F ${FONT} >> /XObject << /Mask 13 0 R /Pic 14 0 R >> /Shading << /Sh ${SHADING} >>`,
         objects: [
           ...SPOTS.slice(0, 2),
           '[/DeviceN [/White /Cyan] /DeviceCMYK 16 0 R]',
@@ -142,9 +180,17 @@ describe('overprint, case by case as ISO 32000-2, 8.6.7 and table 152 say', () =
           ['/FunctionType 4 /Domain [0 1 0 1] /Range [0 1 0 1 0 1 0 1]', '{ exch pop 0 0 0 }'],
         ],
       });
-      for (const ink of Object.keys(paints)) found[ink].push(at(ink, 40, 40));
-    }
-    expect([name, found]).toEqual([name, paints]);
+    });
+
+    it.each(objects)('%s on white and magenta', (name, draw, paints) => {
+      const first = names.length * objects.findIndex(([, other]) => other === draw);
+      for (const [ink, percents] of Object.entries(paints))
+        expect([name, ink, names.map((__, i) => page.at(ink, 72 * (first + i) + 40, 40))]).toEqual([
+          name,
+          ink,
+          percents.slice(0, names.length),
+        ]);
+    });
   });
 
   it('the second plates hold what one took from the other, and colour over colour stays as it is', async () => {

@@ -17,6 +17,18 @@ const RIP_SECONDS = 120;
 /** Which pixels a shape paints: all that it touches, so that the thinnest stroke is seen, or those whose centre it covers. */
 export type PaintRule = 'touched' | 'centre';
 
+/** What is interpreted in one run, and how. */
+export interface Interpreted {
+  /** Of a file that holds these pages and no others. */
+  readonly path: string;
+  /** Of the files that are written, without their endings. */
+  readonly name: string;
+  readonly flag: PdfPage['flag'];
+  readonly rule: PaintRule;
+  /** Something on them may overprint in nonzero mode. */
+  readonly nonzero: boolean;
+}
+
 /** How often the growing file is looked at: a small page takes ten times as long, and each waits for the next to begin. */
 const LOOK_MS = 2;
 
@@ -31,19 +43,16 @@ export function pixelsOf(page: PdfPage, dpi: number): readonly [width: number, h
 /**
  * Interprets the pages of a file, all in one run: a run a page takes many times as long. The plates of each are there as soon
  * as they begin to be written: all planes of a page grow row by row, so they can be read behind it.
- * @param path of a file that holds these pages and no others
  * @returns for each page what waits for its plates; they come in the order of the pages
  */
 export function separate(
   source: Source,
   pages: readonly PdfPage[],
-  path: string,
-  name: string,
-  flag: PdfPage['flag'],
+  interpreted: Interpreted,
   progress: (share: number) => void = () => undefined,
-  rule: PaintRule = 'touched',
 ): (() => Promise<PlanarFile>)[] {
   const { dpi, tmp } = source;
+  const { name } = interpreted;
   const sizes = pages.map((page) => pixelsOf(page, dpi));
   // A folder may be named with a sign that stands for a page number here.
   const out = `${join(tmp, name).replaceAll('%', '%%')}-%d.psd`;
@@ -51,7 +60,7 @@ export function separate(
   const stop = new AbortController();
   let ended: Finished | undefined;
   let failure: unknown;
-  const run = interpret(source, { path, out, flag, rule }, most, pages.length, stop.signal).then(
+  const run = interpret(source, interpreted, out, most, pages.length, stop.signal).then(
     (finished) => (ended = finished),
     (error: unknown) => (failure = error),
   );
@@ -124,17 +133,8 @@ const HEADER = Buffer.alloc(1 << 20);
 
 function interpret(
   { dpi, tmp, signal }: Source,
-  {
-    path,
-    out,
-    flag,
-    rule,
-  }: {
-    readonly path: string;
-    readonly out: string;
-    readonly flag: PdfPage['flag'];
-    readonly rule: PaintRule;
-  },
+  { path, flag, rule, nonzero }: Interpreted,
+  out: string,
   pixels: number,
   pages: number,
   stop: AbortSignal,
@@ -155,7 +155,7 @@ function interpret(
       '-sDEVICE=psdcmyk',
       `-dMaxSpots=${MAX_SPOTS + 4}`,
       '-dPDFSTOPONERROR',
-      ...colourFlags(tmp),
+      ...colourFlags(tmp, nonzero),
       '-dNumRenderingThreads=2',
       `-r${dpi}`,
       flag,
@@ -169,18 +169,30 @@ function interpret(
   );
 }
 
+/** Objects whose process ink is not converted (Ghostscript, Color Management, "SourceObjectICC"). */
+const PROCESS_INK_STAYS = ['Graphic', 'Image', 'Text']
+  .map((kind) => `${kind}_CMYK\tNone\n`)
+  .join('');
+
 /**
  * One way for colour in every format: what is no process ink becomes it once, through the same profile and with the same
- * intent as pictures do (profile.ts); process ink stays as it is.
+ * intent as pictures do (profile.ts); process ink stays as it is. That is said in so many words, as the interpreter works out a
+ * table from the profile to itself otherwise, which takes as long as all the rest of a small page. Only by that table does it
+ * know ink of 0 that is not to be printed in nonzero overprint mode.
  */
-function colourFlags(tmp: string): string[] {
+function colourFlags(tmp: string, nonzero: boolean): string[] {
   const profile = join(tmp, 'process.icc');
+  const sources = join(tmp, 'sources.txt');
   // Whoever reads may not get to where the program lies.
-  if (!existsSync(profile)) writeFileSync(profile, printingProfile());
+  if (!existsSync(profile)) {
+    writeFileSync(profile, printingProfile());
+    writeFileSync(sources, PROCESS_INK_STAYS);
+  }
   return [
     `--permit-file-read=${profile}`,
     `-sOutputICCProfile=${profile}`,
     `-sDefaultCMYKProfile=${profile}`,
+    ...(nonzero ? [] : [`--permit-file-read=${sources}`, `-sSourceObjectICC=${sources}`]),
     // Relative colorimetric, with black point compensation, black not kept apart.
     '-dRenderIntent=1',
     '-dBlackPtComp=1',

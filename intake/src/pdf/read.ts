@@ -83,6 +83,7 @@ class Document {
   readonly chosen: readonly PdfPage[];
   readonly #count: number;
   readonly patch: Patch;
+  readonly #nonzero: boolean;
   #names = 0;
 
   constructor(
@@ -97,6 +98,7 @@ class Document {
     this.chosen = chosen;
     this.#count = count;
     this.patch = patch;
+    this.#nonzero = objects.overprintsNonzero;
   }
 
   /** The chosen pages in runs whose plates fit on the disk together. */
@@ -133,8 +135,11 @@ class Document {
     const done = this.chosen.indexOf(pages[0]);
     const share = (part: number) =>
       progress((0.98 * (done + part * pages.length)) / this.chosen.length);
-    if (asItLies) return separate(this.#source, pages, path, name, flag, share);
-    return this.#made(pages, this.#wholePages(pages), this.patch, dpi, name, share);
+    if (asItLies) {
+      const interpreted = { path, name, flag, rule: 'touched', nonzero: this.#nonzero } as const;
+      return separate(this.#source, pages, interpreted, share);
+    }
+    return this.#made(pages, this.#wholePages(pages), this.patch, dpi, 'touched', name, share);
   }
 
   /** Pages as if everything on them overprinted. */
@@ -144,7 +149,7 @@ class Document {
       this.#wholePages(pages),
       this.overprinting(pages),
       this.#source.dpi,
-      this.#name(),
+      'touched',
     );
   }
 
@@ -172,15 +177,7 @@ class Document {
       const frame = stored(box, page);
       return { ...page, frame, trim: frame };
     });
-    return this.#made(
-      pages,
-      this.#wholePages(pages),
-      patch,
-      dpi,
-      this.#name(),
-      undefined,
-      'centre',
-    );
+    return this.#made(pages, this.#wholePages(pages), patch, dpi, 'centre');
   }
 
   /** Where the plates of a page have fine detail, drawn finer. A run of the interpreter draws that of many pages. */
@@ -232,9 +229,9 @@ class Document {
     parts: readonly Part[],
     patch: Patch,
     dpi: number,
-    name: string,
+    rule: PaintRule,
+    name = this.#name(),
     progress?: (share: number) => void,
-    rule?: PaintRule,
   ): Promise<Waiting> {
     const { path, tmp, signal } = this.#source;
     const out = join(tmp, `${name}.pdf`);
@@ -248,7 +245,14 @@ class Document {
           split: outputOf(taken).split('\n')[0],
         }),
       );
-    return separate({ ...this.#source, dpi }, pages, out, name, '-dUseCropBox', progress, rule);
+    const interpreted = {
+      path: out,
+      name,
+      flag: '-dUseCropBox',
+      rule,
+      nonzero: this.#nonzero,
+    } as const;
+    return separate({ ...this.#source, dpi }, pages, interpreted, progress);
   }
 }
 
