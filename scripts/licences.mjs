@@ -56,7 +56,7 @@ for (const folder of ['.', ...json('package.json').workspaces]) {
   const { dependencies = {}, devDependencies = {} } = json(`${folder}/package.json`);
   for (const [name, wanted] of Object.entries({ ...dependencies, ...devDependencies }))
     if (
-      !/^\d+\.\d+\.\d+(-[\w.]+)?$/.test(wanted) &&
+      !/^(npm:[\w@/-]+@)?\d+\.\d+\.\d+(-[\w.]+)?$/.test(wanted) &&
       !(name.startsWith('@kyanos/') && wanted === '*')
     )
       problems.push(`${folder} wants ${name} ${wanted}, which is no one version.`);

@@ -114,7 +114,7 @@ describe('a planted fault', () => {
           if (severity !== 'note') expect(codes).not.toContain(code);
       }
     }
-  }, 300_000);
+  });
 });
 
 // ---- learners ----
@@ -346,7 +346,7 @@ describe('a job that is to be put right', () => {
       expect(await worth(exercise.plan), about).toBe(0);
       expect(await worth(solution.right), about).toBe(1);
     }
-  }, 300_000);
+  });
 });
 
 describe('learners', () => {

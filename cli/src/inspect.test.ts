@@ -166,6 +166,6 @@ describe('an interrupted command', () => {
     child.kill('SIGINT');
     expect(await new Promise((done) => child.once('exit', done))).toBe(130);
     expect(readdirSync(tmp)).toEqual([]);
-    await expect.poll(running, { timeout: 10_000 }).toBe(false);
+    await expect.poll(running).toBe(false);
   });
 });

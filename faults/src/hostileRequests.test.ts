@@ -102,7 +102,7 @@ describe(`${COUNT} hostile requests`, () => {
     // A good part gets through to what it asks for: they are not all stopped at the door.
     expect(statuses.get(200) ?? 0).toBeGreaterThan(COUNT / 20);
     expect(alive()).toEqual(before);
-    await expect.poll(() => shop.unfinished(), { timeout: 120_000 }).toEqual([]);
+    await expect.poll(() => shop.unfinished()).toEqual([]);
     await shop.end();
     expect(shop.leftFiles()).toEqual([]);
     console.log(JSON.stringify(Object.fromEntries([...statuses].sort(([a], [b]) => a - b))));

@@ -170,7 +170,7 @@ describe.skipIf(!possible)('three hosts', () => {
     await said(web, /Kyanos is ready/);
     await said(on('web', [process.execPath, '-e', RELAY]), /relays/);
     client = new Client(`http://${HOSTS.web}:${PORT}`);
-  }, 120_000);
+  });
   afterAll(async () => {
     if (!possible) return;
     for (const child of children)
@@ -194,9 +194,7 @@ describe.skipIf(!possible)('three hosts', () => {
       dpi: 400,
     });
     const now = () => client.get<ArtworkSummary>(`/artworks/${id}`);
-    await expect
-      .poll(async () => (await now()).state, { interval: 20, timeout: 30_000 })
-      .toBe('running');
+    await expect.poll(async () => (await now()).state, { interval: 20 }).toBe('running');
     const [{ host }] = await query<{ host: string }>(
       database,
       `select case when w.pid = ${first.pid} then 'first' else 'second' end as host from artwork a join worker w on w.owner = a.owner where a.id = '${id}'`,
@@ -204,7 +202,7 @@ describe.skipIf(!possible)('three hosts', () => {
     const unplugged = host as 'first' | 'second';
     ip('link', 'set', cable(unplugged), 'down');
     const began = Date.now();
-    await expect.poll(async () => (await now()).state, { timeout: 60_000 }).toBe('done');
+    await expect.poll(async () => (await now()).state).toBe('done');
     const tookOver = (Date.now() - began) / 1000;
     const [{ attempt }] = await query<{ attempt: number }>(
       database,

@@ -85,7 +85,7 @@ describe('a whole installation', () => {
       process.kill(shop.pids('postgres')[0], signal);
       // The second asks politely, and waits for those who are connected: they stay.
       if (signal === 'SIGTERM') process.kill(shop.pids('postgres')[0], 'SIGINT');
-      await expect.poll(() => work.saved.length, { timeout: 60_000 }).toBeGreaterThan(before + 5);
+      await expect.poll(() => work.saved.length).toBeGreaterThan(before + 5);
     }
     await work.end();
     expect([...work.refused].filter((code) => !SENTENCES.includes(code))).toEqual([]);
@@ -132,15 +132,13 @@ describe('a whole installation', () => {
       dpi: 300,
     });
     const now = () => shop.client.get<ArtworkSummary>(`/artworks/${asked.id}`);
-    await expect
-      .poll(async () => (await now()).state, { interval: 20, timeout: 30_000 })
-      .toBe('running');
+    await expect.poll(async () => (await now()).state, { interval: 20 }).toBe('running');
     shop.kill('worker', () => 0);
     // What the database wrote a moment ago was written tomorrow, as its clock says now.
     await shop.query(
       `update artwork set lease_until = lease_until + interval '1 day', touched_at = touched_at + interval '1 day'`,
     );
-    await expect.poll(async () => (await now()).state, { timeout: 60_000 }).toBe('done');
+    await expect.poll(async () => (await now()).state).toBe('done');
     // The other way round: work that waits is older than it is.
     const later = await shop.client.post<ArtworkSummary>('/artworks', {
       fileId: file.id,
@@ -151,9 +149,7 @@ describe('a whole installation', () => {
       `update artwork set lease_until = lease_until - interval '1 day', touched_at = touched_at - interval '1 day' where state <> 'done'`,
     );
     await expect
-      .poll(async () => (await shop.client.get<ArtworkSummary>(`/artworks/${later.id}`)).state, {
-        timeout: 60_000,
-      })
+      .poll(async () => (await shop.client.get<ArtworkSummary>(`/artworks/${later.id}`)).state)
       .toBe('done');
   });
 
@@ -219,16 +215,14 @@ describe('a whole installation', () => {
                   .catch(() => undefined);
                 return answer && answer.status >= 400 ? answer.body.code : undefined;
               },
-              { timeout: 60_000, interval: 100 },
+              { interval: 100 },
             )
             .toBeOneOf(SENTENCES);
           await seconds(3);
           rmSync(ballast);
           await shop.recovered();
           const before = work.saved.length;
-          await expect
-            .poll(() => work.saved.length, { timeout: 60_000 })
-            .toBeGreaterThan(before + 5);
+          await expect.poll(() => work.saved.length).toBeGreaterThan(before + 5);
           expect([...work.refused].filter((code) => !SENTENCES.includes(code))).toEqual([]);
         }
         expect((await shop.client.get<ArtworkSummary>(`/artworks/${artwork.id}`)).state).toBe(

@@ -88,7 +88,7 @@ describe.each<User>(isRoot ? ['root', 'nobody'] : ['nobody'])('a data folder of 
     renameSync(data, moved);
     expect(start(user, moved)).toEqual({ status: 0, said: '' });
     expect(await remembered(moved)).toEqual([{ word: 'first' }]);
-  }, 60_000);
+  });
 
   it('and its copy go on by themselves, at the same time', async () => {
     const data = folder(user);
@@ -110,7 +110,7 @@ describe.each<User>(isRoot ? ['root', 'nobody'] : ['nobody'])('a data folder of 
     expect(readFileSync(join(copy, 'identity'), 'utf8')).not.toBe(
       readFileSync(join(data, 'identity'), 'utf8'),
     );
-  }, 60_000);
+  });
 
   it('that was copied while its database ran is refused, and the original goes on', async () => {
     const data = folder(user);
@@ -123,7 +123,7 @@ describe.each<User>(isRoot ? ['root', 'nobody'] : ['nobody'])('a data folder of 
       said: expect.stringContaining('may be torn'),
     });
     expect(await remembered(data)).toEqual([{ word: 'original' }]);
-  }, 60_000);
+  });
 
   it('that is restored from an archive is whole', async () => {
     const data = folder(user);
@@ -138,7 +138,7 @@ describe.each<User>(isRoot ? ['root', 'nobody'] : ['nobody'])('a data folder of 
     execFileSync('tar', ['-C', elsewhere, '-xf', archive]);
     expect(start(user, join(elsewhere, 'data'))).toEqual({ status: 0, said: '' });
     expect(await remembered(join(elsewhere, 'data'))).toEqual([{ word: 'kept' }]);
-  }, 60_000);
+  });
 
   it.each(['identity', 'password', 'postgres'])(
     'without its %s is refused, and nothing is made anew',
@@ -183,7 +183,7 @@ describe.runIf(isRoot)('a data folder that only root gets to', () => {
     const cluster = clusterOf(moved);
     stop('root', moved);
     rmSync(cluster, { recursive: true });
-  }, 60_000);
+  });
 
   it('is refused as a copy, since both would write into one database', async () => {
     const data = hidden();
@@ -203,7 +203,7 @@ describe.runIf(isRoot)('a data folder that only root gets to', () => {
     const cluster = clusterOf(data);
     stop('root', data);
     rmSync(cluster, { recursive: true });
-  }, 60_000);
+  });
 
   it('whose cluster is gone is refused, and nothing is made anew', () => {
     const data = hidden();
@@ -216,7 +216,7 @@ describe.runIf(isRoot)('a data folder that only root gets to', () => {
       said: expect.stringContaining('is not there'),
     });
     expect(existsSync(cluster)).toBe(false);
-  }, 60_000);
+  });
 
   it('of an earlier version, which noted the place as a path, is taken over', async () => {
     const data = hidden();
@@ -231,7 +231,7 @@ describe.runIf(isRoot)('a data folder that only root gets to', () => {
     expect(await remembered(data)).toEqual([{ word: 'old' }]);
     stop('root', data);
     rmSync(cluster, { recursive: true });
-  }, 60_000);
+  });
 });
 
 it('a database that dies is started again, on its port', async () => {
@@ -246,4 +246,4 @@ it('a database that dies is started again, on its port', async () => {
   expect(bash('root', keeper, data).status).toBe(0);
   expect(readFileSync(join(data, 'postgres-port'), 'utf8')).toBe(port);
   expect(await remembered(data)).toEqual([{ word: 'before' }]);
-}, 60_000);
+});

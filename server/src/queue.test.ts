@@ -16,7 +16,7 @@ async function slow(dpi: number) {
   const now = async (id: string) =>
     (await served.call<ArtworkSummary>('GET', `/artworks/${id}`)).body;
   const running = async (id: string) => {
-    await expect.poll(async () => (await now(id)).state, { timeout: 20_000 }).toBe('running');
+    await expect.poll(async () => (await now(id)).state).toBe('running');
   };
   const cancel = (id: string, client = 'one', attempt?: number) =>
     served.call<ArtworkSummary>(

@@ -102,7 +102,7 @@ describe.each(VERSIONS)('a database of version %s', (version) => {
     } finally {
       await served.stop();
     }
-  }, 120_000);
+  });
 });
 
 const jobIn = async (served: Served, id: string): Promise<Job> => {

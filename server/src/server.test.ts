@@ -69,9 +69,9 @@ describe('files', () => {
           `select from pg_stat_activity where datname = current_database() and query like '%into incoming%' and xact_start is not null and pid <> pg_backend_pid()`,
         )
       ).rowCount;
-    await expect.poll(taking, { timeout: 20_000 }).toBe(1);
+    await expect.poll(taking).toBe(1);
     sending.destroy();
-    await expect.poll(taking, { timeout: 20_000 }).toBe(0);
+    await expect.poll(taking).toBe(0);
     expect(await count()).toBe(before);
   });
 
@@ -273,7 +273,7 @@ describe('artwork', () => {
     });
     const state = async () =>
       (await call<ArtworkSummary>('GET', `/artworks/${begun.id}`)).body.state;
-    await expect.poll(state, { timeout: 20_000 }).toBe('running');
+    await expect.poll(state).toBe('running');
     await call('POST', `/artworks/${begun.id}/cancel`);
     expect((await until<ArtworkSummary>(`/artworks/${begun.id}`)).state).toBe('cancelled');
     const again = await rip(body.id, 60);
@@ -425,7 +425,7 @@ describe('the server', () => {
       `select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid()`,
     );
     const status = async () => (await call('GET', '/jobs')).status;
-    await expect.poll(status, { timeout: 10_000 }).toBe(200);
+    await expect.poll(status).toBe(200);
   });
 
   it('answers no page but its own', async () => {

@@ -108,7 +108,7 @@ describe('a machine with two whites', () => {
         `inks.${read.channel}.drops`,
       ]);
     }
-  }, 30_000);
+  });
 
   it('lays the form in the white that is read', () => {
     const one = oneWhite(two, second.channel);

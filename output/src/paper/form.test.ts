@@ -123,7 +123,7 @@ describe('the white and the colour of a choke ladder', () => {
       expect(at(1, spot('W'), white.x + 0.2, middle)).toBeGreaterThan(0.5);
       if (white.x - disc.x > 0.3) expect(at(1, spot('W'), white.x - 0.2, middle)).toBeLessThan(0.5);
     }
-  }, 60_000);
+  });
 });
 
 describe('a form', () => {

@@ -67,7 +67,7 @@ beforeAll(async () => {
     page: pageOf(plan, info, 'front'),
     offers: offersOf(plan, info, { plates: result.plates, pictures: [] }, quantitiesOf(plan)),
   };
-}, 60_000);
+});
 
 const ORDERED = {
   number: 31,

@@ -49,7 +49,7 @@ beforeAll(async () => {
   const { draw, plan } = demo('orchard-label');
   const artwork = await served.rip((await served.upload(await draw())).body.id, 60);
   job = await served.newJob(artwork.id, plan);
-}, 120_000);
+});
 afterAll(async () => {
   rmSync(folder, { recursive: true });
   for (const name of [nameOf(target()), beforeRestore(nameOf(target()))])

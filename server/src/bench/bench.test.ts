@@ -16,7 +16,7 @@ beforeAll(async () => {
   const { body: file } = await served.upload(await draw());
   const artwork = await served.rip(file.id, 60, fileName);
   job = await served.newJob(artwork.id, { ...plan, lot: '' });
-}, 60_000);
+});
 
 describe('a job at the bench', () => {
   it('says why there is no run sheet before its plates are built, and has it afterwards', async () => {

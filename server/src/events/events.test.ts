@@ -45,7 +45,6 @@ describe('the events of work', () => {
               `select from pg_stat_activity where datname = current_database() and query = 'listen work'`,
             )
           ).rowCount,
-        { timeout: 10_000 },
       )
       .toBe(1);
     const second = await served.rip(file.body.id, 80);

@@ -276,7 +276,7 @@ describe('cleaning', () => {
       ).toEqual([]);
     }
     for (const what of CLEANED) expect(taken.get(what), what).toBeGreaterThan(3);
-  }, 120_000);
+  });
 
   it('says what it frees, and waits for nobody', async () => {
     const orphan = await artwork(30);

@@ -38,7 +38,7 @@ describe('those who watch over a server', () => {
     };
     expect(await health()).toMatchObject({ code: 200, status: 'ok', workers: 1 });
     const second = startAlone();
-    await expect.poll(health, { timeout: 20_000 }).toMatchObject({ workers: 2 });
+    await expect.poll(health).toMatchObject({ workers: 2 });
     second.kill('SIGTERM');
     await new Promise((done) => second.once('exit', done));
     expect(await health()).toMatchObject({ workers: 1 });
@@ -177,7 +177,7 @@ describe('work', () => {
           both ||= now.every((one) => one === 'running');
           return Promise.all([...many, other].map(state));
         },
-        { timeout: 60_000, interval: 50 },
+        { interval: 50 },
       )
       .toEqual(Array(4).fill('done'));
     for (const id of heavy) await served.until(`/artworks/${id}`);

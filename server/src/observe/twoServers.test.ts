@@ -92,7 +92,7 @@ describe('two servers on one database', () => {
     const asked = (await owner[0].send<ArtworkSummary>('POST', '/artworks', wanted)).body;
     const now = async () =>
       (await owner[1].send<ArtworkSummary>('GET', `/artworks/${asked.id}`)).body;
-    await expect.poll(async () => (await now()).state, { timeout: 30_000 }).toBe('done');
+    await expect.poll(async () => (await now()).state).toBe('done');
     await expect.poll(() => heard).toContain(`event: work\ndata: ${asked.id}`);
     stop.abort();
     await listening;

@@ -16,7 +16,7 @@ beforeAll(async () => {
     const artwork = await served.rip(body.id, 60, fileName);
     ids.push((await served.newJob(artwork.id, plan)).id);
   }
-}, 120_000);
+});
 
 const give = async (
   kind: ExerciseKind,

@@ -125,7 +125,7 @@ async function another(copies: number): Promise<Job> {
 beforeAll(async () => {
   await press.start(PACE);
   job = await another(24);
-}, 60_000);
+});
 afterAll(async () => {
   await press.end('SIGTERM');
   rmSync(press.data, { recursive: true });
@@ -173,7 +173,7 @@ describe('a job at its printer', () => {
     // Its white stands, and has to be purged, as long as this machine is busy with something else.
     expect(Math.abs(Math.log(ratio))).toBeLessThan(1.2);
     expect(await inkSources(job.id)).toEqual(new Set(['report']));
-  }, 120_000);
+  });
 
   it('waits there while it is held, and is given up where that is wanted', async () => {
     const second = await another(12);
@@ -189,7 +189,7 @@ describe('a job at its printer', () => {
     // It was a quote when it was sent; it is printed all the same.
     expect((await order(second.id)).state).toBe('done');
     expect((await press.jobs()).filter(({ state }) => state === 'completed')).toHaveLength(2);
-  }, 120_000);
+  });
 
   it('keeps what was sent while its printer is silent, and goes on when that is back, if elsewhere', async () => {
     await press.end('SIGKILL');
@@ -221,7 +221,7 @@ describe('a job at its printer', () => {
     await printerUntil(({ goneSince }) => goneSince === null);
     expect((await sentUntil(['done'], third.id)).done).toBe(6);
     expect(await inkSources(third.id)).toEqual(new Set(['report']));
-  }, 120_000);
+  });
 });
 
 describe('a printer that tells little', () => {
@@ -262,7 +262,7 @@ describe('a printer that tells little', () => {
       plain.stop();
       await served.call('PUT', '/settings/printers', { [MACHINE]: { uri: press.uri } });
     }
-  }, 60_000);
+  });
 });
 
 /** Rounds in which one side is killed; more of them by hand. */
@@ -297,7 +297,7 @@ describe('whatever dies in the middle', () => {
     }
     // Some were whole when their sender died, and some were not.
     expect(adopted).toBeLessThan(SENDERS_KILLED);
-  }, 200_000);
+  });
 
   it('is sent anew where a sender died between giving up what had come of it and sending it again', async () => {
     const sixth = await another(2);
@@ -324,7 +324,7 @@ describe('whatever dies in the middle', () => {
     expect(there.map(({ state }) => state).sort()).toEqual(['canceled', 'held']);
     await want(body.id, 'cancel');
     await sentUntil(['cancelled'], sixth.id);
-  }, 60_000);
+  });
 
   it('is printed once, and both sides agree on every copy', async () => {
     const random = seededRandom(7);
@@ -371,5 +371,5 @@ describe('whatever dies in the middle', () => {
       `/machines/${MACHINE}/reports`,
     );
     expect(reports.filter(({ jobId }) => jobId === fourth.id)).toHaveLength(finished.length);
-  }, 300_000);
+  });
 });

@@ -31,7 +31,7 @@ beforeAll(async () => {
   });
   await served.until(`/plates/${begun.body.id}`);
   jobId = (await served.newJob(artwork.id, plan)).id;
-}, 60_000);
+});
 
 describe('reports of finished jobs', () => {
   it('are put beside what their job was planned to take, and those of nobody are left with the reason', async () => {
