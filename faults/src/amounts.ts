@@ -9,3 +9,6 @@ export const amount = (share: number, whole: number): number => (WHOLE ? whole :
 
 export const seconds = (n: number): Promise<void> =>
   new Promise((done) => setTimeout(done, n * 1000));
+
+/** Between two acts of somebody who works while something else is tried: without it they alone take a core. */
+export const PACE_S = 0.03;

@@ -13,7 +13,7 @@ import {
 import { seededRandom } from '@kyanos/core';
 import { DEMO_JOBS } from '@kyanos/demo';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { amount, SEED, seconds } from './amounts.ts';
+import { amount, PACE_S, SEED, seconds } from './amounts.ts';
 import { film } from './film.ts';
 import { Installation, VICTIMS, type Victim } from './installation.ts';
 
@@ -37,7 +37,10 @@ abstract class Person<T> {
   abstract lost(): Promise<readonly T[]>;
 
   async work(stopped: AbortSignal): Promise<void> {
-    for (let turn = 0; !stopped.aborted; turn++) await this.once(turn);
+    for (let turn = 0; !stopped.aborted; turn++) {
+      await this.once(turn);
+      await seconds(PACE_S);
+    }
   }
 }
 
@@ -148,7 +151,6 @@ class Reporter extends Person<string> {
     });
     expect(taken).toBe(1);
     this.acknowledged.push(minutes);
-    await seconds(0.1);
   }
   async lost() {
     const kept = await shop.client.get<StoredReport[]>(`/machines/${plan.machine.id}/reports`);

@@ -9,11 +9,12 @@ import {
 } from '@kyanos/contract';
 import { DEMO_JOBS } from '@kyanos/demo';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { amount } from './amounts.ts';
 import { Installation } from './installation.ts';
 import { film } from './film.ts';
 
 const { plan } = DEMO_JOBS.find(({ id }) => id === 'orchard-label')!;
-const PEOPLE = 50;
+const PEOPLE = amount(20, 50);
 
 let shop: Installation;
 beforeAll(async () => {
@@ -29,7 +30,7 @@ const tally = (list: readonly { readonly status: number; readonly body: unknown 
 };
 
 describe('a job', () => {
-  it('that 50 people save at once is saved by one of them, and after they have looked again by each', async () => {
+  it('that many people save at once is saved by one of them, and after they have looked again by each', async () => {
     const { client } = shop;
     const job = await client.post<Job>('/jobs', { plan: encodePlan(plan), artworkId: null });
     const at = `/jobs/${job.id}`;
@@ -90,7 +91,7 @@ describe('a lot', () => {
     }
   });
 
-  it('that 50 people draw from at once has all that they drew taken off, once', async () => {
+  it('that many people draw from at once has all that they drew taken off, once', async () => {
     const lot = await receive();
     const drawn = await Promise.all(
       Array.from({ length: PEOPLE }, (_, i) => {

@@ -8,7 +8,7 @@ import { DEMO_JOBS } from '@kyanos/demo';
 import pg from 'pg';
 import sharp from 'sharp';
 import { afterEach, describe, expect, it } from 'vitest';
-import { seconds } from './amounts.ts';
+import { PACE_S, seconds } from './amounts.ts';
 import { Installation } from './installation.ts';
 
 const { plan, draw } = DEMO_JOBS.find(({ id }) => id === 'orchard-label')!;
@@ -54,6 +54,7 @@ function saving(): {
         await seconds(0.1);
       }
       saved.push(name);
+      await seconds(PACE_S);
     }
     const rows = await shop.query<{ name: string }>(
       `select plan ->> 'name' as name from job_version where job_id = $1 and version > 1 order by version`,

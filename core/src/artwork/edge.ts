@@ -29,8 +29,9 @@ export class EdgeMeter {
     };
     const deep = Math.min(DEEP, Math.ceil((right - left) / 2), Math.ceil((bottom - first) / 2));
     for (let y = Math.max(top, first); y < Math.min(top + rows, bottom); y++) {
-      if (y === first + deep - 1 || y === bottom - deep)
-        for (let x = left; x < right; x++) if (inked(x, y)) this.#inked++;
+      // Of a piece of a few pixels one row is both.
+      const edges = Number(y === first + deep - 1) + Number(y === bottom - deep);
+      if (edges > 0) for (let x = left; x < right; x++) if (inked(x, y)) this.#inked += edges;
       if (inked(left + deep - 1, y)) this.#inked++;
       if (inked(right - deep, y)) this.#inked++;
     }

@@ -4,10 +4,11 @@ import { withStack, type PrintPlan } from '../plan/index.ts';
 import { formatStack, parseStack } from '../stack/index.ts';
 import { t } from '../texts/index.ts';
 import { briefOf } from './briefs.ts';
-import type { Level } from './exercise.ts';
+import { PASSED, type Level } from './exercise.ts';
 import { BRIEF_IDS, type BriefId } from './ids.ts';
-import { burdenOf, isVisible, printed, seenDifference, type PracticeJob } from './job.ts';
+import { burdenOf, printed, type PracticeJob } from './job.ts';
 import { type Maker, AT_REST, about } from './maker.ts';
+import { stackWorth } from './stackWorth.ts';
 
 /** The briefs of a level, each with those below it. */
 const BRIEFS_OF: Readonly<Record<Level, readonly BriefId[]>> = {
@@ -61,7 +62,8 @@ export const makeStack: Maker<'stack'> = async ({ kind, seed, level, topic }, jo
   if (!best) return undefined;
   const right = tried.find(({ candidate }) => candidate === best.candidate)!.one;
   const begun = await printed({ plan, state: AT_REST }, job);
-  if (!isVisible(seenDifference(begun, right))) return undefined;
+  // Where colour alone passes there is nothing to choose.
+  if (stackWorth(begun, right, wish, job.artwork.info).score >= PASSED) return undefined;
   return {
     exercise: {
       kind,

@@ -1,10 +1,7 @@
 /** What an answer is worth: by what it would have done at the machine, not by how it was found. */
-import { whyNot, type Candidate } from '../advisor/index.ts';
-import type { Finding } from '../findings/index.ts';
 import type { PrintPlan } from '../plan/index.ts';
 import { decimal, t } from '../texts/index.ts';
 import { formatMoney, money } from '../units/index.ts';
-import { briefOf } from './briefs.ts';
 import {
   PASSED,
   type Answers,
@@ -29,8 +26,7 @@ import {
 } from './job.ts';
 import { AT_REST } from './maker.ts';
 import { gravityOf, newFindings, plantAll } from './planted.ts';
-
-const within = (score: number): number => Math.min(1, Math.max(0, score));
+import { findingReasons, LOST, stackWorth, within } from './stackWorth.ts';
 
 /**
  * Judges an answer.
@@ -71,9 +67,6 @@ type Judge<K extends ExerciseKind> = (
   job: PracticeJob | undefined,
 ) => Judged | Promise<Judged>;
 
-const reasonsOf = (findings: readonly Finding[]): Reason[] =>
-  findings.map(({ message }) => ({ says: message }));
-
 /** What is lost when it is seen on the print only: the test print, or all of it where none was planned. */
 function lost(right: Printed): Mark['cost'] {
   const { work } = right.result;
@@ -88,18 +81,6 @@ function lost(right: Printed): Mark['cost'] {
     money: money(Math.round(minor * share), currency),
   };
 }
-
-/** ΔE2000 beyond the right print that still is as good, and that at which nothing is left of the look. Our own choice. */
-const AS_GOOD = 1;
-const LOST = 16;
-/** A dearer print is a worse one, but no spoilt one. */
-const DEARER = 1.15;
-/** What serves another wish than the brief's is worth so much; what is taken off for a dearer one at most, and for each warning. */
-const OTHER_WISH = 0.3;
-const DEARER_AT_MOST = 0.2;
-const DEARER_WEIGHT = 0.4;
-const WARNING_WEIGHT = 0.1;
-const WARNINGS_AT_MOST = 0.3;
 
 /** The plan that was asked about, with what the learner may decide of it. */
 const handed = (asked: PrintPlan, { stack, modeId, trips }: PrintPlan): PrintPlan => ({
@@ -116,35 +97,11 @@ const judgeStack: Judge<'stack'> = async ({ exercise, solution }, answer, job) =
   );
   const right = await printed({ plan: solution.right, state: exercise.state }, job!);
   const cost = lost(right);
-  const spare = { ...(cost && { cost }), prints: { own, right } };
-  const wrong = newFindings(right, own).filter(({ severity }) => severity === 'error');
-  if (wrong.length > 0 || !own.result.work) return { score: 0, points: reasonsOf(wrong), ...spare };
-  const why = whyNot(
-    { stack: own.plan.stack } as Candidate,
-    briefOf(exercise.wish),
-    own.plan,
-    job!.artwork.info,
-  );
-  if (why !== undefined) return { score: OTHER_WISH, points: [{ says: why }], ...spare };
-  const points: Reason[] = [];
-  let score = 1;
-  const off =
-    own.numbers.deltaE && right.numbers.deltaE
-      ? own.numbers.deltaE.median - right.numbers.deltaE.median
-      : seenDifference(own, right).mean;
-  if (off > AS_GOOD) {
-    score -= Math.min(1, (off - AS_GOOD) / (LOST - AS_GOOD));
-    points.push({ says: t('practice.looksWorse', { off: decimal(off, 1) }) });
-  }
-  const dearer =
-    own.result.work.cost.price.minor / Math.max(1, right.result.work!.cost.price.minor);
-  if (dearer > DEARER) {
-    score -= Math.min(DEARER_AT_MOST, (dearer - DEARER) * DEARER_WEIGHT);
-    points.push({ says: t('practice.dearer', { percent: Math.round((dearer - 1) * 100) }) });
-  }
-  const warned = newFindings(right, own).filter(({ severity }) => severity === 'warning');
-  score -= Math.min(WARNINGS_AT_MOST, warned.length * WARNING_WEIGHT);
-  return { score, points: [...points, ...reasonsOf(warned)], ...spare };
+  return {
+    ...stackWorth(own, right, exercise.wish, job!.artwork.info),
+    ...(cost && { cost }),
+    prints: { own, right },
+  };
 };
 
 /** Half of what the faults did to the look is a spoilt sheet. Our own choice. */
@@ -174,7 +131,7 @@ const judgeRepair: Judge<'repair'> = async ({ exercise, solution }, answer, job)
   return {
     score: 1 - Math.max(Math.min(1, found), Math.min(1, seen)),
     points: [
-      ...reasonsOf(left),
+      ...findingReasons(left),
       ...(seen > 1 - PASSED
         ? [{ says: t('practice.looksWorse', { off: decimal(off.mean, 1) }) }]
         : []),
@@ -288,9 +245,13 @@ const judgeProcedure: Judge<'procedure'> = ({ exercise, solution }, answer) => {
   const own = answer.order;
   const whole = own.length === steps.length && new Set(own).size === steps.length;
   if (!whole) return { score: 0, points: [{ says: t('practice.everyStepOnce') }] };
-  const place = new Map(own.map((step, i) => [step, i]));
-  // Steps that say the same are the same: either may come first.
   const right = solution.order;
+  // Steps that say the same are the same: whichever comes first is the one that comes first in the right order.
+  const alike = (list: readonly number[], step: number) =>
+    list.filter((other) => steps[other] === steps[step]);
+  const place = new Map(
+    own.map((step, i) => [alike(right, step)[alike(own, step).indexOf(step)], i]),
+  );
   let [pairs, wrong] = [0, 0];
   for (let i = 0; i < right.length; i++)
     for (let j = i + 1; j < right.length; j++) {
