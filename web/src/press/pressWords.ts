@@ -27,8 +27,10 @@ const REASONS: Readonly<Record<string, string>> = {
   'door-open': t('press.coverOpen'),
   paused: t('press.paused'),
 };
-const reasonWords = (reason: string): string =>
-  REASONS[reason.replace(/-(error|warning|report)$/, '')] ?? reason.replaceAll('-', ' ');
+function reasonWords(reason: string): string {
+  const keyword = reason.replace(/-(error|warning|report)$/, '');
+  return REASONS[keyword] ?? keyword.replaceAll('-', ' ');
+}
 
 export const reasonsOf = ({ reasons }: PrinterStatus): readonly string[] => [
   ...new Set(reasons.map(reasonWords)),

@@ -14,10 +14,10 @@ export async function rememberedNames(): Promise<SpotNames> {
 /** Keeps an answer; forgets it where the role is undefined. Somebody who answers at the same time loses nothing. */
 export async function rememberName(name: string, role: Role | undefined): Promise<void> {
   for (let tries = 0; tries < 3; tries++) {
-    const { value, revision } = await callRevised(get, {});
-    const { [name]: _, ...others } = value ?? {};
-    const next = { ...others, ...(role === undefined ? {} : { [name]: role }) };
     try {
+      const { value, revision } = await callRevised(get, {});
+      const { [name]: _, ...others } = value ?? {};
+      const next = { ...others, ...(role === undefined ? {} : { [name]: role }) };
       const body = Object.fromEntries(Object.entries(next).slice(-MOST));
       await call(put, { body }, { ifMatch: revision });
       return;

@@ -18,15 +18,18 @@ export function useSetting<N extends SettingName>(name: N, initial: Wire<Setting
   const problem = ref<string>();
 
   let revision: string | undefined;
-  void callRevised(get, {}).then(
-    (found) => {
-      revision = found.revision;
-      if (found.value !== null) value.value = found.value as never;
-    },
-    (error: unknown) => (problem.value = (error as Error).message),
-  );
+  let touched = false;
+  const failed = (error: unknown) => {
+    problem.value = (error as Error).message;
+  };
+  /** One after another: each change is made on the revision that the one before it came to. */
+  let before: Promise<void> = callRevised(get, {}).then((found) => {
+    revision = found.revision;
+    // What was said before it came is what is meant.
+    if (found.value !== null && !touched) value.value = found.value as never;
+  }, failed);
 
-  const save = useDebounceFn(async () => {
+  const keep = async () => {
     try {
       ({ revision } = await callRevised(
         put,
@@ -36,12 +39,14 @@ export function useSetting<N extends SettingName>(name: N, initial: Wire<Setting
       problem.value = undefined;
     } catch (error) {
       if (!(error instanceof Refused)) throw error;
-      problem.value = error.message;
+      failed(error);
     }
-  }, SAVE_MS);
+  };
+  const save = useDebounceFn(() => (before = before.then(keep)), SAVE_MS);
 
   /** Resolves once it is kept, or refused. */
   async function set(next: Wire<SettingValue<N>>): Promise<void> {
+    touched = true;
     value.value = next;
     await save();
   }
