@@ -9,6 +9,7 @@ import { pageOf } from '../plan/index.ts';
 import { formatRule, parseRule, usesSource } from '../rule/index.ts';
 import {
   allLayers,
+  inkFor,
   keyOf,
   modesFor,
   usesInkRole,
@@ -18,6 +19,7 @@ import {
   type LotOnShelf,
 } from '../stack/index.ts';
 import { t } from '../texts/index.ts';
+import { slotWanted } from '../trips/index.ts';
 import type { FaultId } from './ids.ts';
 import type { PracticeJob, Situation } from './job.ts';
 import {
@@ -433,12 +435,12 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
     () => t('practice.headHeight'),
     () => t('practice.headHeightWhy'),
     'machines-and-materials',
-    (sound) =>
-      sound.plan.material.form === 'roll'
+    (sound) => {
+      const { machine, material } = sound.plan;
+      return material.form === 'roll' || machine.clearance === undefined
         ? undefined
-        : replan(sound, {
-            material: { ...sound.plan.material, thickness: sound.plan.machine.headHeight + 2 },
-          }),
+        : replan(sound, { material: { ...material, thickness: machine.clearance + 2 } });
+    },
   ),
   'old-film': fault(
     () => t('practice.oldFilm'),
@@ -456,17 +458,21 @@ const FAULTS: Readonly<Record<FaultId, Fault>> = {
     () => t('practice.wrongSlot'),
     () => t('practice.wrongSlotWhy'),
     'drying',
-    (sound) =>
-      sound.plan.machine.whiteSlot && laysWhite(sound)
-        ? restate(sound, { whiteSlot: sound.state.whiteSlot === 'under' ? 'other' : 'under' })
-        : undefined,
+    (sound) => {
+      const wanted = sound.plan.machine.whiteSlot && slotWanted(sound.plan.stack);
+      return wanted && restate(sound, { whiteSlot: wanted === 'under' ? 'other' : 'under' });
+    },
   ),
   'container-low': fault(
     () => t('practice.containerLow'),
     () => t('practice.containerLowWhy'),
     'ink',
-    (sound) =>
-      laysWhite(sound) ? restate(sound, { leftMl: { ...sound.state.leftMl, W: 0.01 } }) : undefined,
+    (sound) => {
+      const white = laysWhite(sound) ? inkFor(sound.plan.machine, 'W') : undefined;
+      return white?.container
+        ? restate(sound, { leftMl: { ...sound.state.leftMl, [white.channel]: 0.01 } })
+        : undefined;
+    },
   ),
   'white-stood': fault(
     () => t('practice.whiteStood'),

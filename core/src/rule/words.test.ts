@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { PRESETS } from '../stack/presets.ts';
-import { formatStack, parseStack } from '../stack/index.ts';
+import { formatStack, parseStack, PRESETS } from '../stack/index.ts';
 import { formatRule, parseRule, ruleWords, sourceWords, stepWords, WISHES } from './index.ts';
 
 describe('a rule in words', () => {

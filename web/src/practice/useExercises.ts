@@ -18,8 +18,7 @@ export function useExercises() {
     busy.value = true;
     const given = await trying((): Promise<GivenExercise> =>
       call(PRACTICE_API.giveExercise, { body: wanted }),
-    );
-    busy.value = false;
+    ).finally(() => (busy.value = false));
     if (given) await router.push({ name: 'exercise', params: { id: given.id } });
   }
   return { begin, busy, problem };
