@@ -85,7 +85,13 @@ async function asItLies(path: string): Promise<Map<string, Uint8Array>> {
   };
   const pages = pageBoxes(await PdfObjects.read(path, folder, undefined), 1);
   const [{ flag }] = pages;
-  const interpreted = { path, name: 'as-it-lies', flag, rule: 'touched', nonzero: true } as const;
+  const interpreted = {
+    path,
+    name: 'as-it-lies',
+    flag,
+    rule: 'touched',
+    inkProfile: true,
+  } as const;
   const [plates] = await separate(source, pages, interpreted);
   const file = await plates();
   await file.written?.(Infinity);

@@ -215,17 +215,24 @@ export class PdfObjects {
   }
 
   /**
-   * Whether any graphics state asks for the nonzero overprint mode, in which process ink of 0 leaves what is under it
-   * (ISO 32000-2, 8.6.7); also where the document is nested too deep to tell.
+   * Whether process ink of the document has to be known by a profile: where a graphics state asks for the nonzero overprint
+   * mode, in which ink of 0 leaves what is under it (ISO 32000-2, 8.6.7); where a group is blended in another space (11.3.4), or
+   * a mask is the lightness of what is drawn (11.5.3); and where it is nested too deep to tell.
    */
-  get overprintsNonzero(): boolean {
+  get needsInkProfile(): boolean {
     const within = (value: PdfValue, depth: number): boolean => {
       if (depth > 24) return true;
       if (isList(value)) return value.some((entry) => within(entry, depth + 1));
       if (!isDict(value)) return false;
-      return Object.entries(value).some(([key, entry = null]) =>
-        key === '/OPM' ? this.resolve(entry) !== 0 : within(entry, depth + 1),
-      );
+      return Object.entries(value).some(([key, entry = null]) => {
+        if (key === '/OPM') return this.resolve(entry) !== 0;
+        if (key === '/S' && this.name(entry) === 'Luminosity') return true;
+        if (key === '/Group') {
+          const { '/CS': space } = this.dict(entry);
+          if (space !== undefined && this.name(space) !== 'DeviceCMYK') return true;
+        }
+        return within(entry, depth + 1);
+      });
     };
     return this.all.some(([, value]) => within(value, 0));
   }

@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { PROCESS_NAMES } from '@kyanos/core';
 import { DEMO_JOBS, PdfBoard, rect } from '@kyanos/demo';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readArtwork } from '../index.ts';
@@ -376,6 +377,38 @@ describe('the structure of a page', () => {
       objects: SPOTS.slice(0, 2),
     });
     expect([at('White', 20, 20), at('Cyan', 50, 20), at('Black', 50, 20)]).toEqual([100, 50, 0]);
+  });
+
+  it('knows process ink by its profile where it is blended in another space or masks by its lightness', async () => {
+    const form = (group: string, content: string): [string, string] => [
+      `/Type /XObject /Subtype /Form /BBox [0 0 72 72] /Group << /S /Transparency ${group} >> /Resources << /ExtGState << /T << /ca 0.5 >> >> >>`,
+      content,
+    ];
+    const ink = '/T gs 0.8 0.1 0.3 0.1 k 5 5 60 60 re f';
+    const drawn: Record<string, Drawn> = {
+      'a page': {
+        content: ink,
+        resources: '/T << /ca 0.5 >>',
+        page: '/Group << /S /Transparency /CS /DeviceRGB >>',
+      },
+      'a form': { content: '/F Do', objects: [form('/CS /DeviceRGB', ink)] },
+      'a mask': {
+        content: '/M gs 0.2 0.9 0.4 0 k 5 5 60 60 re f',
+        resources: '/M << /SMask << /Type /Mask /S /Luminosity /G 10 0 R >> >>',
+        objects: [form('/CS /DeviceCMYK', '0.3 0.2 0.1 0.2 k 0 0 72 72 re f')],
+      },
+    };
+    for (const [where, { resources = '', ...rest }] of Object.entries(drawn)) {
+      // A state that nobody uses has the profile known: that is how Ghostscript does it by itself.
+      const inks = async (unused: string) => {
+        const { at } = await open({
+          ...rest,
+          resources: `/XObject << /F 10 0 R >> /ExtGState << ${resources} ${unused} >>`,
+        });
+        return PROCESS_NAMES.map((name) => at(name, 30, 30));
+      };
+      expect([where, await inks('')]).toEqual([where, await inks('/Unused << /OPM 1 >>')]);
+    }
   });
 
   it('gives for a spot what the file wants in its place, by every kind of tint transform', async () => {

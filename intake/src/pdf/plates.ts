@@ -25,8 +25,8 @@ export interface Interpreted {
   readonly name: string;
   readonly flag: PdfPage['flag'];
   readonly rule: PaintRule;
-  /** Something on them may overprint in nonzero mode. */
-  readonly nonzero: boolean;
+  /** Process ink has to be known by its profile: see {@link PdfObjects.needsInkProfile}. */
+  readonly inkProfile: boolean;
 }
 
 /** How often the growing file is looked at: a small page takes ten times as long, and each waits for the next to begin. */
@@ -133,7 +133,7 @@ const HEADER = Buffer.alloc(1 << 20);
 
 function interpret(
   { dpi, tmp, signal }: Source,
-  { path, flag, rule, nonzero }: Interpreted,
+  { path, flag, rule, inkProfile }: Interpreted,
   out: string,
   pixels: number,
   pages: number,
@@ -155,7 +155,7 @@ function interpret(
       '-sDEVICE=psdcmyk',
       `-dMaxSpots=${MAX_SPOTS + 4}`,
       '-dPDFSTOPONERROR',
-      ...colourFlags(tmp, nonzero),
+      ...colourFlags(tmp, inkProfile),
       '-dNumRenderingThreads=2',
       `-r${dpi}`,
       flag,
@@ -176,11 +176,11 @@ const PROCESS_INK_STAYS = ['Graphic', 'Image', 'Text']
 
 /**
  * One way for colour in every format: what is no process ink becomes it once, through the same profile and with the same
- * intent as pictures do (profile.ts); process ink stays as it is. That is said in so many words, as the interpreter works out a
- * table from the profile to itself otherwise, which takes as long as all the rest of a small page. Only by that table does it
- * know ink of 0 that is not to be printed in nonzero overprint mode.
+ * intent as pictures do (profile.ts); process ink stays as it is. That is said in so many words where nothing
+ * needs the profile of process ink, as the interpreter works out a table from it to itself otherwise, which takes as long as all
+ * the rest of a small page.
  */
-function colourFlags(tmp: string, nonzero: boolean): string[] {
+function colourFlags(tmp: string, inkProfile: boolean): string[] {
   const profile = join(tmp, 'process.icc');
   const sources = join(tmp, 'sources.txt');
   // Whoever reads may not get to where the program lies.
@@ -192,7 +192,7 @@ function colourFlags(tmp: string, nonzero: boolean): string[] {
     `--permit-file-read=${profile}`,
     `-sOutputICCProfile=${profile}`,
     `-sDefaultCMYKProfile=${profile}`,
-    ...(nonzero ? [] : [`--permit-file-read=${sources}`, `-sSourceObjectICC=${sources}`]),
+    ...(inkProfile ? [] : [`--permit-file-read=${sources}`, `-sSourceObjectICC=${sources}`]),
     // Relative colorimetric, with black point compensation, black not kept apart.
     '-dRenderIntent=1',
     '-dBlackPtComp=1',

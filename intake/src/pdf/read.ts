@@ -83,7 +83,7 @@ class Document {
   readonly chosen: readonly PdfPage[];
   readonly #count: number;
   readonly patch: Patch;
-  readonly #nonzero: boolean;
+  readonly #inkProfile: boolean;
   #names = 0;
 
   constructor(
@@ -98,7 +98,7 @@ class Document {
     this.chosen = chosen;
     this.#count = count;
     this.patch = patch;
-    this.#nonzero = objects.overprintsNonzero;
+    this.#inkProfile = objects.needsInkProfile;
   }
 
   /** The chosen pages in runs whose plates fit on the disk together. */
@@ -136,7 +136,13 @@ class Document {
     const share = (part: number) =>
       progress((0.98 * (done + part * pages.length)) / this.chosen.length);
     if (asItLies) {
-      const interpreted = { path, name, flag, rule: 'touched', nonzero: this.#nonzero } as const;
+      const interpreted = {
+        path,
+        name,
+        flag,
+        rule: 'touched',
+        inkProfile: this.#inkProfile,
+      } as const;
       return separate(this.#source, pages, interpreted, share);
     }
     return this.#made(pages, this.#wholePages(pages), this.patch, dpi, 'touched', name, share);
@@ -250,7 +256,7 @@ class Document {
       name,
       flag: '-dUseCropBox',
       rule,
-      nonzero: this.#nonzero,
+      inkProfile: this.#inkProfile,
     } as const;
     return separate({ ...this.#source, dpi }, pages, interpreted, progress);
   }
