@@ -109,9 +109,10 @@ describe('a lot', () => {
     );
     expect(tally(drawn.flat())).toEqual({ done: 2 * PEOPLE });
     expect(await events(lot)).toHaveLength(PEOPLE + 1);
-    // 0.01 + 0.02 + … + 0.50
+    // 0.01 + 0.02 + … and so on.
+    const all = (PEOPLE * (PEOPLE + 1)) / 200;
     expect((await shop.client.get<Stocked>(`/stock/codes/${lot.code}`)).left).toBeCloseTo(
-      100 - 12.75,
+      100 - all,
       9,
     );
   });
