@@ -46,23 +46,30 @@ test('a stranger sets a printer of nine inks up, plans and quotes a job, from an
   await page.keyboard.press('Tab');
   await page.keyboard.press('ArrowDown');
   await page.getByRole('option', { name: 'Flatbed, UV ink' }).press('Enter');
+  // A list that still closes has the keys.
+  const closed = () => expect(page.getByRole('option')).toHaveCount(0);
+  await closed();
   await page.keyboard.press('Tab');
+  await expect(number(page, 'Print width')).toBeFocused();
   await page.keyboard.type('900');
   await page.keyboard.press('Tab');
   await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('option').first()).toBeVisible();
   for (const name of ['Light cyan and light magenta', 'Orange', 'Violet']) {
     // Down the list to it, as a hand on the keys does: the list itself moves the focus as well.
     const at = page.locator('[role="option"]:focus');
     await expect(async () => {
-      const here = (await at.count()) === 1 ? await at.textContent() : '';
+      // It may have gone between the two looks: nothing else would bring it back.
+      const here = (await at.count()) === 1 ? await at.textContent({ timeout: 1000 }) : '';
       if (!here!.includes(name)) await page.keyboard.press('ArrowDown');
       expect(here).toContain(name);
-    }).toPass({ intervals: [50] });
+    }).toPass({ intervals: [50], timeout: 60_000 });
     // By its name: the list may have moved the focus once more since.
     await page.getByRole('option', { name }).press('Enter');
     await expect(page.getByRole('option', { name })).toHaveAttribute('aria-selected', 'true');
   }
   await page.keyboard.press('Escape');
+  await closed();
   await page.getByRole('button', { name: 'Begin' }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByText('Drop artwork here to begin a job')).toBeVisible();
