@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { artwork, DARK, MACHINE, MATERIAL, PLAN } from '../../test/shop.ts';
+import { artwork, DARK, MACHINE, PLAN } from '../../test/shop.ts';
 import { overprintedChannel, type ArtworkInfo } from '../artwork/index.ts';
 import type { PrintPlan } from '../plan/index.ts';
 import { memoryRaster } from '../raster/index.ts';
@@ -292,7 +292,6 @@ describe('each fault', () => {
       expect([id, inPlan(sound, job, id)]).toEqual([id, false]);
     for (const id of ['no-white', 'mirrored', 'wide-choke', 'margin'] as const)
       expect([id, inPlan(sound, job, id)]).toEqual([id, true]);
-    expect(MATERIAL.id).toBe(sound.plan.material.id);
   });
 
   it('of two that go together stays when the other is planted; one that the first took the ground from can’t be', () => {

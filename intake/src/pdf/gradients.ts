@@ -3,7 +3,14 @@
  * sheet of 600 × 900 mm that takes five times as long as everything else together. What is one colour it fills at once.
  */
 import { functionParts, functionStreams, makeFunction, type PdfFunction } from './functions.ts';
-import { isDict, isList, type PdfDict, type PdfObjects, type PdfValue } from './objects.ts';
+import {
+  isDict,
+  isList,
+  type PdfDict,
+  type PdfObjects,
+  type PdfValue,
+  MAX_NESTING,
+} from './objects.ts';
 import { put, type Patch } from './patch.ts';
 
 /** A colour changes by no more within a step: less than a 255th, so that its middle is no further off than rounding is. */
@@ -82,7 +89,7 @@ function exchanged(
   other: (dict: PdfDict) => PdfDict | undefined,
   depth = 0,
 ): PdfValue {
-  if (depth > 24) return value;
+  if (depth > MAX_NESTING) return value;
   if (isList(value)) {
     const next = value.map((entry) => exchanged(entry, other, depth + 1));
     return next.some((entry, i) => entry !== value[i]) ? next : value;

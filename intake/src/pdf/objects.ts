@@ -45,6 +45,9 @@ function beginsWithHeader(path: string): boolean {
   }
 }
 
+/** Lists and dictionaries within one another that are gone through; a document for print has a handful. */
+export const MAX_NESTING = 24;
+
 const REFERENCE = /^(\d+) (\d+) R$/;
 
 export const isDict = (value: PdfValue | undefined): value is PdfDict =>
@@ -221,7 +224,7 @@ export class PdfObjects {
    */
   get needsInkProfile(): boolean {
     const within = (value: PdfValue, depth: number): boolean => {
-      if (depth > 24) return true;
+      if (depth > MAX_NESTING) return true;
       if (isList(value)) return value.some((entry) => within(entry, depth + 1));
       if (!isDict(value)) return false;
       return Object.entries(value).some(([key, entry = null]) => {

@@ -12,6 +12,7 @@ import {
   type PdfDict,
   type PdfObjects,
   type PdfValue,
+  MAX_NESTING,
 } from './objects.ts';
 
 /** Objects by their reference: new values, or new streams. */
@@ -60,7 +61,7 @@ const DEFAULTS = ['/DefaultCMYK', '/DefaultGray'];
 
 /** The same value where there is nothing to change. */
 function withoutProfiles(objects: PdfObjects, value: PdfValue, depth = 0): PdfValue {
-  if (depth > 24) return value;
+  if (depth > MAX_NESTING) return value;
   if (isList(value)) {
     if (value.length === 2 && value[0] === '/ICCBased')
       return DEVICE[Number(objects.resolve(objects.dict(value[1])['/N']))] ?? value;
@@ -210,7 +211,7 @@ function overprinting(
   states: Set<string>,
   depth = 0,
 ): PdfValue {
-  if (depth > 24) return value;
+  if (depth > MAX_NESTING) return value;
   if (isList(value)) {
     const next = value.map((entry) => overprinting(objects, entry, states, depth + 1));
     return next.some((entry, i) => entry !== value[i]) ? next : value;

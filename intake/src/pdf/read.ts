@@ -19,7 +19,7 @@ import { steppedGradients } from './gradients.ts';
 import { readLayers, type Layers } from './layers.ts';
 import { damaged, PdfObjects } from './objects.ts';
 import { forPrint, overprintAll, partsOf, writePatch, type Part, type Patch } from './patch.ts';
-import { pixelsOf, separate, type PaintRule } from './plates.ts';
+import { pixelsOf, separate, type Interpreted, type PaintRule } from './plates.ts';
 import { structureStreams } from './streams.ts';
 import { pageStructure } from './structure.ts';
 import { t } from '../texts/texts.ts';
@@ -135,16 +135,8 @@ class Document {
     const done = this.chosen.indexOf(pages[0]);
     const share = (part: number) =>
       progress((0.98 * (done + part * pages.length)) / this.chosen.length);
-    if (asItLies) {
-      const interpreted = {
-        path,
-        name,
-        flag,
-        rule: 'touched',
-        inkProfile: this.#inkProfile,
-      } as const;
-      return separate(this.#source, pages, interpreted, share);
-    }
+    if (asItLies)
+      return this.#interpreted(pages, { path, name, flag, rule: 'touched' }, dpi, share);
     return this.#made(pages, this.#wholePages(pages), this.patch, dpi, 'touched', name, share);
   }
 
@@ -251,13 +243,16 @@ class Document {
           split: outputOf(taken).split('\n')[0],
         }),
       );
-    const interpreted = {
-      path: out,
-      name,
-      flag: '-dUseCropBox',
-      rule,
-      inkProfile: this.#inkProfile,
-    } as const;
+    return this.#interpreted(pages, { path: out, name, flag: '-dUseCropBox', rule }, dpi, progress);
+  }
+
+  #interpreted(
+    pages: readonly PdfPage[],
+    what: Omit<Interpreted, 'inkProfile'>,
+    dpi: number,
+    progress?: (share: number) => void,
+  ): Waiting {
+    const interpreted = { ...what, inkProfile: this.#inkProfile };
     return separate({ ...this.#source, dpi }, pages, interpreted, progress);
   }
 }

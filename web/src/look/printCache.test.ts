@@ -89,9 +89,10 @@ describe('a print at screen resolution', () => {
   });
 
   it('builds white that is solved for a look anew when that look changes, and other white not', async () => {
-    const solved = (change: Partial<PrintPlan> = {}) =>
-      printOf(subjectOf('film | W@match / CMYK', change), 60);
-    expect(await solved({ material: DARK })).not.toBe(await solved());
+    const of = (white: string, change: Partial<PrintPlan> = {}) =>
+      printOf(subjectOf(`film | ${white} / CMYK`, change), 60);
+    expect(await of('W@match', { material: DARK })).not.toBe(await of('W@match'));
+    expect(await of('W@image', { material: DARK })).toBe(await of('W@image'));
   });
 });
 

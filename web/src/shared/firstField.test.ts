@@ -9,13 +9,12 @@ afterEach(() => {
   document.body.innerHTML = '';
 });
 /** A form with a field that was there before, and the one that is to have the cursor. */
-function mounted({ focused = false, disabled = false } = {}) {
+function mounted({ focused = false } = {}) {
   document.body.innerHTML = '<form><input id="other"><div id="place"></div></form>';
   const other = document.querySelector<HTMLInputElement>('#other')!;
   if (focused) other.focus();
   app = createApp({
-    render: () =>
-      withDirectives(h('div', [h('input', { id: 'first', disabled })]), [[vFirstField]]),
+    render: () => withDirectives(h('div', [h('input', { id: 'first' })]), [[vFirstField]]),
   });
   app.mount('#place');
   return { other, first: document.querySelector<HTMLInputElement>('#first')! };
