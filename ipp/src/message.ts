@@ -156,24 +156,65 @@ export const encodeResponse = ({ version, requestId, code, groups }: Message): B
 const GROUP_NAMES = new Map<number, GroupName>(
   Object.entries(GROUPS).map(([name, tag]) => [tag, name as GroupName]),
 );
-/** Shortest message: version, operation, number and the end of attributes. */
-const SHORTEST = 9;
+/** Version, operation or status, number: what comes before the first group (RFC 8010, 3.1.1). */
+const HEAD_OCTETS = 8;
+/** RFC 8010, 3.5.1: tags up to the second delimit groups, and the first ends the last one. */
+const [END_OF_ATTRIBUTES, LAST_DELIMITER] = [0x03, 0x0f];
+/** Lengths are signed and never below zero, tags end before 0x80 (RFC 8010, 3.3 and 3.5.2). */
+const [LONGEST_FIELD, LAST_TAG] = [0x7fff, 0x7f];
+/** Octets of values that always have as many (RFC 8010, 3.9). */
+const FIXED_OCTETS = new Map<number, number>([
+  [TAGS.integer, 4],
+  [TAGS.boolean, 1],
+  [TAGS.enum, 4],
+  [TAGS.dateTime, 11],
+  [TAGS.resolution, 9],
+  [TAGS.range, 8],
+]);
+/** Texts and names in a language of their own: two fields in one. */
+const WITH_LANGUAGE = [0x35, 0x36];
+
+/**
+ * Walks through a message by its lengths alone. The decoder believes them, and would follow one below zero back for ever.
+ *
+ * @returns how many octets it is long, to the end of its attributes
+ * @throws RangeError if it ends before they do, or a length or tag in it is none
+ */
+function attributesEnd(bytes: Buffer): number {
+  const fieldEnd = (at: number) => {
+    const length = bytes.readUInt16BE(at);
+    if (length > LONGEST_FIELD) throw new RangeError('A length in the message is below zero.');
+    return at + 2 + length;
+  };
+  let at = HEAD_OCTETS;
+  for (;;) {
+    const tag = bytes.readUInt8(at++);
+    if (tag === END_OF_ATTRIBUTES) return at;
+    if (tag <= LAST_DELIMITER) continue;
+    if (tag > LAST_TAG) throw new RangeError('A tag in the message is none.');
+    const value = fieldEnd(at);
+    const end = fieldEnd(value);
+    const octets = FIXED_OCTETS.get(tag) ?? end - value - 2;
+    const inside = WITH_LANGUAGE.includes(tag) ? fieldEnd(fieldEnd(value + 2)) : end;
+    if (end - value - 2 !== octets || inside !== end)
+      throw new RangeError('A value in the message is not as long as its kind.');
+    at = end;
+  }
+}
 
 /**
  * @param bytes a message, and what comes after it
  * @returns the message and how many bytes it is long
- * @throws RangeError if it ends before its attributes do
+ * @throws RangeError if it ends before its attributes do, or is none
  */
 export function decode(
   bytes: Buffer,
   kind: 'request' | 'response',
 ): { readonly message: Message; readonly length: number } {
-  if (bytes.length < SHORTEST) throw new RangeError('The message is too short.');
-  const coder = ipp[kind];
-  const { version, requestId, groups, operationId, statusCode } = coder.decode(bytes);
-  const length = coder.decode.bytes;
-  if (length > bytes.length || bytes[length - 1] !== 3)
-    throw new RangeError('The message ends before its attributes do.');
+  const length = attributesEnd(bytes);
+  const { version, requestId, groups, operationId, statusCode } = ipp[kind].decode(
+    bytes.subarray(0, length),
+  );
   const code = kind === 'request' ? operationId : statusCode;
   return {
     length,

@@ -30,7 +30,7 @@ export function readSupply(text: string): Supply | undefined {
   const type = fields.get('type');
   if (type === undefined) return undefined;
   const amount = (name: string) => {
-    const value = Number(fields.get(name) ?? Number.NaN);
+    const value = Number(fields.get(name) || Number.NaN);
     return Number.isFinite(value) && value >= 0 ? value : undefined;
   };
   return {

@@ -41,8 +41,9 @@ export function printer({ press, uri, tick, scratch }: PrinterOptions) {
   const { printerGroup, jobGroup, briefly } = attributesOf(press, uri);
 
   function jobAsked(operation: Request['operation']): PressJob {
-    const uriGiven = textIn(operation, 'job-uri');
-    const id = numberIn(operation, 'job-id') ?? Number(uriGiven?.split('/').at(-1));
+    const id =
+      numberIn(operation, 'job-id') ?? Number(textIn(operation, 'job-uri')?.split('/').at(-1));
+    if (Number.isNaN(id)) throw new Refusal('client-error-bad-request', 'job-id is missing.');
     const job = press.job(id);
     if (!job) throw new Refusal('client-error-not-found', `There is no job ${id}.`);
     return job;
@@ -115,7 +116,7 @@ export function printer({ press, uri, tick, scratch }: PrinterOptions) {
     if (!read.success)
       throw new Refusal(
         'client-error-bad-request',
-        `The ticket can't be read: ${read.error.issues[0].path.join('.')}.`,
+        `The ticket can't be read: ${read.error.issues[0].path.join('.') || 'it is no ticket'}.`,
       );
     const ticket = read.data;
     const unknown = ticket.inks.find(
@@ -175,7 +176,7 @@ export function printer({ press, uri, tick, scratch }: PrinterOptions) {
             ],
           ]);
       return ordered
-        .slice(0, numberIn(operation, 'limit') ?? jobs.length)
+        .slice(0, Math.max(1, numberIn(operation, 'limit') ?? jobs.length))
         .map((job) => jobGroup(job, first));
     },
     'Cancel-Job': ({ operation }) => done(press.cancel(jobAsked(operation)), 'It has ended.'),
