@@ -1,4 +1,6 @@
 import { availableParallelism } from 'node:os';
+import vue from '@vitejs/plugin-vue';
+import vuetify from 'vite-plugin-vuetify';
 import { defineConfig } from 'vitest/config';
 
 /** On two cores as well, where the runner would keep one for itself. */
@@ -18,6 +20,8 @@ const patience = {
 // what it found: `vi.stubEnv` and its like, undone at the end.
 const shared = { ...patience, maxWorkers, isolate: false };
 
+const SCREENS = ['web/**/*.screen.test.ts'];
+
 export default defineConfig({
   test: {
     projects: [
@@ -26,6 +30,19 @@ export default defineConfig({
           ...shared,
           name: 'core',
           include: ['core/**/*.test.ts', 'contract/**/*.test.ts', 'web/**/*.test.ts'],
+          exclude: SCREENS,
+        },
+      },
+      {
+        // Components as they are: nothing in them is put in the place of something else, which what was imported before would not
+        // hear of.
+        plugins: [vue(), vuetify({ autoImport: true })],
+        test: {
+          ...shared,
+          name: 'screens',
+          include: SCREENS,
+          environment: 'happy-dom',
+          server: { deps: { inline: ['vuetify'] } },
         },
       },
       {

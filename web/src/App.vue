@@ -17,6 +17,7 @@ import { nextUnit, units } from './shared/format.ts';
 import { useKeys } from './shared/keys.ts';
 import { loadMe, me, mustSignIn, role } from './shared/me.ts';
 import { partMissing } from './shared/missingPart.ts';
+import { unsaid } from './shared/unsaid.ts';
 import { choose, LANGUAGE } from './texts/language.ts';
 import { t, withTexts } from './texts/texts.ts';
 
@@ -171,6 +172,10 @@ useKeys('everywhere', {
       <p v-if="partMissing" class="notice missing" role="alert">
         <span>{{ t('app.partMissing') }}</span>
         <v-btn size="small" @click="partMissing = false">{{ t('app.close') }}</v-btn>
+      </p>
+      <p v-else-if="unsaid" class="notice missing" role="alert">
+        <span>{{ unsaid }}</span>
+        <v-btn size="small" @click="unsaid = undefined">{{ t('app.close') }}</v-btn>
       </p>
     </div>
     <shortcuts-dialog v-if="shortcuts" v-model="shortcuts" />

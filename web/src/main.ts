@@ -9,6 +9,9 @@ import { createApp } from 'vue';
 import App from './App.vue';
 import { router } from './router.ts';
 import { vuetify } from './shared/theme.ts';
+import { watchRefusals } from './shared/unsaid.ts';
 
 document.documentElement.lang = LANGUAGE;
-createApp(App).use(createPinia()).use(router).use(vuetify).mount('#app');
+const app = createApp(App);
+watchRefusals(app, router);
+app.use(createPinia()).use(router).use(vuetify).mount('#app');

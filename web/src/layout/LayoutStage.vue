@@ -252,8 +252,8 @@ const headroom = computed(() => {
           :label="t('layout.grainMaterialPiece')"
           :items="[
             { value: 'free', title: t('layout.doesNotMatter') },
-            { value: 'upright', title: 'upright' },
-            { value: 'sideways', title: 'sideways' },
+            { value: 'upright', title: t('layout.grainUpright') },
+            { value: 'sideways', title: t('layout.grainSideways') },
           ]"
           :model-value="plan.layout.grain ?? 'free'"
           @update:model-value="

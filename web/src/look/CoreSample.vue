@@ -191,7 +191,7 @@ function drop() {
         :class="{ selected: selected === slab.index, held: drag?.slab.index === slab.index }"
         role="button"
         tabindex="0"
-        aria-roledescription="layer"
+        :aria-roledescription="t('look.layer')"
         :data-layer="slab.index"
         :aria-label="spoken(slab, place)"
         :aria-pressed="selected === slab.index"

@@ -5,7 +5,7 @@ import { t } from '../texts/texts.ts';
 type Rgb = readonly [number, number, number];
 const LOOK: Readonly<Record<Decision, { readonly name: string; readonly rgb: Rgb }>> = {
   background: { name: t('plates.backgroundBare'), rgb: [246, 242, 232] },
-  image: { name: 'image', rgb: [148, 166, 198] },
+  image: { name: t('plates.image'), rgb: [148, 166, 198] },
   highlight: { name: t('plates.highlightGetsInk'), rgb: [27, 66, 148] },
   paper: { name: t('plates.paperWhiteBare'), rgb: [226, 202, 148] },
   haze: { name: t('plates.hazeDirtBare'), rgb: [226, 118, 60] },

@@ -12,6 +12,7 @@ void loadDue();
 useIntervalFn(() => void loadDue(), DUE_MS);
 const now = computed(() => due.value.filter(({ when }) => when === 'now').length);
 const open = ref(false);
+const WHEN = { now: t('shared.now'), soon: t('shared.soon') };
 </script>
 
 <template>
@@ -43,7 +44,7 @@ const open = ref(false);
           class="one"
           @click="open = false"
         >
-          <b>{{ one.name }}, {{ one.when }}.</b> {{ one.says }}
+          <b>{{ one.name }}, {{ WHEN[one.when] }}.</b> {{ one.says }}
         </router-link>
       </li>
     </ul>

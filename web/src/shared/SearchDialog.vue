@@ -8,6 +8,7 @@ import { SECTIONS } from '../shop/sections.ts';
 import { call } from './api.ts';
 import { vFirstField } from './firstField.ts';
 import { listItems } from './shopItems.ts';
+import { useTrying } from './useTrying.ts';
 import { t } from '../texts/texts.ts';
 
 const open = defineModel<boolean>({ required: true });
@@ -30,6 +31,8 @@ const jobs = shallowRef<readonly Found[]>([]);
 const things = shallowRef<readonly Found[]>([]);
 const pages = shallowRef<readonly Found[]>([]);
 const at = ref(0);
+/** Not everything was asked yet. */
+const looking = ref(false);
 
 /** The handbook comes when something is looked for. */
 const handbook = () => import('../handbook/search.ts');
@@ -62,7 +65,7 @@ async function fetchThings(): Promise<void> {
         key: `${kind} ${id}`,
         kind: title,
         name: data.name,
-        about: standing === 'active' ? '' : standing,
+        about: standing === 'active' ? '' : t('shop.retired'),
         to: { name: `shop-${section}`, params: { item: id } },
       })),
     ),
@@ -79,15 +82,15 @@ async function fetchThings(): Promise<void> {
     ...(await fetchStock()),
   ];
 }
-void fetchThings();
+const { problem, trying } = useTrying();
+void trying(fetchThings);
 // What was found for other words is nothing that Enter may open.
-watch(words, () => (jobs.value = pages.value = []));
+watch(words, (search) => {
+  jobs.value = pages.value = [];
+  looking.value = search.trim() !== '';
+});
 watch(asked, async (search) => {
-  if (search.trim() === '') {
-    jobs.value = [];
-    pages.value = [];
-    return;
-  }
+  if (search.trim() === '') return;
   const { findPlaces } = await handbook();
   if (asked.value === search)
     pages.value = findPlaces(search)
@@ -99,8 +102,10 @@ watch(asked, async (search) => {
         about: page === title ? '' : page,
         to: `/handbook/${id}`,
       }));
-  const found = await call(API.listJobs, { query: { search, limit: MOST } });
-  if (asked.value === search)
+  const found = await trying(() => call(API.listJobs, { query: { search, limit: MOST } }));
+  if (asked.value !== search) return;
+  looking.value = false;
+  if (found)
     jobs.value = found.jobs.map(({ id, name, material, machine }) => ({
       key: `job ${id}`,
       kind: t('shared.job'),
@@ -142,7 +147,8 @@ const step = (by: number) =>
         @keydown.up.prevent="step(-1)"
         @keydown.enter.prevent="go(found[at])"
       />
-      <p v-if="words.trim() && found.length === 0" class="soft">
+      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <p v-else-if="words.trim() && !looking && found.length === 0" class="soft">
         {{ t('shared.nothingCalledSo') }}
       </p>
       <div v-if="found.length" id="found" role="listbox" :aria-label="t('shared.found')">

@@ -2,10 +2,12 @@
 /** On which process the open job is cheapest, by quantity; and why the others are not for it. */
 import { SETTING_ENDPOINTS } from '@kyanos/contract';
 import {
-  inSentence,
   cheapestRanges,
+  CLASS_NAMES,
   decimal,
+  FORM_NAMES,
   grouped,
+  inSentence,
   needsOf,
   type Process,
   processCost,
@@ -281,7 +283,7 @@ const answer = computed(() => {
             needs.detailMm === null ? t('shop.over2Mm') : `${decimal(needs.detailMm, 2)} mm`
           }}</b></span
         >
-        <span>{{ needs.material.class }} {{ needs.material.form }}</span>
+        <span>{{ CLASS_NAMES[needs.material.class] }} {{ FORM_NAMES[needs.material.form] }}</span>
         <v-switch
           :label="t('shop.gradientsPictures')"
           :model-value="needs.gradients"

@@ -93,7 +93,7 @@ const opened = ref<number>();
                   minutes: duration(row.phase.minutes),
                 })
               "
-              @keydown.enter="opened = i"
+              @keydown.enter.space.prevent="opened = i"
             >
               <rect x="0" y="0" :width="WIDTH" :height="ROW" class="catch" />
               <rect

@@ -33,6 +33,8 @@ export const layout: Translated<typeof en>['layout'] = {
   mixDirectionsIfMore: 'Richtungen mischen, wenn mehr passt',
   grainMaterialPiece: 'Faser des Materials im Nutzen',
   doesNotMatter: 'egal',
+  grainUpright: 'aufrecht',
+  grainSideways: 'quer',
   layThemOutAnew: 'Neu anordnen',
   oneLoad: 'Auf einer Ladung',
   material: 'Material',

@@ -10,6 +10,7 @@ export const look: Translated<typeof en>['look'] = {
   rearPicture: ', hinteres Bild',
   layerFromFrontHit:
     'Schicht {place} von {layers} von vorn: {parts}, {n} Lage, Seite: {side}{rest}{rest2} | Schicht {place} von {layers} von vorn: {parts}, {n} Lagen, Seite: {side}{rest}{rest2}',
+  layer: 'Lage',
   layersFromBackFront: 'Schichten, von hinten nach vorn',
   printWholeScreen: 'Der Druck auf dem ganzen Bildschirm',
   material: 'Material',

@@ -125,6 +125,7 @@ export const plates: Translated<typeof en>['plates'] = {
   hazeDirtBare: 'Schleier oder Schmutz, frei',
   youSaidInk: 'Sie sagten: Farbe',
   youSaidBare: 'Sie sagten: frei',
+  image: 'Bild',
   underImage: 'Unter dem Bild',
   underImageCleaned: 'Unter dem Bild, gereinigt',
   drawnInk: 'Wie für diese Farbe gezeichnet',

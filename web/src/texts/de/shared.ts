@@ -2,6 +2,8 @@ import type { en } from '../en/index.ts';
 import type { Translated } from '@kyanos/core';
 
 export const shared: Translated<typeof en>['shared'] = {
+  now: 'jetzt',
+  soon: 'bald',
   themNow: ', davon {now} jetzt',
   dueMachines:
     '{n} Sache steht an den Maschinen an{rest} | {n} Sachen stehen an den Maschinen an{rest}',

@@ -30,6 +30,8 @@ export const layout = {
   mixDirectionsIfMore: 'Mix directions if more fit',
   grainMaterialPiece: 'Grain of the material in the piece',
   doesNotMatter: 'does not matter',
+  grainUpright: 'upright',
+  grainSideways: 'sideways',
   layThemOutAnew: 'Lay them out anew',
   oneLoad: 'On one load',
   material: 'Material',

@@ -7,6 +7,7 @@ export const look = {
   rearPicture: ', rear picture',
   layerFromFrontHit:
     'Layer {place} of {layers} from the front: {parts}, {n} hit, on the {side}{rest}{rest2} | Layer {place} of {layers} from the front: {parts}, {n} hits, on the {side}{rest}{rest2}',
+  layer: 'layer',
   layersFromBackFront: 'Layers, from the back to the front',
   printWholeScreen: 'The print on the whole screen',
   material: 'Material',

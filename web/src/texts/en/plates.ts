@@ -121,6 +121,7 @@ export const plates = {
   hazeDirtBare: 'haze or dirt, bare',
   youSaidInk: 'you said: ink',
   youSaidBare: 'you said: bare',
+  image: 'image',
   underImage: 'Under the image',
   underImageCleaned: 'Under the image, cleaned',
   drawnInk: 'As drawn for this ink',

@@ -1,4 +1,6 @@
 export const shared = {
+  now: 'now',
+  soon: 'soon',
   themNow: ', {now} of them now',
   dueMachines: '{n} due on the machines{rest} | {n} due on the machines{rest}',
   showHowCalculated: '{working}: {text}. Show how it was calculated',
