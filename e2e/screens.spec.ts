@@ -1,6 +1,11 @@
 import type { Page } from '@playwright/test';
+import { bringAxe, wrong } from './accessible.ts';
 import { goTo, resize, ROOM_VIEWS, SHOP_VIEWS, VIEWS } from './views.ts';
 import { expect, test } from './shop.ts';
+
+// The tours through all screens stand side by side: each takes minutes.
+test.describe.configure({ mode: 'parallel', timeout: 600_000 });
+test.beforeEach(({ page }) => bringAxe(page));
 
 const SIZES = {
   bench: { width: 1280, height: 800 },
@@ -45,24 +50,52 @@ async function expectToFit(page: Page, where: string, boxes: string): Promise<vo
   expect(await overflowing(page), where).toEqual([]);
 }
 
-test('the rooms around a job are no wider than the screen: a bench’s, a desk’s, a tablet’s', async ({
-  page,
-}) => {
-  await page.goto('/');
-  for (const room of [...ROOM_VIEWS, ...SHOP_VIEWS]) {
-    await goTo(page, room);
-    for (const [name, size] of Object.entries(SIZES)) {
-      await resize(page, size);
-      await expectToFit(page, `${room}, ${name}`, 'html, .room-content');
+for (const [rooms, views] of [
+  ['the rooms around a job', ROOM_VIEWS],
+  ['the pages of the shop', SHOP_VIEWS],
+] as const)
+  test(`${rooms} are no wider than the screen, a bench’s, a desk’s, a tablet’s, and pass the accessibility check, by day and by night`, async ({
+    page,
+  }) => {
+    const found: string[] = [];
+    await page.goto('/');
+    for (const view of views) {
+      await goTo(page, view);
+      for (const [name, size] of Object.entries(SIZES)) {
+        await resize(page, size);
+        await expectToFit(page, `${view}, ${name}`, 'html, .room-content');
+      }
+      await resize(page, SIZES.bench);
+      found.push(...(await wrong(page, view)));
     }
-  }
+    expect(found).toEqual([]);
+  });
+
+test('what opens over a room passes the accessibility check too', async ({ page }) => {
+  const found: string[] = [];
+  await page.goto('/care/machines');
+  await page.getByRole('button', { name: 'Write down' }).click();
+  await page.getByRole('dialog').waitFor();
+  found.push(...(await wrong(page, 'what was done to a machine')));
+  await page.goto('/shop/machines');
+  await page.getByRole('button', { name: 'White', exact: true }).click();
+  await page.getByRole('dialog').waitFor();
+  found.push(...(await wrong(page, 'an ink of a machine')));
+  await page.goto('/shop/presets');
+  await page.getByRole('button', { name: 'Find' }).click();
+  await page.getByRole('searchbox').fill('machine');
+  await page.getByRole('option').first().waitFor();
+  found.push(...(await wrong(page, 'find')));
+  expect(found).toEqual([]);
 });
 
-test('the picture leads, and nothing of a job is wider than the screen: a bench’s, a desk’s, a tablet’s', async ({
+test('the picture leads, nothing of a job is wider than the screen, a bench’s, a desk’s, a tablet’s, and every screen of it passes the accessibility check', async ({
   page,
 }) => {
   await page.goto('/');
-  await page.getByText('Orchard cordial, clear label').click();
+  await page.getByText('Stage portrait on black board').waitFor();
+  const found = await wrong(page, 'board');
+  await page.getByText('Stage portrait on black board').click();
   await page.waitForURL(/\/stack$/);
   for (const stage of VIEWS) {
     await open(page, stage);
@@ -84,7 +117,10 @@ test('the picture leads, and nothing of a job is wider than the screen: a bench�
         expect(strip.y + strip.height).toBeLessThan(box.y);
       }
     }
+    await resize(page, SIZES.bench);
+    found.push(...(await wrong(page, stage)));
   }
+  expect(found).toEqual([]);
 });
 
 test('a part that can’t be fetched is said, and comes when the server is back', async ({

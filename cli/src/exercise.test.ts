@@ -42,7 +42,7 @@ import { converter, differenceCiede2000 } from 'culori';
 import { afterAll, describe, expect, it } from 'vitest';
 import { demoSources } from './exercise.ts';
 
-const SEEDS = Number(process.env.KYANOS_SEEDS ?? 14);
+const SEEDS = Number(process.env.KYANOS_SEEDS ?? 7);
 const folder = mkdtempSync(join(tmpdir(), 'exercise-test-'));
 afterAll(() => rmSync(folder, { recursive: true }));
 const sources = demoSources(folder);

@@ -71,13 +71,18 @@ const INKS = {
   objects: [spot('White'), spot('Silver'), spot('House#20Blue')],
 };
 
-async function codes(wishes: readonly Wish[], dpi = 300): Promise<readonly Barcode[]> {
+/** Pages of many labels, and of one; mm. */
+const [SHEET, LABEL] = [
+  [220, 160],
+  [90, 70],
+] as const;
+const page = (content: string, [width, height]: readonly [number, number]) =>
+  pdf({ content, size: [width * MM, height * MM], ...INKS });
+
+async function codes(wishes: readonly Wish[], size: readonly [number, number] = SHEET) {
   const path = join(folder, 'page.pdf');
-  writeFileSync(
-    path,
-    pdf({ content: wishes.map(drawn).join('\n'), size: [220 * MM, 160 * MM], ...INKS }),
-  );
-  const artwork = await readHere(path, dpi);
+  writeFileSync(path, page(wishes.map(drawn).join('\n'), size));
+  const artwork = await readHere(path, 300);
   await artwork.close();
   return artwork.info.pages[0].barcodes;
 }
@@ -125,12 +130,13 @@ describe('barcodes of a label', () => {
     ['black on silver', { ground: ['/S cs 1 scn', 15] }],
     ['silver over white', { ink: '/Over gs /S cs 1 scn', ground: ['/Over gs /W cs 1 scn', 15] }],
   ])('%s are read', async (_, change) => {
-    expect(contents(await codes([{ text: ean(7), x: 40, y: 60, ...change }]))).toEqual([ean(7)]);
+    const label = { text: ean(7), x: 24, y: 26, ...change };
+    expect(contents(await codes([label], LABEL))).toEqual([ean(7)]);
   });
 
   it('with quiet zones of three modules are told, with how many there are', async () => {
     for (const bcid of ['ean13', 'code128'] as const) {
-      const [code, ...more] = await codes([{ text: ean(3), bcid, x: 40, y: 60, wall: 3 }]);
+      const [code, ...more] = await codes([{ text: ean(3), bcid, x: 24, y: 26, wall: 3 }], LABEL);
       expect(more).toEqual([]);
       expect(code.content).toBe(ean(3));
       for (const quiet of code.quiet) expect(Math.abs(quiet - 3)).toBeLessThan(0.8);
@@ -158,7 +164,7 @@ describe('barcodes of a label', () => {
     async (module, dpi) => {
       const wish = { text: ean(5), x: 17.31, y: 40.07, module };
       const path = join(folder, `bars-${module}-${dpi}.pdf`);
-      writeFileSync(path, pdf({ content: drawn(wish), size: [220 * MM, 160 * MM], ...INKS }));
+      writeFileSync(path, page(drawn(wish), LABEL));
       const { planes, raster } = await readWhole(path, { dpi });
       const black = planes.get('Black')!;
       const px = (mm: number) => (mm * dpi) / 25.4;

@@ -1,18 +1,17 @@
 /** Passkeys: W3C, Web Authentication Level 3. The library reads and checks; here is what is asked for and kept. */
 import type { PersonId } from '@kyanos/contract';
 import { DomainError } from '@kyanos/core';
-import {
-  generateAuthenticationOptions,
-  generateRegistrationOptions,
-  verifyAuthenticationResponse,
-  verifyRegistrationResponse,
-  type AuthenticationResponseJSON,
-  type AuthenticatorTransport,
-  type RegistrationResponseJSON,
+import type {
+  AuthenticationResponseJSON,
+  AuthenticatorTransport,
+  RegistrationResponseJSON,
 } from '@simplewebauthn/server';
 import type { Request } from 'express';
 import type pg from 'pg';
 import { keepPasskey, passkeyById, passkeysOf, usedPasskey } from './queries.ts';
+
+/** Comes with the first passkey: half of a second that no start waits for. */
+const webauthn = () => import('@simplewebauthn/server');
 
 /** The name and the address under which the browser sees this server: what a passkey holds for. */
 function placeOf(req: Request) {
@@ -37,7 +36,7 @@ export async function beginPasskey(
   req: Request,
   person: { readonly id: PersonId; readonly name: string },
 ) {
-  const options = await generateRegistrationOptions({
+  const options = await (await webauthn()).generateRegistrationOptions({
     rpName: 'Kyanos',
     rpID: placeOf(req).id,
     userID: Uint8Array.from(Buffer.from(person.id)),
@@ -63,7 +62,7 @@ export async function keepMadePasskey(
 ): Promise<void> {
   const expectedChallenge = challengeIn(req);
   const place = placeOf(req);
-  const { registrationInfo } = await verifyRegistrationResponse({
+  const { registrationInfo } = await (await webauthn()).verifyRegistrationResponse({
     response: response as RegistrationResponseJSON,
     expectedChallenge,
     expectedOrigin: place.origin,
@@ -74,7 +73,7 @@ export async function keepMadePasskey(
 }
 
 export async function askPasskey(req: Request) {
-  const options = await generateAuthenticationOptions({
+  const options = await (await webauthn()).generateAuthenticationOptions({
     rpID: placeOf(req).id,
     userVerification: 'required',
   });
@@ -92,7 +91,7 @@ export async function checkPasskey(
   const place = placeOf(req);
   const { id } = response as { readonly id?: unknown };
   const kept = (typeof id === 'string' ? await passkeyById(pool, id) : undefined) ?? refused();
-  const { verified, authenticationInfo } = await verifyAuthenticationResponse({
+  const { verified, authenticationInfo } = await (await webauthn()).verifyAuthenticationResponse({
     response: response as AuthenticationResponseJSON,
     expectedChallenge,
     expectedOrigin: place.origin,

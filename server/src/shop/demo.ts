@@ -28,11 +28,13 @@ function dueIn(days: number): string {
 export async function loadDemo(pool: pg.Pool, queue: Queue): Promise<void> {
   const { rows } = await pool.query<{ loaded: boolean }>('select demo_loaded as loaded from shop');
   if (rows[0].loaded) return;
-  const drawn: { job: DemoJob; fileId: FileId }[] = [];
-  for (const job of DEMO_JOBS) {
-    const file = await storeFile(pool, Readable.from([await job.draw()]));
-    drawn.push({ job, fileId: file.id });
-  }
+  // All at once: three of them have a photograph, which a core is busy with for a second.
+  const drawn = await Promise.all(
+    DEMO_JOBS.map(async (job): Promise<{ job: DemoJob; fileId: FileId }> => {
+      const file = await storeFile(pool, Readable.from([await job.draw()]));
+      return { job, fileId: file.id };
+    }),
+  );
   const artworks = await inTransaction(pool, async (db) => {
     // Of two servers that start together one loads it.
     const mine = await db.query(
