@@ -7,7 +7,7 @@ import { encodePlan, type ArtworkSummary, type Job, type Problem } from '@kyanos
 import { DEMO_JOBS } from '@kyanos/demo';
 import pg from 'pg';
 import sharp from 'sharp';
-import { afterEach, describe, expect, it } from 'vitest';
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { PACE_S, seconds } from './amounts.ts';
 import { Installation } from './installation.ts';
 
@@ -25,7 +25,6 @@ const CAN_MOUNT = (() => {
 })();
 
 let shop: Installation;
-afterEach(() => shop.remove());
 
 /** Saves a job until told to stop, and keeps what was said yes to and what was refused. */
 function saving(): {
@@ -76,9 +75,13 @@ function saving(): {
 /** What may be said of a server whose database is away or has no room. */
 const SENTENCES = ['DATABASE_GONE', 'DISK_FULL', 'TOO_BUSY'];
 
-describe('a whole installation', () => {
-  it('goes on by itself when its database is stopped and started again', async () => {
+describe('an installation that something befalls, and then something else', () => {
+  beforeAll(async () => {
     shop = await Installation.start();
+  });
+  afterAll(() => shop.remove());
+
+  it('goes on by itself when its database is stopped and started again', async () => {
     const work = saving();
     for (const signal of ['SIGINT', 'SIGTERM', 'SIGQUIT'] as const) {
       await expect.poll(() => work.saved.length).toBeGreaterThan(3);
@@ -94,7 +97,6 @@ describe('a whole installation', () => {
   });
 
   it('says that it is busy while others have every connection, and goes on when they leave', async () => {
-    shop = await Installation.start();
     const [{ most }] = await shop.query<{ most: string }>(
       `select current_setting('max_connections') as most`,
     );
@@ -125,7 +127,6 @@ describe('a whole installation', () => {
   });
 
   it('takes over the work of a worker that died before the clock was set back by a day', async () => {
-    shop = await Installation.start();
     const file = await shop.client.upload(await draw());
     const asked = await shop.client.post<ArtworkSummary>('/artworks', {
       fileId: file.id,
@@ -153,6 +154,10 @@ describe('a whole installation', () => {
       .poll(async () => (await shop.client.get<ArtworkSummary>(`/artworks/${later.id}`)).state)
       .toBe('done');
   });
+});
+
+describe('an installation that is short of room', () => {
+  afterEach(() => shop.remove());
 
   it('reads what it has the memory for, says of the rest that it has not, and goes on', async () => {
     const MEMORY = 900 * 1024 * 1024;

@@ -16,7 +16,10 @@ export interface Screen extends RenderResult {
 
 // What is missing is told without the whole page. Whether it is hidden is a matter of styles, which nothing has here; to ask for them
 // took half of the time.
-configure({ getElementError: (message) => new Error(message ?? ''), defaultHidden: true });
+configure({
+  getElementError: (message) => new Error(message?.split('\n')[0]),
+  defaultHidden: true,
+});
 
 /** What Vuetify asks of a browser, and a page without layout has not. */
 class NeverSeen {
@@ -64,3 +67,38 @@ export async function show(
   // Whether a menu that is opening takes a click yet is a matter of layout.
   return { ...shown, user: userEvent.setup({ pointerEventsCheck: 0 }), router };
 }
+
+/** A component whose model is kept as a parent keeps it. */
+export async function showKept<T>(
+  component: Component,
+  model: T,
+  props: Record<string, unknown> = {},
+): Promise<Screen & { readonly kept: () => T }> {
+  let value = model;
+  const screen: Screen = await show(component, {
+    ...props,
+    modelValue: model,
+    'onUpdate:modelValue': (next: T) => {
+      value = next;
+      void screen.rerender({ modelValue: next });
+    },
+  });
+  return { ...screen, kept: () => value };
+}
+
+/** Writes into a field in place of what stands there, and leaves it. */
+export async function write({ user, getByLabelText }: Screen, label: string, text: string) {
+  const field = getByLabelText(label);
+  await user.clear(field);
+  if (text) await user.type(field, text);
+  await user.tab();
+}
+
+/** What stands there, as it is read. */
+export const words = (element: Element): string => element.textContent.replace(/\s+/g, ' ').trim();
+
+/** The sentence of what went wrong; undefined where nothing is said to have. */
+export const problemSaid = (): string | undefined => {
+  const told = document.querySelector('p[role="alert"]');
+  return told ? words(told) : undefined;
+};

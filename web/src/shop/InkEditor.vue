@@ -171,8 +171,8 @@ const setLab = (at: number, value: number) => {
           v-if="ink.role === 'clear'"
           :label="t('shop.surface')"
           :items="[
-            { value: 'gloss', title: 'gloss' },
-            { value: 'matt', title: 'matt' },
+            { value: 'gloss', title: t('shop.finishGloss') },
+            { value: 'matt', title: t('shop.finishMatt') },
           ]"
           :model-value="ink.finish ?? 'gloss'"
           @update:model-value="set({ finish: $event })"

@@ -2,6 +2,7 @@
 /** The modes of a machine: passes, speeds, and what each is for. */
 import {
   assumedBelow,
+  CLASS_NAMES,
   confirmed,
   freeId,
   stated,
@@ -36,13 +37,16 @@ function add() {
   machine.value = { ...machine.value, modes: [...modes, { ...last, id, name }] };
 }
 const FIELDS: Readonly<Record<string, string>> = {
-  passes: 'passes',
+  passes: t('fields.passes'),
   speed: t('shop.carriageColourWithin'),
   specialSpeed: t('shop.carriageSpecialsWithin'),
   bidirectional: t('shop.bothDirectionsWithin'),
   layersPerTrip: t('shop.layersInOneTrip'),
 };
-const CLASSES = ['white', 'clear', 'dark', 'metallic', 'natural'] as const;
+const CLASSES = (['white', 'clear', 'dark', 'metallic', 'natural'] as const).map((value) => ({
+  value,
+  title: CLASS_NAMES[value],
+}));
 </script>
 
 <template>
@@ -93,7 +97,7 @@ const CLASSES = ['white', 'clear', 'dark', 'metallic', 'natural'] as const;
         class="wide-two"
         :label="t('shop.materials')"
         multiple
-        :items="[...CLASSES]"
+        :items="CLASSES"
         :model-value="[...mode.materials]"
         @update:model-value="set(i, { materials: $event })"
       />

@@ -121,6 +121,8 @@ export const shop: Translated<typeof en>['shop'] = {
   saveMineTheirsStays: 'Meinen speichern; deren Stand bleibt eine Fassung',
   use: 'In Gebrauch',
   draftNotUseYet: 'Entwurf, noch nicht in Gebrauch',
+  finishGloss: 'glänzend',
+  finishMatt: 'matt',
   retired: 'Stillgelegt',
   fromAbovePrintsWide:
     '{machine} von oben: druckt {maxWidth} breit und {maxLength} lang; ein Hub deckt {headHeight}',

@@ -114,6 +114,8 @@ export const shop = {
   saveMineTheirsStays: 'Save mine; theirs stays a revision',
   use: 'In use',
   draftNotUseYet: 'Draft, not in use yet',
+  finishGloss: 'gloss',
+  finishMatt: 'matt',
   retired: 'Retired',
   fromAbovePrintsWide:
     '{machine} from above: prints {maxWidth} wide and {maxLength} long; one sweep covers {headHeight}',
