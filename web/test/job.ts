@@ -99,6 +99,10 @@ export async function openJob(
   server.on(API.buildPlates, () => ({ ...work, id: id(4), measures }) as never);
   server.on(API.getPlates, () => ({ ...work, id: id(4), measures }) as never);
   server.on(API.listJobs, () => ({ total: 0, jobs: [] }));
+  server.on(
+    API.getJobStock,
+    () => ({ need: null, reason: '', lots: [], reserved: [], drawn: [] }) as never,
+  );
   server.on(API.getMachineState, () => ({ leftMl: {} }) as never);
   setActivePinia(createPinia());
   const store = useJob();

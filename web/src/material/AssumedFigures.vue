@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Which figures of a material are only usual for its kind; nothing where all are stated. */
 import { listed, type Material, type MaterialFigure } from '@kyanos/core';
+import { fieldName } from '../shop/fieldNames.ts';
 import { t } from '../texts/texts.ts';
 
 defineProps<{ material: Material }>();
@@ -8,8 +9,8 @@ const emit = defineEmits<{ right: [] }>();
 
 const NAMES: Readonly<Record<MaterialFigure, string>> = {
   optics: t('material.colourLight'),
-  thickness: 'thickness',
-  pricePerM2: 'price',
+  thickness: fieldName('thickness'),
+  pricePerM2: fieldName('pricePerM2'),
 };
 </script>
 
