@@ -105,8 +105,12 @@ test('the picture leads, nothing of a job is wider than the screen, a bench’s,
       await expectToFit(page, where, 'html, .body, .content, .room-content, .side');
       const wanted = SHARES[stage as keyof typeof SHARES];
       if (wanted === undefined) continue;
-      const box = (await page.getByTestId('lead-picture').boundingBox())!;
-      expect(box.y + box.height, `${where} needs scrolling`).toBeLessThanOrEqual(size.height);
+      const lead = async () => (await page.getByTestId('lead-picture').boundingBox())!;
+      // It follows what stands above it, which comes a moment later.
+      await expect
+        .poll(async () => (await lead()).y + (await lead()).height, `${where} needs scrolling`)
+        .toBeLessThanOrEqual(size.height);
+      const box = await lead();
       if (name !== 'tablet')
         expect((box.width * box.height) / (size.width * size.height), where).toBeGreaterThan(
           wanted,

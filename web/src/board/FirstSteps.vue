@@ -92,7 +92,8 @@ async function begin() {
   } catch (error) {
     if (!(error instanceof Refused)) throw error;
     problem.value = error.message;
-    key = '';
+    // What may have been carried out all the same is asked for under the same name.
+    if (!error.mayPass) key = '';
   } finally {
     busy.value = false;
   }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Weeks of a machine as a strip: white printed, and above it what was done for it. */
-import { dated, decimal } from '@kyanos/core';
+import { dated, dayWords, decimal } from '@kyanos/core';
 import type { CareDay } from '@kyanos/contract';
 import { scaleLinear, scaleTime } from 'd3';
 import { useElementSize } from '@vueuse/core';
@@ -92,7 +92,7 @@ const height = computed(() => barsTop.value + CHART + 26);
             :class="one.missing ? 'bad' : 'mark'"
           >
             <title>
-              {{ one.day }}:
+              {{ dayWords(one.day) }}:
               {{ one.missing ? t('care.missing', { n: one.missing }) : t('care.whole') }}
             </title>
           </circle>
@@ -105,7 +105,7 @@ const height = computed(() => barsTop.value + CHART + 26);
             height="12"
             rx="1.5"
           >
-            <title>{{ one.day }}</title>
+            <title>{{ dayWords(one.day) }}</title>
           </rect>
         </template>
       </g>
@@ -122,7 +122,7 @@ const height = computed(() => barsTop.value + CHART + 26);
         :width="day"
         :height="CHART - y(one.whiteMl)"
       >
-        <title>{{ one.day }}: {{ decimal(one.whiteMl, 1) }} mL</title>
+        <title>{{ dayWords(one.day) }}: {{ decimal(one.whiteMl, 1) }} mL</title>
       </rect>
       <line class="base" :x1="NAME" :x2="width - 8" :y1="barsTop + CHART" :y2="barsTop + CHART" />
     </svg>

@@ -92,7 +92,7 @@ const drawn = computed(() => {
     <chart-axes
       :x="x"
       :y="y"
-      x-name="pieces"
+      :x-name="t('cost.piecesAxis')"
       :y-name="t('cost.costPiece', { currency })"
       :width="WIDTH"
       :height="HEIGHT"

@@ -3,6 +3,7 @@ import { modesFor, obstacles, type PrintPlan } from '@kyanos/core';
 import { SHOP } from '@kyanos/demo';
 import { describe, expect, it, vi } from 'vitest';
 import { openJob } from '../../test/job.ts';
+import { stocked } from '../../test/stock.ts';
 import { show, words, write } from '../../test/screen.ts';
 import { roomTexts } from '../texts/texts.ts';
 
@@ -77,30 +78,7 @@ describe('what a job is printed on', () => {
 });
 
 describe('lots for a job', () => {
-  const item = (code: string, lot: string) => ({
-    id: `00000000-0000-4000-8000-0000000000${code}`,
-    code,
-    lot,
-    kind: 'material',
-    product: 'p',
-    name: 'Clear window film',
-    unit: 'm',
-    width: 1370,
-    size: 30,
-    receivedOn: '2026-01-20',
-    madeOn: '2025-12-20',
-    expiresOn: null,
-    paid: 9900,
-    place: 'Rack 2',
-    left: 20,
-    overdrawn: 0,
-    reserved: {},
-    sealed: false,
-    openedOn: null,
-    countedOn: null,
-    fitted: null,
-    discarded: null,
-  });
+  const item = (code: string, lot: string) => stocked(code, { lot });
   const stock = (reserved: boolean) => ({
     need: { material: { name: 'Clear window film', amount: 2.4, unit: 'm' }, inks: [] },
     reason: 'The oldest that is good and long enough.',

@@ -38,6 +38,7 @@ export const cost: Translated<typeof en>['cost'] = {
   earnedHour: 'Ertrag je Stunde',
   earnedDay: 'Ertrag je Tag',
   costPieceQuantity: 'Kosten je Stück nach Menge',
+  piecesAxis: 'Stück',
   costPiece: 'Kosten je Stück, {currency}',
   finishingExtras: 'Weiterverarbeitung und Extras',
   what: 'Was',

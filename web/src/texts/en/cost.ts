@@ -35,6 +35,7 @@ export const cost = {
   earnedHour: 'Earned an hour',
   earnedDay: 'Earned a day',
   costPieceQuantity: 'Cost of a piece by quantity',
+  piecesAxis: 'pieces',
   costPiece: 'cost of a piece, {currency}',
   finishingExtras: 'Finishing and extras',
   what: 'What',
