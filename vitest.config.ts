@@ -34,8 +34,7 @@ export default defineConfig({
         },
       },
       {
-        // Components as they are: nothing in them is put in the place of something else, which what was imported before would not
-        // hear of.
+        // Components with the real things around them: a mock would not reach what an earlier file has imported (docs/decisions/0052).
         plugins: [vue(), vuetify({ autoImport: true })],
         test: {
           ...shared,

@@ -36,9 +36,8 @@ export async function beginPasskey(
   req: Request,
   person: { readonly id: PersonId; readonly name: string },
 ) {
-  const options = await (
-    await webauthn()
-  ).generateRegistrationOptions({
+  const { generateRegistrationOptions } = await webauthn();
+  const options = await generateRegistrationOptions({
     rpName: 'Kyanos',
     rpID: placeOf(req).id,
     userID: Uint8Array.from(Buffer.from(person.id)),
@@ -64,24 +63,20 @@ export async function keepMadePasskey(
 ): Promise<void> {
   const expectedChallenge = challengeIn(req);
   const place = placeOf(req);
-  const { registrationInfo } = await (
-    await webauthn()
-  )
-    .verifyRegistrationResponse({
-      response: response as RegistrationResponseJSON,
-      expectedChallenge,
-      expectedOrigin: place.origin,
-      expectedRPID: place.id,
-      requireUserVerification: true,
-    })
-    .catch(refused);
+  const { verifyRegistrationResponse } = await webauthn();
+  const { registrationInfo } = await verifyRegistrationResponse({
+    response: response as RegistrationResponseJSON,
+    expectedChallenge,
+    expectedOrigin: place.origin,
+    expectedRPID: place.id,
+    requireUserVerification: true,
+  }).catch(refused);
   await keepPasskey(pool, person, name, (registrationInfo ?? refused()).credential);
 }
 
 export async function askPasskey(req: Request) {
-  const options = await (
-    await webauthn()
-  ).generateAuthenticationOptions({
+  const { generateAuthenticationOptions } = await webauthn();
+  const options = await generateAuthenticationOptions({
     rpID: placeOf(req).id,
     userVerification: 'required',
   });
@@ -99,23 +94,20 @@ export async function checkPasskey(
   const place = placeOf(req);
   const { id } = response as { readonly id?: unknown };
   const kept = (typeof id === 'string' ? await passkeyById(pool, id) : undefined) ?? refused();
-  const { verified, authenticationInfo } = await (
-    await webauthn()
-  )
-    .verifyAuthenticationResponse({
-      response: response as AuthenticationResponseJSON,
-      expectedChallenge,
-      expectedOrigin: place.origin,
-      expectedRPID: place.id,
-      credential: {
-        id: kept.id,
-        publicKey: Uint8Array.from(kept.publicKey),
-        counter: Number(kept.counter),
-        transports: [...kept.transports] as AuthenticatorTransport[],
-      },
-      requireUserVerification: true,
-    })
-    .catch(refused);
+  const { verifyAuthenticationResponse } = await webauthn();
+  const { verified, authenticationInfo } = await verifyAuthenticationResponse({
+    response: response as AuthenticationResponseJSON,
+    expectedChallenge,
+    expectedOrigin: place.origin,
+    expectedRPID: place.id,
+    credential: {
+      id: kept.id,
+      publicKey: Uint8Array.from(kept.publicKey),
+      counter: Number(kept.counter),
+      transports: [...kept.transports] as AuthenticatorTransport[],
+    },
+    requireUserVerification: true,
+  }).catch(refused);
   if (!verified) refused();
   await usedPasskey(pool, kept.id, authenticationInfo.newCounter);
   return kept.personId;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Finds jobs and the things of the shop by words, from anywhere. */
 import { API } from '@kyanos/contract';
-import { refDebounced } from '@vueuse/core';
+import { watchDebounced } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useRouter, type RouteLocationRaw } from 'vue-router';
 import { SECTIONS } from '../shop/sections.ts';
@@ -26,7 +26,6 @@ const MOST = 8;
 const MOST_PAGES = 4;
 
 const words = ref('');
-const asked = refDebounced(words, QUIET_MS);
 const jobs = shallowRef<readonly Found[]>([]);
 const things = shallowRef<readonly Found[]>([]);
 const pages = shallowRef<readonly Found[]>([]);
@@ -89,10 +88,10 @@ watch(words, (search) => {
   jobs.value = pages.value = [];
   looking.value = search.trim() !== '';
 });
-watch(asked, async (search) => {
+async function look(search: string): Promise<void> {
   if (search.trim() === '') return;
   const { findPlaces } = await handbook();
-  if (asked.value === search)
+  if (words.value === search)
     pages.value = findPlaces(search)
       .slice(0, MOST_PAGES)
       .map(({ id, title, page }) => ({
@@ -103,7 +102,7 @@ watch(asked, async (search) => {
         to: `/handbook/${id}`,
       }));
   const found = await trying(() => call(API.listJobs, { query: { search, limit: MOST } }));
-  if (asked.value !== search) return;
+  if (words.value !== search) return;
   looking.value = false;
   if (found)
     jobs.value = found.jobs.map(({ id, name, material, machine }) => ({
@@ -113,7 +112,9 @@ watch(asked, async (search) => {
       about: `${material}, ${machine}`,
       to: { name: 'stack', params: { id } },
     }));
-});
+}
+// Words that are typed anew are asked for anew.
+watchDebounced(words, look, { debounce: QUIET_MS });
 const found = computed(() => {
   const wanted = words.value.toLowerCase().split(/\s+/).filter(Boolean);
   if (wanted.length === 0) return [];

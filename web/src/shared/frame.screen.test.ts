@@ -136,6 +136,15 @@ describe('a search from anywhere', () => {
     expect(server.asked(API.listJobs)).toHaveLength(1);
   });
 
+  it('finds again what is typed anew before words stood still', async () => {
+    const { field, user, findByRole } = await opened();
+    await user.type(field, 'eye');
+    await findByRole('option', { name: /Eye of the owl/ });
+    await user.keyboard('{Backspace}e');
+    await findByRole('option', { name: /Eye of the owl/ });
+    expect(server.asked(API.listJobs).at(-1)!.query).toMatchObject({ search: 'eye' });
+  });
+
   it('finds parts of the shop and pages of the handbook', async () => {
     const { field, user, findByRole, findAllByRole } = await opened();
     await user.type(field, 'house rules');
