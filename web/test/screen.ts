@@ -94,6 +94,16 @@ export async function write({ user, getByLabelText }: Screen, label: string, tex
   await user.tab();
 }
 
+/** Opens a list and takes one of what it offers. */
+export async function choose(
+  { user, getByLabelText, findByRole }: Screen,
+  label: string,
+  option: string,
+): Promise<void> {
+  await user.click(getByLabelText(label, { selector: 'input' }));
+  await user.click(await findByRole('option', { name: option }));
+}
+
 /** What stands there, as it is read. */
 export const words = (element: Element): string => element.textContent.replace(/\s+/g, ' ').trim();
 

@@ -1,7 +1,7 @@
 import type { LogbookAct, MachineCare } from '@kyanos/contract';
 import { fireEvent } from '@testing-library/vue';
 import { describe, expect, it } from 'vitest';
-import { problemSaid, show, words, write } from '../../test/screen.ts';
+import { choose, problemSaid, show, words, write } from '../../test/screen.ts';
 import { roomTexts } from '../texts/texts.ts';
 
 await roomTexts();
@@ -34,10 +34,7 @@ async function opened(change: Partial<MachineCare> = {}, props: Record<string, u
   return screen;
 }
 type Screen = Awaited<ReturnType<typeof opened>>;
-const choose = async ({ user, getByLabelText, findByRole }: Screen, name: string) => {
-  await user.click(getByLabelText('What', { selector: 'input' }));
-  await user.click(await findByRole('option', { name }));
-};
+const chooseAct = (screen: Screen, act: string) => choose(screen, 'What', act);
 const offered = async ({ user, getByLabelText, findAllByRole }: Screen) => {
   await user.click(getByLabelText('What', { selector: 'input' }));
   return (await findAllByRole('option')).map(words);
@@ -77,7 +74,7 @@ describe('what is written into the logbook of a machine', () => {
 
   it('is a cleaning with what it drew and how long it took', async () => {
     const screen = await opened();
-    await choose(screen, 'Cleaned');
+    await chooseAct(screen, 'Cleaned');
     await write(screen, 'White drawn', '7.5');
     await write(screen, 'It took', '6');
     await screen.user.click(save(screen));
@@ -90,7 +87,7 @@ describe('what is written into the logbook of a machine', () => {
       ['other', 'under'],
     ] as const) {
       const screen = await opened({ state: { ...MACHINE.state, whiteSlot } });
-      await choose(screen, 'White slot moved');
+      await chooseAct(screen, 'White slot moved');
       await screen.user.click(save(screen));
       expect(written(screen)).toEqual([{ act: 'slot', to }]);
       screen.unmount();
@@ -99,11 +96,11 @@ describe('what is written into the logbook of a machine', () => {
 
   it('is a part or a note only with words', async () => {
     const screen = await opened();
-    await choose(screen, 'Note');
+    await chooseAct(screen, 'Note');
     expect(save(screen).hasAttribute('disabled')).toBe(true);
     await write(screen, 'Note', ' Cap is torn. ');
     await screen.user.click(save(screen));
-    await choose(screen, 'Part replaced');
+    await chooseAct(screen, 'Part replaced');
     await write(screen, 'Part', 'Wiper');
     await screen.user.click(save(screen));
     expect(written(screen)).toEqual([

@@ -2,7 +2,7 @@ import { formatRule, parseRule, type PlateRule, type Step } from '@kyanos/core';
 import { describe, expect, it, vi } from 'vitest';
 import { defineComponent, h, ref } from 'vue';
 import { MACHINE } from '../../../core/test/shop.ts';
-import { showKept, words, write } from '../../test/screen.ts';
+import { choose, showKept, words, write } from '../../test/screen.ts';
 import { jobSummary } from '../../test/jobs.ts';
 import { roomTexts } from '../texts/texts.ts';
 import type { RuleContext } from './ruleContext.ts';
@@ -30,14 +30,6 @@ const inStage = (jobs?: readonly string[]) =>
   });
 const edit = (rule: string, jobs?: readonly string[]) => showKept(inStage(jobs), parseRule(rule));
 const rule = ({ kept }: { readonly kept: () => PlateRule }) => formatRule(kept());
-const choose = async (
-  { user, getByLabelText, findByRole }: Awaited<ReturnType<typeof edit>>,
-  label: string,
-  option: string,
-) => {
-  await user.click(getByLabelText(label, { selector: 'input' }));
-  await user.click(await findByRole('option', { name: option }));
-};
 
 describe('a rule as a list', () => {
   it('has its steps in order, each said in words, and can be read back as text', async () => {

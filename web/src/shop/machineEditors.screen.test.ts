@@ -1,7 +1,7 @@
 import { newInk, type Ink, type Machine } from '@kyanos/core';
 import { SHOP } from '@kyanos/demo';
 import { describe, expect, it } from 'vitest';
-import { problemSaid, showKept, write } from '../../test/screen.ts';
+import { choose, problemSaid, showKept, write } from '../../test/screen.ts';
 import { roomTexts } from '../texts/texts.ts';
 
 await roomTexts();
@@ -15,14 +15,6 @@ const inkOf = (machine: Machine, channel: string) =>
 describe('an ink of a machine', () => {
   const edit = (ink: Ink, machine: Machine = ROLL, was: string | undefined = ink.channel) =>
     showKept(InkEditor, ink, { machine, was, assumed: [], currency: 'USD' });
-  const choose = async (
-    { user, getByLabelText, findByRole }: Awaited<ReturnType<typeof edit>>,
-    label: string,
-    option: string,
-  ) => {
-    await user.click(getByLabelText(label));
-    await user.click(await findByRole('option', { name: option }));
-  };
 
   it('is handed over as it was typed', async () => {
     const screen = await edit(inkOf(ROLL, 'W'));

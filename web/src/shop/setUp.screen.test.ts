@@ -1,7 +1,7 @@
 import { USUAL_KINDS, type MachineAnswers, type Material } from '@kyanos/core';
 import { SHOP } from '@kyanos/demo';
 import { describe, expect, it } from 'vitest';
-import { problemSaid, show, showKept, write } from '../../test/screen.ts';
+import { choose, problemSaid, show, showKept, write } from '../../test/screen.ts';
 import { roomTexts } from '../texts/texts.ts';
 
 await roomTexts();
@@ -12,14 +12,6 @@ describe('a machine that is set up', () => {
   const opened = (problem?: string) =>
     show(NewMachineDialog, { modelValue: true, currency: 'USD', problem });
   type Screen = Awaited<ReturnType<typeof opened>>;
-  const choose = async (
-    { user, getByLabelText, findByRole }: Screen,
-    label: string,
-    option: string,
-  ) => {
-    await user.click(getByLabelText(label, { selector: 'input' }));
-    await user.click(await findByRole('option', { name: option }));
-  };
   const made = ({ emitted }: Screen) =>
     (emitted('make') as [Omit<MachineAnswers, 'id'>][] | undefined)?.at(-1)?.[0];
 
@@ -61,14 +53,6 @@ describe('a material of the shop', () => {
   const [vinyl] = SHOP.materials;
   const edit = (material: Material = vinyl) =>
     showKept(MaterialEditor, material, { currency: 'USD' });
-  const choose = async (
-    { user, getByLabelText, findByRole }: Awaited<ReturnType<typeof edit>>,
-    label: string,
-    option: string,
-  ) => {
-    await user.click(getByLabelText(label, { selector: 'input' }));
-    await user.click(await findByRole('option', { name: option }));
-  };
 
   it('is changed figure by figure, and keeps its name where nothing stands in its place', async () => {
     const screen = await edit();

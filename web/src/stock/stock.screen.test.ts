@@ -3,7 +3,7 @@ import { SHOP } from '@kyanos/demo';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { serve, type Server } from '../../test/server.ts';
 import { shelfProduct, stocked } from '../../test/stock.ts';
-import { show, words, write } from '../../test/screen.ts';
+import { choose, show, words, write } from '../../test/screen.ts';
 import { roomTexts } from '../texts/texts.ts';
 import type { ShelfEntry } from './useShelf.ts';
 
@@ -183,20 +183,14 @@ describe('what came in', () => {
       currency: 'EUR',
       problem,
     });
-  const choose = async ({
-    user,
-    getByLabelText,
-    findByRole,
-  }: Awaited<ReturnType<typeof dialog>>) => {
-    await user.click(getByLabelText('Material or ink', { selector: 'input' }));
-    await user.click(await findByRole('option', { name: 'Clear window film' }));
-  };
+  const chooseFilm = (screen: Awaited<ReturnType<typeof dialog>>) =>
+    choose(screen, 'Material or ink', 'Clear window film');
 
   it('stands there as that product usually comes, and is received so often', async () => {
     const screen = await dialog();
     const receive = screen.getByRole('button', { name: 'Receive' });
     expect(receive.hasAttribute('disabled')).toBe(true);
-    await choose(screen);
+    await chooseFilm(screen);
     await write(screen, 'Lot number', ' CW-7 ');
     await write(screen, 'How many alike', '3');
     await screen.user.click(receive);
@@ -223,7 +217,7 @@ describe('what came in', () => {
 
   it('says that nobody knows how long a material keeps', async () => {
     const screen = await dialog({ keeping: {} });
-    await choose(screen);
+    await chooseFilm(screen);
     expect(document.querySelector('.notice')).not.toBeNull();
   });
 
