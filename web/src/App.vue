@@ -254,7 +254,8 @@ useKeys('everywhere', {
 
 .missing {
   position: fixed;
-  inset: auto 20px 20px;
+  /* Above the ledger of a job, which is always in sight. */
+  inset: auto 20px 60px;
   z-index: 5;
 }
 
