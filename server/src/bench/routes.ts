@@ -3,7 +3,7 @@ import { Router } from 'express';
 import type pg from 'pg';
 import { inTransaction } from '../db.ts';
 import { on, onOnce } from '../route.ts';
-import { foresee } from '../stock/jobs.ts';
+import { foresee } from '../stock/needs.ts';
 import { benchOf, benchState, changeBench, finishBench } from './queries.ts';
 
 /** Jobs at the bench. */

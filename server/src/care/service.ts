@@ -33,7 +33,7 @@ import type { Db } from '../db.ts';
 import { dueOn, products, today } from '../floor.ts';
 import { itemById, itemsOf } from '../shop/items.ts';
 import { shopOf } from '../shop/queries.ts';
-import { comingJobs } from '../stock/jobs.ts';
+import { comingJobs } from '../stock/needs.ts';
 import { act as actOnStock, fittedIn, type Recording } from '../stock/queries.ts';
 import { quoteChance } from '../stock/service.ts';
 import { careOf, daysOf, runEvents, record, whiteSince, whitesOf } from './queries.ts';

@@ -7,7 +7,8 @@ import type { Queue } from '../queue.ts';
 import { on, onOnce } from '../route.ts';
 import { bringBack, compareVersions, versionsOf } from './history.ts';
 import { jobFile, takeStoredJobIn } from './travel.ts';
-import { foresee, foreseeSome, onState } from '../stock/jobs.ts';
+import { onState } from '../stock/jobs.ts';
+import { foresee, foreseeSome } from '../stock/needs.ts';
 import {
   artworksOf,
   insertJob,

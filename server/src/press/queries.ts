@@ -4,7 +4,7 @@ import { DomainError, language, type Channel } from '@kyanos/core';
 import type { Db } from '../db.ts';
 import { readyArtwork } from '../artwork/queries.ts';
 import { assertShopJob, jobById } from '../jobs/queries.ts';
-import { needOf } from '../stock/jobs.ts';
+import { needOf } from '../stock/needs.ts';
 import { t } from '../texts/texts.ts';
 import { addressOf } from './printers.ts';
 

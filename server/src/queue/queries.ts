@@ -26,7 +26,7 @@ import { revisionOf } from '../revisions.ts';
 import { itemsOf } from '../shop/items.ts';
 import { settingOf } from '../settings/queries.ts';
 import { shopOf } from '../shop/queries.ts';
-import { needOf } from '../stock/jobs.ts';
+import { needOf } from '../stock/needs.ts';
 import { stockThere } from '../stock/queries.ts';
 import { t } from '../texts/texts.ts';
 

@@ -29,7 +29,7 @@ import { aside } from '../aside/aside.ts';
 import type { Db } from '../db.ts';
 import { keepingIn, products, today } from '../floor.ts';
 import { machineById, shopOf } from '../shop/queries.ts';
-import { comingJobs } from './jobs.ts';
+import { comingJobs } from './needs.ts';
 import {
   act,
   drawsSince,
