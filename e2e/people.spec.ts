@@ -29,6 +29,11 @@ const join = async (page: Page, oneTime: string, name?: string) => {
 };
 const signedInAs = (page: Page, name: string) =>
   expect(page.getByRole('button', { name: `Signed in as ${name}` })).toBeVisible();
+/** A journey does not end while its page is on the way to another. */
+async function signOut(page: Page, name: string): Promise<void> {
+  await menu(page, name, 'Sign out');
+  await expect(page.getByRole('dialog', { name: 'Who are you?' })).toBeVisible();
+}
 async function menu(page: Page, name: string, item: string): Promise<void> {
   await page.getByRole('button', { name: `Signed in as ${name}` }).click();
   await page.getByText(item, { exact: true }).click();
@@ -60,7 +65,7 @@ test('the first owner comes in by the word that start prints, lets others in, an
   await page.getByLabel('Name of the device').fill('Office computer');
   await page.getByRole('button', { name: 'Add' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'The passkey is kept.' })).toBeVisible();
-  await menu(page, 'Oda', 'Sign out');
+  await signOut(page, 'Oda');
   await page.getByRole('button', { name: 'With a passkey' }).click();
   await signedInAs(page, 'Oda');
 
@@ -71,13 +76,13 @@ test('the first owner comes in by the word that start prints, lets others in, an
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   const leas = await page.getByTestId('word').innerText();
   await expect(page.getByRole('row', { name: /^Lea/ })).toContainText('one-time word');
-  await menu(page, 'Oda', 'Sign out');
+  await signOut(page, 'Oda');
   await join(page, leas);
   await signedInAs(page, 'Lea');
   // What is not hers is not offered.
   await expect(page.getByRole('link', { name: 'Practice' })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Queue' })).toHaveCount(0);
-  await menu(page, 'Lea', 'Sign out');
+  await signOut(page, 'Lea');
 });
 
 test('a shared tablet is switched by name and PIN', async ({ page }) => {
@@ -121,7 +126,7 @@ test('what only an owner or a planner may change is read by an operator, closed 
   await gap.fill('7');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('revision 2, by Oda')).toBeVisible();
-  await menu(page, 'Oda', 'Sign out');
+  await signOut(page, 'Oda');
 
   await join(page, ottos);
   await signedInAs(page, 'Otto');
@@ -140,7 +145,7 @@ test('what only an owner or a planner may change is read by an operator, closed 
   await page.goto(`${app.url}/stock`);
   await expect(page.getByRole('link', { name: 'Shelf' })).toBeVisible();
   await expect(page.getByRole('link', { name: 'To order' })).toHaveCount(0);
-  await menu(page, 'Otto', 'Sign out');
+  await signOut(page, 'Otto');
 });
 
 test('a session that ends in the middle asks who it is, over what was being done', async ({
