@@ -17,7 +17,7 @@ test('a cutting line is known by its name, measured, and printed nowhere; anothe
   page,
 }) => {
   await pick(page, 'reportlab-line-stanze.pdf');
-  const lines = page.locator('.list', { hasText: 'Lines that don’t print' });
+  const lines = page.locator('.panel', { hasText: 'Lines that don’t print' });
   await expect(lines).toContainText('Stanze');
   await expect(lines).toContainText('cutting line');
   await expect(page.getByText('60.0 × 40.0 mm finished, in process colour')).toBeVisible();
@@ -27,7 +27,7 @@ test('a cutting line is known by its name, measured, and printed nowhere; anothe
   await expect(page.getByTestId('save-state')).toContainText('Saved · version 2');
   // The next job of this file begins with that answer.
   await pick(page, 'reportlab-line-stanze.pdf');
-  await expect(page.locator('.list', { hasText: 'Lines that don’t print' })).toContainText(
+  await expect(page.locator('.panel', { hasText: 'Lines that don’t print' })).toContainText(
     'crease line',
   );
 });

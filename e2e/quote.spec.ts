@@ -100,7 +100,7 @@ test('all stacks are compared, and one of them is planned', async ({ page }) => 
   await expect(page.getByTestId('answer')).toContainText(/\d+ of \d+ are worth considering/, {
     timeout: 30_000,
   });
-  const cost = page.getByTestId('ledger').locator('.entry', { hasText: 'Cost' });
+  const cost = page.getByTestId('ledger').getByRole('group', { name: 'Cost' });
   const was = await cost.textContent();
   await page
     .getByRole('button', { name: /^Plan White under colour/ })

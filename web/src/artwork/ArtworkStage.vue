@@ -185,7 +185,7 @@ function chooseRear(number: number | null) {
 
 <template>
   <picture-stage :question="t('artwork.whatFile')" :answer="sentence">
-    <div v-if="page && subject && job.plan" ref="sheet" class="sheet">
+    <div v-if="page && subject && job.plan" ref="sheet" class="h-100">
       <page-viewer
         :subject="subject"
         :point="point"
@@ -204,7 +204,7 @@ function chooseRear(number: number | null) {
         }}
       </page-viewer>
     </div>
-    <div v-else class="sheet">
+    <div v-else class="h-100">
       <div v-if="job.artwork?.firstLook" class="panel first">
         <img
           :src="addressIn(API.getFirstLook, { params: { id: job.artwork.id } })"
@@ -227,13 +227,13 @@ function chooseRear(number: number | null) {
         >
           <v-icon :icon="mdiChevronLeft" />
         </v-btn>
-        <p v-if="looked" data-testid="looked" :title="looked.message">
+        <p v-if="looked" class="text-truncate" data-testid="looked" :title="looked.message">
           <strong>{{
             t('artwork.of', { looked: placed.indexOf(looked) + 1, n: placed.length })
           }}</strong>
           {{ looked.message }}
         </p>
-        <p v-else class="soft">
+        <p v-else class="soft text-truncate">
           {{ t('artwork.findingHasPlacePicture', { n: placed.length }) }} <kbd>n</kbd>
           {{ t('artwork.goesFromOneNext') }}
         </p>
@@ -250,7 +250,7 @@ function chooseRear(number: number | null) {
     </template>
     <template #side>
       <template v-if="page && subject && job.plan">
-        <div v-if="job.info && job.info.pages.length > 1" class="panel pages">
+        <div v-if="job.info && job.info.pages.length > 1" class="panel column pad">
           <v-select
             :label="
               job.plan.versions ? t('artwork.versionLookedPage') : t('artwork.frontShowsPage')
@@ -275,6 +275,7 @@ function chooseRear(number: number | null) {
           />
           <v-btn-toggle
             v-if="job.plan.artwork.rearPage !== null"
+            class="wide"
             :model-value="page.number"
             mandatory
             density="compact"
@@ -334,29 +335,12 @@ function chooseRear(number: number | null) {
 </template>
 
 <style scoped>
-.sheet {
-  height: 100%;
-}
-
 .stepper {
   display: grid;
   grid-template-columns: auto minmax(0, 1fr) auto;
   align-items: center;
-  gap: 6px;
+  gap: 8px;
   min-height: 42px;
-}
-
-.stepper p {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-kbd {
-  font-family: var(--figures);
-  padding: 0 6px;
-  border: 1px solid var(--line);
-  border-radius: 4px;
 }
 
 .first {
@@ -370,15 +354,5 @@ kbd {
   max-width: 100%;
   max-height: 40vh;
   box-shadow: 0 2px 14px rgb(10 20 40 / 25%);
-}
-
-.pages {
-  display: grid;
-  gap: 10px;
-  padding: 12px 14px;
-}
-
-.pages .v-btn-toggle {
-  grid-column: 1 / -1;
 }
 </style>

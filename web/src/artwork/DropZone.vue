@@ -40,7 +40,7 @@ function picked(event: Event) {
 <template>
   <section ref="zone" class="zone" :class="{ over: isOverDropZone }" :aria-label="title">
     <template v-if="phase === 'idle'">
-      <v-icon :icon="mdiFileImagePlusOutline" size="30" class="icon" />
+      <v-icon :icon="mdiFileImagePlusOutline" size="30" color="primary" />
       <div class="words">
         <strong>{{ title }}</strong>
         <span class="soft">{{
@@ -103,10 +103,6 @@ function picked(event: Event) {
   background: color-mix(in srgb, rgb(var(--v-theme-primary)) 10%, transparent);
 }
 
-.icon {
-  color: rgb(var(--v-theme-primary));
-}
-
 .words {
   display: grid;
   flex: 1 1 220px;
@@ -120,7 +116,7 @@ function picked(event: Event) {
   display: grid;
   grid-template-columns: auto minmax(120px, 1fr) 52px auto;
   align-items: center;
-  gap: 14px;
+  gap: 12px;
   width: 100%;
 }
 
@@ -134,7 +130,5 @@ function picked(event: Event) {
 
 .problem {
   flex-basis: 100%;
-  font-weight: 600;
-  color: rgb(var(--v-theme-error));
 }
 </style>

@@ -59,9 +59,9 @@ const lowest = computed(() => Math.min(...pictures.value.map(({ dpi }) => dpi)))
 </script>
 
 <template>
-  <div class="panel facts">
+  <div class="panel pad">
     <h2 class="label">{{ t('artwork.fileSays') }}</h2>
-    <dl>
+    <dl class="facts mt-1">
       <dt>{{ t('artwork.file') }}</dt>
       <dd>{{ kind }}</dd>
       <dt>{{ t('artwork.finished') }}</dt>
@@ -118,11 +118,11 @@ const lowest = computed(() => Math.min(...pictures.value.map(({ dpi }) => dpi)))
         <dd>{{ page.structure?.transparency ? t('artwork.yes') : t('artwork.no') }}</dd>
       </template>
       <template v-for="spot in spots" :key="spot.name">
-        <dt class="spot">“{{ spot.name }}”</dt>
+        <dt class="text-truncate">“{{ spot.name }}”</dt>
         <dd>{{ spot.words }}{{ standIn(spot.name) }}</dd>
       </template>
       <template v-for="layer in info.document?.layers ?? []" :key="`layer-${layer.name}`">
-        <dt class="spot">{{ layer.name }}</dt>
+        <dt class="text-truncate">{{ layer.name }}</dt>
         <dd>
           {{
             t('artwork.layer', {
@@ -151,30 +151,3 @@ const lowest = computed(() => Math.min(...pictures.value.map(({ dpi }) => dpi)))
     </dl>
   </div>
 </template>
-
-<style scoped>
-.facts {
-  padding: 12px 14px;
-}
-
-dl {
-  display: grid;
-  grid-template-columns: 104px minmax(0, 1fr);
-  row-gap: 4px;
-  margin-top: 4px;
-}
-
-dt {
-  color: var(--soft);
-}
-
-.spot {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-dd {
-  overflow-wrap: anywhere;
-}
-</style>

@@ -44,7 +44,7 @@ const drawnAt = computed(() =>
 <template>
   <form class="panel finished" @submit.prevent="emit('rescale', factor)">
     <div class="with-help">
-      <h2>{{ t('artwork.finishedSize') }}</h2>
+      <h2 class="small">{{ t('artwork.finishedSize') }}</h2>
       <handbook-link page="size-and-bleed" :of="t('artwork.finishedSize')" />
     </div>
     <length-field v-model="width" :label="t('artwork.width')" :min="1" :max="20000" />
@@ -60,11 +60,6 @@ const drawnAt = computed(() =>
   grid-template-columns: minmax(150px, 1fr) 1fr;
   align-items: center;
   gap: 6px 10px;
-  padding: 10px 14px 14px;
-}
-
-h2 {
-  grid-column: 1 / -1;
-  font-size: var(--size-small);
+  padding: 14px 16px;
 }
 </style>

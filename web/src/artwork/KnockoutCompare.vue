@@ -53,7 +53,7 @@ function choose(keep: boolean) {
     max-width="1080"
     @update:model-value="name = undefined"
   >
-    <div v-if="knockout" class="panel pa-6 compare" role="dialog" aria-labelledby="compare-title">
+    <div v-if="knockout" class="panel pa-6 column" role="dialog" aria-labelledby="compare-title">
       <h2 id="compare-title" class="question">
         {{ t('artwork.shouldColourBothPrint', { name: visibleName(name ?? '') }) }}
       </h2>
@@ -69,7 +69,7 @@ function choose(keep: boolean) {
       <p v-if="failed" role="alert">{{ failed }}</p>
       <div class="pair">
         <figure>
-          <figcaption>
+          <figcaption class="d-flex ga-2">
             <strong>{{ t('artwork.asTheFileIs') }}</strong>
             <span v-if="!mended" class="soft">{{ t('artwork.whatWouldPrintNow') }}</span>
           </figcaption>
@@ -81,7 +81,7 @@ function choose(keep: boolean) {
           </v-btn>
         </figure>
         <figure>
-          <figcaption>
+          <figcaption class="d-flex ga-2">
             <strong>{{ t('artwork.bothKept') }}</strong>
             <span class="soft"
               >–
@@ -106,26 +106,16 @@ function choose(keep: boolean) {
 </template>
 
 <style scoped>
-.compare {
-  display: grid;
-  gap: 14px;
-}
-
 .pair {
   display: grid;
   grid-template-columns: 1fr 1fr;
-  gap: 18px;
+  gap: 16px;
 }
 
 figure {
   display: grid;
-  gap: 10px;
+  gap: 12px;
   justify-items: start;
-}
-
-figcaption {
-  display: flex;
-  gap: 6px;
 }
 
 .light-table {

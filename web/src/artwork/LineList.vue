@@ -9,12 +9,12 @@ defineProps<{ lines: readonly TechnicalLines[] }>();
 </script>
 
 <template>
-  <div class="panel list">
+  <div class="panel pad">
     <div class="with-help">
-      <h2>{{ t('artwork.linesDontPrint') }}</h2>
+      <h2 class="small">{{ t('artwork.linesDontPrint') }}</h2>
       <handbook-link page="separations" :of="t('artwork.linesDontPrint')" />
     </div>
-    <ul>
+    <ul class="column ga-2">
       <li v-for="line in lines" :key="`${line.from}/${line.name}`">
         <b>{{ visibleName(line.name) }}</b>
         <span class="soft"
@@ -27,20 +27,6 @@ defineProps<{ lines: readonly TechnicalLines[] }>();
 </template>
 
 <style scoped>
-.list {
-  padding: 10px 14px 14px;
-}
-
-h2 {
-  font-size: var(--size-small);
-}
-
-ul {
-  list-style: none;
-  display: grid;
-  gap: 6px;
-}
-
 li {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;

@@ -263,9 +263,9 @@ const percentZoom = computed(() => Math.round(scale.value * 100));
       <p v-if="failed" class="words" role="alert">{{ failed }}</p>
       <p v-else-if="!whole" class="words">{{ t('artwork.drawing') }}</p>
     </div>
-    <div class="below">
+    <div class="row justify-space-between small">
       <div class="soft"><slot /></div>
-      <div class="zoom">
+      <div class="d-flex align-center">
         <v-btn
           icon
           variant="text"
@@ -287,7 +287,7 @@ const percentZoom = computed(() => Math.round(scale.value * 100));
         <v-btn icon variant="text" size="small" :aria-label="t('artwork.wholePage')" @click="reset">
           <v-icon :icon="mdiFitToScreenOutline" />
         </v-btn>
-        <span class="figures level" :title="t('artwork.screenPixelsEachPixel')">
+        <span class="figures level small text-right" :title="t('artwork.screenPixelsEachPixel')">
           {{ percentZoom }} %
         </span>
       </div>
@@ -332,24 +332,8 @@ canvas:focus-visible {
   color: #14213d;
 }
 
-.below {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  justify-content: space-between;
-  font-size: var(--size-small);
-}
-
-.zoom {
-  display: flex;
-  gap: 2px;
-  align-items: center;
-}
-
 .level {
   padding: 0 8px;
-  font-size: var(--size-small);
   min-width: 58px;
-  text-align: right;
 }
 </style>

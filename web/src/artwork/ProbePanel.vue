@@ -50,7 +50,7 @@ const where = computed(() => {
 
 <template>
   <div class="panel probe" data-testid="probe">
-    <p v-if="!point" class="soft">
+    <p v-if="!point" class="wide soft">
       {{ t('artwork.pointPictureMoveOver') }}
     </p>
     <template v-else>
@@ -58,7 +58,7 @@ const where = computed(() => {
         <pixel-canvas :picture="magnified" :label="t('artwork.singlePixelsRoundProbe')" />
         <span class="middle" aria-hidden="true"></span>
       </div>
-      <dl>
+      <dl class="facts">
         <dt>{{ t('artwork.point') }}</dt>
         <dd class="figures">{{ where }}</dd>
         <dt>{{ t('artwork.inkAll') }}</dt>
@@ -69,7 +69,7 @@ const where = computed(() => {
         </dd>
         <dt>{{ t('artwork.layers') }}</dt>
         <dd>
-          <ol v-if="layers.length" data-testid="layers-here">
+          <ol v-if="layers.length" class="marked" data-testid="layers-here">
             <li v-for="(layer, i) in layers" :key="i">
               {{ layer.words
               }}<template v-if="layer.hits > 1">{{
@@ -84,11 +84,11 @@ const where = computed(() => {
         </dd>
       </dl>
     </template>
-    <table v-if="pins.length" class="pins">
+    <table v-if="pins.length" class="pins wide small">
       <thead>
         <tr>
           <th scope="col">{{ t('artwork.pinned') }}</th>
-          <th v-for="(_, i) in pins" :key="i" scope="col" class="number">
+          <th v-for="(_, i) in pins" :key="i" scope="col" class="right">
             <button
               type="button"
               :aria-label="t('artwork.takePointOff', { i: i + 1 })"
@@ -105,8 +105,8 @@ const where = computed(() => {
           <td
             v-for="(pin, i) in pins"
             :key="i"
-            class="figures number"
-            :class="{ differs: pin.values[s] !== pins[0].values[s] }"
+            class="figures right"
+            :class="{ 'font-weight-bold': pin.values[s] !== pins[0].values[s] }"
           >
             {{ percent(pin.values[s]) }} %
           </td>
@@ -121,12 +121,7 @@ const where = computed(() => {
   display: grid;
   grid-template-columns: 118px minmax(0, 1fr);
   gap: 12px;
-  padding: 12px 14px;
-}
-
-.probe > p,
-.pins {
-  grid-column: 1 / -1;
+  padding: 14px 16px;
 }
 
 .glass {
@@ -152,46 +147,15 @@ const where = computed(() => {
   outline: 2px solid #e2560f;
 }
 
-dl {
-  display: grid;
-  grid-template-columns: 74px 1fr;
-  row-gap: 3px;
-  align-content: start;
-}
-
-dt {
-  color: var(--soft);
-}
-
-ol {
-  padding-left: 18px;
-}
-
-.pins {
-  width: 100%;
-  border-collapse: collapse;
-  font-size: var(--size-small);
-}
-
 .pins th {
-  text-align: left;
-  font-weight: 600;
   max-width: 90px;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
 }
 
-.pins .number {
-  text-align: right;
-}
-
 .pins button {
   min-height: 30px;
-  font-weight: 650;
-}
-
-.differs {
-  font-weight: 700;
+  font-weight: 600;
 }
 </style>

@@ -80,8 +80,8 @@ const here = (byte: number) => `${Math.round(byte / 2.55)} %`;
         <tr>
           <th scope="col">{{ t('artwork.separation') }}</th>
           <th scope="col" class="meter"></th>
-          <th scope="col" class="number">{{ t('artwork.mean') }}</th>
-          <th scope="col" class="number">{{ t('artwork.probe') }}</th>
+          <th scope="col" class="right">{{ t('artwork.mean') }}</th>
+          <th scope="col" class="right">{{ t('artwork.probe') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -89,21 +89,21 @@ const here = (byte: number) => `${Math.round(byte / 2.55)} %`;
           <th scope="row">
             <button
               type="button"
-              class="toggle"
+              class="toggle w-100 text-left"
               :aria-pressed="shown.has(row.name)"
               :aria-label="t('artwork.show', { row: row.name })"
               @click="emit('toggle', row.name)"
             >
               <v-icon :icon="shown.has(row.name) ? mdiEyeOutline : mdiEyeOffOutline" size="18" />
-              <span class="name">{{ visibleName(row.name) }}</span>
+              <span class="name text-truncate">{{ visibleName(row.name) }}</span>
               <kbd v-if="row.key">{{ row.key }}</kbd>
             </button>
           </th>
           <td class="meter" aria-hidden="true">
             <span :style="{ width: `${row.coverage * 100}%`, background: row.colour }"></span>
           </td>
-          <td class="figures number">{{ percent(row.coverage) }}</td>
-          <td class="figures number here" :data-testid="`here-${row.name}`">
+          <td class="figures right">{{ percent(row.coverage) }}</td>
+          <td class="figures right here" :data-testid="`here-${row.name}`">
             {{ row.here === undefined ? '–' : here(row.here) }}
           </td>
         </tr>
@@ -124,55 +124,20 @@ const here = (byte: number) => `${Math.round(byte / 2.55)} %`;
 <style scoped>
 .list {
   container-type: inline-size;
-  padding: 10px 14px 14px;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-thead th {
-  font-size: var(--size-small);
-  font-weight: 600;
-  color: var(--soft);
-  text-align: left;
-}
-
-tbody th {
-  text-align: left;
-  font-weight: 600;
-}
-
-td {
-  padding: 0;
+  padding: 14px 16px;
 }
 
 .toggle {
   display: grid;
   grid-template-columns: 22px minmax(0, 1fr) auto;
   align-items: center;
-  gap: 6px;
-  width: 100%;
+  gap: 8px;
   min-height: 36px;
-  text-align: left;
   font-weight: 600;
 }
 
 .name {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
   max-width: 104px;
-}
-
-kbd {
-  font-family: var(--figures);
-  font-size: 0.72rem;
-  padding: 0 5px;
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  color: var(--soft);
 }
 
 .off .name,
@@ -192,14 +157,8 @@ kbd {
   border-radius: 2px;
 }
 
-thead .number,
-.number {
-  text-align: right;
-  white-space: nowrap;
-}
-
 .here {
-  font-weight: 650;
+  font-weight: 600;
   min-width: 58px;
 }
 

@@ -84,7 +84,7 @@ const quoted = (names: readonly string[]) => names.map((name) => `“${name}”`
 </script>
 
 <template>
-  <div v-if="versions.length" class="panel compare" data-testid="versions">
+  <div v-if="versions.length" class="panel pad compare" data-testid="versions">
     <div>
       <h2 class="label">{{ t('artwork.whatCorrectedFileChanged') }}</h2>
       <v-select
@@ -99,7 +99,7 @@ const quoted = (names: readonly string[]) => names.map((name) => `“${name}”`
         "
       />
       <p v-if="problem" role="alert" class="mt-2">{{ problem }}</p>
-      <dl v-if="change" class="mt-3">
+      <dl v-if="change" class="facts mt-3">
         <template v-if="change.size">
           <dt>{{ t('artwork.finished') }}</dt>
           <dd class="figures">
@@ -145,12 +145,11 @@ const quoted = (names: readonly string[]) => names.map((name) => `“${name}”`
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 220px);
   gap: 16px;
-  padding: 12px 14px;
 }
 
 figure {
   display: grid;
-  gap: 6px;
+  gap: 8px;
   justify-items: center;
   font-size: var(--size-small);
 }
@@ -158,15 +157,5 @@ figure {
 figure :deep(canvas) {
   max-height: 240px;
   border: 1px solid var(--line);
-}
-
-dl {
-  display: grid;
-  grid-template-columns: 84px minmax(0, 1fr);
-  row-gap: 3px;
-}
-
-dt {
-  color: var(--soft);
 }
 </style>

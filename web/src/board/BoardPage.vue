@@ -216,8 +216,8 @@ async function again(job: JobSummary) {
 
 <template>
   <main class="board">
-    <div class="head">
-      <div>
+    <div class="d-flex align-end ga-4 mb-4">
+      <div class="mr-auto">
         <h1 class="question">{{ t('board.whatPrinted') }}</h1>
         <p class="answer">
           <template v-if="list">{{
@@ -274,7 +274,7 @@ async function again(job: JobSummary) {
       <p v-for="one in notices" :key="one">{{ one }}</p>
     </v-snackbar>
 
-    <div v-if="list && (list.total > 0 || search || state !== 'open')" class="find">
+    <div v-if="list && (list.total > 0 || search || state !== 'open')" class="d-flex ga-4 mt-4">
       <v-text-field
         v-model="search"
         class="search"
@@ -291,11 +291,11 @@ async function again(job: JobSummary) {
         :items="JOB_FILTERS.map((value) => ({ value, title: FILTER_WORDS[value] }))"
       />
       <v-select v-model="sort" class="sort" :label="t('board.sort')" :items="SORTS" />
-      <v-btn variant="text" class="as" @click="lines = !lines">{{
+      <v-btn variant="text" class="align-self-center" @click="lines = !lines">{{
         lines ? t('board.asCards') : t('board.asList')
       }}</v-btn>
     </div>
-    <p v-if="jobs?.length === 0 && missing.length === 0" class="empty soft">
+    <p v-if="jobs?.length === 0 && missing.length === 0" class="mt-16 text-center text-lead soft">
       {{
         search
           ? t('board.noJobHasName', { search })
@@ -334,25 +334,8 @@ async function again(job: JobSummary) {
   padding: 22px 28px 40px;
 }
 
-.head {
-  display: flex;
-  align-items: end;
-  gap: 16px;
-  margin-bottom: 16px;
-}
-
-.head > :first-child {
-  margin-right: auto;
-}
-
 .operator {
   flex: 0 0 240px;
-}
-
-.find {
-  display: flex;
-  gap: 16px;
-  margin-top: 16px;
 }
 
 .search {
@@ -362,15 +345,5 @@ async function again(job: JobSummary) {
 
 .sort {
   flex: 0 0 200px;
-}
-
-.as {
-  align-self: center;
-}
-
-.empty {
-  margin-top: 60px;
-  text-align: center;
-  font-size: var(--size-lead);
 }
 </style>

@@ -101,7 +101,7 @@ async function begin() {
 </script>
 
 <template>
-  <form class="panel first" @submit.prevent="begin">
+  <form class="panel column pa-6 first" @submit.prevent="begin">
     <h2 class="question">{{ t('board.firstYourShopTen') }}</h2>
     <p class="soft">
       {{ t('board.theyEnoughPlanPrice') }}
@@ -157,10 +157,7 @@ async function begin() {
 
 <style scoped>
 .first {
-  display: grid;
-  gap: 14px;
   max-width: 860px;
-  padding: 22px;
 }
 
 .first :deep(.field-grid) {

@@ -13,22 +13,23 @@ defineProps<{
 </script>
 
 <template>
-  <ul class="jobs">
+  <ul class="jobs mt-5">
     <li v-for="job in jobs" :key="job.id" class="panel job">
       <router-link :to="{ name: 'stack', params: { id: job.id } }" class="card">
         <job-picture :job="job" />
-        <div class="facts">
+        <div class="words">
           <h2>
-            <span class="figures soft number">{{ job.number }}</span> {{ job.name }}
+            <span class="figures soft font-weight-medium">{{ job.number }}</span>
+            {{ job.name }}
           </h2>
           <p>{{ t('board.copy', { n: job.copies, material: job.material }) }}</p>
-          <p v-if="job.problem" class="unread">{{ job.problem.message }}</p>
-          <p v-else class="figures stack">{{ job.stack }}</p>
-          <p v-if="job.notes" class="small notes">{{ job.notes }}</p>
-          <p v-if="decide(job)" class="decide" :class="{ fails: job.decide!.errors > 0 }">
+          <p v-if="job.problem" class="text-error small">{{ job.problem.message }}</p>
+          <p v-else class="figures small text-truncate">{{ job.stack }}</p>
+          <p v-if="job.notes" class="small text-truncate">{{ job.notes }}</p>
+          <p v-if="decide(job)" :class="job.decide!.errors > 0 ? 'bad' : 'warn'">
             {{ decide(job) }}
           </p>
-          <p class="soft foot">
+          <p class="soft small">
             {{
               t('board.savedAgo', {
                 machine: job.machine,
@@ -45,27 +46,10 @@ defineProps<{
 </template>
 
 <style scoped>
-.decide {
-  font-weight: 650;
-  color: rgb(var(--v-theme-warning));
-}
-
-.decide.fails {
-  color: rgb(var(--v-theme-error));
-}
-
-.notes {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
 .jobs {
-  list-style: none;
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(270px, 1fr));
   gap: 16px;
-  margin-top: 20px;
 }
 
 .card {
@@ -86,35 +70,10 @@ defineProps<{
   transform: translateY(-2px);
 }
 
-.number {
-  font-weight: 500;
-}
-
-.facts {
+.words {
   padding: 12px 14px 14px;
   display: grid;
   gap: 2px;
   align-content: start;
-}
-
-h2 {
-  font-size: var(--size-lead);
-  line-height: 1.25;
-}
-
-.stack {
-  font-size: 0.78rem;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.unread {
-  color: rgb(var(--v-theme-error));
-  font-size: var(--size-small);
-}
-
-.foot {
-  font-size: var(--size-small);
 }
 </style>

@@ -83,8 +83,7 @@ async function putAway() {
       <button
         v-bind="activator"
         type="button"
-        class="order"
-        :class="near"
+        class="order w-100 small text-left"
         :aria-label="
           t('board.change', {
             job: job.name,
@@ -94,8 +93,12 @@ async function putAway() {
         "
       >
         <b>{{ STATE_WORDS[job.state] }}</b>
-        <b v-if="job.priority !== 'usual'" class="pressing">{{ PRIORITY_WORDS[job.priority] }}</b>
-        <span class="figures">{{ summary || t('board.noDueTime') }}</span>
+        <b v-if="job.priority !== 'usual'" class="text-warning">{{
+          PRIORITY_WORDS[job.priority]
+        }}</b>
+        <span class="figures" :class="{ bad: near === 'late', warn: near === 'soon' }">{{
+          summary || t('board.noDueTime')
+        }}</span>
       </button>
     </template>
     <job-order-panel
@@ -112,30 +115,13 @@ async function putAway() {
 .order {
   display: flex;
   justify-content: space-between;
-  gap: 10px;
-  width: 100%;
+  gap: 8px;
   min-height: 44px;
   padding: 8px 14px;
   border-top: 1px solid var(--line);
-  font-size: var(--size-small);
-  text-align: left;
 }
 
 .order:hover {
   background: color-mix(in srgb, rgb(var(--v-theme-primary)) 8%, transparent);
-}
-
-.late .figures {
-  color: rgb(var(--v-theme-error));
-  font-weight: 700;
-}
-
-.soon .figures {
-  color: rgb(var(--v-theme-warning));
-  font-weight: 700;
-}
-
-.pressing {
-  color: rgb(var(--v-theme-warning));
 }
 </style>

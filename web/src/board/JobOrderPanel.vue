@@ -35,7 +35,7 @@ const setDue = (text: string | null) =>
 </script>
 
 <template>
-  <div class="panel choices">
+  <div class="panel column ga-2 pa-3 choices">
     <p v-if="closed" class="soft small">{{ closed }}</p>
     <v-text-field
       type="datetime-local"
@@ -49,7 +49,6 @@ const setDue = (text: string | null) =>
     <p v-if="closed">{{ PRIORITY_WORDS[job.priority] }}</p>
     <v-btn-toggle
       v-else
-      class="priority"
       mandatory
       density="compact"
       variant="outlined"
@@ -67,7 +66,7 @@ const setDue = (text: string | null) =>
         :key="state"
         type="button"
         role="option"
-        class="state"
+        class="entry"
         :aria-selected="state === job.state"
         :disabled="!!closed"
         @click="emit('change', { state })"
@@ -75,7 +74,7 @@ const setDue = (text: string | null) =>
         {{ STATE_WORDS[state] }}
       </button>
     </div>
-    <label class="note">
+    <label class="column ga-1">
       <span class="soft small">{{ t('board.notes') }}</span>
       <textarea
         rows="3"
@@ -105,15 +104,7 @@ const setDue = (text: string | null) =>
 
 <style scoped>
 .choices {
-  display: grid;
-  gap: 8px;
   width: 250px;
-  padding: 12px;
-}
-
-.note {
-  display: grid;
-  gap: 2px;
 }
 
 textarea {
@@ -125,19 +116,5 @@ textarea {
   color: inherit;
   font: inherit;
   resize: vertical;
-}
-
-.state {
-  display: block;
-  width: 100%;
-  min-height: 40px;
-  padding: 0 10px;
-  border-radius: 8px;
-  text-align: left;
-}
-
-.state[aria-selected='true'] {
-  background: color-mix(in srgb, rgb(var(--v-theme-primary)) 12%, transparent);
-  font-weight: 650;
 }
 </style>

@@ -14,24 +14,22 @@ defineProps<{
 </script>
 
 <template>
-  <ul class="rows">
+  <ul class="column ga-1 mt-4">
     <template v-for="(job, i) in jobs" :key="job.id">
-      <li v-if="byState && job.state !== jobs[i - 1]?.state" class="state">
+      <li v-if="byState && job.state !== jobs[i - 1]?.state" class="mt-3">
         <h2 class="label">{{ STATE_WORDS[job.state] }}</h2>
       </li>
-      <li class="panel row">
+      <li class="panel line">
         <span class="figures soft">{{ job.number }}</span>
         <router-link :to="{ name: 'stack', params: { id: job.id } }" class="name">
           <b>{{ job.name }}</b>
           <span class="soft small">{{
             t('board.copy', { n: job.copies, material: job.material })
           }}</span>
-          <span v-if="job.notes" class="soft small notes">{{ job.notes }}</span>
+          <span v-if="job.notes" class="soft small text-truncate">{{ job.notes }}</span>
         </router-link>
         <span class="small machine">{{ job.machine }}</span>
-        <span class="small" :class="{ fails: (job.decide?.errors ?? 0) > 0 }">{{
-          decide(job)
-        }}</span>
+        <span class="small" :class="{ bad: (job.decide?.errors ?? 0) > 0 }">{{ decide(job) }}</span>
         <slot name="order" :job="job"></slot>
       </li>
     </template>
@@ -39,18 +37,7 @@ defineProps<{
 </template>
 
 <style scoped>
-.rows {
-  list-style: none;
-  display: grid;
-  gap: 4px;
-  margin-top: 16px;
-}
-
-.state {
-  margin-top: 10px;
-}
-
-.row {
+.line {
   display: grid;
   grid-template-columns: 56px minmax(0, 5fr) minmax(0, 2fr) minmax(0, 2fr) minmax(0, 4fr);
   align-items: center;
@@ -59,7 +46,7 @@ defineProps<{
   overflow: hidden;
 }
 
-.row :deep(.order) {
+.line :deep(.order) {
   align-items: center;
   border-top: 0;
 }
@@ -72,19 +59,8 @@ defineProps<{
   text-decoration: none;
 }
 
-.notes {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.fails {
-  color: rgb(var(--v-theme-error));
-  font-weight: 650;
-}
-
 @media (max-width: 900px) {
-  .row {
+  .line {
     grid-template-columns: 44px minmax(0, 1fr) minmax(0, 1fr);
   }
 

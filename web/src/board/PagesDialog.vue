@@ -38,12 +38,12 @@ const jobs = computed(() => (props.info ? jobsOf(props.info, use.value, copies.v
 
 <template>
   <v-dialog :model-value="info !== undefined" max-width="560" @update:model-value="emit('leave')">
-    <form v-if="info" class="panel dialog" @submit.prevent="emit('choose', jobs)">
+    <form v-if="info" class="panel dialog-form" @submit.prevent="emit('choose', jobs)">
       <h2 class="question">{{ t('board.whatPages', { n: info.pages.length, fileName }) }}</h2>
       <v-radio-group :model-value="use" hide-details @update:model-value="$event && (use = $event)">
         <v-radio v-for="one in uses" :key="one" :value="one" :label="WORDS[one]" />
       </v-radio-group>
-      <ul class="counts">
+      <ul class="column ga-2 counts">
         <li v-for="(page, i) in counted" :key="page.number">
           <span>{{
             t('board.pageNumber', {
@@ -60,7 +60,7 @@ const jobs = computed(() => (props.info ? jobsOf(props.info, use.value, copies.v
           />
         </li>
       </ul>
-      <div class="buttons">
+      <div class="dialog-buttons">
         <v-btn variant="text" @click="emit('leave')">{{ t('board.leave') }}</v-btn>
         <v-btn type="submit" color="primary" variant="flat" :disabled="jobs.length === 0">
           {{ jobs.length === 1 ? t('board.beginJob') : t('board.beginJobs', { n: jobs.length }) }}
@@ -71,16 +71,7 @@ const jobs = computed(() => (props.info ? jobsOf(props.info, use.value, copies.v
 </template>
 
 <style scoped>
-.dialog {
-  display: grid;
-  gap: 14px;
-  padding: 20px 22px;
-}
-
 .counts {
-  list-style: none;
-  display: grid;
-  gap: 8px;
   max-height: 44vh;
   overflow-y: auto;
   padding: 6px 0;
@@ -91,11 +82,5 @@ const jobs = computed(() => (props.info ? jobsOf(props.info, use.value, copies.v
   grid-template-columns: minmax(0, 1fr) 150px;
   align-items: center;
   gap: 12px;
-}
-
-.buttons {
-  display: flex;
-  justify-content: flex-end;
-  gap: 8px;
 }
 </style>

@@ -41,9 +41,9 @@ describe('jobs as cards', () => {
       jobSummary(3),
     ];
     const { container } = await show(JobCards, { jobs, decide });
-    const told = [...container.querySelectorAll('.decide')];
+    const told = [...container.querySelectorAll('.bad, .warn')];
     expect(told.map(words)).toEqual(['2 to decide', '0 to decide']);
-    expect(told.map((one) => one.classList.contains('fails'))).toEqual([true, false]);
+    expect(told.map((one) => one.classList.contains('bad'))).toEqual([true, false]);
   });
 
   it('say why a plan can’t be read, in place of its stack', async () => {

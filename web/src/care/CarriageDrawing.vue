@@ -77,6 +77,7 @@ const description = computed(() => {
 
 <template>
   <svg
+    class="chart"
     :viewBox="`0 0 ${WIDTH} ${height}`"
     role="img"
     :aria-label="`${machine.name}: ${description}`"
@@ -226,10 +227,7 @@ const description = computed(() => {
 
 <style scoped>
 svg {
-  display: block;
-  width: 100%;
   max-width: 760px;
-  font-family: var(--text);
 }
 
 .tank {
@@ -244,8 +242,7 @@ svg {
 
 .letter {
   font-size: 15px;
-  font-weight: 650;
-  fill: rgb(var(--v-theme-on-surface));
+  font-weight: 600;
 }
 
 .small {

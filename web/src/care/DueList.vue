@@ -11,18 +11,15 @@ const titleOf = (id: string) => PROCEDURES[id as ProcedureId].title;
 </script>
 
 <template>
-  <ul class="due" data-testid="due">
+  <ul class="column ga-2" data-testid="due">
     <li v-for="one in due" :key="one.code + (one.run ?? '')" :class="one.when">
       <div>
         <strong>{{ one.when === 'now' ? t('care.now') : t('care.soon') }}.</strong> {{ one.says }}
       </div>
-      <div class="ways">
-        <router-link
-          v-if="one.run"
-          :to="{ name: 'care-procedures-run', params: { run: one.run } }"
-          class="go"
-          >{{ t('care.go') }}</router-link
-        >
+      <div class="row">
+        <v-btn v-if="one.run" :to="{ name: 'care-procedures-run', params: { run: one.run } }">{{
+          t('care.go')
+        }}</v-btn>
         <v-btn
           v-else-if="one.procedure"
           color="primary"
@@ -44,12 +41,6 @@ const titleOf = (id: string) => PROCEDURES[id as ProcedureId].title;
 </template>
 
 <style scoped>
-.due {
-  list-style: none;
-  display: grid;
-  gap: 8px;
-}
-
 li {
   display: grid;
   gap: 8px;
@@ -66,20 +57,5 @@ li.now {
 
 li.clear {
   border-left-color: rgb(var(--v-theme-success));
-}
-
-.ways {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-}
-
-.go {
-  display: inline-flex;
-  align-items: center;
-  min-height: 40px;
-  font-weight: 650;
-  color: inherit;
 }
 </style>

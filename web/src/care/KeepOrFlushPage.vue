@@ -78,7 +78,7 @@ const bars = computed(() => {
             <tr v-for="choice in found.choices" :key="choice.id">
               <td>
                 <b>{{ choice.name }}</b>
-                <span class="soft small block">{{ choice.says }}</span>
+                <span class="soft small d-block">{{ choice.says }}</span>
               </td>
               <td class="track">
                 <span :style="{ width: `${(choice.total.minor / dearest) * 100}%` }"></span>
@@ -114,14 +114,14 @@ const bars = computed(() => {
           <div
             v-for="(bar, i) in bars"
             :key="i"
-            class="week"
+            class="d-flex flex-1-1-0 align-end"
             :class="{ coming: bar.coming }"
             :title="t('care.mlBar', { bar: bar.label, ml: decimal(bar.ml, 0) })"
           >
             <span class="bar" :style="{ height: `${Math.max(1, bar.share * 100)}%` }"></span>
           </div>
         </div>
-        <div class="axis small soft">
+        <div class="small soft d-flex justify-space-between">
           <span>{{ t('care.n12WeeksAgo') }}</span><span>{{ t('care.today') }}</span
           ><span>{{ t('care.n12Weeks') }}</span>
         </div>
@@ -155,7 +155,7 @@ const bars = computed(() => {
         </div>
         <div class="panel pad">
           <h2 class="label">{{ t('care.whatCareCostWeeks', { weeks: found.spent.weeks }) }}</h2>
-          <p class="big">
+          <p class="text-title">
             <figure-value :text="currency(found.spent.cost)" :working="found.spent.working" />
           </p>
           <p>
@@ -173,10 +173,6 @@ const bars = computed(() => {
 </template>
 
 <style scoped>
-.block {
-  display: block;
-}
-
 .track {
   width: 26%;
   vertical-align: middle !important;
@@ -201,12 +197,6 @@ const bars = computed(() => {
   border-bottom: 1px solid var(--soft);
 }
 
-.week {
-  display: flex;
-  flex: 1;
-  align-items: end;
-}
-
 .bar {
   width: 100%;
   background: #8aa5d6;
@@ -216,14 +206,5 @@ const bars = computed(() => {
 .coming .bar {
   background: repeating-linear-gradient(45deg, #8aa5d6 0 3px, transparent 3px 6px);
   border: 1px solid #4d6da8;
-}
-
-.axis {
-  display: flex;
-  justify-content: space-between;
-}
-
-.big {
-  font-size: var(--size-title);
 }
 </style>

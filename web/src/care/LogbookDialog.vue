@@ -133,7 +133,7 @@ async function attach(event: Event) {
           rows="3"
           variant="outlined"
         />
-        <label class="file">
+        <label class="column ga-1">
           {{ t('care.picture') }}
           <input type="file" accept="image/*" capture="environment" @change="attach" />
         </label>
@@ -152,10 +152,3 @@ async function attach(event: Event) {
     </form>
   </v-dialog>
 </template>
-
-<style scoped>
-.file {
-  display: grid;
-  gap: 4px;
-}
-</style>

@@ -97,17 +97,17 @@ const shown = computed(() =>
     <div v-if="machine" class="panel pad">
       <v-text-field
         v-model="what"
-        class="find"
+        class="find mb-2"
         :label="t('care.findEntry')"
         clearable
         @click:clear="what = ''"
       />
       <table class="table">
         <tbody>
-          <tr v-for="event in shown" :key="event.id" :class="{ gone: !event.holds }">
-            <td class="figures when">{{ timeWords(event.at) }}</td>
+          <tr v-for="event in shown" :key="event.id">
+            <td class="figures text-no-wrap">{{ timeWords(event.at) }}</td>
             <td>{{ event.by }}</td>
-            <td class="what">
+            <td :class="{ 'text-decoration-line-through': !event.holds }">
               {{ careWords(event.what) }}
               <img
                 v-if="event.what.act === 'note' && event.what.picture"
@@ -160,21 +160,12 @@ const shown = computed(() =>
 <style scoped>
 .find {
   max-width: 320px;
-  margin-bottom: 8px;
-}
-
-.when {
-  white-space: nowrap;
-}
-
-.gone .what {
-  text-decoration: line-through;
 }
 
 img {
   display: block;
   max-width: 260px;
-  margin-top: 6px;
+  margin-top: 8px;
   border-radius: 6px;
 }
 </style>

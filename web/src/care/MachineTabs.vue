@@ -8,20 +8,20 @@ const emit = defineEmits<{ select: [id: string] }>();
 </script>
 
 <template>
-  <div class="tabs" role="radiogroup" :aria-label="t('care.machine')">
+  <div class="d-flex flex-wrap ga-2" role="radiogroup" :aria-label="t('care.machine')">
     <button
       v-for="machine in machines"
       :key="machine.id"
       type="button"
       role="radio"
-      class="panel tab"
+      class="panel tab text-left"
       :aria-checked="machine.id === selected"
       @click="emit('select', machine.id)"
     >
       <b>{{ machine.name }}</b>
       <span
         class="small"
-        :class="machine.due.some(({ when }) => when === 'now') ? 'now' : 'soft'"
+        :class="machine.due.some(({ when }) => when === 'now') ? 'warn' : 'soft'"
         >{{
           machine.due.length === 0
             ? t('care.nothingDueWithin')
@@ -35,27 +35,10 @@ const emit = defineEmits<{ select: [id: string] }>();
 </template>
 
 <style scoped>
-.tabs {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-}
-
 .tab {
   display: grid;
   min-width: 180px;
   min-height: 52px;
   padding: 6px 14px;
-  text-align: left;
-}
-
-.tab[aria-checked='true'] {
-  outline: 3px solid rgb(var(--v-theme-primary));
-  outline-offset: -1px;
-}
-
-.now {
-  color: rgb(var(--v-theme-warning));
-  font-weight: 650;
 }
 </style>

@@ -78,10 +78,10 @@ const facts = computed(() => {
         <div class="panel pad">
           <carriage-drawing :machine="machine" />
         </div>
-        <div class="panel pad facts">
+        <div class="panel pad sums">
           <div v-for="[label, value] in facts" :key="label">
             <span class="label">{{ label }}</span>
-            <span class="block">{{ value }}</span>
+            <span class="d-block">{{ value }}</span>
           </div>
           <div v-if="machine.settling">
             <span class="label">{{ t('care.settledEstimated') }}</span>
@@ -96,7 +96,7 @@ const facts = computed(() => {
           </div>
           <div v-if="machine.white">
             <span class="label">{{ t('care.whiteTwoWeeks') }}</span>
-            <span class="block figures">{{ ml(machine.whiteTwoWeeksMl) }}</span>
+            <span class="figures d-block">{{ ml(machine.whiteTwoWeeksMl) }}</span>
           </div>
         </div>
         <procedure-buttons :ids="machine.procedures" @begin="begin" />
@@ -114,13 +114,9 @@ const facts = computed(() => {
   }
 }
 
-.facts {
+.sums {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
   gap: 10px 18px;
-}
-
-.block {
-  display: block;
 }
 </style>

@@ -83,16 +83,16 @@ const pathOf = (channel: string, row: number, missed: boolean) =>
 </script>
 
 <template>
-  <div class="pattern">
+  <div class="column">
     <figure v-for="{ channel, name, row } in rows" :key="`${channel}${row}`">
-      <figcaption class="small">
+      <figcaption class="small d-flex ga-2 mb-1">
         <b class="figures">{{ channel }}</b> {{ name
         }}<template v-if="machine.inks.find((ink) => ink.channel === channel)!.rows > 1">{{
           t('care.row', { row: row + 1 })
         }}</template>
         <span
           v-if="missing.some((one) => one.channel === channel && one.row === row)"
-          class="count"
+          class="ml-auto text-error font-weight-semibold"
         >
           {{
             t('care.missing', {
@@ -112,6 +112,7 @@ const pathOf = (channel: string, row: number, missed: boolean) =>
             nozzles: machine.nozzles,
           })
         "
+        class="chart"
         :class="{ fixed }"
         @click="tapped($event, channel, row)"
       >
@@ -121,7 +122,7 @@ const pathOf = (channel: string, row: number, missed: boolean) =>
       </svg>
       <v-text-field
         v-if="!fixed"
-        class="typed"
+        class="typed mt-2"
         :label="
           t('care.missingNozzles', { name, rest: row > 0 ? t('care.row', { row: row + 1 }) : '' })
         "
@@ -130,37 +131,19 @@ const pathOf = (channel: string, row: number, missed: boolean) =>
         @change="setTyped(($event.target as HTMLInputElement).value, channel, row)"
       />
     </figure>
-    <p :class="verdict.verdict">{{ verdict.says }}</p>
+    <p :class="{ warn: verdict.verdict === 'clean' || verdict.verdict === 'service' }">
+      {{ verdict.says }}
+    </p>
   </div>
 </template>
 
 <style scoped>
-.pattern {
-  display: grid;
-  gap: 12px;
-}
-
-figcaption {
-  display: flex;
-  gap: 8px;
-  margin-bottom: 3px;
-}
-
-.count {
-  margin-left: auto;
-  color: rgb(var(--v-theme-error));
-  font-weight: 650;
-}
-
 svg {
-  display: block;
-  width: 100%;
   cursor: crosshair;
 }
 
 .typed {
   max-width: 320px;
-  margin-top: 6px;
 }
 
 svg.fixed {
@@ -180,11 +163,5 @@ svg.fixed {
   stroke: #ff8a4c;
   stroke-width: 4.4;
   stroke-dasharray: 3 2;
-}
-
-.clean,
-.service {
-  color: rgb(var(--v-theme-warning));
-  font-weight: 650;
 }
 </style>

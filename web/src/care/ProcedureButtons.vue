@@ -19,12 +19,12 @@ const shown = computed(() => all.value.filter(({ id }) => props.ids.includes(id)
 <template>
   <div class="panel pad">
     <h2 class="label">{{ t('care.procedures') }}</h2>
-    <div class="list">
+    <div class="list mt-2">
       <button
         v-for="{ id, procedure } in shown"
         :key="id"
         type="button"
-        class="one"
+        class="option column ga-0 text-left"
         @click="emit('begin', id)"
       >
         <b>{{ procedure.title }}</b>
@@ -44,19 +44,5 @@ const shown = computed(() => all.value.filter(({ id }) => props.ids.includes(id)
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
   gap: 8px;
-  margin-top: 8px;
-}
-
-.one {
-  display: grid;
-  min-height: 52px;
-  padding: 6px 12px;
-  border: 1px solid var(--line);
-  border-radius: 8px;
-  text-align: left;
-}
-
-.one:hover {
-  background: color-mix(in srgb, rgb(var(--v-theme-primary)) 8%, transparent);
 }
 </style>

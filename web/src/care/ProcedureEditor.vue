@@ -107,9 +107,9 @@ const save = () =>
         hide-details
       />
     </div>
-    <div v-for="(step, i) in steps" :key="i" class="panel pad step">
-      <div class="head">
-        <b class="figures">{{ i + 1 }}</b>
+    <div v-for="(step, i) in steps" :key="i" class="panel pad column">
+      <div class="d-flex align-center ga-1">
+        <b class="figures mr-auto text-lead">{{ i + 1 }}</b>
         <v-btn
           icon
           variant="text"
@@ -179,11 +179,11 @@ const save = () =>
         />
       </div>
     </div>
-    <div class="buttons">
+    <div class="d-flex ga-2">
       <v-btn :prepend-icon="mdiPlus" @click="steps = [...steps, { do: '', minutes: 1 }]">{{
         t('care.addStep')
       }}</v-btn>
-      <span class="grow"></span>
+      <span class="flex-1-1-0"></span>
       <v-btn variant="text" @click="emit('leave')">{{ t('care.cancel') }}</v-btn>
       <v-btn type="submit" color="primary" variant="flat" :disabled="!ready">{{
         t('care.save')
@@ -191,30 +191,3 @@ const save = () =>
     </div>
   </form>
 </template>
-
-<style scoped>
-.step {
-  display: grid;
-  gap: 12px;
-}
-
-.head {
-  display: flex;
-  align-items: center;
-  gap: 4px;
-}
-
-.head b {
-  margin-right: auto;
-  font-size: var(--size-lead);
-}
-
-.buttons {
-  display: flex;
-  gap: 8px;
-}
-
-.grow {
-  flex: 1;
-}
-</style>

@@ -129,11 +129,11 @@ const EMPTY: Procedure = { title: '', when: '', have: [], steps: [{ do: '', minu
         <p v-if="chosen.procedure.have.length">
           <b>{{ t('care.haveHand') }}</b> {{ chosen.procedure.have.join(' · ') }}
         </p>
-        <ol class="steps">
+        <ol class="marked column my-3">
           <li v-for="(step, i) in chosen.procedure.steps" :key="i">
             <b>{{ step.do }}</b>
-            <span v-if="step.why" class="soft block">{{ step.why }}</span>
-            <span class="soft small figures block">
+            <span v-if="step.why" class="soft d-block">{{ step.why }}</span>
+            <span class="soft small figures d-block">
               {{ step.minutes > 0 ? t('care.ofHands', { minutes: duration(step.minutes) }) : '' }}
               {{
                 step.waitMinutes
@@ -144,7 +144,7 @@ const EMPTY: Procedure = { title: '', when: '', have: [], steps: [{ do: '', minu
                   : ''
               }}
             </span>
-            <p v-for="id in step.cautions" :key="id" class="caution small">
+            <p v-for="id in step.cautions" :key="id" class="caution small mt-2">
               <strong>{{ t('care.caution') }}</strong> {{ CAUTIONS[id] }}
             </p>
           </li>
@@ -156,20 +156,3 @@ const EMPTY: Procedure = { title: '', when: '', have: [], steps: [{ do: '', minu
     </div>
   </section>
 </template>
-
-<style scoped>
-.steps {
-  display: grid;
-  gap: 14px;
-  padding-left: 22px;
-  margin: 12px 0;
-}
-
-.block {
-  display: block;
-}
-
-.caution {
-  margin-top: 6px;
-}
-</style>

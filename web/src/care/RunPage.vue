@@ -128,13 +128,13 @@ const back = () =>
       >
     </p>
     <div class="stage-columns">
-      <div v-if="step && !state.ended" class="panel now" data-testid="step">
+      <div v-if="step && !state.ended" class="panel column now" data-testid="step">
         <p class="do">{{ step.do }}</p>
-        <p v-if="step.why" class="soft why">{{ step.why }}</p>
+        <p v-if="step.why" class="soft text-lead">{{ step.why }}</p>
         <p v-for="id in step.cautions" :key="id" class="caution">
           <strong>{{ t('care.caution') }}</strong> {{ CAUTIONS[id] }}
         </p>
-        <div v-if="waits" class="timer">
+        <div v-if="waits" class="row ga-4">
           <span
             class="figures clock"
             role="timer"
@@ -157,7 +157,7 @@ const back = () =>
           v-model="missing"
           :machine="machine"
         />
-        <div v-for="field in step.write" :key="field.id" class="field">
+        <div v-for="field in step.write" :key="field.id">
           <v-text-field
             :label="field.label"
             :suffix="field.unit"
@@ -173,7 +173,7 @@ const back = () =>
             "
           />
         </div>
-        <div class="ticks">
+        <div class="d-flex ga-3 align-center">
           <v-btn size="x-large" color="primary" variant="flat" :disabled="!mayTick" @click="tick">{{
             t('care.done')
           }}</v-btn>
@@ -182,16 +182,21 @@ const back = () =>
           }}</v-btn>
         </div>
       </div>
-      <ol class="panel pad steps" :class="{ alone: state.ended }">
+      <ol class="panel pad column ga-0 steps small" :class="{ wide: state.ended }">
         <li
           v-for="(one, i) in state.procedure.steps"
           :key="i"
-          :class="{ done: state.steps[i].doneAt, here: i === state.at && !state.ended }"
+          :class="{
+            soft: state.steps[i].doneAt,
+            'font-weight-semibold': i === state.at && !state.ended,
+          }"
         >
-          <span class="mark figures">{{ state.steps[i].doneAt ? '✓' : i + 1 }}</span>
+          <span class="figures text-center" :class="{ good: state.steps[i].doneAt }">{{
+            state.steps[i].doneAt ? '✓' : i + 1
+          }}</span>
           <span>
             {{ one.do }}
-            <span v-if="state.steps[i].doneAt" class="soft small block"
+            <span v-if="state.steps[i].doneAt" class="soft small d-block"
               >{{ state.steps[i].by
               }}<template v-if="Object.keys(state.steps[i].wrote).length"
                 >: {{ Object.values(state.steps[i].wrote).join(', ') }}</template
@@ -210,8 +215,6 @@ const back = () =>
 
 <style scoped>
 .now {
-  display: grid;
-  gap: 14px;
   padding: 22px;
   border-left: 6px solid rgb(var(--v-theme-primary));
 }
@@ -222,67 +225,20 @@ const back = () =>
   line-height: 1.25;
 }
 
-.why {
-  font-size: var(--size-lead);
-}
-
-.timer {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 18px;
-  align-items: center;
-}
-
 .clock {
   font-size: 3rem;
   font-weight: 600;
 }
 
-.ticks {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-}
-
-.steps {
-  list-style: none;
-  display: grid;
-  font-size: var(--size-small);
-}
-
-.alone {
-  grid-column: 1 / -1;
-}
-
 .steps li {
   display: grid;
   grid-template-columns: 34px 1fr auto;
-  gap: 10px;
+  gap: 12px;
   padding: 9px 0;
   border-top: 1px solid var(--line);
 }
 
 .steps li:first-child {
   border: 0;
-}
-
-.done {
-  color: var(--soft);
-}
-
-.here {
-  font-weight: 650;
-}
-
-.mark {
-  text-align: center;
-}
-
-.done .mark {
-  color: rgb(var(--v-theme-success));
-}
-
-.block {
-  display: block;
 }
 </style>

@@ -124,13 +124,13 @@ const paper = (name: Paper) =>
 
 <template>
   <section class="stage">
-    <header class="head">
+    <header class="d-flex flex-wrap align-end justify-space-between ga-3">
       <div>
         <h1 class="question">{{ t('cost.whatDoesCostWhat') }}</h1>
         <p class="answer" data-testid="answer">{{ answer }}</p>
         <assumed-here of="cost" />
       </div>
-      <div v-if="work" class="papers">
+      <div v-if="work" class="d-flex ga-2">
         <v-btn
           color="primary"
           variant="flat"
@@ -181,7 +181,7 @@ const paper = (name: Paper) =>
       <div class="stage">
         <div class="panel pad">
           <h2 class="label">{{ t('cost.costLineLine') }}</h2>
-          <table>
+          <table class="table">
             <tbody v-for="group in groups" :key="group.id">
               <tr>
                 <th scope="row">
@@ -191,7 +191,7 @@ const paper = (name: Paper) =>
                   <span :style="{ width: `${group.share * 100}%` }"></span>
                   <small class="figures soft">{{ percent(group.share, 0) }}</small>
                 </td>
-                <td>
+                <td class="right">
                   <span v-if="group.lines.length > 1" class="figures">{{
                     currency(group.sum)
                   }}</span>
@@ -205,7 +205,9 @@ const paper = (name: Paper) =>
               <template v-if="group.lines.length > 1">
                 <tr v-for="line in group.lines" :key="line.label" class="part">
                   <th scope="row" colspan="2">{{ shortened(line.label, group.name) }}</th>
-                  <td><figure-value :text="currency(line.amount)" :working="line.working" /></td>
+                  <td class="right">
+                    <figure-value :text="currency(line.amount)" :working="line.working" />
+                  </td>
                 </tr>
               </template>
             </tbody>
@@ -213,14 +215,16 @@ const paper = (name: Paper) =>
               <tr class="total">
                 <th scope="row">{{ t('cost.cost') }}</th>
                 <td class="soft">{{ t('cost.waste', { waste: currency(cost.waste) }) }}</td>
-                <td>
+                <td class="right">
                   <figure-value :text="currency(cost.total)" :working="cost.workings.total" />
                 </td>
               </tr>
               <tr v-if="cost.tax.minor > 0">
                 <th scope="row">{{ t('cost.taxPrice') }}</th>
                 <td class="soft">{{ t('cost.pay', { withTax: currency(cost.withTax) }) }}</td>
-                <td><figure-value :text="currency(cost.tax)" :working="cost.workings.tax" /></td>
+                <td class="right">
+                  <figure-value :text="currency(cost.tax)" :working="cost.workings.tax" />
+                </td>
               </tr>
             </tbody>
           </table>
@@ -242,7 +246,7 @@ const paper = (name: Paper) =>
         </div>
       </div>
       <teleport defer to="#job-side">
-        <div class="panel pad customer">
+        <div class="panel pad column">
           <v-text-field
             :label="t('cost.customer')"
             maxlength="200"
@@ -268,19 +272,19 @@ const paper = (name: Paper) =>
         </div>
         <div class="panel pad">
           <h2 class="label">{{ t('cost.otherQuantities') }}</h2>
-          <table>
+          <table class="table numbers">
             <thead>
               <tr>
                 <th scope="col">{{ t('cost.copies') }}</th>
-                <th scope="col" class="right">{{ t('cost.perPiece') }}</th>
-                <th scope="col" class="right">{{ t('cost.price') }}</th>
+                <th scope="col">{{ t('cost.perPiece') }}</th>
+                <th scope="col">{{ t('cost.price') }}</th>
               </tr>
             </thead>
             <tbody>
               <tr
                 v-for="offer in around?.offers ?? []"
                 :key="offer.copies"
-                :class="{ own: offer.copies === plan.layout.copies }"
+                :class="{ total: offer.copies === plan.layout.copies }"
               >
                 <th scope="row" class="figures">{{ offer.copies }}</th>
                 <td class="figures">{{ currency(offer.perPiece) }}</td>
@@ -296,24 +300,6 @@ const paper = (name: Paper) =>
 </template>
 
 <style scoped>
-.customer {
-  display: grid;
-  gap: 12px;
-}
-
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  justify-content: space-between;
-  align-items: end;
-  gap: 12px;
-}
-
-.papers {
-  display: flex;
-  gap: 8px;
-}
-
 .summary {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(128px, 1fr));
@@ -323,33 +309,6 @@ const paper = (name: Paper) =>
 .sum {
   font-size: 1.35rem;
   letter-spacing: -0.02em;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th,
-td {
-  padding: 6px 0;
-  text-align: left;
-  font-weight: 500;
-  border-bottom: 1px solid var(--line);
-}
-
-td:last-child,
-.right {
-  text-align: right;
-}
-
-td:nth-child(2):not(.bar, .soft) {
-  text-align: right;
-}
-
-thead th {
-  font-size: var(--size-small);
-  color: var(--soft);
 }
 
 .bar {
@@ -378,11 +337,6 @@ thead th {
 
 .total th,
 .total td:last-child {
-  font-weight: 700;
-}
-
-.own th,
-.own td {
   font-weight: 700;
 }
 </style>

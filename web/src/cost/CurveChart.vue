@@ -84,6 +84,7 @@ const drawn = computed(() => {
 
 <template>
   <svg
+    class="chart"
     :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
     role="img"
     :aria-label="t('cost.costPieceQuantity')"
@@ -117,12 +118,7 @@ const drawn = computed(() => {
 </template>
 
 <style scoped>
-svg {
-  width: 100%;
-}
-
 .unit {
-  font-size: 13px;
   fill: var(--soft);
 }
 

@@ -32,10 +32,10 @@ const add = () => {
 </script>
 
 <template>
-  <div class="list">
+  <div class="column">
     <h2 class="label">{{ t('cost.finishingExtras') }}</h2>
-    <div v-for="(extra, i) in extras" :key="i" class="row">
-      <div class="name">
+    <div v-for="(extra, i) in extras" :key="i" class="line">
+      <div class="wide d-flex align-center">
         <v-text-field
           :label="t('cost.what')"
           maxlength="200"
@@ -79,19 +79,7 @@ const add = () => {
 </template>
 
 <style scoped>
-.list {
-  display: grid;
-  gap: 12px;
-}
-
-.name {
-  grid-column: 1 / -1;
-  display: grid;
-  grid-template-columns: 1fr auto;
-  align-items: center;
-}
-
-.row {
+.line {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 8px;

@@ -64,10 +64,10 @@ async function done() {
     max-width="640"
     @update:model-value="channel = undefined"
   >
-    <form v-if="ink" class="panel dialog" @submit.prevent="done">
+    <form v-if="ink" class="panel dialog-form" @submit.prevent="done">
       <h2>{{ t('cost.on', { ink: ink.name, machine: machine.name }) }}</h2>
       <p v-if="problem" role="alert">{{ problem }}</p>
-      <div class="fields">
+      <div class="field-grid">
         <ink-figures v-model="ink" :cure="machine.cure" :currency="currency" />
         <number-field
           v-if="ink.container"
@@ -85,41 +85,10 @@ async function done() {
         :model-value="everyJob"
         @update:model-value="everyJob = !!$event"
       />
-      <div class="buttons">
+      <div class="dialog-buttons">
         <v-btn @click="channel = undefined">{{ t('cost.leave') }}</v-btn>
         <v-btn color="primary" variant="flat" type="submit">{{ t('cost.useTheseFigures') }}</v-btn>
       </div>
     </form>
   </v-dialog>
 </template>
-
-<style scoped>
-.dialog {
-  display: grid;
-  gap: 14px;
-  padding: 20px 22px;
-  max-height: 90vh;
-  overflow-y: auto;
-}
-
-.dialog h2 {
-  font-size: var(--size-lead);
-}
-
-.fields {
-  display: grid;
-  grid-template-columns: repeat(3, 1fr);
-  gap: 12px;
-}
-
-.wide,
-.buttons {
-  position: sticky;
-  bottom: -20px;
-  padding-block: 10px;
-  background: rgb(var(--v-theme-surface));
-  display: flex;
-  justify-content: flex-end;
-  gap: 10px;
-}
-</style>

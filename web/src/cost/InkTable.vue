@@ -21,7 +21,7 @@ const one = (value: number) => decimal(value, 1);
 </script>
 
 <template>
-  <table>
+  <table class="table numbers">
     <thead>
       <tr>
         <th scope="col">{{ t('cost.ink') }}</th>
@@ -34,7 +34,9 @@ const one = (value: number) => decimal(value, 1);
     <tbody>
       <tr v-for="row in rows" :key="row.channel">
         <th scope="row">
-          <button type="button" class="ink" @click="edited = row.channel">{{ row.name }}</button>
+          <button type="button" class="link-button" @click="edited = row.channel">
+            {{ row.name }}
+          </button>
         </th>
         <td><figure-value :text="ml(row.ml)" :working="row.working" /></td>
         <td class="figures soft">{{ one(row.interval.low) }} – {{ one(row.interval.high) }} mL</td>
@@ -52,45 +54,3 @@ const one = (value: number) => decimal(value, 1);
   </table>
   <ink-dialog v-model="edited" />
 </template>
-
-<style scoped>
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th,
-td {
-  padding: 5px 10px 5px 0;
-  text-align: right;
-  font-weight: 500;
-  border-bottom: 1px solid var(--line);
-  white-space: nowrap;
-}
-
-th:first-child {
-  text-align: left;
-}
-
-th:last-child,
-td:last-child {
-  padding-right: 0;
-}
-
-thead th {
-  font-size: var(--size-small);
-  color: var(--soft);
-}
-
-.ink {
-  min-height: 44px;
-  font-weight: 600;
-  text-decoration: underline dotted;
-  text-underline-offset: 4px;
-}
-
-.warn {
-  color: rgb(var(--v-theme-warning));
-  font-weight: 650;
-}
-</style>

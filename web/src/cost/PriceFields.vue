@@ -27,9 +27,9 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
 </script>
 
 <template>
-  <div class="fields">
+  <div class="two">
     <div class="with-help wide">
-      <h2 class="label">{{ t('cost.price') }}</h2>
+      <h2 class="label wide">{{ t('cost.price') }}</h2>
       <handbook-link page="estimating" :of="t('cost.price')" />
     </div>
     <v-select
@@ -114,7 +114,7 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
       :model-value="prices.currency"
       @update:model-value="set({ currency: $event })"
     />
-    <h2 class="label">{{ t('cost.quantityBreaks') }}</h2>
+    <h2 class="label wide">{{ t('cost.quantityBreaks') }}</h2>
     <template v-for="(step, i) in breaks()" :key="i">
       <number-field
         :label="t('cost.fromCopies')"
@@ -123,7 +123,7 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
         :model-value="step.copies"
         @update:model-value="setBreak(i, { copies: $event })"
       />
-      <div class="row">
+      <div class="d-flex align-center">
         <number-field
           :label="t('cost.discount')"
           unit="%"
@@ -145,22 +145,3 @@ const setBreak = (at: number, change: Partial<NonNullable<Prices['breaks']>[numb
     >
   </div>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-  align-items: center;
-}
-
-h2 {
-  grid-column: 1 / -1;
-}
-
-.row {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  align-items: center;
-}
-</style>

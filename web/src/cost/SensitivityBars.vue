@@ -45,6 +45,7 @@ const bars = computed(() =>
 
 <template>
   <svg
+    class="chart"
     :viewBox="`0 0 ${WIDTH} ${bars.length * ROW + 4}`"
     role="img"
     :aria-label="t('cost.whichInputMattersMost', { shown: shown[0]?.label ?? t('cost.none') })"
@@ -79,15 +80,6 @@ const bars = computed(() =>
 </template>
 
 <style scoped>
-svg {
-  width: 100%;
-}
-
-text {
-  font-size: 13px;
-  fill: rgb(var(--v-theme-on-surface));
-}
-
 .amount {
   font-size: 11.5px;
   fill: var(--soft);

@@ -53,6 +53,7 @@ const drawn = computed(() =>
 
 <template>
   <svg
+    class="chart"
     :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
     role="img"
     :aria-label="t('cost.costTimeAllVariants')"
@@ -92,10 +93,6 @@ const drawn = computed(() =>
 </template>
 
 <style scoped>
-svg {
-  width: 100%;
-}
-
 circle {
   cursor: pointer;
   stroke: rgb(var(--v-theme-surface));

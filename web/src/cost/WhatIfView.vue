@@ -114,7 +114,7 @@ const answer = computed(() => {
     </div>
     <v-progress-linear v-else-if="busy" indeterminate :aria-label="t('cost.tryingVariants')" />
     <div v-if="rows.length" class="panel pad">
-      <div class="tools">
+      <div class="tools d-flex justify-space-between align-center">
         <h2 class="label">{{ all ? t('cost.allVariants') : t('cost.worthConsidering') }}</h2>
         <v-switch
           :label="t('cost.showWorseOnesToo')"
@@ -122,7 +122,7 @@ const answer = computed(() => {
           @update:model-value="all = !!$event"
         />
       </div>
-      <table>
+      <table class="table numbers">
         <thead>
           <tr>
             <th scope="col">{{ t('cost.stack') }}</th>
@@ -192,40 +192,12 @@ const answer = computed(() => {
 </template>
 
 <style scoped>
-.tools {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-}
-
 .tools :deep(.v-input) {
   flex: none;
 }
 
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th,
-td {
-  padding: 5px 8px 5px 0;
-  text-align: right;
-  font-weight: 500;
-  white-space: nowrap;
-  border-bottom: 1px solid var(--line);
-}
-
 th:first-child {
-  text-align: left;
   white-space: normal;
-}
-
-thead th,
-thead button {
-  font-size: var(--size-small);
-  color: var(--soft);
-  font-weight: 600;
 }
 
 thead button {

@@ -33,7 +33,7 @@ const to = (id: string) => `/handbook/${id}`;
 
 <template>
   <div class="book">
-    <nav class="list" :aria-label="t('handbook.pages')">
+    <nav class="column ga-0 list" :aria-label="t('handbook.pages')">
       <v-text-field
         v-model="words"
         :label="t('handbook.find')"
@@ -47,7 +47,7 @@ const to = (id: string) => `/handbook/${id}`;
           v-for="one in found"
           :key="one.id"
           :to="to(one.id)"
-          class="link"
+          class="entry"
           :lang="one.language"
         >
           {{ one.title }}
@@ -55,12 +55,12 @@ const to = (id: string) => `/handbook/${id}`;
         </router-link>
       </template>
       <template v-for="group in groups" v-else :key="group.name">
-        <h2 class="label">{{ group.name }}</h2>
+        <h2 class="label mt-4">{{ group.name }}</h2>
         <router-link
           v-for="{ id, title, language } in group.pages"
           :key="id"
           :to="to(id)"
-          class="link"
+          class="entry"
           :lang="language"
           :aria-current="id === shown ? 'page' : undefined"
           >{{ title }}</router-link
@@ -81,37 +81,12 @@ const to = (id: string) => `/handbook/${id}`;
 }
 
 .list {
-  display: grid;
   grid-auto-rows: max-content;
   align-content: start;
-  gap: 2px;
   padding: 16px;
   overflow-y: auto;
   background: rgb(var(--v-theme-surface));
   border-right: 1px solid var(--line);
-}
-
-.list .label {
-  margin-top: 16px;
-}
-
-.link {
-  display: grid;
-  align-content: center;
-  min-height: 40px;
-  padding: 4px 12px;
-  color: inherit;
-  text-decoration: none;
-  border-radius: 6px;
-}
-
-.link:hover,
-.link[aria-current] {
-  background: color-mix(in srgb, rgb(var(--v-theme-primary)) 9%, transparent);
-}
-
-.link[aria-current] {
-  font-weight: 650;
 }
 
 .read {

@@ -56,7 +56,7 @@ function follow(event: MouseEvent) {
 }
 
 .page :deep(h1) {
-  margin-bottom: 10px;
+  margin-bottom: 12px;
   font-size: var(--size-title);
   font-weight: 600;
   line-height: 1.2;
@@ -67,7 +67,7 @@ function follow(event: MouseEvent) {
   padding-top: 12px;
   border-top: 1px solid var(--line);
   font-size: var(--size-lead);
-  font-weight: 650;
+  font-weight: 600;
   scroll-margin-top: 12px;
 }
 
@@ -78,8 +78,10 @@ function follow(event: MouseEvent) {
   margin: 8px 0;
 }
 
-.page :deep(ul) {
+.page :deep(ul),
+.page :deep(ol) {
   padding-left: 20px;
+  list-style: revert;
 }
 
 .page :deep(li) {

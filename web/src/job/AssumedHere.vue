@@ -28,15 +28,9 @@ const text = computed(() =>
 
 <template>
   <p v-if="names.length" class="assumed small" data-testid="assumed">
-    <b>{{ t('job.assumed') }}</b> {{ text }}.
+    <b class="text-warning">{{ t('job.assumed') }}</b> {{ text }}.
     <router-link :to="{ name: 'shop-machines', params: { item: job.plan!.machine.id } }">{{
       t('job.setThemShop')
     }}</router-link>
   </p>
 </template>
-
-<style scoped>
-b {
-  color: rgb(var(--v-theme-warning));
-}
-</style>

@@ -33,7 +33,7 @@ async function keepBoth() {
           })
         }}
       </p>
-      <dl class="mt-4">
+      <dl class="facts mt-4">
         <dt>{{ t('job.theirs') }}</dt>
         <dd class="figures">
           {{
@@ -50,7 +50,7 @@ async function keepBoth() {
           }}
         </dd>
       </dl>
-      <div class="choices mt-5">
+      <div class="row mt-5">
         <v-btn color="primary" variant="flat" @click="job.settle('theirs')">{{
           t('job.goTheirs')
         }}</v-btn>
@@ -60,21 +60,3 @@ async function keepBoth() {
     </div>
   </v-dialog>
 </template>
-
-<style scoped>
-dl {
-  display: grid;
-  grid-template-columns: 70px 1fr;
-  gap: 6px;
-}
-
-dt {
-  font-weight: 650;
-}
-
-.choices {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-}
-</style>

@@ -81,15 +81,15 @@ function wordsOf({ fields, more }: PlanChanges) {
 
 <template>
   <v-dialog v-model="open" max-width="760">
-    <div class="panel dialog">
+    <div class="panel dialog-form">
       <h2 class="question">{{ t('shop.historyOf', { name: job.plan?.name ?? '' }) }}</h2>
       <p class="soft">{{ t('shop.historyIs') }}</p>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <ol class="versions">
         <li v-for="(row, i) in versions" :key="row.version">
-          <ul v-if="beside(i).length > 0" class="beside">
+          <ul v-if="beside(i).length > 0" class="column ga-1 beside">
             <li v-for="(event, k) in beside(i)" :key="k" class="small">
-              <b class="plain">{{ jobEventWords(event) }}</b>
+              <b class="font-weight-medium text-break">{{ jobEventWords(event) }}</b>
               <span class="soft">{{
                 t('shop.by', {
                   when: dated(new Date(event.at), t('shared.dayYearTime')),
@@ -98,7 +98,7 @@ function wordsOf({ fields, more }: PlanChanges) {
               }}</span>
             </li>
           </ul>
-          <span class="figures number">{{ row.version }}</span>
+          <span class="figures font-weight-semibold">{{ row.version }}</span>
           <div>
             <p>
               {{
@@ -136,7 +136,7 @@ function wordsOf({ fields, more }: PlanChanges) {
             </template>
           </div>
           <span v-if="i === 0" class="soft small">{{ t('shop.now') }}</span>
-          <div v-else class="acts">
+          <div v-else class="d-flex ga-2">
             <v-btn size="small" variant="text" @click="compare(row.version)">{{
               t('shop.compareNow')
             }}</v-btn>
@@ -150,7 +150,7 @@ function wordsOf({ fields, more }: PlanChanges) {
           </div>
         </li>
       </ol>
-      <div class="acts end">
+      <div class="dialog-buttons">
         <v-btn
           v-if="versions.length < total"
           variant="text"
@@ -164,14 +164,6 @@ function wordsOf({ fields, more }: PlanChanges) {
 </template>
 
 <style scoped>
-.dialog {
-  display: grid;
-  gap: 12px;
-  padding: 22px;
-  max-height: 86vh;
-  overflow-y: auto;
-}
-
 .versions > li {
   display: grid;
   grid-template-columns: 40px minmax(0, 1fr) auto;
@@ -182,9 +174,7 @@ function wordsOf({ fields, more }: PlanChanges) {
 }
 
 .beside {
-  display: grid;
   grid-column: 2 / -1;
-  gap: 4px;
   padding-bottom: 8px;
 }
 
@@ -192,23 +182,5 @@ function wordsOf({ fields, more }: PlanChanges) {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;
   gap: 16px;
-}
-
-.plain {
-  overflow-wrap: anywhere;
-  font-weight: 500;
-}
-
-.number {
-  font-weight: 600;
-}
-
-.acts {
-  display: flex;
-  gap: 6px;
-}
-
-.end {
-  justify-content: flex-end;
 }
 </style>

@@ -117,7 +117,6 @@ function rename() {
         </span>
         <v-btn
           v-if="job.plan && !job.practice"
-          class="history"
           variant="text"
           size="small"
           icon
@@ -137,7 +136,7 @@ function rename() {
         class="room-link"
         :aria-current="route.meta.stage === stage.id ? 'step' : undefined"
       >
-        <span class="figures number">{{ i + 1 }}</span>{{ stage.name }}
+        <span class="figures small">{{ i + 1 }}</span>{{ stage.name }}
       </router-link>
       <version-pager />
     </nav>
@@ -163,11 +162,16 @@ function rename() {
         <practice-banner v-if="job.exercise !== null" :exercise="job.exercise" />
         <p v-else-if="job.practice" class="notice mb-4">{{ t('job.practice') }}</p>
         <moved-notice v-else />
-        <nav v-if="job.plan && views.length" class="views" :aria-label="t('job.questionsStage')">
+        <nav
+          v-if="job.plan && views.length"
+          class="row views mb-3"
+          :aria-label="t('job.questionsStage')"
+        >
           <router-link
             v-for="view in views"
             :key="view.id"
             :to="{ name: view.id, params: { id } }"
+            class="option"
             :aria-current="route.name === view.id ? 'page' : undefined"
             >{{ view.name }}</router-link
           >
@@ -175,7 +179,7 @@ function rename() {
         <router-view v-if="job.plan" />
         <p v-else class="answer">{{ t('job.openingJob') }}</p>
       </main>
-      <aside v-if="job.plan" class="side" :aria-label="t('job.layersTheirSettings')">
+      <aside v-if="job.plan" class="column side" :aria-label="t('job.layersTheirSettings')">
         <div class="sample panel">
           <sample-tools @change="changeStack" @select="selectLayer" />
           <core-sample
@@ -217,7 +221,7 @@ function rename() {
 .title {
   display: flex;
   align-items: center;
-  gap: 14px;
+  gap: 12px;
   min-width: 0;
 }
 
@@ -245,36 +249,15 @@ function rename() {
 .saved.waiting,
 .saved.conflict {
   color: #ffc29a;
-  font-weight: 650;
-}
-
-.number {
-  font-size: var(--size-small);
-}
-
-.views {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  margin-bottom: 12px;
+  font-weight: 600;
 }
 
 .views a {
   display: flex;
   align-items: center;
-  min-height: 44px;
   padding: 0 14px;
-  border: 1px solid var(--line);
-  border-radius: 8px;
   color: var(--soft);
-  font-weight: 600;
   text-decoration: none;
-}
-
-.views a[aria-current] {
-  color: rgb(var(--v-theme-on-surface));
-  background: rgb(var(--v-theme-surface));
-  box-shadow: inset 0 -3px rgb(var(--v-theme-primary));
 }
 
 .body {
@@ -296,8 +279,6 @@ function rename() {
 }
 
 .side {
-  display: grid;
-  gap: 10px;
   align-content: start;
   overflow-y: auto;
   padding: 8px 14px 14px 0;

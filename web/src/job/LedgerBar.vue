@@ -61,18 +61,27 @@ const worst = computed(() => {
 <template>
   <footer class="ledger" :aria-label="t('job.ledger')" data-testid="ledger">
     <template v-if="entries.length">
-      <div v-for="entry in entries" :key="entry.label" class="entry">
+      <div
+        v-for="entry in entries"
+        :key="entry.label"
+        class="d-flex align-baseline ga-2"
+        role="group"
+        :aria-label="entry.label"
+      >
         <span class="label">{{ entry.label }}</span>
         <span class="figures value">{{ entry.text }}</span>
-        <span v-if="entry.change" class="figures change" :class="{ more: entry.more }">{{
-          entry.change
-        }}</span>
+        <span
+          v-if="entry.change"
+          class="figures small"
+          :class="entry.more ? 'text-warning' : 'text-success'"
+          >{{ entry.change }}</span
+        >
       </div>
     </template>
     <p v-else class="soft">
       {{ job.shown ? t('job.printCantMadePlanned') : t('job.timeInkMoneyAppear') }}
     </p>
-    <div class="state">
+    <div class="d-flex align-center ga-3 ml-auto small">
       <v-menu v-if="worst.errors || worst.warnings" location="top end" max-width="520">
         <template #activator="{ props: activator }">
           <button v-bind="activator" type="button" class="flag" :class="{ error: worst.errors }">
@@ -107,33 +116,10 @@ const worst = computed(() => {
   border-top: 1px solid var(--line);
 }
 
-.entry {
-  display: flex;
-  align-items: baseline;
-  gap: 9px;
-}
-
 .value {
   font-size: 1.15rem;
   font-weight: 600;
   white-space: nowrap;
-}
-
-.change {
-  font-size: var(--size-small);
-  color: rgb(var(--v-theme-success));
-}
-
-.change.more {
-  color: rgb(var(--v-theme-warning));
-}
-
-.state {
-  display: flex;
-  align-items: center;
-  gap: 12px;
-  margin-left: auto;
-  font-size: var(--size-small);
 }
 
 .findings {
@@ -146,7 +132,7 @@ const worst = computed(() => {
   min-height: 40px;
   padding: 3px 12px;
   border-radius: 6px;
-  font-weight: 650;
+  font-weight: 600;
   color: rgb(var(--v-theme-warning));
   border: 1.5px solid currentcolor;
 }

@@ -42,7 +42,7 @@ function take(part: OriginPart) {
 </script>
 
 <template>
-  <div v-for="one in moved" :key="one.part" class="notice moved" role="status">
+  <div v-for="one in moved" :key="one.part" class="notice mb-3" role="status">
     <p>
       <b>{{ t('job.shopsOwnHasMoved', { one: one.name }) }}</b>
       {{ one.words
@@ -53,9 +53,3 @@ function take(part: OriginPart) {
     <v-btn size="small" @click="take(one.part)">{{ t('job.takeOver') }}</v-btn>
   </div>
 </template>
-
-<style scoped>
-.moved {
-  margin-bottom: 12px;
-}
-</style>

@@ -7,7 +7,7 @@ defineProps<{ question: string; answer: string }>();
 </script>
 
 <template>
-  <section class="picture-stage">
+  <section>
     <div class="lead">
       <header class="lead-head">
         <div class="words">
@@ -19,7 +19,7 @@ defineProps<{ question: string; answer: string }>();
       <div class="lead-picture" data-testid="lead-picture"><slot /></div>
       <slot name="figures" />
     </div>
-    <div class="stage below"><slot name="below" /></div>
+    <div class="stage mt-3"><slot name="below" /></div>
     <teleport defer to="#job-side"><slot name="side" /></teleport>
   </section>
 </template>
@@ -28,7 +28,7 @@ defineProps<{ question: string; answer: string }>();
 .lead {
   display: grid;
   grid-template: auto minmax(0, 1fr) auto / minmax(0, 1fr);
-  gap: 6px;
+  gap: 4px;
   height: calc(100cqh - 14px - var(--asked, 0px));
   min-height: 420px;
 }
@@ -47,7 +47,7 @@ defineProps<{ question: string; answer: string }>();
 
 .ask {
   font-size: 1.05rem;
-  font-weight: 650;
+  font-weight: 600;
   line-height: 1.25;
 }
 
@@ -62,10 +62,6 @@ defineProps<{ question: string; answer: string }>();
 .lead-picture {
   position: relative;
   min-height: 0;
-}
-
-.below {
-  margin-top: 12px;
 }
 
 @media (max-width: 900px) {

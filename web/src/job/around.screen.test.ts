@@ -13,7 +13,7 @@ const { default: LedgerBar } = await import('./LedgerBar.vue');
 
 describe('what a job comes to', () => {
   const opened = async () => ({ ...(await openJob('cafe-window')), ...(await show(LedgerBar)) });
-  const entries = (ledger: Element) => [...ledger.querySelectorAll('.entry')].map(words);
+  const entries = (ledger: Element) => [...ledger.querySelectorAll('[role=group]')].map(words);
 
   it('is in sight: time, ink, cost and price', async () => {
     const { job, getByTestId } = await opened();
@@ -33,9 +33,12 @@ describe('what a job comes to', () => {
     const copies = (n: number) => job.update({ layout: { ...job.plan!.layout, copies: n } });
     copies(job.plan!.layout.copies + 40);
     await vi.waitFor(() =>
-      expect(getByTestId('ledger').querySelectorAll('.change')).toHaveLength(4),
+      expect(getByTestId('ledger').querySelectorAll('.text-warning, .text-success')).toHaveLength(
+        4,
+      ),
     );
-    const changes = () => [...getByTestId('ledger').querySelectorAll('.change')].map(words);
+    const changes = () =>
+      [...getByTestId('ledger').querySelectorAll('.text-warning, .text-success')].map(words);
     expect(changes().every((change) => change.startsWith('+'))).toBe(true);
     const more = job.shown!.work!.cost.total.minor - was.cost.total.minor;
     expect(changes()[2]).toBe(`+${currency({ minor: more, currency: 'USD' })}`);
@@ -135,7 +138,7 @@ describe('versions of a job', () => {
     expect(words(document.body)).toMatch(/copies/i);
     await user.click(getByRole('button', { name: 'Earlier versions' }));
     await vi.waitFor(() => expect(queryByRole('button', { name: 'Earlier versions' })).toBeNull());
-    expect(document.querySelectorAll('.number')).toHaveLength(4);
+    expect(document.querySelectorAll('.versions > li')).toHaveLength(4);
   });
 
   it('have what became of the job while each was the newest', async () => {

@@ -44,12 +44,12 @@ const remove = (at: number) => {
 </script>
 
 <template>
-  <div class="list">
+  <div class="column">
     <h2 class="label">{{ t('layout.gangedJobs') }}</h2>
     <p v-if="companions.length === 0" class="soft small">
       {{ t('layout.smallJobsSameStack') }}
     </p>
-    <div v-for="(companion, i) in companions" :key="i" class="row">
+    <div v-for="(companion, i) in companions" :key="i" class="line pb-3">
       <v-text-field
         :label="t('layout.name')"
         maxlength="200"
@@ -82,7 +82,7 @@ const remove = (at: number) => {
         @click="remove(i)"
       />
     </div>
-    <div class="add">
+    <div class="column">
       <v-btn
         v-for="found in possible.filter((one) => companions.every(({ name }) => name !== one.name))"
         :key="found.id"
@@ -95,17 +95,10 @@ const remove = (at: number) => {
 </template>
 
 <style scoped>
-.list,
-.add {
-  display: grid;
-  gap: 10px;
-}
-
-.row {
+.line {
   display: grid;
   grid-template-columns: 1fr 92px;
   gap: 8px;
-  padding-bottom: 10px;
   border-bottom: 1px solid var(--line);
 }
 </style>

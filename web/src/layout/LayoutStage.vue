@@ -167,13 +167,14 @@ const headroom = computed(() => {
         v-if="layout && layout.loads.length > 1"
         role="tablist"
         :aria-label="t('layout.loads')"
-        class="loads"
+        class="row"
       >
         <button
           v-for="(one, i) in layout.loads"
           :key="i"
           type="button"
           role="tab"
+          class="option"
           :aria-selected="i === shownLoad"
           @click="shownLoad = i"
         >
@@ -181,7 +182,7 @@ const headroom = computed(() => {
         </button>
       </div>
     </template>
-    <div v-if="layout && load && piece" class="panel pad drawn">
+    <div v-if="layout && load && piece" class="panel pad h-100">
       <layout-drawing
         :layout="layout"
         :load="load"
@@ -210,8 +211,8 @@ const headroom = computed(() => {
       </p>
     </template>
     <template #side>
-      <div class="panel pad fields">
-        <div class="with-help">
+      <div class="panel pad two">
+        <div class="with-help wide">
           <h2 class="label">{{ t('layout.pieces') }}</h2>
           <handbook-link page="layout" :of="t('layout.pieces')" />
         </div>
@@ -265,17 +266,17 @@ const headroom = computed(() => {
         }}</v-btn>
       </div>
       <div v-if="layout" class="panel pad">
-        <dl>
+        <dl class="facts">
           <dt>{{ t('layout.oneLoad') }}</dt>
           <dd>
-            <b class="figures">{{ layout.perLoad }}</b> <span class="soft">{{ best }}</span>
+            <b class="figures">{{ layout.perLoad }}</b> <span class="soft small">{{ best }}</span>
           </dd>
           <dt>{{ t('layout.material') }}</dt>
           <dd class="figures">{{ area(layout.materialMm2) }}</dd>
           <dt>{{ t('layout.waste') }}</dt>
           <dd>
             <span class="figures">{{ area(layout.wasteMm2) }}</span>
-            <span class="soft">
+            <span class="soft small">
               {{ percent(layout.wasteMm2 / layout.materialMm2, 0)
               }}<template v-if="work">, </template>
               <span v-if="work" class="figures">{{ currency(work.cost.waste) }}</span></span
@@ -285,7 +286,7 @@ const headroom = computed(() => {
             <dt>{{ t('layout.printedPiece') }}</dt>
             <dd>
               <span class="figures">{{ size(piece.width, piece.height).text }}</span>
-              <span class="soft">{{ oversize }}</span>
+              <span class="soft small">{{ oversize }}</span>
             </dd>
           </template>
           <dt>{{ t('layout.longestLoad') }}</dt>
@@ -298,7 +299,7 @@ const headroom = computed(() => {
           @update:model-value="setOr('companions', $event.length ? $event : undefined)"
         />
       </div>
-      <div v-if="layout" class="panel pad jig">
+      <div v-if="layout" class="panel pad column">
         <h2 class="label">{{ t('layout.jigLoosePieces') }}</h2>
         <p class="soft small">
           {{ t('layout.outlinesTrueSizePrint') }}
@@ -328,60 +329,10 @@ const headroom = computed(() => {
 </template>
 
 <style scoped>
-.drawn {
-  height: 100%;
-}
-
-.loads {
-  display: flex;
-  gap: 6px;
-}
-
-.loads button {
-  min-height: 44px;
-  padding: 0 12px;
-  border-radius: 8px;
-  border: 1px solid var(--line);
-}
-
-.loads [aria-selected='true'] {
-  box-shadow: inset 0 -3px rgb(var(--v-theme-primary));
-  font-weight: 600;
-}
-
-dl {
-  display: grid;
-  grid-template-columns: 96px 1fr;
-  gap: 7px 12px;
-}
-
-dt {
-  color: var(--soft);
-}
-
 dd {
   display: flex;
   flex-wrap: wrap;
   align-items: baseline;
   gap: 2px 8px;
-}
-
-dd .soft {
-  font-size: var(--size-small);
-}
-
-.fields {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-}
-
-.fields h2 {
-  grid-column: 1 / -1;
-}
-
-.jig {
-  display: grid;
-  gap: 10px;
 }
 </style>

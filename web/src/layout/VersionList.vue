@@ -44,11 +44,12 @@ const show = (page: number) => job.update({ artwork: { ...plan.value.artwork, pa
     :model-value="plan.layout.copies"
     @update:model-value="job.replace(withCopies(plan, $event))"
   />
-  <div v-else class="wide versions" data-testid="versions">
-    <ul>
+  <div v-else class="wide" data-testid="versions">
+    <ul class="column ga-2">
       <li v-for="(version, i) in plan.versions" :key="version.page">
         <button
           type="button"
+          class="entry"
           :aria-pressed="version.page === plan.artwork.page"
           :aria-label="t('layout.lookPage', { page: version.page })"
           @click="show(version.page)"
@@ -64,7 +65,7 @@ const show = (page: number) => job.update({ artwork: { ...plan.value.artwork, pa
         />
       </li>
     </ul>
-    <p class="total">
+    <p class="pa-1">
       <b class="figures">{{ plan.layout.copies }}</b>
       {{ t('layout.piecesVersions', { n: plan.versions.length }) }}
     </p>
@@ -86,9 +87,6 @@ const show = (page: number) => job.update({ artwork: { ...plan.value.artwork, pa
 
 <style scoped>
 ul {
-  list-style: none;
-  display: grid;
-  gap: 8px;
   max-height: 300px;
   overflow-y: auto;
   padding: 6px 0;
@@ -98,22 +96,6 @@ li {
   display: grid;
   grid-template-columns: 84px minmax(0, 1fr);
   align-items: center;
-  gap: 10px;
-}
-
-li button {
-  min-height: 44px;
-  border-radius: 8px;
-  text-align: left;
-  padding: 0 8px;
-}
-
-li [aria-pressed='true'] {
-  box-shadow: inset 3px 0 rgb(var(--v-theme-primary));
-  font-weight: 600;
-}
-
-.total {
-  padding: 4px 8px;
+  gap: 12px;
 }
 </style>

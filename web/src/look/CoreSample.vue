@@ -151,7 +151,10 @@ function drop() {
 </script>
 
 <template>
-  <figure class="core-sample" :aria-label="t('look.coreSampleCutThrough')">
+  <figure
+    class="position-relative column ga-1 core-sample"
+    :aria-label="t('look.coreSampleCutThrough')"
+  >
     <svg ref="svg" :viewBox="`0 0 ${WIDTH} ${drawing.bottom + 44}`" class="cut">
       <defs>
         <pattern
@@ -226,10 +229,10 @@ function drop() {
           <text
             :x="LEFT + 12 + (k * SLAB) / slab.layer.parts.length"
             :y="slab.y + slab.height / 2 + 5"
-            class="letter"
+            class="font-weight-bold"
           >
             {{ partLetter(part) }}
-            <tspan v-if="slab.layer.parts.length === 1" class="name" dx="4">
+            <tspan v-if="slab.layer.parts.length === 1" class="name font-weight-medium" dx="4">
               {{ inkName(part, plan.machine) }}
             </tspan>
           </text>
@@ -257,7 +260,7 @@ function drop() {
         :x="LEFT + SLAB / 2"
         :y="drawing.film + FILM / 2 + 5"
         text-anchor="middle"
-        class="film-name"
+        class="film-name font-weight-semibold"
         :class="{ light: plan.material.class === 'dark' }"
       >
         {{ plan.material.name }}
@@ -297,8 +300,8 @@ function drop() {
         class="target"
       />
     </svg>
-    <p class="announced" aria-live="polite">{{ announced }}</p>
-    <figcaption v-if="drawing.slabs.some(({ layer }) => layer.mirror)" class="soft">
+    <p class="d-sr-only" aria-live="polite">{{ announced }}</p>
+    <figcaption v-if="drawing.slabs.some(({ layer }) => layer.mirror)" class="soft small">
       <span class="figures">Я</span> {{ t('look.printedMirroredReadThrough') }}
     </figcaption>
   </figure>
@@ -306,10 +309,7 @@ function drop() {
 
 <style scoped>
 .core-sample {
-  position: relative;
-  display: grid;
   justify-items: center;
-  gap: 4px;
 }
 
 text {
@@ -376,14 +376,6 @@ text {
   stroke-linecap: round;
 }
 
-.announced {
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  overflow: hidden;
-  clip-path: inset(50%);
-}
-
 .outline {
   fill: none;
   stroke: #14213d;
@@ -399,14 +391,6 @@ text {
 .plaque {
   fill: #fdfbf5;
   fill-opacity: 0.9;
-}
-
-.letter {
-  font-weight: 700;
-}
-
-.name {
-  font-weight: 500;
 }
 
 .numbers {
@@ -429,15 +413,7 @@ text {
   stroke-opacity: 0.55;
 }
 
-.film-name {
-  font-weight: 600;
-}
-
 .film-name.light {
   fill: #f4efe4;
-}
-
-figcaption {
-  font-size: var(--size-small);
 }
 </style>

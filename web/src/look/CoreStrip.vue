@@ -42,7 +42,7 @@ const front = computed(() => slabs.value.filter(({ side }) => side === 'front'))
 <style scoped>
 .strip {
   display: flex;
-  gap: 3px;
+  gap: 4px;
   max-height: 120px;
   overflow: auto;
 }
@@ -55,8 +55,6 @@ button {
   padding: 6px 8px;
   border: 1px solid var(--line);
   border-radius: 6px;
-  font-size: var(--size-small);
-  text-align: left;
 }
 
 .material {

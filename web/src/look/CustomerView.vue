@@ -47,7 +47,7 @@ function save() {
 
 <template>
   <div ref="root" class="customer" role="document" :aria-label="t('look.printWholeScreen')">
-    <header>
+    <header class="row">
       <h2 class="question">{{ job.plan!.name }}</h2>
       <v-select
         class="choice"
@@ -80,18 +80,11 @@ function save() {
 .customer {
   display: grid;
   grid-template-rows: auto minmax(0, 1fr);
-  gap: 10px;
+  gap: 12px;
   height: 100vh;
-  padding: 10px 14px 14px;
+  padding: 14px 16px;
   color: rgb(var(--v-theme-on-background));
   background: rgb(var(--v-theme-background));
-}
-
-header {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
 }
 
 .question {

@@ -227,7 +227,7 @@ const ground = computed(() => (at.behind ? 'held' : at.seeThrough ? at.view.plac
 
 .beside {
   grid-template-columns: 1fr 1fr;
-  gap: 18px;
+  gap: 16px;
   place-items: center;
   width: 100%;
 }
@@ -293,7 +293,7 @@ const ground = computed(() => (at.behind ? 'held' : at.seeThrough ? at.view.plac
   border-radius: 6px;
   color: #fff;
   background: rgb(var(--v-theme-warning));
-  font-weight: 650;
+  font-weight: 600;
 }
 
 .busy {

@@ -92,7 +92,7 @@ const caption = computed(() =>
 </script>
 
 <template>
-  <div class="viewer" :style="{ '--foot': `${footHeight}px` }">
+  <div class="position-relative h-100" :style="{ '--foot': `${footHeight}px` }">
     <light-table
       :viewing="viewing"
       :picture="picture"
@@ -112,13 +112,13 @@ const caption = computed(() =>
         }}
       </p>
     </light-table>
-    <div ref="foot" class="foot">
+    <div ref="foot" class="row small foot">
       <p class="note">
         {{ t('look.seenFromSimulationNot', { caption }) }}
         <button
           v-if="picture && picture.outOfGamut > 0.001"
           type="button"
-          class="gamut"
+          class="link-button font-weight-semibold"
           :aria-pressed="marked"
           @click="marked = !marked"
         >
@@ -130,7 +130,7 @@ const caption = computed(() =>
           }}
         </button>
       </p>
-      <div v-if="at.other" class="sliding">
+      <div v-if="at.other" class="d-flex align-center ga-3 text-no-wrap sliding">
         <span>{{ at.shown.name }}</span>
         <v-slider
           v-if="!at.beside"
@@ -140,12 +140,15 @@ const caption = computed(() =>
           :max="100"
           :step="1"
         />
-        <span class="versus">{{ at.other.name }}</span>
+        <span class="ml-auto">{{ at.other.name }}</span>
         <v-btn size="small" variant="text" @click="at.beside = !at.beside">{{
           at.beside ? t('look.wipe') : t('look.sideSide')
         }}</v-btn>
       </div>
-      <div v-if="picture?.shines || at.glossy" class="sliding">
+      <div
+        v-if="picture?.shines || at.glossy"
+        class="d-flex align-center ga-3 text-no-wrap sliding"
+      >
         <span>{{ t('look.awayFromLamp') }}</span>
         <v-slider
           v-model="at.tilt"
@@ -156,7 +159,7 @@ const caption = computed(() =>
         />
         <span>{{ t('look.into') }}</span>
       </div>
-      <div v-if="at.view.place === 'box'" class="sliding">
+      <div v-if="at.view.place === 'box'" class="d-flex align-center ga-3 text-no-wrap sliding">
         <v-slider
           v-model="at.luminance"
           :aria-label="t('look.luminanceLightBoxCandela')"
@@ -172,21 +175,12 @@ const caption = computed(() =>
 </template>
 
 <style scoped>
-.viewer {
-  position: relative;
-  height: 100%;
-}
-
 .foot {
   position: absolute;
   inset: auto 8px 8px;
-  display: flex;
-  flex-wrap: wrap;
   gap: 4px 18px;
-  align-items: center;
   padding: 0 12px;
   border-radius: 8px;
-  font-size: var(--size-small);
   color: rgb(var(--v-theme-on-surface));
   background: color-mix(in srgb, rgb(var(--v-theme-surface)) 90%, transparent);
 }
@@ -198,25 +192,11 @@ const caption = computed(() =>
 }
 
 .sliding {
-  display: flex;
   flex: 1 1 240px;
-  gap: 12px;
-  align-items: center;
   max-width: 420px;
-  white-space: nowrap;
 }
 
 .sliding :deep(.v-slider) {
   margin: 0;
-}
-
-.versus {
-  margin-left: auto;
-}
-
-.gamut {
-  min-height: 24px;
-  font-weight: 650;
-  text-decoration: underline dotted;
 }
 </style>

@@ -44,7 +44,7 @@ function choosePicture(event: Event) {
 </script>
 
 <template>
-  <div class="controls">
+  <div class="controls d-flex ga-2 align-center">
     <v-btn-toggle
       v-if="at.seeThrough"
       v-model="at.side"
@@ -97,12 +97,6 @@ function choosePicture(event: Event) {
 </template>
 
 <style scoped>
-.controls {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
-
 .choice {
   width: 148px;
 }

@@ -17,7 +17,7 @@ const NAMES: Readonly<Record<MaterialFigure, string>> = {
 <template>
   <div v-if="material.assumed?.length" class="notice">
     <p class="small">
-      <b>{{ t('material.assumed') }}</b>
+      <b class="text-warning">{{ t('material.assumed') }}</b>
       {{
         t('material.theseUsualSuchMaterial', {
           assumed: listed(material.assumed.map((figure) => NAMES[figure])),
@@ -27,9 +27,3 @@ const NAMES: Readonly<Record<MaterialFigure, string>> = {
     <v-btn size="small" @click="emit('right')">{{ t('material.theyRight') }}</v-btn>
   </div>
 </template>
-
-<style scoped>
-b {
-  color: rgb(var(--v-theme-warning));
-}
-</style>

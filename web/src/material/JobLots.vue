@@ -6,7 +6,7 @@ import { computed, shallowRef, watch } from 'vue';
 import { useJob } from '../job/useJob.ts';
 import { call } from '../shared/api.ts';
 import { useTrying } from '../shared/useTrying.ts';
-import { AGE_WORDS } from '../stock/stockWords.ts';
+import { AGE_LOOK, AGE_WORDS } from '../stock/stockWords.ts';
 import { t } from '../texts/texts.ts';
 
 const job = useJob();
@@ -38,7 +38,7 @@ const isReserved = (code: string) =>
 <template>
   <div
     v-if="stock && (lots.length || stock.reserved.length || stock.drawn.length)"
-    class="lots"
+    class="column ga-2"
     data-testid="job-lots"
   >
     <h2 class="label">
@@ -54,18 +54,18 @@ const isReserved = (code: string) =>
       <div
         v-for="{ item, age, free, against, chosen } in lots.slice(0, 6)"
         :key="item.id"
-        class="panel lot"
-        :class="{ here: item.lot !== '' && item.lot === job.plan?.lot }"
+        class="panel d-flex align-center justify-space-between ga-2 lot"
+        :class="{ chosen: item.lot !== '' && item.lot === job.plan?.lot }"
       >
         <div>
           <b class="figures">{{ item.lot || item.code }}</b>
-          <span class="small block" :class="age.age"
+          <span class="small d-block" :class="AGE_LOOK[age.age]"
             >{{ AGE_WORDS[age.age]
             }}<template v-if="age.until">{{
               t('material.until', { until: dayWords(age.until) })
             }}</template></span
           >
-          <span class="small soft block"
+          <span class="small soft d-block"
             >{{
               t('material.free', {
                 free: amountText(free, item.unit),
@@ -103,42 +103,14 @@ const isReserved = (code: string) =>
 </template>
 
 <style scoped>
-.lots {
-  display: grid;
-  gap: 8px;
-}
-
 .list {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(280px, 1fr));
-  gap: 10px;
+  gap: 12px;
 }
 
 .lot {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  justify-content: space-between;
   padding: 8px 12px;
-}
-
-.lot.here {
-  outline: 3px solid rgb(var(--v-theme-primary));
-  outline-offset: -1px;
-}
-
-.block {
-  display: block;
-}
-
-.over {
-  color: rgb(var(--v-theme-error));
-  font-weight: 650;
-}
-
-.soon {
-  color: rgb(var(--v-theme-warning));
-  font-weight: 650;
 }
 
 .tag {

@@ -100,7 +100,7 @@ const LIGHTS = [
       <p class="answer">{{ answer }}</p>
     </header>
 
-    <div class="wide">
+    <div class="column ga-4">
       <div>
         <div class="with-help">
           <h2 class="label">{{ t('material.material') }}</h2>
@@ -112,7 +112,7 @@ const LIGHTS = [
             :key="material.id"
             type="button"
             role="radio"
-            class="panel material"
+            class="panel material text-left small"
             :aria-checked="plan.material.id === material.id"
             @click="chooseMaterial(material)"
           >
@@ -139,7 +139,7 @@ const LIGHTS = [
             :key="machine.id"
             type="button"
             role="radio"
-            class="panel machine"
+            class="panel pad machine text-left small"
             :aria-checked="plan.machine.id === machine.id"
             @click="chooseMachine(machine)"
           >
@@ -151,7 +151,7 @@ const LIGHTS = [
                 maxWidth: length(machine.maxWidth),
               })
             }}</span>
-            <span class="inks">
+            <span class="d-flex ga-1 my-1">
               <span
                 v-for="ink in machine.inks"
                 :key="ink.channel"
@@ -172,14 +172,14 @@ const LIGHTS = [
               {{ t('material.wantsSpotCalled', { ink: ink.name }) }}
               <b class="figures">{{ ink.spotName }}</b>
             </span>
-            <span v-if="reason" class="reason">{{ reason }}</span>
+            <span v-if="reason" class="warn mt-1">{{ reason }}</span>
           </button>
         </div>
       </div>
       <job-lots />
     </div>
     <teleport defer to="#job-side">
-      <div class="panel settings">
+      <div class="panel column pad">
         <v-select
           :label="t('material.mode')"
           :items="modes"
@@ -220,32 +220,25 @@ const LIGHTS = [
 </template>
 
 <style scoped>
-.wide {
-  display: grid;
-  gap: 18px;
-}
-
 .materials {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(216px, 1fr));
-  gap: 10px;
-  margin-top: 6px;
+  gap: 12px;
+  margin-top: 8px;
 }
 
 .machines {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
-  gap: 10px;
-  margin-top: 6px;
+  gap: 12px;
+  margin-top: 8px;
 }
 
 .material,
 .machine {
   display: grid;
   align-content: start;
-  text-align: left;
   overflow: hidden;
-  font-size: var(--size-small);
 }
 
 .material {
@@ -262,25 +255,9 @@ const LIGHTS = [
   padding: 8px 8px 8px 0;
 }
 
-.machine {
-  padding: 12px 14px;
-  gap: 3px;
-}
-
 .name {
   font-size: var(--size-body);
-  font-weight: 650;
-}
-
-[aria-checked='true'] {
-  outline: 3px solid rgb(var(--v-theme-primary));
-  outline-offset: -1px;
-}
-
-.inks {
-  display: flex;
-  gap: 4px;
-  margin: 4px 0;
+  font-weight: 600;
 }
 
 .ink {
@@ -291,17 +268,5 @@ const LIGHTS = [
   border: 1px solid var(--line);
   border-radius: 4px;
   font-weight: 600;
-}
-
-.reason {
-  margin-top: 4px;
-  color: rgb(var(--v-theme-warning));
-  font-weight: 600;
-}
-
-.settings {
-  display: grid;
-  gap: 12px;
-  padding: 14px 16px;
 }
 </style>

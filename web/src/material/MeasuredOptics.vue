@@ -70,12 +70,12 @@ const textured = computed(() => (optics.value.texture?.depth ?? 0) > 0);
 </script>
 
 <template>
-  <div class="panel measured">
+  <div class="panel pad column">
     <h2 class="label">{{ t('material.measured', { material: material.name }) }}</h2>
     <p class="soft small">
       {{ t('material.typicalValuesUntilYou') }}
     </p>
-    <p v-if="refused" role="alert" class="refused">
+    <p v-if="refused" role="alert" class="problem">
       {{
         t('material.noMaterialHasColour', {
           refused: refused.join(', '),
@@ -83,10 +83,10 @@ const textured = computed(() => (optics.value.texture?.depth ?? 0) > 0);
         })
       }}
     </p>
-    <p v-if="tooMuch" role="alert" class="refused">
+    <p v-if="tooMuch" role="alert" class="problem">
       {{ t('material.givesBackMoreLight') }}
     </p>
-    <div class="fields">
+    <div class="field-grid">
       <template v-for="{ which, name } in grounds" :key="which">
         <number-field
           v-for="{ at, label, min, max } in LAB"
@@ -156,22 +156,3 @@ const textured = computed(() => (optics.value.texture?.depth ?? 0) > 0);
     />
   </div>
 </template>
-
-<style scoped>
-.measured {
-  display: grid;
-  gap: 10px;
-  padding: 16px;
-}
-
-.refused {
-  color: rgb(var(--v-theme-error));
-  font-weight: 600;
-}
-
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(118px, 1fr));
-  gap: 12px;
-}
-</style>

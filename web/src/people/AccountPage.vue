@@ -83,8 +83,8 @@ const day = (when: string) => dated(new Date(when), t('people.dayFormat'));
       <p v-if="me.by === 'pin'" class="notice">{{ t('people.byPinOnly') }}</p>
 
       <div v-else class="columns">
-        <form class="panel pad fields" @submit.prevent="changePassword">
-          <h2 class="name">{{ t('people.password') }}</h2>
+        <form class="panel pad column" @submit.prevent="changePassword">
+          <h2>{{ t('people.password') }}</h2>
           <v-text-field
             v-model="was"
             type="password"
@@ -104,8 +104,8 @@ const day = (when: string) => dated(new Date(when), t('people.dayFormat'));
           }}</v-btn>
         </form>
 
-        <form class="panel pad fields" @submit.prevent="choosePin(pin)">
-          <h2 class="name">{{ t('people.pin') }}</h2>
+        <form class="panel pad column" @submit.prevent="choosePin(pin)">
+          <h2>{{ t('people.pin') }}</h2>
           <p class="soft small">{{ t('people.pinIs') }}</p>
           <v-text-field
             v-model="password"
@@ -121,7 +121,7 @@ const day = (when: string) => dated(new Date(when), t('people.dayFormat'));
             maxlength="8"
             :label="t('people.digits')"
           />
-          <div class="acts">
+          <div class="d-flex ga-2 align-center">
             <v-btn type="submit" variant="tonal" :disabled="!password || !/^\d{4,8}$/.test(pin)">{{
               t('people.choosePin')
             }}</v-btn>
@@ -131,11 +131,15 @@ const day = (when: string) => dated(new Date(when), t('people.dayFormat'));
           </div>
         </form>
 
-        <section class="panel pad fields">
-          <h2 class="name">{{ t('people.passkeys') }}</h2>
+        <section class="panel pad column">
+          <h2>{{ t('people.passkeys') }}</h2>
           <p class="soft small">{{ t('people.passkeysAre') }}</p>
           <ul>
-            <li v-for="one in passkeys" :key="one.id">
+            <li
+              v-for="one in passkeys"
+              :key="one.id"
+              class="d-flex align-center justify-space-between"
+            >
               <span
                 >{{ one.name }}
                 <span class="soft small">{{
@@ -150,7 +154,7 @@ const day = (when: string) => dated(new Date(when), t('people.dayFormat'));
               />
             </li>
           </ul>
-          <form v-if="canPasskey" class="acts" @submit.prevent="addPasskey">
+          <form v-if="canPasskey" class="d-flex ga-2 align-center" @submit.prevent="addPasskey">
             <v-text-field
               v-model="keyName"
               maxlength="80"
@@ -174,22 +178,5 @@ const day = (when: string) => dated(new Date(when), t('people.dayFormat'));
   grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
   gap: 16px;
   align-items: start;
-}
-
-.fields {
-  display: grid;
-  gap: 12px;
-}
-
-.acts {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-}
-
-li {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
 }
 </style>

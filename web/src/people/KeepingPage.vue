@@ -84,8 +84,8 @@ const DAYS = [
             </tbody>
           </table>
         </div>
-        <section class="panel pad rule">
-          <h2 class="name">{{ t('people.howLong') }}</h2>
+        <section class="panel pad column">
+          <h2>{{ t('people.howLong') }}</h2>
           <number-field
             v-for="[field, label] in DAYS"
             :key="field"
@@ -104,7 +104,7 @@ const DAYS = [
             @update:model-value="keep({ daily: Boolean($event) })"
           />
           <p class="soft small">{{ t('people.neverGoes') }}</p>
-          <div class="acts">
+          <div class="d-flex ga-2">
             <v-btn variant="tonal" @click="clean(true)">{{ t('people.whatWouldGo') }}</v-btn>
             <v-btn v-if="gone?.dry && any" color="primary" variant="flat" @click="clean(false)">{{
               t('people.takeAway')
@@ -138,15 +138,5 @@ const DAYS = [
   grid-template-columns: minmax(0, 3fr) minmax(320px, 2fr);
   gap: 16px;
   align-items: start;
-}
-
-.rule {
-  display: grid;
-  gap: 12px;
-}
-
-.acts {
-  display: flex;
-  gap: 10px;
 }
 </style>

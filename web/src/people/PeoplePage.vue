@@ -95,9 +95,9 @@ async function unshare(id: Tablet['id']) {
       </header>
       <p v-if="me && !me.signIn" class="notice">{{ t('people.howToOpen') }}</p>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-      <p v-if="word" class="panel pad word" role="status">
+      <p v-if="word" class="panel pad column ga-2" role="status">
         {{ t('people.giveWord', { name: word.name }) }}
-        <strong class="figures" data-testid="word">{{ word.word }}</strong>
+        <strong class="figures text-title" data-testid="word">{{ word.word }}</strong>
         <span class="soft small">{{ t('people.shownOnce') }}</span>
       </p>
 
@@ -136,7 +136,7 @@ async function unshare(id: Tablet['id']) {
                 <span v-else>{{ ROLE_WORDS[one.role] }}</span>
               </td>
               <td class="soft">{{ stateOf(one) }}</td>
-              <td class="acts">
+              <td class="right">
                 <template v-if="owns && one.active">
                   <v-btn variant="text" size="small" @click="anew(one)">{{
                     t('people.newWord')
@@ -158,11 +158,15 @@ async function unshare(id: Tablet['id']) {
         </table>
       </div>
 
-      <section v-if="me?.signIn" class="panel pad tablets">
-        <h2 class="name">{{ t('people.tablets') }}</h2>
+      <section v-if="me?.signIn" class="panel pad column tablets">
+        <h2>{{ t('people.tablets') }}</h2>
         <p class="soft">{{ t('people.tabletsAre') }}</p>
         <ul v-if="tablets.length > 0">
-          <li v-for="one in tablets" :key="one.id">
+          <li
+            v-for="one in tablets"
+            :key="one.id"
+            class="d-flex align-center justify-space-between"
+          >
             <span
               >{{ one.name }}
               <span class="soft small">{{
@@ -207,33 +211,8 @@ async function unshare(id: Tablet['id']) {
   align-items: center;
 }
 
-.word {
-  display: grid;
-  gap: 6px;
-}
-
-.word strong {
-  font-size: var(--size-title);
-}
-
 .left {
   opacity: 0.65;
-}
-
-.acts {
-  text-align: right;
-  white-space: nowrap;
-}
-
-.tablets {
-  display: grid;
-  gap: 10px;
-}
-
-.tablets li {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
 }
 
 .tablets .add {

@@ -74,12 +74,12 @@ const longEnough = computed(() => password.value.length >= PASSWORD.min);
 
 <template>
   <div class="cover" role="dialog" aria-modal="true" :aria-label="t('people.whoAreYou')">
-    <section class="panel box">
+    <section class="panel column ga-4 pa-6 box">
       <h1 class="question">{{ t('people.whoAreYou') }}</h1>
 
       <template v-if="way === 'pin' && tablet">
         <p class="soft">{{ t('people.tapName', { tablet: tablet.name }) }}</p>
-        <div class="names">
+        <div class="two">
           <v-btn
             v-for="one in tablet.people"
             :key="one.id"
@@ -92,7 +92,7 @@ const longEnough = computed(() => password.value.length >= PASSWORD.min);
           >
         </div>
         <p v-if="tablet.people.length === 0" class="soft">{{ t('people.noPins') }}</p>
-        <form v-if="person" class="fields" @submit.prevent="byPin">
+        <form v-if="person" class="column" @submit.prevent="byPin">
           <v-text-field
             v-model="pin"
             v-first-field
@@ -114,7 +114,7 @@ const longEnough = computed(() => password.value.length >= PASSWORD.min);
         </form>
       </template>
 
-      <form v-else-if="way === 'word'" class="fields" @submit.prevent="byWord">
+      <form v-else-if="way === 'word'" class="column" @submit.prevent="byWord">
         <p class="soft">{{ t('people.wordFrom') }}</p>
         <v-text-field
           v-model="word"
@@ -149,7 +149,7 @@ const longEnough = computed(() => password.value.length >= PASSWORD.min);
         >
       </form>
 
-      <form v-else class="fields" @submit.prevent="byPassword">
+      <form v-else class="column" @submit.prevent="byPassword">
         <v-text-field
           v-model="name"
           v-first-field
@@ -206,21 +206,7 @@ const longEnough = computed(() => password.value.length >= PASSWORD.min);
 }
 
 .box {
-  display: grid;
-  gap: 16px;
   width: min(440px, 100%);
-  padding: 24px;
-}
-
-.fields {
-  display: grid;
-  gap: 14px;
-}
-
-.names {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px;
 }
 
 .others {

@@ -23,13 +23,13 @@ const set = (i: number, out: number) =>
 </script>
 
 <template>
-  <div class="curve">
+  <div class="column curve">
     <svg :width="SIZE" :height="SIZE" role="img" :aria-label="t('plates.toneCurveTintTint')">
       <path :d="`M0 ${SIZE} L${SIZE} 0`" class="straight" />
       <polyline :points="line" />
       <circle v-for="[x, y] in points" :key="x" :cx="at(x)" :cy="SIZE - at(y)" r="3.5" />
     </svg>
-    <div class="fields">
+    <div class="column ga-2">
       <number-field
         v-for="([x, y], i) in points"
         :key="x"
@@ -47,9 +47,7 @@ const set = (i: number, out: number) =>
 
 <style scoped>
 .curve {
-  display: grid;
   grid-template-columns: auto 1fr;
-  gap: 12px;
   align-items: start;
 }
 
@@ -72,10 +70,5 @@ polyline {
 
 circle {
   fill: rgb(var(--v-theme-primary));
-}
-
-.fields {
-  display: grid;
-  gap: 8px;
 }
 </style>

@@ -63,9 +63,9 @@ const megabytes = (bytes: number) => decimal(bytes / 1024 / 1024, 1);
 </script>
 
 <template>
-  <div class="panel box">
+  <div class="panel column pad">
     <h2 class="label">{{ t('plates.filesMachineOrderPrinting') }}</h2>
-    <ol>
+    <ol class="marked">
       <li v-for="file in files" :key="file.number">
         {{ named(file)
         }}<span v-if="file.picture === 'rear'" class="soft"
@@ -112,16 +112,6 @@ const megabytes = (bytes: number) => decimal(bytes / 1024 / 1024, 1);
 </template>
 
 <style scoped>
-.box {
-  display: grid;
-  gap: 10px;
-  padding: 14px 16px;
-}
-
-ol {
-  padding-left: 22px;
-}
-
 .going {
   display: grid;
   grid-template-columns: minmax(60px, 1fr) 52px auto;

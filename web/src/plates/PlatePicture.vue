@@ -95,7 +95,7 @@ const drawing = computed(() => (props.tool === 'polygon' ? path(points.value) : 
   <div class="frame">
     <div ref="room" class="room">
       <div
-        class="sheet"
+        class="position-relative"
         data-testid="sheet"
         :style="{ width: `${box.width}px`, height: `${box.height}px` }"
       >
@@ -181,10 +181,6 @@ const drawing = computed(() => (props.tool === 'polygon' ? path(points.value) : 
   height: 100%;
   min-height: 0;
   overflow: hidden;
-}
-
-.sheet {
-  position: relative;
 }
 
 .plane,

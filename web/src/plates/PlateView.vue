@@ -79,7 +79,7 @@ function say(spot: PagePoint) {
 
 <template>
   <div class="canvas">
-    <div v-if="drawing" class="panel over drawing">
+    <div v-if="drawing" class="panel over drawing row small">
       <v-select
         class="as"
         :label="t('plates.shape')"
@@ -121,14 +121,14 @@ function say(spot: PagePoint) {
       @draw="draw"
       @point="say"
     />
-    <p v-if="failed" class="panel over failed problem" role="alert">{{ failed }}</p>
-    <ul v-if="view === 'cleaner'" class="panel over legend">
+    <p v-if="failed" class="panel over failed problem small" role="alert">{{ failed }}</p>
+    <ul v-if="view === 'cleaner'" class="panel over legend d-flex flex-wrap small">
       <li v-for="{ name, rgb } in DECISION_LOOK" :key="name">
         <i :style="{ background: `rgb(${rgb.join(' ')})` }"></i>{{ name }}
       </li>
       <li class="soft">{{ t('plates.clickPlaceSayOtherwise') }}</li>
     </ul>
-    <div v-else class="panel over scale" :aria-label="t('plates.scaleCoverage')">
+    <div v-else class="panel over scale small" :aria-label="t('plates.scaleCoverage')">
       <span class="figures">0 %</span>
       <span class="ramp" :style="{ background: rampCss }"><i>50 %</i></span>
       <span class="figures">{{ t('plates.n100Ink') }}</span>
@@ -159,15 +159,10 @@ function say(spot: PagePoint) {
   left: 8px;
   z-index: 1;
   padding: 6px 12px;
-  font-size: var(--size-small);
 }
 
 .drawing {
   top: 8px;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
 }
 
 .as {
@@ -187,7 +182,7 @@ function say(spot: PagePoint) {
   bottom: 8px;
   display: grid;
   grid-template-columns: auto 220px auto;
-  gap: 10px;
+  gap: 12px;
   align-items: center;
 }
 
@@ -208,9 +203,6 @@ function say(spot: PagePoint) {
 
 .legend {
   bottom: 8px;
-  list-style: none;
-  display: flex;
-  flex-wrap: wrap;
   gap: 6px 16px;
 }
 

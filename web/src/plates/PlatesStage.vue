@@ -194,7 +194,7 @@ function startFrom(stack: Stack) {
       <figure-row
         :figures="measure ? plateFigures(measure, plate.part, plate.layer.hits, plan.machine) : []"
       >
-        <div class="state">
+        <div class="d-flex ga-2 align-center ml-auto">
           <p class="soft small" role="status" data-testid="plate-state">{{ measured }}</p>
           <v-btn v-if="job.building" size="small" @click="job.cancelBuild">{{
             t('plates.cancel')
@@ -206,7 +206,7 @@ function startFrom(stack: Stack) {
       </figure-row>
     </template>
     <template #side>
-      <div v-if="plate" class="panel box">
+      <div v-if="plate" class="panel column pad">
         <div class="with-help">
           <h2 class="label">{{ t('plates.rulePlate', { plate: inSentence(plate.name) }) }}</h2>
           <handbook-link
@@ -216,13 +216,14 @@ function startFrom(stack: Stack) {
         </div>
         <div
           v-if="beside.length > 1"
-          class="beside"
+          class="beside d-flex ga-2"
           role="radiogroup"
           :aria-label="t('plates.plate')"
         >
           <button
             v-for="entry in beside"
             :key="entry.key"
+            class="flex-1-1-0"
             type="button"
             role="radio"
             :aria-checked="entry === plate"
@@ -250,7 +251,7 @@ function startFrom(stack: Stack) {
           {{ t('plates.pixelArtworkMmTwo', { dpi: decimal(25.4 / page.dpi, 3) }) }}
         </p>
       </div>
-      <div v-else class="panel box">
+      <div v-else class="panel column pad">
         <preset-menu :stack="plan.stack" @rule="set" @stack="startFrom" />
       </div>
       <export-panel />
@@ -260,39 +261,3 @@ function startFrom(stack: Stack) {
     </template>
   </picture-stage>
 </template>
-
-<style scoped>
-.box {
-  padding: 12px 14px;
-  display: grid;
-  gap: 10px;
-}
-
-.beside {
-  display: flex;
-  gap: 6px;
-}
-
-.beside button {
-  display: flex;
-  flex: 1;
-  gap: 8px;
-  align-items: center;
-  min-height: 44px;
-  padding: 0 10px;
-  border: 1px solid var(--line);
-  border-radius: 8px;
-  font-weight: 600;
-}
-
-.beside [aria-checked='true'] {
-  box-shadow: inset 0 -3px rgb(var(--v-theme-primary));
-}
-
-.state {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  margin-left: auto;
-}
-</style>

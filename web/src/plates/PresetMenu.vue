@@ -63,7 +63,7 @@ async function save() {
 </script>
 
 <template>
-  <div class="menus">
+  <div class="row">
     <v-menu close-on-content-click>
       <template #activator="{ props: activator }">
         <v-btn v-bind="activator" variant="tonal">{{ t('plates.readyRules') }}</v-btn>
@@ -118,14 +118,14 @@ async function save() {
       </v-list>
     </v-menu>
     <v-dialog v-model="saving" max-width="460" :aria-label="t('plates.savePreset')">
-      <form class="panel dialog" @submit.prevent="save">
+      <form class="panel dialog-form" @submit.prevent="save">
         <h2 class="question">{{ t('plates.whatPresetCalled') }}</h2>
         <p class="soft">{{ t('plates.keepsLayersDensitiesHits') }}</p>
         <v-text-field v-model="name" v-first-field :label="t('plates.name')" maxlength="80" />
         <v-text-field v-model="about" :label="t('plates.what')" maxlength="200" />
-        <p class="figures notation">{{ formatStack(stack) }}</p>
+        <p class="figures small text-break">{{ formatStack(stack) }}</p>
         <p v-if="problem" class="problem" role="alert">{{ problem.message }}</p>
-        <div class="ways">
+        <div class="dialog-buttons">
           <v-btn @click="saving = false">{{ t('plates.cancel') }}</v-btn>
           <v-btn type="submit" color="primary" variant="flat" :disabled="!name.trim()">{{
             t('plates.save')
@@ -135,28 +135,3 @@ async function save() {
     </v-dialog>
   </div>
 </template>
-
-<style scoped>
-.menus {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
-
-.dialog {
-  display: grid;
-  gap: 12px;
-  padding: 22px;
-}
-
-.notation {
-  font-size: var(--size-small);
-  overflow-wrap: anywhere;
-}
-
-.ways {
-  display: flex;
-  justify-content: end;
-  gap: 8px;
-}
-</style>

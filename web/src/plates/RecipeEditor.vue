@@ -25,18 +25,23 @@ const titleOf = (kind: string) => STEPS.find(({ value }) => value === kind)!.tit
 </script>
 
 <template>
-  <div class="recipe">
+  <div class="column">
     <source-fields
       :label="label"
       :model-value="recipe.from"
       @update:model-value="recipe = { ...recipe, from: $event }"
     />
-    <ol v-if="recipe.steps.length">
-      <li v-for="(step, i) in recipe.steps" :key="i" :aria-label="stepWords(step)">
-        <div class="head">
+    <ol v-if="recipe.steps.length" class="column ga-2">
+      <li
+        v-for="(step, i) in recipe.steps"
+        :key="i"
+        class="column ga-2"
+        :aria-label="stepWords(step)"
+      >
+        <div class="d-flex align-center ga-2">
           <strong>{{ titleOf(step.do) }}</strong>
-          <span v-if="effects?.[i]" class="figures effect">{{ effects[i] }}</span>
-          <span class="tools">
+          <span v-if="effects?.[i]" class="figures small soft">{{ effects[i] }}</span>
+          <span class="d-flex ml-auto tools">
             <v-btn
               size="small"
               variant="text"
@@ -94,20 +99,7 @@ const titleOf = (kind: string) => STEPS.find(({ value }) => value === kind)!.tit
 </template>
 
 <style scoped>
-.recipe {
-  display: grid;
-  gap: 10px;
-}
-
-ol {
-  list-style: none;
-  display: grid;
-  gap: 8px;
-}
-
 li {
-  display: grid;
-  gap: 8px;
   padding: 4px 10px 10px 12px;
   border-radius: 8px;
   background: rgb(var(--v-theme-surface-variant));
@@ -117,20 +109,7 @@ li li {
   background: rgb(var(--v-theme-surface));
 }
 
-.head {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-}
-
-.effect {
-  font-size: var(--size-small);
-  color: var(--soft);
-}
-
 .tools {
-  margin-left: auto;
-  display: flex;
   margin-right: -6px;
 }
 </style>

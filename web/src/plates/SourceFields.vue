@@ -68,7 +68,7 @@ const SIDES = [
 </script>
 
 <template>
-  <div class="source">
+  <div class="column">
     <v-select
       :label="label"
       :items="offered"
@@ -98,7 +98,10 @@ const SIDES = [
           source.kind === 'cleaned' && (source = { ...source, highlight: $event })
         "
       />
-      <p v-if="source.white.length + source.bare.length" class="soft small said">
+      <p
+        v-if="source.white.length + source.bare.length"
+        class="soft small d-flex align-center justify-space-between"
+      >
         {{ t('plates.saidYouWhiteBare', { n: source.white.length, n2: source.bare.length }) }}
         <v-btn size="small" @click="source = { ...source, white: [], bare: [] }">{{
           t('plates.forget')
@@ -149,7 +152,7 @@ const SIDES = [
       @update:model-value="source = { kind: 'codes', margin: $event }"
     />
     <template v-else-if="source.kind === 'shape'">
-      <div v-if="!('points' in source.shape)" class="box">
+      <div v-if="!('points' in source.shape)" class="two">
         <number-field
           v-for="[side, name] in SIDES"
           :key="side"
@@ -183,22 +186,3 @@ const SIDES = [
     </template>
   </div>
 </template>
-
-<style scoped>
-.source {
-  display: grid;
-  gap: 10px;
-}
-
-.box {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px;
-}
-
-.said {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-}
-</style>

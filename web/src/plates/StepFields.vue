@@ -24,7 +24,7 @@ const inUnit = (unit: Length['unit']): Length =>
 </script>
 
 <template>
-  <div v-if="step.do === 'close' || step.do === 'drop'" class="pair">
+  <div v-if="step.do === 'close' || step.do === 'drop'" class="two">
     <number-field
       :label="t('plates.up')"
       :min="0.01"
@@ -45,7 +45,7 @@ const inUnit = (unit: Length['unit']): Length =>
       "
     />
   </div>
-  <div v-else-if="step.do === 'choke' || step.do === 'spread'" class="pair">
+  <div v-else-if="step.do === 'choke' || step.do === 'spread'" class="two">
     <number-field
       :label="step.do === 'choke' ? t('plates.choke') : t('plates.spread')"
       :min="0.01"
@@ -73,7 +73,7 @@ const inUnit = (unit: Length['unit']): Length =>
       @update:model-value="step.do === 'choke' && (step = { ...step, least: $event })"
     />
   </div>
-  <div v-else-if="step.do === 'skipUnderBlack'" class="pair">
+  <div v-else-if="step.do === 'skipUnderBlack'" class="two">
     <number-field
       :label="t('plates.blackFrom')"
       unit="%"
@@ -118,11 +118,3 @@ const inUnit = (unit: Length['unit']): Length =>
     @update:model-value="step = { do: 'curve', points: $event }"
   />
 </template>
-
-<style scoped>
-.pair {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px;
-}
-</style>

@@ -42,12 +42,12 @@ function use() {
 
 <template>
   <v-dialog v-model="open" max-width="640" :aria-label="t('plates.fromAMeasuredWedge')">
-    <div class="panel wedge">
+    <div class="panel dialog-form">
       <h2 class="question">{{ t('plates.whatDidPrintedTints') }}</h2>
       <p class="soft">
         {{ t('plates.labUnderD50Tints') }}
       </p>
-      <table>
+      <table class="table">
         <thead>
           <tr>
             <th scope="col">{{ t('plates.patch') }}</th>
@@ -67,12 +67,12 @@ function use() {
                 :precision="1"
               />
             </td>
-            <td class="figures">{{ percent(tones[i]) }}</td>
+            <td class="figures right">{{ percent(tones[i]) }}</td>
           </tr>
         </tbody>
       </table>
       <p v-if="made.problem" class="problem" role="alert">{{ made.problem }}</p>
-      <div class="ways">
+      <div class="dialog-buttons">
         <v-btn @click="open = false">{{ t('plates.cancel') }}</v-btn>
         <v-btn color="primary" variant="flat" :disabled="!made.points" @click="use">{{
           t('plates.makeThemEven')
@@ -81,35 +81,3 @@ function use() {
     </div>
   </v-dialog>
 </template>
-
-<style scoped>
-.wedge {
-  display: grid;
-  gap: 14px;
-  padding: 22px;
-}
-
-table {
-  border-collapse: collapse;
-}
-
-th {
-  text-align: left;
-  font-weight: 500;
-}
-
-td,
-th {
-  padding: 4px 6px 4px 0;
-}
-
-td.figures {
-  text-align: right;
-}
-
-.ways {
-  display: flex;
-  justify-content: end;
-  gap: 8px;
-}
-</style>

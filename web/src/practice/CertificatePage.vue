@@ -29,7 +29,7 @@ const print = () => window.print();
     <article v-else-if="course && own?.certifiedAt" class="panel pad">
       <h1 class="question">{{ own.learner }}</h1>
       <p class="answer">{{ course.name }}</p>
-      <table>
+      <table class="table">
         <tbody>
           <tr v-for="(line, i) in course.lines" :key="i">
             <td>{{ KIND_WORDS[line.kind] }}, {{ t('practice.level', { level: line.level }) }}</td>
@@ -53,21 +53,11 @@ const print = () => window.print();
 
 article {
   display: grid;
-  gap: 18px;
+  gap: 16px;
   max-width: 760px;
   margin: 0 auto;
   padding: 32px;
   justify-items: start;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-td {
-  padding: 8px 10px 8px 0;
-  border-bottom: 1px solid var(--line);
 }
 
 @media print {

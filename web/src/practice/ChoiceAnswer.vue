@@ -27,7 +27,7 @@ function toggle(id: Option['id']) {
       v-for="{ id, name } in options"
       :key="id"
       type="button"
-      class="panel option"
+      class="option text-left"
       :role="single ? 'radio' : 'checkbox'"
       :aria-checked="chosen.has(id)"
       @click="toggle(id)"
@@ -41,18 +41,6 @@ function toggle(id: Option['id']) {
 .options {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(min(340px, 100%), 1fr));
-  gap: 10px;
-}
-
-.option {
-  min-height: 52px;
-  padding: 10px 16px;
-  font-weight: 600;
-  text-align: left;
-}
-
-.option[aria-checked='true'] {
-  border-color: rgb(var(--v-theme-primary));
-  box-shadow: inset 4px 0 rgb(var(--v-theme-primary));
+  gap: 12px;
 }
 </style>

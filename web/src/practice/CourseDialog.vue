@@ -56,7 +56,7 @@ async function save() {
 <template>
   <v-dialog v-model="open" max-width="760">
     <v-card :title="t('practice.newCourse')">
-      <v-card-text class="fields">
+      <v-card-text class="column">
         <v-text-field v-model="name" :label="t('practice.certifies')" maxlength="80" />
         <v-combobox
           v-model="people"
@@ -104,15 +104,10 @@ async function save() {
 </template>
 
 <style scoped>
-.fields {
-  display: grid;
-  gap: 14px;
-}
-
 .line {
   display: grid;
   grid-template-columns: 1.2fr 90px 1.6fr auto;
-  gap: 10px;
+  gap: 12px;
   align-items: center;
 }
 </style>

@@ -29,7 +29,7 @@ async function end(id: Course['id']) {
 
 <template>
   <section class="stage">
-    <header class="head">
+    <header class="page-head">
       <div>
         <h1 class="question">{{ t('practice.whoCanWhat') }}</h1>
         <p class="answer">{{ t('practice.coursesAre') }}</p>
@@ -45,8 +45,8 @@ async function end(id: Course['id']) {
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <p v-if="courses?.length === 0" class="soft">{{ t('practice.noCourses') }}</p>
     <section v-for="course in courses ?? []" :key="course.id" class="panel pad">
-      <header class="head">
-        <h2 class="name">{{ course.name }}</h2>
+      <header class="page-head">
+        <h2>{{ course.name }}</h2>
         <span class="soft small">{{ t('practice.setBy', { by: course.by }) }}</span>
         <remove-button
           v-if="may(PRACTICE_API.endCourse)"
@@ -54,14 +54,14 @@ async function end(id: Course['id']) {
           @click="end(course.id)"
         />
       </header>
-      <div class="scroll">
-        <table>
+      <div class="overflow-x-auto">
+        <table class="table">
           <thead>
             <tr>
               <th>{{ t('practice.who') }}</th>
               <th v-for="(line, i) in course.lines" :key="i">
                 {{ KIND_WORDS[line.kind] }}
-                <span class="soft small">{{ line.job }}</span>
+                <span class="soft small d-block font-weight-regular">{{ line.job }}</span>
               </th>
               <th>{{ t('practice.certificate') }}</th>
             </tr>
@@ -72,7 +72,7 @@ async function end(id: Course['id']) {
               <td v-for="(line, i) in one.lines" :key="i" class="figures">
                 <router-link
                   v-if="line.id"
-                  :class="line.passed ? 'sure' : 'open'"
+                  :class="line.passed ? 'text-success' : 'text-warning'"
                   :to="{ name: 'exercise', params: { id: line.id } }"
                   >{{
                     line.score === null ? t('practice.open') : percent(line.score, 0)
@@ -99,43 +99,3 @@ async function end(id: Course['id']) {
     <course-dialog v-if="making" v-model="making" @made="load" />
   </section>
 </template>
-
-<style scoped>
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px 24px;
-  justify-content: space-between;
-  align-items: center;
-}
-
-.scroll {
-  overflow-x: auto;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th,
-td {
-  padding: 8px 12px;
-  border-bottom: 1px solid var(--line);
-  text-align: left;
-  vertical-align: top;
-}
-
-thead span {
-  display: block;
-  font-weight: 400;
-}
-
-.sure {
-  color: rgb(var(--v-theme-success));
-}
-
-.open {
-  color: rgb(var(--v-theme-warning));
-}
-</style>

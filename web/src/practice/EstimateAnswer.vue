@@ -20,7 +20,7 @@ watch(typed, ({ minutes, price, ml }) => {
 </script>
 
 <template>
-  <div class="panel pad fields">
+  <div class="panel pad field-grid">
     <number-field
       :label="t('practice.minutes')"
       unit="min"
@@ -46,11 +46,3 @@ watch(typed, ({ minutes, price, ml }) => {
     />
   </div>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(180px, 1fr));
-  gap: 12px;
-}
-</style>

@@ -57,7 +57,7 @@ const print = (which: PracticePrint) =>
 </script>
 
 <template>
-  <main class="exercise">
+  <main class="room-content stage">
     <p v-if="problem || next.problem.value" class="problem" role="alert">
       {{ problem || next.problem.value }}
     </p>
@@ -113,7 +113,7 @@ const print = (which: PracticePrint) =>
           @answered="answer = $event"
         />
       </template>
-      <footer class="foot">
+      <footer class="d-flex ga-2">
         <v-btn
           v-if="!given.mark"
           color="primary"
@@ -139,23 +139,10 @@ const print = (which: PracticePrint) =>
 </template>
 
 <style scoped>
-.exercise {
-  display: grid;
-  align-content: start;
-  gap: 16px;
-  overflow-y: auto;
-  padding: 18px 20px 32px;
-}
-
 img {
   display: block;
   max-width: 100%;
   max-height: 46vh;
   margin: 0 auto;
-}
-
-.foot {
-  display: flex;
-  gap: 10px;
 }
 </style>

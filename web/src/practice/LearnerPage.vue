@@ -36,6 +36,7 @@ const answer = computed(() => {
     : t('practice.answerNew', { n, minutes: minutes.value });
 });
 const STANDINGS = ['due', 'shaky', 'sure'] as const;
+const LOOK = { due: 'text-warning', shaky: '', sure: 'text-success' } as const;
 const WORDS = {
   due: t('practice.due'),
   shaky: t('practice.shaky'),
@@ -50,7 +51,7 @@ const nextOf = (one: Learner['session'][number]) =>
 
 <template>
   <section class="stage">
-    <header class="head">
+    <header class="page-head">
       <div>
         <h1 class="question">{{ t('practice.whatNext') }}</h1>
         <p class="answer" data-testid="answer">{{ answer }}</p>
@@ -67,9 +68,9 @@ const nextOf = (one: Learner['session'][number]) =>
     <p v-if="problem || refused" class="problem" role="alert">{{ problem || refused }}</p>
 
     <div v-if="learner" class="columns">
-      <section class="panel pad">
-        <h2 class="name">{{ t('practice.today') }}</h2>
-        <ol class="session">
+      <section class="panel pad column">
+        <h2>{{ t('practice.today') }}</h2>
+        <ol class="column ga-0 lines">
           <li v-for="(one, i) in learner.session" :key="i">
             <span
               ><b>{{ KIND_WORDS[one.kind] }}</b>
@@ -101,15 +102,15 @@ const nextOf = (one: Learner['session'][number]) =>
         </div>
       </section>
 
-      <section class="panel pad">
-        <h2 class="name">{{ t('practice.known') }}</h2>
+      <section class="panel pad column">
+        <h2>{{ t('practice.known') }}</h2>
         <p v-if="learner.skills.length === 0" class="soft">{{ t('practice.nothingYet') }}</p>
         <template v-for="of in STANDINGS" :key="of">
-          <h3 v-if="standing(of).length" class="label">
+          <h3 v-if="standing(of).length" class="label" :class="LOOK[of]">
             {{ WORDS[of] }} · {{ standing(of).length }}
           </h3>
-          <ul v-if="standing(of).length" class="skills">
-            <li v-for="skill in standing(of)" :key="skill.topic" :class="of">
+          <ul v-if="standing(of).length" class="column ga-0 lines">
+            <li v-for="skill in standing(of)" :key="skill.topic">
               <span>{{ skill.name }}</span>
               <span class="figures small">{{ percent(skill.last, 0) }}</span>
             </li>
@@ -118,16 +119,16 @@ const nextOf = (one: Learner['session'][number]) =>
         <p class="soft small">{{ t('practice.unseen', { n: learner.unseen }) }}</p>
       </section>
 
-      <section v-for="course in learner.courses" :key="course.id" class="panel pad">
-        <h2 class="name">{{ course.name }}</h2>
+      <section v-for="course in learner.courses" :key="course.id" class="panel pad column">
+        <h2>{{ course.name }}</h2>
         <p class="soft small">{{ t('practice.setBy', { by: course.by }) }}</p>
-        <ol class="session">
+        <ol class="column ga-0 lines">
           <li v-for="(line, i) in course.lines" :key="i">
             <span>
               <b>{{ KIND_WORDS[line.kind] }}</b>
               <span class="soft small">{{ line.job }}</span>
             </span>
-            <span v-if="course.people[0]?.lines[i]?.passed" class="sure small">{{
+            <span v-if="course.people[0]?.lines[i]?.passed" class="good small">{{
               t('practice.passedWith', { score: percent(course.people[0].lines[i].score ?? 0, 0) })
             }}</span>
             <v-btn
@@ -142,14 +143,14 @@ const nextOf = (one: Learner['session'][number]) =>
         </ol>
       </section>
 
-      <section v-if="learner.open.length || learner.recent.length" class="panel pad">
-        <h2 class="name">{{ t('practice.latest') }}</h2>
-        <ul class="skills">
+      <section v-if="learner.open.length || learner.recent.length" class="panel pad column">
+        <h2>{{ t('practice.latest') }}</h2>
+        <ul class="column ga-0 lines">
           <li v-for="one in [...learner.open, ...learner.recent].slice(0, 12)" :key="one.id">
             <router-link :to="{ name: 'exercise', params: { id: one.id } }">{{
               KIND_WORDS[one.kind]
             }}</router-link>
-            <span class="soft small grow">{{ one.job }}</span>
+            <span class="soft small flex-1-1-0">{{ one.job }}</span>
             <span class="small soft">{{ ago(new Date(one.at)) }}</span>
             <span class="figures small" :class="{ problem: one.passed === false }">{{
               one.score === null ? t('practice.open') : percent(one.score, 0)
@@ -162,14 +163,6 @@ const nextOf = (one: Learner['session'][number]) =>
 </template>
 
 <style scoped>
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px 24px;
-  justify-content: space-between;
-  align-items: start;
-}
-
 .who {
   flex: 0 0 220px;
 }
@@ -177,56 +170,14 @@ const nextOf = (one: Learner['session'][number]) =>
 .columns {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(min(420px, 100%), 1fr));
-  gap: 14px;
-  align-items: start;
-}
-
-.columns > section {
-  display: grid;
-  gap: 10px;
-}
-
-.session,
-.skills {
-  display: grid;
-  gap: 2px;
-  list-style: none;
-}
-
-.session li,
-.skills li {
-  display: flex;
   gap: 12px;
-  justify-content: space-between;
-  align-items: center;
-  min-height: 44px;
-  border-bottom: 1px solid var(--line);
-}
-
-.session li > span:first-child {
-  display: grid;
-}
-
-.skills li {
-  min-height: 36px;
-}
-
-.grow {
-  flex: 1;
-}
-
-.due {
-  color: rgb(var(--v-theme-warning));
-}
-
-.sure {
-  color: rgb(var(--v-theme-success));
+  align-items: start;
 }
 
 .free {
   display: grid;
   grid-template-columns: 1fr auto;
-  gap: 10px;
+  gap: 12px;
   align-items: center;
 }
 </style>

@@ -27,8 +27,12 @@ const TITLES: Readonly<Record<PracticePrint, string>> = {
 </script>
 
 <template>
-  <section class="mark">
-    <div class="panel pad score" :class="mark.passed ? 'passed' : 'failed'" role="status">
+  <section class="column">
+    <div
+      class="panel pad d-flex flex-wrap align-baseline ga-3 score"
+      :class="mark.passed ? 'passed' : 'failed'"
+      role="status"
+    >
       <b class="figures">{{ percent(mark.score, 0) }}</b>
       <span>{{ mark.passed ? t('practice.passed') : t('practice.notPassed') }}</span>
       <span v-if="mark.cost" class="cost">{{
@@ -46,8 +50,8 @@ const TITLES: Readonly<Record<PracticePrint, string>> = {
       </figure>
     </div>
     <nozzle-answer v-if="pattern" :rows="pattern.rows" :marks="pattern.marks" />
-    <ul class="panel pad points">
-      <li v-for="point in mark.points" :key="point.says">
+    <ul class="panel pad column ga-2">
+      <li v-for="point in mark.points" :key="point.says" class="d-flex ga-3 justify-space-between">
         <span>{{ point.says }}</span>
         <router-link
           v-if="point.page"
@@ -61,18 +65,6 @@ const TITLES: Readonly<Record<PracticePrint, string>> = {
 </template>
 
 <style scoped>
-.mark {
-  display: grid;
-  gap: 14px;
-}
-
-.score {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 18px;
-  align-items: baseline;
-}
-
 .score .figures {
   font-size: var(--size-figure);
 }
@@ -88,7 +80,7 @@ const TITLES: Readonly<Record<PracticePrint, string>> = {
 .prints {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(min(320px, 100%), 1fr));
-  gap: 14px;
+  gap: 12px;
 }
 
 img {
@@ -96,21 +88,5 @@ img {
   max-width: 100%;
   max-height: 42vh;
   margin: 8px auto 0;
-}
-
-.points {
-  display: grid;
-  gap: 8px;
-  list-style: none;
-}
-
-.points li {
-  display: flex;
-  gap: 12px;
-  justify-content: space-between;
-}
-
-.points a {
-  flex: none;
 }
 </style>

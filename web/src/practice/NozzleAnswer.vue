@@ -87,9 +87,9 @@ const whole = () => send(new Set());
 </script>
 
 <template>
-  <div class="pattern">
-    <figure v-for="(row, i) in rows" :key="`${row.channel}${row.row}`" class="panel pad">
-      <figcaption>
+  <div class="column pattern">
+    <figure v-for="(row, i) in rows" :key="`${row.channel}${row.row}`" class="panel pad w-100">
+      <figcaption class="d-flex ga-3 align-center mb-2">
         <span
           ><b class="figures">{{ row.channel }}</b> {{ row.name }}
           {{ t('practice.row', { row: row.row + 1 }) }}</span
@@ -111,6 +111,7 @@ const whole = () => send(new Set());
         @change="setTyped(($event.target as HTMLInputElement).value, i)"
       />
       <svg
+        class="chart mt-2"
         :viewBox="`0 0 ${widthOf(row)} ${HEIGHT}`"
         role="img"
         :aria-label="t('practice.patternOf', { name: row.name, row: row.row + 1 })"
@@ -145,26 +146,10 @@ const whole = () => send(new Set());
 
 <style scoped>
 .pattern {
-  display: grid;
-  gap: 12px;
   justify-items: start;
 }
 
-figure {
-  width: 100%;
-}
-
-figcaption {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-  margin-bottom: 6px;
-}
-
 svg {
-  margin-top: 8px;
-  display: block;
-  width: 100%;
   cursor: crosshair;
 }
 

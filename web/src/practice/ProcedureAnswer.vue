@@ -22,7 +22,7 @@ function move(at: number, by: -1 | 1) {
 </script>
 
 <template>
-  <ol class="steps">
+  <ol class="column ga-2 steps">
     <li v-for="(step, at) in order" :key="step" class="panel">
       <span class="figures soft">{{ at + 1 }}</span>
       <span>{{ steps[step] }}</span>
@@ -46,16 +46,13 @@ function move(at: number, by: -1 | 1) {
 
 <style scoped>
 .steps {
-  display: grid;
-  gap: 8px;
   max-width: 900px;
-  list-style: none;
 }
 
 li {
   display: grid;
   grid-template-columns: 28px 1fr auto auto;
-  gap: 10px;
+  gap: 12px;
   align-items: center;
   padding: 4px 6px 4px 14px;
 }

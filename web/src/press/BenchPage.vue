@@ -147,9 +147,9 @@ const left = computed(() => kept.unticked(bench.value?.steps ?? []));
 </script>
 
 <template>
-  <main class="bench">
-    <header class="head">
-      <div class="machines" role="group" :aria-label="t('press.machine')">
+  <main class="room-content stage">
+    <header class="row justify-space-between">
+      <div class="row" role="group" :aria-label="t('press.machine')">
         <v-btn
           v-for="{ id, name } in machines"
           :key="id"
@@ -182,18 +182,18 @@ const left = computed(() => kept.unticked(bench.value?.steps ?? []));
 
     <div class="sides">
       <div class="stage">
-        <section v-if="job" class="panel pad now" data-testid="now">
+        <section v-if="job" class="panel pad column ga-2" data-testid="now">
           <h1 class="question">
             <span class="soft figures">{{ job.number }}</span> {{ job.name }}
           </h1>
-          <p class="lead">
+          <p class="text-lead">
             {{ t('press.copiesOn', { n: job.copies, material: job.material }) }}
           </p>
           <p v-if="job.customer" class="soft">{{ job.customer }}</p>
           <p v-if="job.due">
             {{ t('press.due', { time: dated(new Date(job.due), t('shared.dayAndTime')) }) }}
           </p>
-          <p v-if="job.notes" class="notes">{{ job.notes }}</p>
+          <p v-if="job.notes" class="notice">{{ job.notes }}</p>
           <p v-if="left > 0" class="caution">{{ t('press.toTick', { n: left }) }}</p>
           <p v-if="job.printerFinished && byHand" class="caution" role="status">
             {{ t('press.printerFinished') }}
@@ -215,7 +215,7 @@ const left = computed(() => kept.unticked(bench.value?.steps ?? []));
             @send="printers.send(job.jobId).then(again)"
             @want="sent && printers.want(sent.id, $event)"
           />
-          <div v-if="!sent" class="buttons">
+          <div v-if="!sent" class="row">
             <v-btn
               v-if="job.state !== 'printing'"
               :variant="printer ? 'text' : 'flat'"
@@ -235,7 +235,7 @@ const left = computed(() => kept.unticked(bench.value?.steps ?? []));
               }}</v-btn>
             </template>
           </div>
-          <form v-if="byHand && finishing" class="took" @submit.prevent="finish">
+          <form v-if="byHand && finishing" class="column" @submit.prevent="finish">
             <h2 class="label">{{ t('press.whatItTook') }}</h2>
             <p class="soft small">{{ t('press.leaveOut') }}</p>
             <div class="field-grid">
@@ -262,7 +262,7 @@ const left = computed(() => kept.unticked(bench.value?.steps ?? []));
                 @update:model-value="write(ink.channel, $event)"
               />
             </div>
-            <div class="buttons">
+            <div class="row">
               <v-btn type="submit" color="primary" variant="flat">{{ t('press.isPrinted') }}</v-btn>
               <v-btn variant="text" @click="finishing = false">{{ t('press.notYet') }}</v-btn>
             </div>
@@ -272,7 +272,7 @@ const left = computed(() => kept.unticked(bench.value?.steps ?? []));
 
         <section v-if="jobs.length > 1" class="panel pad stage">
           <h2 class="label">{{ t('press.next') }}</h2>
-          <ol class="list">
+          <ol class="column ga-1">
             <li v-for="{ job: one, from, late } in jobs" :key="one.id">
               <button
                 type="button"
@@ -282,7 +282,7 @@ const left = computed(() => kept.unticked(bench.value?.steps ?? []));
               >
                 <span class="figures soft">{{ dated(from, t('queue.dayTime')) }}</span>
                 <b>{{ one.name }}</b>
-                <span v-if="late" class="late">{{ t('press.late') }}</span>
+                <span v-if="late" class="bad">{{ t('press.late') }}</span>
               </button>
             </li>
           </ol>
@@ -300,28 +300,6 @@ const left = computed(() => kept.unticked(bench.value?.steps ?? []));
 </template>
 
 <style scoped>
-.bench {
-  display: grid;
-  grid-auto-rows: max-content;
-  gap: 12px;
-  align-content: start;
-  overflow-y: auto;
-  padding: 18px 20px 32px;
-}
-
-.head,
-.machines,
-.buttons {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-}
-
-.head {
-  justify-content: space-between;
-}
-
 .sides {
   display: grid;
   grid-template-columns: minmax(0, 5fr) minmax(0, 7fr);
@@ -329,52 +307,11 @@ const left = computed(() => kept.unticked(bench.value?.steps ?? []));
   align-items: start;
 }
 
-.now {
-  display: grid;
-  gap: 8px;
-}
-
-.lead {
-  font-size: var(--size-lead);
-}
-
-.notes {
-  padding: 8px 12px;
-  border-left: 4px solid rgb(var(--v-theme-primary));
-  white-space: pre-line;
-}
-
-.took {
-  display: grid;
-  gap: 10px;
-}
-
-.list {
-  list-style: none;
-  display: grid;
-  gap: 2px;
-}
-
 .entry {
   display: grid;
   grid-template-columns: 176px minmax(0, 1fr) auto;
-  gap: 10px;
-  width: 100%;
-  min-height: 48px;
+  gap: 12px;
   align-items: center;
-  padding: 4px 10px;
-  border-radius: 8px;
-  text-align: left;
-}
-
-.entry[aria-current] {
-  background: color-mix(in srgb, rgb(var(--v-theme-primary)) 12%, transparent);
-  box-shadow: inset 3px 0 rgb(var(--v-theme-primary));
-}
-
-.late {
-  color: rgb(var(--v-theme-error));
-  font-weight: 700;
 }
 
 @media (max-width: 1000px) {

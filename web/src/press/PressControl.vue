@@ -26,7 +26,7 @@ const counted = computed(() => {
 </script>
 
 <template>
-  <div class="press" data-testid="press">
+  <div class="column ga-2 press" data-testid="press">
     <template v-if="at">
       <p>
         <b>{{ PRESS_WORDS[at.state] }}</b>
@@ -44,7 +44,7 @@ const counted = computed(() => {
       />
       <p v-for="note in at.notes" :key="note" class="caution">{{ note }}</p>
       <p v-if="at.problem" class="problem">{{ at.problem.message }}</p>
-      <div class="buttons">
+      <div class="row">
         <v-btn
           v-if="at.state === 'held'"
           size="small"
@@ -77,18 +77,10 @@ const counted = computed(() => {
 
 <style scoped>
 .press {
-  display: grid;
-  gap: 8px;
   justify-items: start;
 }
 
 .press > :deep(.v-progress-linear) {
   width: 100%;
-}
-
-.buttons {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
 }
 </style>

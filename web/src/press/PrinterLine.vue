@@ -26,14 +26,23 @@ const supplies = computed(() =>
 </script>
 
 <template>
-  <div class="printer" :class="{ gone, stands }" data-testid="printer">
-    <p class="state">
+  <div class="row printer" :class="{ gone, stands }" data-testid="printer">
+    <p class="d-flex flex-wrap align-baseline state">
       <b>{{ printerWords(printer) }}</b>
       <span v-for="reason in gone ? [] : reasonsOf(printer)" :key="reason">{{ reason }}</span>
       <span v-if="printer.simulated" class="soft small">{{ t('press.simulated') }}</span>
     </p>
-    <ul v-if="supplies.length > 0" class="supplies" :aria-label="t('press.supplies')">
-      <li v-for="one in supplies" :key="one.name" :class="{ bad: one.bad }">
+    <ul
+      v-if="supplies.length > 0"
+      class="d-flex flex-wrap supplies"
+      :aria-label="t('press.supplies')"
+    >
+      <li
+        v-for="one in supplies"
+        :key="one.name"
+        class="d-flex align-center ga-2"
+        :class="{ bad: one.bad }"
+      >
         <span class="figures">{{ one.name }}</span>
         <span class="level" aria-hidden="true"
           ><i :style="{ width: `${100 * one.share}%` }"></i
@@ -52,16 +61,10 @@ const supplies = computed(() =>
 
 <style scoped>
 .printer {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
   gap: 6px 18px;
 }
 
 .state {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: baseline;
   gap: 2px 10px;
 }
 
@@ -72,16 +75,7 @@ const supplies = computed(() =>
 }
 
 .supplies {
-  list-style: none;
-  display: flex;
-  flex-wrap: wrap;
   gap: 4px 14px;
-}
-
-.supplies li {
-  display: flex;
-  align-items: center;
-  gap: 6px;
 }
 
 .level {

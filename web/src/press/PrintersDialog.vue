@@ -55,8 +55,8 @@ const changed = (id: string) => addressOf(id) !== (kept.value[id]?.uri ?? '');
 
 <template>
   <v-dialog v-model="open" max-width="720">
-    <div class="panel pad dialog" role="dialog" :aria-label="t('press.printers')">
-      <h2 class="name">{{ t('press.printers') }}</h2>
+    <div class="panel dialog-form" role="dialog" :aria-label="t('press.printers')">
+      <h2>{{ t('press.printers') }}</h2>
       <p class="soft">{{ t('press.printersAbout') }}</p>
       <p v-if="whoMay(put)" class="notice">{{ whoMay(put) }}</p>
       <div v-for="machine in machines" :key="machine.id" class="one">
@@ -95,18 +95,11 @@ const changed = (id: string) => addressOf(id) !== (kept.value[id]?.uri ?? '');
 </template>
 
 <style scoped>
-.dialog {
-  display: grid;
-  gap: 12px;
-  max-height: 86vh;
-  overflow-y: auto;
-}
-
 .one {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;
   align-items: start;
-  gap: 10px;
+  gap: 12px;
 }
 
 .end {

@@ -35,21 +35,21 @@ const same = (order: QueueOrder) =>
 
 <template>
   <div class="orders">
-    <section class="panel pad">
-      <h3 class="name">{{ t('queue.asItIs') }}</h3>
-      <dl>
+    <section class="panel pad column ga-2">
+      <h3>{{ t('queue.asItIs') }}</h3>
+      <dl class="facts">
         <template v-for="row in rows(now)" :key="row.name">
-          <dt class="soft">{{ row.name }}</dt>
+          <dt>{{ row.name }}</dt>
           <dd class="figures">{{ row.text }}</dd>
         </template>
       </dl>
     </section>
-    <section v-for="one in found" :key="one.objective" class="panel pad">
-      <h3 class="name">{{ WORDS[one.objective].name }}</h3>
+    <section v-for="one in found" :key="one.objective" class="panel pad column ga-2">
+      <h3>{{ WORDS[one.objective].name }}</h3>
       <p class="small soft">{{ WORDS[one.objective].about }}</p>
-      <dl>
+      <dl class="facts">
         <template v-for="row in rows(one.score)" :key="row.name">
-          <dt class="soft">{{ row.name }}</dt>
+          <dt>{{ row.name }}</dt>
           <dd class="figures">{{ row.text }}</dd>
         </template>
       </dl>
@@ -73,19 +73,6 @@ const same = (order: QueueOrder) =>
 }
 
 .orders section {
-  display: grid;
-  gap: 6px;
   align-content: start;
-}
-
-.name {
-  font-size: var(--size-body);
-  font-weight: 650;
-}
-
-dl {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: 2px 12px;
 }
 </style>

@@ -79,7 +79,7 @@ async function save() {
 
 <template>
   <v-dialog v-model="open" max-width="680" :aria-label="t('queue.hoursQuestion')">
-    <form class="panel form" @submit.prevent="good && save()">
+    <form class="panel dialog-form form" @submit.prevent="good && save()">
       <h2 class="question wide">{{ t('queue.hoursQuestion') }}</h2>
       <p class="soft wide">{{ t('queue.hoursDay') }}</p>
       <v-text-field
@@ -109,7 +109,7 @@ async function save() {
       />
       <p v-if="overnight" class="caution wide">{{ t('queue.moving') }}</p>
       <p v-if="problem" class="problem wide" role="alert">{{ problem }}</p>
-      <div class="wide buttons">
+      <div class="wide d-flex ga-2">
         <v-btn
           type="submit"
           color="primary"
@@ -126,16 +126,6 @@ async function save() {
 
 <style scoped>
 .form {
-  display: grid;
   grid-template-columns: 1fr 1fr;
-  gap: 12px 14px;
-  padding: 22px;
-  max-height: 90vh;
-  overflow-y: auto;
-}
-
-.buttons {
-  display: flex;
-  gap: 8px;
 }
 </style>

@@ -167,13 +167,13 @@ const machineName = (id: string) =>
 </script>
 
 <template>
-  <main class="queue">
-    <header class="head">
+  <main class="room-content stage">
+    <header class="page-head">
       <div>
         <h1 class="question">{{ t('queue.whoPrints') }}</h1>
         <p class="answer" data-testid="answer">{{ answer }}</p>
       </div>
-      <div class="buttons">
+      <div class="row">
         <v-btn
           v-if="best.share.value === undefined"
           color="primary"
@@ -224,21 +224,21 @@ const machineName = (id: string) =>
     <queue-timeline v-if="state && shown" v-model:selected="selected" :queue="queue" />
 
     <div v-if="state" class="below">
-      <section class="panel pad" aria-live="polite">
+      <section class="panel pad column ga-2" aria-live="polite">
         <p v-if="!chosen" class="soft">{{ t('queue.chooseBar') }}</p>
         <template v-else>
-          <h2 class="name">
+          <h2>
             <span class="soft figures">{{
               t('queue.jobNumber', { number: chosen.job.number })
             }}</span>
             {{ chosen.job.name }}
           </h2>
-          <dl>
+          <dl class="facts">
             <template v-if="chosen.job.customer">
-              <dt class="soft">{{ t('queue.customer') }}</dt>
+              <dt>{{ t('queue.customer') }}</dt>
               <dd>{{ chosen.job.customer }}</dd>
             </template>
-            <dt class="soft">{{ t('queue.due') }}</dt>
+            <dt>{{ t('queue.due') }}</dt>
             <dd>
               {{
                 chosen.job.due
@@ -246,12 +246,12 @@ const machineName = (id: string) =>
                   : t('queue.noDue')
               }}
             </dd>
-            <dt class="soft">{{ t('queue.machine') }}</dt>
+            <dt>{{ t('queue.machine') }}</dt>
             <dd>{{ chosen.machine }}</dd>
-            <dt class="soft">{{ t('queue.printed') }}</dt>
+            <dt>{{ t('queue.printed') }}</dt>
             <dd class="figures">{{ time(chosen.bar.from) }} – {{ time(chosen.bar.to) }}</dd>
             <template v-if="chosen.bar.finish > chosen.bar.to">
-              <dt class="soft">{{ t('queue.dryBy') }}</dt>
+              <dt>{{ t('queue.dryBy') }}</dt>
               <dd class="figures">{{ time(chosen.bar.finish) }}</dd>
             </template>
           </dl>
@@ -259,7 +259,7 @@ const machineName = (id: string) =>
             {{ one }}
           </p>
           <h3 class="label">{{ t('queue.why') }}</h3>
-          <ul class="why">
+          <ul class="marked">
             <li v-for="one in chosen.why" :key="one">{{ one }}</li>
           </ul>
           <press-control
@@ -269,7 +269,7 @@ const machineName = (id: string) =>
             @send="printers.send(chosen.job.id)"
             @want="press.at && printers.want(press.at.id, $event)"
           />
-          <div class="buttons">
+          <div class="row">
             <v-btn
               v-if="!chosen.task.printing && !closed"
               size="small"
@@ -294,8 +294,8 @@ const machineName = (id: string) =>
         </template>
       </section>
       <queue-promise :queue="queue" :best="best" :machine-name="machineName" @accepted="accepted" />
-      <section v-if="printers.printers.value.length > 0" class="panel pad wide">
-        <h2 class="name">{{ t('press.printers') }}</h2>
+      <section v-if="printers.printers.value.length > 0" class="panel pad column ga-2 wide">
+        <h2>{{ t('press.printers') }}</h2>
         <div v-for="one in printers.printers.value" :key="one.machineId" class="of-machine">
           <router-link :to="{ name: 'bench', params: { machine: one.machineId } }">{{
             machineName(one.machineId)
@@ -303,9 +303,9 @@ const machineName = (id: string) =>
           <printer-line :printer="one" @act="printers.act(one.machineId, $event)" />
         </div>
       </section>
-      <section v-if="state.left.length > 0" class="panel pad">
-        <h2 class="name">{{ t('queue.leftOut') }}</h2>
-        <ul class="why">
+      <section v-if="state.left.length > 0" class="panel pad column ga-2">
+        <h2>{{ t('queue.leftOut') }}</h2>
+        <ul class="marked">
           <li v-for="one in state.left" :key="one.id">
             <router-link :to="{ name: 'plates', params: { id: one.id } }">{{
               one.name
@@ -326,30 +326,6 @@ const machineName = (id: string) =>
 </template>
 
 <style scoped>
-.queue {
-  display: grid;
-  grid-auto-rows: max-content;
-  gap: 12px;
-  align-content: start;
-  overflow-y: auto;
-  padding: 18px 20px 32px;
-}
-
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px 24px;
-  justify-content: space-between;
-  align-items: start;
-}
-
-.buttons {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  align-items: center;
-}
-
 .effect {
   min-height: 1.45em;
   font-weight: 600;
@@ -360,30 +336,6 @@ const machineName = (id: string) =>
   grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
   gap: 12px;
   align-items: start;
-}
-
-.below > section {
-  display: grid;
-  gap: 8px;
-}
-
-.name {
-  font-size: var(--size-lead);
-  font-weight: 650;
-}
-
-dl {
-  display: grid;
-  grid-template-columns: auto 1fr;
-  gap: 2px 16px;
-}
-
-.why {
-  padding-left: 18px;
-}
-
-.below > .wide {
-  grid-column: 1 / -1;
 }
 
 .of-machine {
@@ -397,7 +349,7 @@ dl {
 
 .of-machine a {
   color: inherit;
-  font-weight: 650;
+  font-weight: 600;
 }
 
 @media (max-width: 900px) {

@@ -94,8 +94,8 @@ async function accept() {
 </script>
 
 <template>
-  <section class="panel pad">
-    <h2 class="name">{{ t('queue.promise') }}</h2>
+  <section class="panel pad column ga-2">
+    <h2>{{ t('queue.promise') }}</h2>
     <p class="small soft">{{ t('queue.promiseAbout') }}</p>
     <v-autocomplete
       :label="t('queue.quote')"
@@ -112,7 +112,7 @@ async function accept() {
       "
     />
     <template v-if="promised">
-      <p class="promise" data-testid="promise">
+      <p class="text-lead font-weight-semibold" data-testid="promise">
         {{ t('queue.promised', { time: roundUp(promised.likely) }) }}
       </p>
       <v-btn
@@ -136,16 +136,3 @@ async function accept() {
     <p v-else-if="why" class="soft">{{ why }}</p>
   </section>
 </template>
-
-<style scoped>
-section {
-  display: grid;
-  gap: 8px;
-}
-
-.name,
-.promise {
-  font-size: var(--size-lead);
-  font-weight: 650;
-}
-</style>

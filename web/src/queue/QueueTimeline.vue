@@ -147,7 +147,7 @@ async function key(event: KeyboardEvent, bar: Bar) {
         <span class="soft small">{{ t('queue.jobs', { n: bars.length }) }}</span>
       </div>
     </div>
-    <div class="scroll" tabindex="-1">
+    <div class="overflow-x-auto" tabindex="-1">
       <div ref="lines" class="lines" :style="{ width: `${scale.width}px` }">
         <div class="axis small" aria-hidden="true">
           <span
@@ -232,7 +232,7 @@ async function key(event: KeyboardEvent, bar: Bar) {
         </div>
       </div>
     </div>
-    <ul class="legend small soft">
+    <ul class="row wide small soft legend">
       <li><span class="swatch change"></span>{{ t('queue.legendChange') }}</li>
       <li><span class="swatch attended"></span>{{ t('queue.legendHands') }}</li>
       <li><span class="swatch unattended"></span>{{ t('queue.legendAlone') }}</li>
@@ -253,10 +253,6 @@ async function key(event: KeyboardEvent, bar: Bar) {
 
 .names {
   border-right: 1px solid var(--line);
-}
-
-.scroll {
-  overflow-x: auto;
 }
 
 .lines {
@@ -405,12 +401,8 @@ async function key(event: KeyboardEvent, bar: Bar) {
 }
 
 .legend {
-  grid-column: 1 / -1;
-  display: flex;
-  flex-wrap: wrap;
   gap: 4px 18px;
   padding: 8px 14px 0;
-  list-style: none;
 }
 
 .how {

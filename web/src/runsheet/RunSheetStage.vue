@@ -21,7 +21,7 @@ const print = () => window.print();
 
 <template>
   <section class="stage">
-    <header class="head">
+    <header class="d-flex justify-space-between align-end ga-4">
       <div>
         <h1 class="question">{{ t('runsheet.whatDoesPersonMachine') }}</h1>
         <p v-if="work" class="answer">
@@ -36,7 +36,7 @@ const print = () => window.print();
           {{ job.shown ? t('runsheet.thereNoRunSheet') : t('job.timeInkMoneyAppear') }}
         </p>
       </div>
-      <div v-if="work" class="actions">
+      <div v-if="work" class="actions d-flex ga-2">
         <v-btn
           :to="{
             name: 'shop-use',
@@ -69,18 +69,6 @@ const print = () => window.print();
 </template>
 
 <style scoped>
-.head {
-  display: flex;
-  justify-content: space-between;
-  align-items: end;
-  gap: 16px;
-}
-
-.actions {
-  display: flex;
-  gap: 10px;
-}
-
 @media print {
   .actions {
     display: none;

@@ -12,15 +12,15 @@ const emit = defineEmits<{ tick: [step: number, check: number, on: boolean] }>()
 </script>
 
 <template>
-  <ol class="steps">
-    <li v-for="(step, i) in steps" :key="step.title" class="panel step">
+  <ol class="column steps">
+    <li v-for="(step, i) in steps" :key="step.title" class="panel column step">
       <h2>
         <span class="figures number">{{ i + 1 }}</span> {{ step.title }}
       </h2>
-      <dl v-if="step.settings.length">
+      <dl v-if="step.settings.length" class="facts">
         <template v-for="setting in step.settings" :key="setting.label + setting.value">
           <dt>{{ setting.label }}</dt>
-          <dd class="figures">{{ setting.value }}</dd>
+          <dd class="figures font-weight-semibold">{{ setting.value }}</dd>
         </template>
       </dl>
       <label v-for="(check, k) in step.checks" :key="check" class="check">
@@ -40,16 +40,11 @@ const emit = defineEmits<{ tick: [step: number, check: number, on: boolean] }>()
 
 <style scoped>
 .steps {
-  list-style: none;
-  display: grid;
-  gap: 12px;
   max-width: 860px;
 }
 
 .step {
   padding: 16px 20px;
-  display: grid;
-  gap: 10px;
   break-inside: avoid;
 }
 
@@ -70,24 +65,10 @@ h2 {
   font-size: var(--size-body);
 }
 
-dl {
-  display: grid;
-  grid-template-columns: 190px 1fr;
-  gap: 3px 14px;
-}
-
-dt {
-  color: var(--soft);
-}
-
-dd {
-  font-weight: 550;
-}
-
 .check {
   display: grid;
   grid-template-columns: 26px 1fr;
-  gap: 10px;
+  gap: 12px;
   align-items: center;
   min-height: 44px;
   font-size: 1.02rem;

@@ -33,7 +33,7 @@ const WHEN = { now: t('shared.now'), soon: t('shared.soon') };
         <span class="badge figures" :class="{ soon: now === 0 }">{{ now || due.length }}</span>
       </button>
     </template>
-    <ul class="panel list">
+    <ul class="panel column ga-0 list">
       <li v-for="one in due" :key="`${one.machine} ${one.code} ${one.run ?? ''}`">
         <router-link
           :to="
@@ -41,7 +41,7 @@ const WHEN = { now: t('shared.now'), soon: t('shared.soon') };
               ? { name: 'care-procedures-run', params: { run: one.run } }
               : { name: 'care-machines', params: { item: one.machine } }
           "
-          class="one"
+          class="entry d-block"
           @click="open = false"
         >
           <b>{{ one.name }}, {{ WHEN[one.when] }}.</b> {{ one.says }}
@@ -83,23 +83,8 @@ const WHEN = { now: t('shared.now'), soon: t('shared.soon') };
 }
 
 .list {
-  display: grid;
   max-height: 70vh;
   padding: 8px;
   overflow-y: auto;
-  list-style: none;
-}
-
-.one {
-  display: block;
-  padding: 8px 10px;
-  color: inherit;
-  text-decoration: none;
-  border-radius: 8px;
-}
-
-.one:hover,
-.one:focus-visible {
-  background: color-mix(in srgb, rgb(var(--v-theme-primary)) 10%, transparent);
 }
 </style>

@@ -16,11 +16,11 @@ defineProps<{
 </script>
 
 <template>
-  <div class="row">
+  <div class="line">
     <dl>
       <div v-for="{ name, text, working, bad } in figures" :key="name">
         <dt class="label">{{ name }}</dt>
-        <dd class="figures" :class="{ bad }">
+        <dd class="figures" :class="{ warn: bad }">
           <figure-value v-if="working" :text="text" :working="working" />
           <template v-else>{{ text }}</template>
         </dd>
@@ -31,14 +31,14 @@ defineProps<{
 </template>
 
 <style scoped>
-.row,
+.line,
 dl {
   display: flex;
   gap: 2px 22px;
   align-items: start;
 }
 
-.row {
+.line {
   min-height: 42px;
   overflow-x: auto;
   white-space: nowrap;
@@ -51,9 +51,5 @@ dt {
 dd {
   font-weight: 600;
   line-height: 1.3;
-}
-
-.bad {
-  color: rgb(var(--v-theme-warning));
 }
 </style>

@@ -31,7 +31,7 @@ const sorted = computed(() => bySeverity(props.findings));
 </script>
 
 <template>
-  <ul v-if="sorted.length" class="findings">
+  <ul v-if="sorted.length" class="column ga-2">
     <li
       v-for="finding in sorted"
       :key="finding.code + finding.message"
@@ -45,7 +45,7 @@ const sorted = computed(() => bySeverity(props.findings));
       <div>
         <strong>{{ LOOK[finding.severity].word }}.</strong> {{ finding.message }}
         <router-link class="why small" :to="placeOf(finding)">{{ t('shared.why') }}</router-link>
-        <div v-if="finding.repair || (places && finding.place)" class="ways">
+        <div v-if="finding.repair || (places && finding.place)" class="row mt-2">
           <v-btn
             v-if="finding.repair"
             color="warning"
@@ -67,19 +67,13 @@ const sorted = computed(() => bySeverity(props.findings));
       </div>
     </li>
   </ul>
-  <p v-else class="soft clear">{{ t('shared.checksFoundNothingAgainst') }}</p>
+  <p v-else class="soft py-2">{{ t('shared.checksFoundNothingAgainst') }}</p>
 </template>
 
 <style scoped>
 .why {
   color: inherit;
   white-space: nowrap;
-}
-
-.findings {
-  list-style: none;
-  display: grid;
-  gap: 8px;
 }
 
 li {
@@ -103,16 +97,5 @@ li.error {
 
 li.looked {
   box-shadow: inset 0 0 0 1.5px #e2560f;
-}
-
-.ways {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  margin-top: 8px;
-}
-
-.clear {
-  padding: 6px 0;
 }
 </style>

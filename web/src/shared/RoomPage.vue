@@ -33,7 +33,7 @@ const open = computed(() => props.sections.filter(({ shows }) => !shows || may(s
         :aria-current="String(route.name).startsWith(`${room}-${section.id}`) ? 'page' : undefined"
         >{{ section.name }}</router-link
       >
-      <span class="grow"></span>
+      <span class="flex-1-1-0"></span>
       <slot></slot>
     </nav>
     <main class="room-content">
@@ -47,9 +47,5 @@ const open = computed(() => props.sections.filter(({ shows }) => !shows || may(s
   display: grid;
   grid-template-rows: auto minmax(0, 1fr);
   min-height: 0;
-}
-
-.grow {
-  flex: 1;
 }
 </style>

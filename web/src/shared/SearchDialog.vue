@@ -136,13 +136,13 @@ const step = (by: number) =>
 
 <template>
   <v-dialog v-model="open" max-width="600" :aria-label="t('shared.find')">
-    <div class="panel find">
+    <div class="panel column pad">
       <v-text-field
         v-model="words"
         v-first-field
         :label="t('shared.findJobMachineMaterial')"
         type="search"
-        aria-controls="found"
+        :aria-controls="found.length ? 'found' : undefined"
         :aria-activedescendant="found[at] ? `found-${at}` : undefined"
         @keydown.down.prevent="step(1)"
         @keydown.up.prevent="step(-1)"
@@ -175,25 +175,10 @@ const step = (by: number) =>
 </template>
 
 <style scoped>
-.find {
-  display: grid;
-  gap: 10px;
-  padding: 18px;
-}
-
 .entry {
   display: grid;
   grid-template-columns: 80px minmax(0, 1fr);
-  gap: 10px;
+  gap: 12px;
   align-items: baseline;
-  width: 100%;
-  min-height: 44px;
-  padding: 8px 10px;
-  border-radius: 8px;
-  text-align: left;
-}
-
-.entry[aria-selected='true'] {
-  background: color-mix(in srgb, rgb(var(--v-theme-primary)) 12%, transparent);
 }
 </style>

@@ -19,7 +19,7 @@ const SCOPES = Object.values(KEYS).map(({ title, keys }) => ({
 <template>
   <v-dialog v-model="open" max-width="1180" :aria-label="t('shared.keyboardShortcuts')">
     <div class="panel pa-6 help">
-      <section class="about" :aria-label="t('shared.aboutThisScreen')">
+      <section class="scrolls" :aria-label="t('shared.aboutThisScreen')">
         <page-text :id="page" @left="open = false" />
         <v-btn class="mt-4" variant="tonal" :to="`/handbook/${page}`" @click="open = false">{{
           t('shared.openHandbook')
@@ -28,12 +28,12 @@ const SCOPES = Object.values(KEYS).map(({ title, keys }) => ({
           t('shared.close')
         }}</v-btn>
       </section>
-      <section class="keys">
+      <section class="scrolls">
         <h2 class="question mb-4">{{ t('shared.keys') }}</h2>
-        <div class="scopes">
+        <div class="column ga-1">
           <section v-for="scope in SCOPES" :key="scope.title">
             <h3 class="label">{{ scope.title }}</h3>
-            <dl>
+            <dl class="facts">
               <template v-for="{ key, what } in scope.keys" :key="key">
                 <dt class="figures">{{ key }}</dt>
                 <dd>{{ what }}</dd>
@@ -47,20 +47,19 @@ const SCOPES = Object.values(KEYS).map(({ title, keys }) => ({
 </template>
 
 <style scoped>
+.facts {
+  grid-template-columns: 120px 1fr;
+}
+
+.scrolls {
+  overflow-y: auto;
+  max-height: 74vh;
+}
+
 .help {
   display: grid;
   grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr);
   gap: 32px;
-}
-
-.about {
-  overflow-y: auto;
-  max-height: 74vh;
-}
-
-.keys {
-  overflow-y: auto;
-  max-height: 74vh;
 }
 
 @media (max-width: 900px) {
@@ -69,23 +68,8 @@ const SCOPES = Object.values(KEYS).map(({ title, keys }) => ({
   }
 }
 
-.scopes {
-  display: grid;
-  gap: 4px;
-}
-
 section {
   padding-bottom: 10px;
   break-inside: avoid;
-}
-
-dl {
-  display: grid;
-  grid-template-columns: 140px 1fr;
-  gap: 2px 10px;
-}
-
-dt {
-  font-weight: 600;
 }
 </style>

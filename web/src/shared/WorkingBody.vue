@@ -14,25 +14,29 @@ defineProps<{
   <div class="panel working" data-testid="working">
     <p class="label">{{ working.label }}</p>
     <p class="formula">{{ working.formula }}</p>
-    <table>
+    <table class="table">
       <tbody>
         <tr v-for="term in working.terms" :key="term.label">
           <th scope="row">
             {{ term.label }}
-            <span v-if="term.from" class="from">{{ term.from }}</span>
+            <span v-if="term.from" class="d-block small soft font-weight-regular">{{
+              term.from
+            }}</span>
           </th>
-          <td class="figures">{{ plain(term.value) }} {{ term.unit }}</td>
+          <td class="figures right">{{ plain(term.value) }} {{ term.unit }}</td>
         </tr>
-        <tr class="sum">
+        <tr class="font-weight-bold">
           <th scope="row">{{ working.label }}</th>
-          <td class="figures">{{ plain(working.value) }} {{ working.unit }}</td>
+          <td class="figures right">{{ plain(working.value) }} {{ working.unit }}</td>
         </tr>
       </tbody>
     </table>
-    <router-link class="from" to="/handbook/estimating">{{
+    <router-link class="d-block small soft font-weight-regular" to="/handbook/estimating">{{
       t('shared.howCalculated')
     }}</router-link>
-    <p v-if="working.source" class="from">{{ t('shared.source', { source: working.source }) }}</p>
+    <p v-if="working.source" class="d-block small soft font-weight-regular">
+      {{ t('shared.source', { source: working.source }) }}
+    </p>
   </div>
 </template>
 
@@ -47,16 +51,6 @@ defineProps<{
   font-size: var(--size-lead);
 }
 
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th {
-  text-align: left;
-  font-weight: 500;
-}
-
 th,
 td {
   padding: 5px 0;
@@ -68,17 +62,5 @@ td {
   text-align: right;
   white-space: nowrap;
   padding-left: 16px;
-}
-
-.sum th,
-.sum td {
-  font-weight: 700;
-}
-
-.from {
-  display: block;
-  font-size: var(--size-small);
-  color: var(--soft);
-  font-weight: 400;
 }
 </style>

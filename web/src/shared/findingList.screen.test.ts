@@ -122,7 +122,7 @@ describe('how a number was come by', () => {
       ],
     });
     expect(queryByTestId('working')).toBeNull();
-    expect(getByText('40').classList.contains('bad')).toBe(true);
+    expect(getByText('40').classList.contains('warn')).toBe(true);
     await user.click(getByRole('button', { name: /12\.3 mL/ }));
     expect(getByTestId('working').textContent).toContain(WORKING.formula);
   });

@@ -10,28 +10,13 @@ const emit = defineEmits<{ right: [] }>();
 </script>
 
 <template>
-  <p class="note">
+  <p class="small mt-1">
     <template v-if="assumed">
-      <b>{{ t('shop.assumed') }}</b> {{ lookUp }}
-      <button type="button" class="right" @click="emit('right')">{{ t('shop.right') }}</button>
+      <b class="text-warning">{{ t('shop.assumed') }}</b> {{ lookUp }}
+      <button type="button" class="link-button" @click="emit('right')">
+        {{ t('shop.right') }}
+      </button>
     </template>
     <span v-else class="soft">{{ changes }}</span>
   </p>
 </template>
-
-<style scoped>
-.note {
-  margin-top: 2px;
-  font-size: var(--size-small);
-  line-height: 1.35;
-}
-
-b {
-  color: rgb(var(--v-theme-warning));
-}
-
-.right {
-  min-height: 24px;
-  text-decoration: underline;
-}
-</style>

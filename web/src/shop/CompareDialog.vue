@@ -37,8 +37,8 @@ const rows = computed(() => {
   <v-dialog v-model="open" max-width="960" :aria-label="t('shop.machinesSideSide')">
     <div class="panel dialog-form">
       <h2 class="question">{{ t('shop.howDoMachinesDiffer') }}</h2>
-      <div class="scroll">
-        <table>
+      <div class="overflow-x-auto">
+        <table class="table">
           <thead>
             <tr>
               <th></th>
@@ -46,7 +46,7 @@ const rows = computed(() => {
             </tr>
           </thead>
           <tbody>
-            <tr v-for="row in rows" :key="row.label" :class="{ same: !row.differs }">
+            <tr v-for="row in rows" :key="row.label" :class="{ soft: !row.differs }">
               <th scope="row">{{ row.label }}</th>
               <td v-for="(value, i) in row.values" :key="i" class="figures">{{ value }}</td>
             </tr>
@@ -59,32 +59,3 @@ const rows = computed(() => {
     </div>
   </v-dialog>
 </template>
-
-<style scoped>
-.scroll {
-  overflow-x: auto;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th {
-  padding: 6px 14px 6px 0;
-  text-align: left;
-  font-weight: 600;
-}
-
-td {
-  padding: 6px 14px 6px 0;
-}
-
-tr + tr {
-  border-top: 1px solid var(--line);
-}
-
-.same {
-  color: var(--soft);
-}
-</style>

@@ -220,7 +220,7 @@ const fixed = (value: number) => decimal(value, 2);
       />
     </div>
     <div v-if="form && facts && kind" class="list-columns">
-      <div class="panel list" role="listbox" :aria-label="t('shop.testForms')">
+      <div class="panel column ga-1 pa-2" role="listbox" :aria-label="t('shop.testForms')">
         <button
           v-for="one in kinds"
           :key="one"
@@ -231,7 +231,7 @@ const fixed = (value: number) => decimal(value, 2);
           @click="wanted = one"
         >
           <b>{{ FORMS[one].title }}</b>
-          <span class="soft small block">
+          <span class="soft small d-block">
             {{
               measuredOn.has(one) ? t('shop.read', { one: measuredOn.get(one)! }) : FORMS[one].sets
             }}
@@ -245,11 +245,11 @@ const fixed = (value: number) => decimal(value, 2);
             <handbook-link :page="`forms/${kind}`" :of="FORMS[kind].title" />
           </div>
           <p>{{ t('shop.sets', { sets: facts.sets }) }}</p>
-          <ol class="steps">
+          <ol class="marked">
             <li v-for="line in form.instructions" :key="line">{{ line }}</li>
           </ol>
           <p v-for="line in form.cautions" :key="line" class="caution">{{ line }}</p>
-          <div class="ways">
+          <div class="row">
             <v-btn
               color="primary"
               variant="flat"
@@ -269,7 +269,7 @@ const fixed = (value: number) => decimal(value, 2);
         <div class="panel pad stage">
           <h2 class="label">{{ t('shop.n2Read') }}</h2>
           <p>{{ facts.question }}</p>
-          <div v-if="form.steps.length" class="ways" role="radiogroup" :aria-label="facts.question">
+          <div v-if="form.steps.length" class="row" role="radiogroup" :aria-label="facts.question">
             <v-btn
               v-for="one in form.steps"
               :key="one.label"
@@ -285,7 +285,7 @@ const fixed = (value: number) => decimal(value, 2);
             >
           </div>
           <template v-else>
-            <div v-for="{ backing, title } in inputs" :key="title" class="ways">
+            <div v-for="{ backing, title } in inputs" :key="title" class="row">
               <v-btn :prepend-icon="mdiFileUploadOutline" tag="label">
                 {{ title }}
                 <input
@@ -323,7 +323,7 @@ const fixed = (value: number) => decimal(value, 2);
         </div>
         <div v-if="fit" class="panel pad stage" data-testid="fit">
           <h2 class="label">{{ t('shop.n3WhatSays') }}</h2>
-          <p v-for="line in fit.says" :key="line" class="says">{{ line }}</p>
+          <p v-for="line in fit.says" :key="line" class="text-lead">{{ line }}</p>
           <p v-if="fit.residual">
             {{ t('shop.measuredAndFittedAre') }} <b>{{ fixed(fit.residual.mean) }}</b>
             {{
@@ -337,7 +337,7 @@ const fixed = (value: number) => decimal(value, 2);
           </p>
           <fit-plot v-if="fit.points.length" :points="fit.points" />
           <p v-if="changes.length" class="soft small">{{ changes.join(' · ') }}</p>
-          <ul v-if="fit.jobs.length" class="jobs">
+          <ul v-if="fit.jobs.length" class="marked">
             <li v-for="one in fit.jobs" :key="one.name">
               <b>{{ one.name }}</b>{{
                 t('shop.hides', {
@@ -366,48 +366,6 @@ const fixed = (value: number) => decimal(value, 2);
 </template>
 
 <style scoped>
-.list {
-  display: grid;
-  gap: 4px;
-  padding: 10px;
-}
-
-.entry {
-  width: 100%;
-  min-height: 48px;
-  padding: 6px 10px;
-  border-radius: 8px;
-  text-align: left;
-}
-
-.entry[aria-selected='true'] {
-  background: color-mix(in srgb, rgb(var(--v-theme-primary)) 12%, transparent);
-  box-shadow: inset 3px 0 rgb(var(--v-theme-primary));
-}
-
-.block {
-  display: block;
-}
-
-.steps {
-  display: grid;
-  gap: 4px;
-  padding-left: 20px;
-}
-
-.ways {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-}
-
-.jobs {
-  display: grid;
-  gap: 4px;
-  padding-left: 18px;
-}
-
 .file {
   position: absolute;
   inset: 0;
@@ -417,9 +375,5 @@ const fixed = (value: number) => decimal(value, 2);
 
 .start {
   justify-self: start;
-}
-
-.says {
-  font-size: var(--size-lead);
 }
 </style>

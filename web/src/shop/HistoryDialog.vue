@@ -55,12 +55,12 @@ function back(data: unknown) {
 
 <template>
   <v-dialog v-model="open" max-width="720" :aria-label="t('shop.revisions', { name })">
-    <div class="panel dialog">
+    <div class="panel dialog-form">
       <h2 class="question">{{ t('shop.whatChanged', { name }) }}</h2>
       <p v-if="!found" class="soft">{{ t('shop.fetchingRevisions') }}</p>
       <ol v-else class="revisions">
         <li v-for="(row, i) in rows" :key="row.number">
-          <span class="figures number">{{ row.number }}</span>
+          <span class="figures font-weight-semibold">{{ row.number }}</span>
           <div>
             <p>
               {{ t('shop.by', { when: row.when, savedBy: row.savedBy }) }}
@@ -82,19 +82,6 @@ function back(data: unknown) {
 </template>
 
 <style scoped>
-.dialog {
-  display: grid;
-  gap: 14px;
-  padding: 22px;
-  max-height: 86vh;
-  overflow-y: auto;
-}
-
-.revisions {
-  list-style: none;
-  display: grid;
-}
-
 .revisions li {
   display: grid;
   grid-template-columns: 40px minmax(0, 1fr) auto;
@@ -102,10 +89,6 @@ function back(data: unknown) {
   align-items: start;
   padding: 10px 0;
   border-top: 1px solid var(--line);
-}
-
-.number {
-  font-weight: 600;
 }
 
 .close {

@@ -135,9 +135,11 @@ const setLab = (at: number, value: number) => {
     <form class="panel dialog-form" @submit.prevent="!wrong && emit('keep', ink)">
       <h2 class="question">{{ was ? ink.name : t('shop.newInk') }}</h2>
       <p v-if="assumed.length" class="small">
-        <b class="assumed">{{ t('shop.assumedLead') }}</b>
+        <b class="text-warning">{{ t('shop.assumedLead') }}</b>
         {{ t('shop.machinesDataSheetInks', { assumed: assumed.map(fieldName).join(', ') }) }}
-        <button type="button" class="right" @click="emit('right')">{{ t('shop.allRight') }}</button>
+        <button type="button" class="link-button" @click="emit('right')">
+          {{ t('shop.allRight') }}
+        </button>
       </p>
       <div class="field-grid">
         <v-select
@@ -282,14 +284,3 @@ const setLab = (at: number, value: number) => {
     </form>
   </v-dialog>
 </template>
-
-<style scoped>
-.assumed {
-  color: rgb(var(--v-theme-warning));
-}
-
-.right {
-  min-height: 24px;
-  text-decoration: underline;
-}
-</style>

@@ -120,7 +120,7 @@ const add = () =>
       <p class="soft">
         {{ t('shop.noneYetEachMachine') }}
       </p>
-      <table>
+      <table class="table mt-3">
         <thead>
           <tr>
             <th scope="col">{{ t('shop.ink') }}</th>
@@ -234,22 +234,3 @@ const add = () =>
     </div>
   </section>
 </template>
-
-<style scoped>
-table {
-  width: 100%;
-  margin-top: 10px;
-  border-collapse: collapse;
-}
-
-th,
-td {
-  padding: 4px 10px 4px 0;
-  text-align: left;
-  border-bottom: 1px solid var(--line);
-}
-
-.right {
-  text-align: right;
-}
-</style>

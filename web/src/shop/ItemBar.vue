@@ -8,7 +8,7 @@ import { only } from '../shared/me.ts';
 import type { ShopItem } from '../shared/shopItems.ts';
 import { changeWords } from './fieldNames.ts';
 import HistoryDialog from './HistoryDialog.vue';
-import { STANDING_WORDS } from './standingWords.ts';
+import { STANDING_LOOK, STANDING_WORDS } from './standingWords.ts';
 import type { useEditing } from './useEditing.ts';
 import { t } from '../texts/texts.ts';
 
@@ -40,13 +40,13 @@ function back(data: ShopData<K>): void {
 </script>
 
 <template>
-  <div class="panel item-bar">
-    <div class="line">
-      <span class="standing" :class="item.standing">{{ STANDING_WORDS[item.standing] }}</span>
+  <div class="panel column ga-2 item-bar">
+    <div class="row">
+      <span :class="STANDING_LOOK[item.standing]">{{ STANDING_WORDS[item.standing] }}</span>
       <span class="soft small">{{
         t('shop.revision', { revision: item.revision, savedBy: item.savedBy })
       }}</span>
-      <span class="grow"></span>
+      <span class="flex-1-1-0"></span>
       <slot></slot>
       <v-btn size="small" variant="text" :prepend-icon="mdiHistory" @click="history = true">
         {{ t('shop.revisionsButton') }}
@@ -97,12 +97,12 @@ function back(data: ShopData<K>): void {
         >{{ ' ' }}{{ t('shop.moreN', { n: words.length - 5 }) }}</template
       >
     </p>
-    <ul v-if="contradictions?.length" class="wrong" role="alert">
+    <ul v-if="contradictions?.length" class="problem" role="alert">
       <li v-for="one in contradictions" :key="one.field + one.message">{{ one.message }}</li>
     </ul>
-    <div v-if="editing.problem.value" class="wrong" role="alert">
+    <div v-if="editing.problem.value" class="problem column ga-1" role="alert">
       <p>{{ editing.problem.value }}</p>
-      <div v-if="editing.conflict.value" class="line">
+      <div v-if="editing.conflict.value" class="row">
         <v-btn size="small" @click="editing.discard()">{{ t('shop.takeTheirs') }}</v-btn>
         <v-btn size="small" @click="editing.save(true)">{{ t('shop.saveMineTheirsStays') }}</v-btn>
       </div>
@@ -116,39 +116,6 @@ function back(data: ShopData<K>): void {
   position: sticky;
   top: -18px;
   z-index: 3;
-  display: grid;
-  gap: 6px;
   padding: 8px 14px;
-}
-
-.line {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px;
-}
-
-.grow {
-  flex: 1;
-}
-
-.standing {
-  font-weight: 600;
-}
-
-.standing.draft {
-  color: rgb(var(--v-theme-warning));
-}
-
-.standing.retired {
-  color: var(--soft);
-}
-
-.wrong {
-  display: grid;
-  gap: 4px;
-  list-style: none;
-  font-weight: 600;
-  color: rgb(var(--v-theme-error));
 }
 </style>

@@ -17,7 +17,7 @@ const emit = defineEmits<{ select: [id: string] }>();
 </script>
 
 <template>
-  <div class="panel list">
+  <div class="panel column ga-1 pa-2">
     <slot></slot>
     <div role="listbox" :aria-label="label">
       <button
@@ -25,7 +25,7 @@ const emit = defineEmits<{ select: [id: string] }>();
         :key="item.id"
         type="button"
         role="option"
-        class="entry"
+        class="entry d-flex ga-2 align-center"
         :class="item.standing"
         :aria-selected="item.id === selected"
         @click="emit('select', item.id)"
@@ -33,7 +33,7 @@ const emit = defineEmits<{ select: [id: string] }>();
         <slot :id="item.id" name="picture"></slot>
         <span>
           <b>{{ item.name }}</b>
-          <span class="soft small block"
+          <span class="soft small d-block"
             >{{ item.about
             }}<template v-if="item.standing !== 'active'">
               · {{ STANDING_WORDS[item.standing] }}</template
@@ -46,34 +46,8 @@ const emit = defineEmits<{ select: [id: string] }>();
 </template>
 
 <style scoped>
-.list {
-  display: grid;
-  gap: 4px;
-  padding: 10px;
-}
-
-.entry {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  width: 100%;
-  min-height: 48px;
-  padding: 6px 10px;
-  border-radius: 8px;
-  text-align: left;
-}
-
-.entry[aria-selected='true'] {
-  background: color-mix(in srgb, rgb(var(--v-theme-primary)) 12%, transparent);
-  box-shadow: inset 3px 0 rgb(var(--v-theme-primary));
-}
-
 .entry.retired b {
   text-decoration: line-through;
   font-weight: 500;
-}
-
-.block {
-  display: block;
 }
 </style>

@@ -136,7 +136,7 @@ const at = computed(() => drawn.value.bed.y + drawn.value.bed.height * 0.42);
     <text :x="LEFT - 22" :y="drawn.bed.y + drawn.bed.height / 2 + 5" text-anchor="end">
       {{ length(machine.maxLength) }}
     </text>
-    <text :x="drawn.bed.x + drawn.bed.width - 8" :y="at - 8" text-anchor="end" class="swath-text">
+    <text :x="drawn.bed.x + drawn.bed.width - 8" :y="at - 8" text-anchor="end">
       {{ t('shop.oneSweep', { headHeight: length(machine.headHeight) }) }}
     </text>
   </svg>

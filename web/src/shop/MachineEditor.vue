@@ -50,7 +50,7 @@ const blocksOf = (group: string) => machineBlocks().filter((block) => block.grou
     </div>
     <machine-inks v-model="machine" :currency="currency" />
     <machine-modes v-model="machine" />
-    <div v-for="group in machineGroups().slice(1)" :key="group.id" class="panel pad group">
+    <div v-for="group in machineGroups().slice(1)" :key="group.id" class="panel pad column">
       <h2 class="label">{{ group.title }}</h2>
       <div class="field-grid">
         <machine-field-input
@@ -81,11 +81,6 @@ const blocksOf = (group: string) => machineBlocks().filter((block) => block.grou
   gap: 12px;
   align-items: start;
   margin-bottom: 12px;
-}
-
-.group {
-  display: grid;
-  gap: 12px;
 }
 
 @media (max-width: 700px) {

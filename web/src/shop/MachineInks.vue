@@ -55,23 +55,23 @@ function remove() {
 
 <template>
   <div class="panel pad">
-    <div class="head">
+    <div class="d-flex align-center justify-space-between">
       <h2 class="label">{{ t('shop.inkSetInks', { n: machine.inks.length }) }}</h2>
       <v-btn size="small" :prepend-icon="mdiPlus" @click="open(undefined)">{{
         t('shop.addInk')
       }}</v-btn>
     </div>
-    <div class="scroll">
-      <table>
+    <div class="overflow-x-auto">
+      <table class="table">
         <thead>
           <tr>
             <th>{{ t('shop.key') }}</th>
             <th>{{ t('shop.ink') }}</th>
             <th>{{ t('shop.role') }}</th>
             <th>{{ t('shop.spotName') }}</th>
-            <th class="number">{{ t('shop.laydownMlM') }}</th>
-            <th class="number">{{ t('shop.litre') }}</th>
-            <th class="number">{{ t('shop.hidesColumn') }}</th>
+            <th class="right">{{ t('shop.laydownMlM') }}</th>
+            <th class="right">{{ t('shop.litre') }}</th>
+            <th class="right">{{ t('shop.hidesColumn') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -86,14 +86,18 @@ function remove() {
               <span class="figures">{{ ink.channel }}</span>
             </td>
             <td>
-              <button type="button" class="name" @click="open(ink)">{{ ink.name }}</button>
-              <span v-if="untold" class="assumed">{{ t('shop.assumedUntold', { untold }) }}</span>
+              <button type="button" class="link-button font-weight-semibold" @click="open(ink)">
+                {{ ink.name }}
+              </button>
+              <span v-if="untold" class="text-warning small ml-2">{{
+                t('shop.assumedUntold', { untold })
+              }}</span>
             </td>
             <td>{{ ROLE_NAMES[ink.role] }}</td>
             <td class="figures">{{ ink.spotName ?? '–' }}</td>
-            <td class="number figures">{{ decimal(ink.laydown, 1) }}</td>
-            <td class="number figures">{{ price }}</td>
-            <td class="number figures">
+            <td class="right figures">{{ decimal(ink.laydown, 1) }}</td>
+            <td class="right figures">{{ price }}</td>
+            <td class="right figures">
               {{
                 ink.contrastRatio === undefined ? '–' : `${Math.round(ink.contrastRatio * 100)} %`
               }}
@@ -118,40 +122,6 @@ function remove() {
 </template>
 
 <style scoped>
-.head {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-}
-
-.scroll {
-  overflow-x: auto;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th {
-  padding: 4px 10px 4px 0;
-  text-align: left;
-  font-size: var(--size-small);
-  color: var(--soft);
-  font-weight: 600;
-  white-space: nowrap;
-}
-
-td {
-  padding: 3px 10px 3px 0;
-  border-top: 1px solid var(--line);
-  vertical-align: middle;
-}
-
-td:first-child {
-  white-space: nowrap;
-}
-
 td svg,
 .dot {
   vertical-align: middle;
@@ -163,22 +133,5 @@ td svg,
   width: 40px;
   height: 22px;
   border-radius: 3px;
-}
-
-.number {
-  text-align: right;
-}
-
-.name {
-  min-height: 32px;
-  font-weight: 600;
-  text-decoration: underline;
-  text-underline-offset: 3px;
-}
-
-.assumed {
-  margin-left: 8px;
-  font-size: var(--size-small);
-  color: rgb(var(--v-theme-warning));
 }
 </style>

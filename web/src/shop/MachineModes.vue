@@ -50,8 +50,8 @@ const CLASSES = (['white', 'clear', 'dark', 'metallic', 'natural'] as const).map
 </script>
 
 <template>
-  <div class="panel pad modes">
-    <div class="head">
+  <div class="panel pad column">
+    <div class="d-flex align-center justify-space-between">
       <h2 class="label">{{ t('shop.modes', { n: machine.modes.length }) }}</h2>
       <v-btn size="small" :prepend-icon="mdiPlus" @click="add">{{ t('shop.addMode') }}</v-btn>
     </div>
@@ -108,7 +108,7 @@ const CLASSES = (['white', 'clear', 'dark', 'metallic', 'natural'] as const).map
         :model-value="mode.bidirectional"
         @update:model-value="set(i, { bidirectional: !!$event })"
       />
-      <div class="end">
+      <div class="d-flex align-center ga-2 wide-two">
         <v-checkbox
           :label="t('shop.laysSpecials')"
           hide-details
@@ -123,7 +123,7 @@ const CLASSES = (['white', 'clear', 'dark', 'metallic', 'natural'] as const).map
         />
       </div>
       <p v-if="assumedBelow(machine, `modes.${mode.id}`).length" class="wide small">
-        <b class="assumed">{{ t('shop.assumedLead') }}</b>
+        <b class="text-warning">{{ t('shop.assumedLead') }}</b>
         {{
           t('shop.printSomethingOnceTime', {
             machine: assumedBelow(machine, `modes.${mode.id}`)
@@ -133,7 +133,7 @@ const CLASSES = (['white', 'clear', 'dark', 'metallic', 'natural'] as const).map
         }}
         <button
           type="button"
-          class="right"
+          class="link-button"
           @click="machine = confirmed(machine, `modes.${mode.id}`)"
         >
           {{ t('shop.allRight') }}
@@ -144,43 +144,16 @@ const CLASSES = (['white', 'clear', 'dark', 'metallic', 'natural'] as const).map
 </template>
 
 <style scoped>
-.modes {
-  display: grid;
-  gap: 10px;
-}
-
-.head {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-}
-
 .mode {
   display: grid;
   grid-template-columns: repeat(6, minmax(110px, 1fr));
-  gap: 10px;
+  gap: 12px;
   padding-top: 10px;
   border-top: 1px solid var(--line);
 }
 
 .wide-two {
   grid-column: span 2;
-}
-
-.end {
-  display: flex;
-  grid-column: span 2;
-  gap: 8px;
-  align-items: center;
-}
-
-.assumed {
-  color: rgb(var(--v-theme-warning));
-}
-
-.right {
-  min-height: 24px;
-  text-decoration: underline;
 }
 
 @media (max-width: 1000px) {

@@ -77,7 +77,7 @@ watch(
         <h1 class="question">{{ t('shop.whichMachinesDoesShop') }}</h1>
         <p class="answer">{{ answer }}</p>
       </div>
-      <div class="tools">
+      <div class="d-flex ga-2">
         <v-btn
           v-if="(items?.length ?? 0) > 1"
           :prepend-icon="mdiCompareHorizontal"
@@ -132,10 +132,3 @@ watch(
     />
   </section>
 </template>
-
-<style scoped>
-.tools {
-  display: flex;
-  gap: 8px;
-}
-</style>

@@ -47,7 +47,7 @@ const label = computed(() => material.value.label);
 <template>
   <div class="stage">
     <assumed-figures :material="material" @right="material = confirmedMaterial(material)" />
-    <div class="panel pad facts">
+    <div class="panel pad looks">
       <div class="piece"><material-swatch :material="material" /></div>
       <div class="field-grid">
         <v-text-field
@@ -156,7 +156,7 @@ const label = computed(() => material.value.label);
 </template>
 
 <style scoped>
-.facts {
+.looks {
   display: grid;
   grid-template-columns: 150px minmax(0, 1fr);
   gap: 16px;
@@ -170,7 +170,7 @@ const label = computed(() => material.value.label);
 }
 
 @media (max-width: 700px) {
-  .facts {
+  .looks {
     grid-template-columns: 1fr;
   }
 }

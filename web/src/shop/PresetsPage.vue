@@ -108,11 +108,15 @@ const add = () => make({ name: t('shop.newPreset'), about: '', notation: 'film |
     <div v-if="items" class="panel pad">
       <h2 class="label">{{ t('shop.thoseEveryShopHas') }}</h2>
       <ul>
-        <li v-for="one in PRESETS" :key="one.name">
-          <div>
+        <li
+          v-for="one in PRESETS"
+          :key="one.name"
+          class="d-flex align-center justify-space-between ga-4"
+        >
+          <div class="column ga-0">
             <b>{{ one.name }}</b>
             <span class="soft small">{{ one.about }}</span>
-            <span class="figures small">{{ one.notation }}</span>
+            <span class="figures small text-break">{{ one.notation }}</span>
           </div>
           <v-btn size="small" v-bind="only(SHOP_ENDPOINTS.preset.make)" @click="make(one)">{{
             t('shop.changeCopy')
@@ -124,25 +128,8 @@ const add = () => make({ name: t('shop.newPreset'), about: '', notation: 'film |
 </template>
 
 <style scoped>
-ul {
-  list-style: none;
-}
-
 li {
-  display: flex;
-  gap: 16px;
-  align-items: center;
-  justify-content: space-between;
   padding: 8px 0;
   border-top: 1px solid var(--line);
-}
-
-li > div {
-  display: grid;
-  min-width: 0;
-}
-
-.figures {
-  overflow-wrap: anywhere;
 }
 </style>

@@ -258,7 +258,7 @@ const answer = computed(() => {
       </div>
       <div class="panel pad" data-testid="cheapest">
         <h2 class="label">{{ t('shop.cheapestTheseQuantities') }}</h2>
-        <dl class="ranges">
+        <dl class="facts">
           <template v-for="{ name, listed, more } in intervals" :key="name">
             <dt>{{ name }}</dt>
             <dd class="figures">
@@ -270,7 +270,7 @@ const answer = computed(() => {
           </template>
         </dl>
       </div>
-      <div class="panel pad needs">
+      <div class="panel pad row needs">
         <h2 class="label">{{ t('shop.whatJobNeeds') }}</h2>
         <span>{{ t('shop.separations', { separations: needs.separations }) }}</span>
         <span
@@ -291,7 +291,7 @@ const answer = computed(() => {
         />
       </div>
       <div class="panel pad">
-        <table>
+        <table class="table numbers">
           <thead>
             <tr>
               <th scope="col">{{ t('shop.process') }}</th>
@@ -310,10 +310,10 @@ const answer = computed(() => {
               <td></td>
             </tr>
             <template v-for="{ process, reasons, at } in rated" :key="process.id">
-              <tr :class="{ against: reasons.length }">
+              <tr :class="{ soft: reasons.length }">
                 <th scope="row">
                   <b>{{ process.name }}</b>
-                  <span class="soft">{{
+                  <span class="soft d-block small">{{
                     reasons.length
                       ? t('shop.whyNot', { reasons: reasons.join(' ') })
                       : process.about
@@ -333,7 +333,7 @@ const answer = computed(() => {
               <tr v-if="edited === process.id">
                 <td colspan="4">
                   <only-some :by="SETTING_ENDPOINTS.processes.put">
-                    <div class="fields">
+                    <div class="field-grid fields">
                       <figure-fields
                         :of="process"
                         :fields="process.id === 'outside' ? BOUGHT : MADE"
@@ -358,16 +358,7 @@ const answer = computed(() => {
 </template>
 
 <style scoped>
-.ranges {
-  display: grid;
-  grid-template-columns: minmax(140px, 240px) 1fr;
-  gap: 4px 14px;
-}
-
 .needs {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
   gap: 6px 22px;
 }
 
@@ -375,44 +366,7 @@ const answer = computed(() => {
   flex: none;
 }
 
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th,
-td {
-  padding: 8px 10px 8px 0;
-  text-align: right;
-  font-weight: 500;
-  border-bottom: 1px solid var(--line);
-  vertical-align: top;
-}
-
-th:first-child {
-  text-align: left;
-}
-
-th span {
-  display: block;
-  font-size: var(--size-small);
-}
-
-thead th {
-  font-size: var(--size-small);
-  color: var(--soft);
-}
-
-.against b,
-.against td {
-  color: var(--soft);
-  font-weight: 500;
-}
-
 .fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
-  gap: 12px;
   padding: 10px 0;
   text-align: left;
 }

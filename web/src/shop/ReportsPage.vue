@@ -177,7 +177,7 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
     <div
       v-for="outlier in learning.outliers"
       :key="`${outlier.report} ${outlier.about}`"
-      class="panel pad row doubt"
+      class="panel pad row doubt justify-space-between ga-3"
     >
       <span
         ><strong>{{ t('shop.decide') }}</strong>
@@ -187,7 +187,7 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
         <b class="figures">{{ plain(outlier.expected) }}</b>
         {{ t('shop.wereExpectedPrintedTwice') }}</span
       >
-      <span class="buttons">
+      <span class="d-flex ga-2">
         <v-btn @click="decide(outlier, false)">{{ t('shop.leaveOut') }}</v-btn>
         <v-btn @click="decide(outlier, true)">{{ t('shop.counts') }}</v-btn>
       </span>
@@ -195,7 +195,7 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
 
     <div v-if="learning.lessons.length" class="panel pad">
       <h2 class="label">{{ t('shop.whatReportsSayMachines') }}</h2>
-      <table>
+      <table class="table numbers">
         <thead>
           <tr>
             <th scope="col">{{ t('shop.figure') }}</th>
@@ -247,7 +247,7 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
       <div class="panel pad stage">
         <h2 class="label">{{ t('shop.oneJobMachineTells') }}</h2>
         <job-picker v-model="jobId" :label="t('shop.job')" :name="jobName" />
-        <div class="fields">
+        <div class="field-grid">
           <v-number-input
             :label="t('shop.printingMin')"
             :precision="1"
@@ -289,12 +289,12 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
       <div class="panel pad">
         <h2 class="label">{{ t('shop.reportsKept') }}</h2>
         <p v-if="!stored.length" class="soft">{{ t('shop.noneYet') }}</p>
-        <table v-else>
+        <table v-else class="table">
           <tbody>
             <tr v-for="{ id, report } in stored" :key="id">
               <th scope="row">
                 {{ report.job }}
-                <span class="soft small figures"
+                <span class="soft small figures d-block"
                   >{{ report.finished }}
                   {{ report.minutes === undefined ? '' : `${plain(report.minutes)} min` }}
                   <template v-for="(amount, channel) in report.ml" :key="channel"
@@ -331,52 +331,7 @@ const EXAMPLE = 'job,finished,minutes,C,M,Y,K,W';
   max-width: 420px;
 }
 
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  justify-content: space-between;
-  gap: 12px;
-}
-
 .doubt {
   border-color: rgb(var(--v-theme-warning));
-}
-
-.buttons {
-  display: flex;
-  gap: 8px;
-}
-
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(130px, 1fr));
-  gap: 12px;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th,
-td {
-  padding: 6px 10px 6px 0;
-  text-align: right;
-  font-weight: 500;
-  border-bottom: 1px solid var(--line);
-}
-
-th:first-child {
-  text-align: left;
-}
-
-th span {
-  display: block;
-}
-
-thead th {
-  font-size: var(--size-small);
-  color: var(--soft);
 }
 </style>

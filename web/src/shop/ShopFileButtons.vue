@@ -80,7 +80,7 @@ const input = ref<HTMLInputElement>();
 </script>
 
 <template>
-  <div class="buttons">
+  <div class="row ga-1">
     <v-btn
       size="small"
       variant="text"
@@ -119,10 +119,10 @@ const input = ref<HTMLInputElement>();
       <div v-if="asked" class="panel dialog-form">
         <h2 class="question">{{ t('shop.whatWouldChange', { asked: asked.name }) }}</h2>
         <p v-if="rows.length === 0" class="soft">{{ t('shop.nothingShopHasAll') }}</p>
-        <ul class="changes">
+        <ul class="marked column ga-2">
           <li v-for="row in rows" :key="row.key">
             <b>{{ row.name }}</b> {{ row.what }}
-            <span v-if="row.words" class="soft small block">{{ row.words }}</span>
+            <span v-if="row.words" class="soft small d-block">{{ row.words }}</span>
           </li>
         </ul>
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
@@ -136,22 +136,3 @@ const input = ref<HTMLInputElement>();
     </v-dialog>
   </div>
 </template>
-
-<style scoped>
-.buttons {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
-  align-items: center;
-}
-
-.changes {
-  display: grid;
-  gap: 6px;
-  padding-left: 18px;
-}
-
-.block {
-  display: block;
-}
-</style>

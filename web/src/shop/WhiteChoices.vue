@@ -97,7 +97,7 @@ const CAUTIONS = t('shop.wasteInkCleaningFluid');
       <p class="answer" data-testid="answer">{{ answer }}</p>
     </header>
     <p v-if="problem" role="alert">{{ problem }}</p>
-    <div v-if="wanted > 0" class="panel pad choices" data-testid="white-choices">
+    <div v-if="wanted > 0" class="panel pad" data-testid="white-choices">
       <div
         v-for="(choice, i) in choices"
         :key="choice.id"
@@ -112,7 +112,7 @@ const CAUTIONS = t('shop.wasteInkCleaningFluid');
           <span :style="{ width: `${(choice.total.minor / dearest) * 100}%` }"></span>
         </div>
         <figure-value class="sum" :text="currency(choice.total)" :working="choice.working" />
-        <span class="soft small figures detail">
+        <span class="soft small figures text-right">
           <template v-if="choice.container"
             >{{ t('shop.mlLost', { lostMl: Math.round(choice.lostMl) }) }}
             <template v-if="choice.expiredMl > 0">{{
@@ -149,13 +149,13 @@ const CAUTIONS = t('shop.wasteInkCleaningFluid');
       <p class="soft small">{{ t('shop.costStageJobSays') }}</p>
     </div>
     <div class="two">
-      <div class="panel pad fields">
-        <h2 class="label">{{ t('shop.lookingAfterCommonPractice') }}</h2>
+      <div class="panel pad two">
+        <h2 class="label wide">{{ t('shop.lookingAfterCommonPractice') }}</h2>
         <figure-fields :of="settings" :fields="CARE" :currency="code" @change="change" />
       </div>
       <div class="stage">
-        <div class="panel pad fields">
-          <h2 class="label">{{ t('shop.containersSale') }}</h2>
+        <div class="panel pad two">
+          <h2 class="label wide">{{ t('shop.containersSale') }}</h2>
           <template v-for="(container, i) in settings.containers" :key="i">
             <number-field
               :label="t('shop.holds')"
@@ -165,7 +165,7 @@ const CAUTIONS = t('shop.wasteInkCleaningFluid');
               :model-value="container.ml"
               @update:model-value="setContainer(i, { ml: $event })"
             />
-            <div class="row">
+            <div class="d-flex align-center">
               <money-field
                 :label="t('shop.costs')"
                 :currency="code"
@@ -206,13 +206,13 @@ const CAUTIONS = t('shop.wasteInkCleaningFluid');
   display: grid;
   grid-template-columns: 1fr 84px;
   align-items: center;
-  gap: 6px;
+  gap: 8px;
 }
 
 .choice {
   display: grid;
   grid-template-columns: minmax(0, 1.5fr) minmax(0, 0.8fr) 100px 244px;
-  gap: 14px;
+  gap: 12px;
   align-items: center;
   padding: 9px 0;
   border-bottom: 1px solid var(--line);
@@ -241,25 +241,5 @@ const CAUTIONS = t('shop.wasteInkCleaningFluid');
 .best b,
 .best .sum {
   font-weight: 700;
-}
-
-.fields {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-}
-
-.fields h2 {
-  grid-column: 1 / -1;
-}
-
-.row {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  align-items: center;
-}
-
-.detail {
-  text-align: right;
 }
 </style>

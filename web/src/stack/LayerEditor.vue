@@ -122,7 +122,7 @@ const white = ({ density, hits }: LeastWhite) => t('stack.hit', { n: hits, densi
 </script>
 
 <template>
-  <div class="panel edit">
+  <div class="panel column pad ga-2">
     <div class="with-help">
       <h2 class="label">{{ t('stack.layerLaid', { index: index + 1, n: layers.length }) }}</h2>
       <handbook-link
@@ -130,9 +130,11 @@ const white = ({ density, hits }: LeastWhite) => t('stack.hit', { n: hits, densi
         :of="t('stack.layerLaid', { index: index + 1, n: layers.length })"
       />
     </div>
-    <p class="layer-name">
+    <p class="text-lead font-weight-semibold">
       {{ layerName(layer, plan.machine) }}
-      <span v-if="layer.mirror" class="soft">{{ t('stack.mirrored') }}</span>
+      <span v-if="layer.mirror" class="soft small font-weight-medium">{{
+        t('stack.mirrored')
+      }}</span>
     </p>
     <div v-for="(part, i) in layer.parts" :key="keyOf(part)" class="part">
       <div class="part-head">
@@ -166,8 +168,8 @@ const white = ({ density, hits }: LeastWhite) => t('stack.hit', { n: hits, densi
         {{ t('stack.morePlates', { rule: ruleWords(part.rule) }) }}
       </p>
     </div>
-    <div class="hits">
-      <span>{{ t('stack.hits') }}</span>
+    <div class="row">
+      <span class="flex-1-1-0">{{ t('stack.hits') }}</span>
       <v-btn-toggle
         :model-value="layer.hits"
         mandatory
@@ -180,7 +182,7 @@ const white = ({ density, hits }: LeastWhite) => t('stack.hit', { n: hits, densi
       </v-btn-toggle>
     </div>
 
-    <div v-if="isHidden" class="solved" data-testid="rear-strength">
+    <div v-if="isHidden" class="column ga-2 solved" data-testid="rear-strength">
       <p v-if="busy && !rear" class="soft">{{ t('stack.lookingStrengthMakesNight') }}</p>
       <template v-else-if="rear">
         <p>
@@ -206,7 +208,7 @@ const white = ({ density, hits }: LeastWhite) => t('stack.hit', { n: hits, densi
       </template>
     </div>
 
-    <div v-if="isWhite" class="solved">
+    <div v-if="isWhite" class="column ga-2 solved">
       <p class="label">{{ t('stack.leastWhiteDoes') }}</p>
       <div class="wanted">
         <number-field
@@ -251,43 +253,14 @@ const white = ({ density, hits }: LeastWhite) => t('stack.hit', { n: hits, densi
 </template>
 
 <style scoped>
-.edit {
-  padding: 14px 16px;
-  display: grid;
-  gap: 8px;
-}
-
-.layer-name {
-  font-size: var(--size-lead);
-  font-weight: 650;
-}
-
-.layer-name .soft {
-  font-size: var(--size-small);
-  font-weight: 500;
-}
-
 .part-head {
   display: grid;
   grid-template-columns: 40px 1fr 118px;
-  gap: 10px;
+  gap: 12px;
   align-items: center;
-}
-
-.hits {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px;
-}
-
-.hits span {
-  flex: 1;
 }
 
 .solved {
-  display: grid;
-  gap: 8px;
   justify-items: start;
   padding: 10px 12px;
   border-radius: 8px;

@@ -41,7 +41,7 @@ const limited = ({ grade, limitedBy }: Scanned) =>
     <div v-for="{ name, text, says, working } in figures" :key="name">
       <span class="label">{{ name }}</span>
       <span class="value"><figure-value :text="text" :working="working" /></span>
-      <span class="soft says">{{ says }}</span>
+      <span class="soft small">{{ says }}</span>
     </div>
     <div
       v-for="({ barcode, planned, withWhite, withoutWhite, picture }, i) in barcodes"
@@ -50,7 +50,7 @@ const limited = ({ grade, limitedBy }: Scanned) =>
       <span class="label">{{
         t('stack.predictedGrade', { type: barcode.type, content: barcode.content })
       }}</span>
-      <span class="value figures" :class="{ bad: !planned.decodes || planned.grade > 'C' }">
+      <span class="value figures" :class="{ warn: !planned.decodes || planned.grade > 'C' }">
         {{ scanned(planned) }}
       </span>
       <pixel-canvas
@@ -58,7 +58,7 @@ const limited = ({ grade, limitedBy }: Scanned) =>
         :picture="scanOf(picture)"
         :label="t('stack.scannerSees', { content: barcode.content })"
       />
-      <span v-if="withWhite && withoutWhite" class="soft says">{{
+      <span v-if="withWhite && withoutWhite" class="soft small">{{
         t('stack.whiteBoxWithoutTen', {
           planned: limited(planned),
           withWhite: scanned(withWhite),
@@ -69,7 +69,7 @@ const limited = ({ grade, limitedBy }: Scanned) =>
     <div v-for="(point, i) in points" :key="`p${i}`" data-testid="point">
       <span class="label">{{ t('stack.point', { i: i + 1, point: inks(point) }) }}</span>
       <span class="value figures">{{ decimal(point.deltaE, 1) }} ΔE2000</span>
-      <span class="soft says swatches">
+      <span class="soft d-flex align-center ga-2 small swatches">
         <i :style="{ background: labToCss(point.print) }"></i>
         <span>Lab {{ point.print.map((v) => decimal(v, 0)).join(' ') }}</span>
         <i :style="{ background: labToCss(point.paper) }"></i>
@@ -78,10 +78,10 @@ const limited = ({ grade, limitedBy }: Scanned) =>
         }}</span>
       </span>
     </div>
-    <p v-if="points.length === 0" class="soft says">
+    <p v-if="points.length === 0" class="soft small">
       {{ t('stack.clickPrintReadPoint') }}
     </p>
-    <p class="soft says">{{ lookRestsOn(job.plan!) }}</p>
+    <p class="soft small">{{ lookRestsOn(job.plan!) }}</p>
     <p v-if="figures.length === 0" class="soft">{{ t('stack.measuringWhatSeen') }}</p>
   </div>
 </template>
@@ -111,24 +111,10 @@ const limited = ({ grade, limitedBy }: Scanned) =>
   border-radius: 4px;
 }
 
-.bad {
-  color: rgb(var(--v-theme-warning));
-}
-
-.swatches {
-  display: flex;
-  align-items: center;
-  gap: 6px;
-}
-
 .swatches i {
   width: 18px;
   height: 18px;
   border-radius: 4px;
   border: 1px solid var(--line);
-}
-
-.says {
-  font-size: var(--size-small);
 }
 </style>

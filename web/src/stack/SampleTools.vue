@@ -57,7 +57,7 @@ function remove() {
 </script>
 
 <template>
-  <div class="tools" role="toolbar" :aria-label="t('stack.changeStack')">
+  <div class="d-flex align-center" role="toolbar" :aria-label="t('stack.changeStack')">
     <v-menu close-on-content-click>
       <template #activator="{ props: activator }">
         <v-btn v-bind="activator" :prepend-icon="mdiPlus" size="small" variant="tonal">{{
@@ -111,11 +111,3 @@ function remove() {
     />
   </div>
 </template>
-
-<style scoped>
-.tools {
-  display: flex;
-  align-items: center;
-  gap: 2px;
-}
-</style>

@@ -131,12 +131,12 @@ const light = computed(() => viewsOf(plan.value.viewing).night !== undefined);
 </script>
 
 <template>
-  <div class="panel advisor" data-testid="advisor">
+  <div class="panel column ga-2 advisor" data-testid="advisor">
     <div class="with-help">
       <h2 class="label">{{ t('stack.whichStack') }}</h2>
       <handbook-link page="stack" :of="t('stack.whichStack')" />
     </div>
-    <div class="wish">
+    <div class="column ga-1 wish">
       <v-select
         :label="t('stack.wanted')"
         :items="EFFECTS"
@@ -183,23 +183,23 @@ const light = computed(() => viewsOf(plan.value.viewing).night !== undefined);
       <p v-if="failed" role="alert">{{ failed }}</p>
     </div>
 
-    <div role="radiogroup" :aria-label="t('stack.stacks')" class="entries">
+    <div role="radiogroup" :aria-label="t('stack.stacks')" class="column ga-0">
       <button
         v-for="{ entry, rank, tried, why } in rows"
         :key="entry.id"
         type="button"
         role="radio"
-        class="entry"
+        class="entry column ga-0"
         :class="{ against: why }"
         :aria-checked="chosen === entry.id"
         @click="choose(entry)"
       >
-        <span class="name"
+        <span class="name font-weight-semibold"
           ><span v-if="rank" class="figures rank">{{ rank }}</span
           >{{ entry.name }}</span
         >
         <template v-if="tried">
-          <span class="figures line">
+          <span class="figures font-weight-semibold">
             <template v-if="tried.deltaE !== undefined"
               >ΔE {{ decimal(tried.deltaE, 1) }} · </template
             >{{
@@ -212,12 +212,12 @@ const light = computed(() => viewsOf(plan.value.viewing).night !== undefined);
             }}</span
           >
           <span v-for="reason in tried.reasons" :key="reason" class="soft">{{ reason }}</span>
-          <span class="watch">{{ t('stack.watch', { watch: entry.watch }) }}</span>
+          <span class="warn">{{ t('stack.watch', { watch: entry.watch }) }}</span>
         </template>
         <span v-else-if="why" class="soft">{{ t('stack.whyNot', { why }) }}</span>
         <template v-else>
           <span class="soft">{{ entry.use }}</span>
-          <span v-if="chosen === entry.id" class="watch">{{
+          <span v-if="chosen === entry.id" class="warn">{{
             t('stack.watch', { watch: entry.watch })
           }}</span>
         </template>
@@ -225,13 +225,13 @@ const light = computed(() => viewsOf(plan.value.viewing).night !== undefined);
     </div>
   </div>
 
-  <div v-for="{ asks, options } in questions" :key="asks" class="panel practices">
+  <div v-for="{ asks, options } in questions" :key="asks" class="panel column ga-2 pad">
     <h2 class="label">{{ t('stack.practiceDiffers', { asks }) }}</h2>
     <button
       v-for="practice in options"
       :key="practice.name"
       type="button"
-      class="practice"
+      class="option small text-left"
       :aria-pressed="!practice.change"
       @click="follow(practice)"
     >
@@ -243,8 +243,6 @@ const light = computed(() => viewsOf(plan.value.viewing).night !== undefined);
 <style scoped>
 .advisor {
   padding: 14px 8px 8px;
-  display: grid;
-  gap: 8px;
 }
 
 .advisor > h2 {
@@ -252,39 +250,11 @@ const light = computed(() => viewsOf(plan.value.viewing).night !== undefined);
 }
 
 .wish {
-  display: grid;
-  gap: 4px;
   padding: 0 8px 8px;
 }
 
 .wish :deep(.v-input__details) {
   display: none;
-}
-
-.entries {
-  display: grid;
-}
-
-.entry {
-  display: grid;
-  gap: 1px;
-  text-align: left;
-  padding: 9px 12px;
-  border-radius: 8px;
-  min-height: 44px;
-}
-
-.entry:hover {
-  background: rgb(var(--v-theme-surface-variant));
-}
-
-.entry[aria-checked='true'] {
-  background: rgb(var(--v-theme-surface-variant));
-  box-shadow: inset 4px 0 rgb(var(--v-theme-primary));
-}
-
-.name {
-  font-weight: 650;
 }
 
 .against .name {
@@ -303,34 +273,5 @@ const light = computed(() => viewsOf(plan.value.viewing).night !== undefined);
 
 .entry span:not(.name, .rank) {
   font-size: var(--size-small);
-}
-
-.line {
-  font-weight: 600;
-}
-
-.watch {
-  color: rgb(var(--v-theme-warning));
-  font-weight: 600;
-}
-
-.practices {
-  display: grid;
-  gap: 8px;
-  padding: 14px 16px;
-}
-
-.practice {
-  text-align: left;
-  padding: 8px 12px;
-  min-height: 44px;
-  border: 1px solid var(--line);
-  border-radius: 8px;
-  font-size: var(--size-small);
-}
-
-.practice[aria-pressed='true'] {
-  box-shadow: inset 4px 0 rgb(var(--v-theme-primary));
-  background: rgb(var(--v-theme-surface-variant));
 }
 </style>

@@ -58,8 +58,8 @@ async function look() {
 </script>
 
 <template>
-  <div class="reader">
-    <form class="row" @submit.prevent="typed && found(typed)">
+  <div class="column ga-2">
+    <form class="row flex-nowrap" @submit.prevent="typed && found(typed)">
       <v-text-field
         v-model="typed"
         :label="t('stock.codeLabel')"
@@ -84,17 +84,6 @@ async function look() {
 </template>
 
 <style scoped>
-.reader {
-  display: grid;
-  gap: 8px;
-}
-
-.row {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
-
 .row > :first-child {
   min-width: 190px;
 }

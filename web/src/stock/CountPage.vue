@@ -112,7 +112,7 @@ async function jump(code: string) {
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <p v-if="done" class="notice" role="status">{{ done }}</p>
     <div v-for="{ place, items, counted } in places" :key="place" class="panel pad">
-      <h2 class="place">
+      <h2>
         {{ place }}
         <span class="soft small figures">{{ t('stock.of', { counted, n: items.length }) }}</span>
       </h2>
@@ -124,15 +124,15 @@ async function jump(code: string) {
       >
         <span>
           <b>{{ item.name }}</b>
-          <span class="soft small figures block"
+          <span class="soft small figures d-block"
             >{{ item.code }}<template v-if="item.lot"> · {{ item.lot }}</template></span
           >
         </span>
-        <span class="soft figures books">{{
+        <span class="soft figures">{{
           t('stock.books', { left: amountText(item.left, item.unit) })
         }}</span>
-        <label class="count">
-          <span class="hidden">{{
+        <label class="d-flex ga-2 align-center count">
+          <span class="d-sr-only">{{
             t('stock.counted', { item: item.name, code: item.code, unit: unitText(item.unit) })
           }}</span>
           <input
@@ -152,7 +152,7 @@ async function jump(code: string) {
           @click="set(item.id, { left: item.left, books: item.left })"
           >{{ t('stock.booked') }}</v-btn
         >
-        <p v-if="lineOf.get(item.id)?.moved" class="moved" role="status">
+        <p v-if="lineOf.get(item.id)?.moved" class="row text-warning moved" role="status">
           {{ t('stock.movedSince', { was: amountText(lineOf.get(item.id)!.books, item.unit) }) }}
           <v-btn
             size="small"
@@ -174,7 +174,7 @@ async function jump(code: string) {
         />
       </div>
     </div>
-    <div v-if="lines.length" class="panel pad foot">
+    <div v-if="lines.length" class="panel pad row justify-space-between foot">
       <span v-if="moved.length">{{ t('stock.movedN', { n: moved.length }) }}</span>
       <span v-else-if="open.length">{{
         t('stock.differsWithoutReasonUnknown', { n: open.length })
@@ -192,11 +192,6 @@ async function jump(code: string) {
 </template>
 
 <style scoped>
-.place {
-  font-size: var(--size-lead);
-  font-weight: 650;
-}
-
 .line {
   display: grid;
   grid-template-columns: minmax(160px, 1fr) 160px 150px auto minmax(0, 220px);
@@ -209,16 +204,6 @@ async function jump(code: string) {
 .line.done b::after {
   content: ' ✓';
   color: rgb(var(--v-theme-success));
-}
-
-.block {
-  display: block;
-}
-
-.count {
-  display: flex;
-  gap: 6px;
-  align-items: center;
 }
 
 .count input,
@@ -243,30 +228,9 @@ async function jump(code: string) {
   border-width: 2px;
 }
 
-.moved {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-  color: rgb(var(--v-theme-warning));
-}
-
-.hidden {
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  overflow: hidden;
-  clip-path: inset(50%);
-}
-
 .foot {
   position: sticky;
   bottom: 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
-  align-items: center;
-  justify-content: space-between;
 }
 
 @media (max-width: 900px) {

@@ -46,10 +46,12 @@ void load();
           </tr>
         </thead>
         <tbody>
-          <tr v-for="event in events" :key="event.id" :class="{ gone: !event.holds }">
+          <tr v-for="event in events" :key="event.id">
             <td class="figures">{{ timeWords(event.at) }}</td>
             <td>{{ event.by }}</td>
-            <td class="what">{{ actWords(event.what, event.unit) }}</td>
+            <td :class="{ 'text-decoration-line-through': !event.holds }">
+              {{ actWords(event.what, event.unit) }}
+            </td>
             <td>
               <router-link :to="{ name: 'stock-shelf', params: { item: event.code } }"
                 >{{ event.name }}
@@ -82,13 +84,3 @@ void load();
     </div>
   </section>
 </template>
-
-<style scoped>
-.gone .what {
-  text-decoration: line-through;
-}
-
-a {
-  color: inherit;
-}
-</style>

@@ -6,7 +6,7 @@ import { mdiTagOutline } from '@mdi/js';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { addressIn, call } from '../shared/api.ts';
 import NumberField from '../shared/NumberField.vue';
-import { unitText, actWords, AGE_WORDS, timeWords } from './stockWords.ts';
+import { unitText, actWords, AGE_LOOK, AGE_WORDS, timeWords } from './stockWords.ts';
 import type { ShelfEntry } from './useShelf.ts';
 import { t } from '../texts/texts.ts';
 
@@ -84,9 +84,9 @@ const LABELS = {
 </script>
 
 <template>
-  <div class="panel pad card" data-testid="stock-item">
+  <div class="panel pad column" data-testid="stock-item">
     <div>
-      <h2 class="title">{{ item.name }}</h2>
+      <h2>{{ item.name }}</h2>
       <p class="figures soft">
         {{ item.code
         }}<template v-if="item.lot">{{ ' ' }}{{ t('stock.lot', { lot: item.lot }) }}</template>
@@ -103,12 +103,12 @@ const LABELS = {
     </p>
     <dl class="facts">
       <dt>{{ t('stock.age') }}</dt>
-      <dd :class="age.age">
+      <dd :class="AGE_LOOK[age.age]">
         {{ AGE_WORDS[age.age]
         }}<template v-if="age.until">{{
           t('stock.goodUntil', { until: dayWords(age.until) })
         }}</template>
-        <span class="soft small block">{{ age.from }}</span>
+        <span class="soft small d-block font-weight-regular">{{ age.from }}</span>
       </dd>
       <dt>{{ t('stock.lies') }}</dt>
       <dd>
@@ -134,7 +134,7 @@ const LABELS = {
       <dt>{{ t('stock.countedAct') }}</dt>
       <dd>{{ item.countedOn ? dayWords(item.countedOn) : t('stock.never') }}</dd>
     </dl>
-    <form v-if="asking" class="asked" @submit.prevent="tell">
+    <form v-if="asking" class="column" @submit.prevent="tell">
       <b>{{ LABELS[asking] }}</b>
       <number-field
         v-if="asking === 'drawn' || asking === 'counted'"
@@ -190,8 +190,10 @@ const LABELS = {
       }}</v-btn>
     </div>
     <ol class="events small">
-      <li v-for="event in events" :key="event.id" :class="{ gone: !event.holds }">
-        <span>{{ actWords(event.what, item.unit) }}</span>
+      <li v-for="event in events" :key="event.id">
+        <span :class="{ 'text-decoration-line-through': !event.holds }">{{
+          actWords(event.what, item.unit)
+        }}</span>
         <span class="soft">{{ timeWords(event.at) }}, {{ event.by }}</span>
         <v-btn
           v-if="event.holds && event.what.act !== 'received'"
@@ -207,61 +209,10 @@ const LABELS = {
 </template>
 
 <style scoped>
-.card {
-  display: grid;
-  gap: 12px;
-}
-
-.title {
-  font-size: var(--size-lead);
-  font-weight: 650;
-}
-
 .big {
   font-size: var(--size-figure);
   font-weight: 600;
   line-height: 1.1;
-}
-
-.facts {
-  display: grid;
-  grid-template-columns: 84px 1fr;
-  gap: 4px 10px;
-}
-
-dt {
-  color: var(--soft);
-}
-
-dd.over {
-  color: rgb(var(--v-theme-error));
-  font-weight: 650;
-}
-
-dd.soon {
-  color: rgb(var(--v-theme-warning));
-  font-weight: 650;
-}
-
-.block {
-  display: block;
-  font-weight: 400;
-}
-
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
-
-.asked {
-  display: grid;
-  gap: 10px;
-}
-
-.events {
-  list-style: none;
-  display: grid;
 }
 
 .events li {
@@ -271,9 +222,5 @@ dd.soon {
   align-items: center;
   min-height: 34px;
   border-top: 1px solid var(--line);
-}
-
-.gone span:first-child {
-  text-decoration: line-through;
 }
 </style>

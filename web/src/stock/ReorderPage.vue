@@ -68,7 +68,7 @@ async function setChance(share: number) {
         <h1 class="question">{{ t('stock.whatHasOrderedWhen') }}</h1>
         <p class="answer" data-testid="answer">{{ answer }}</p>
       </div>
-      <div class="tools">
+      <div class="row">
         <number-field
           class="chance"
           :label="t('stock.quotesBecomeOrders')"
@@ -113,7 +113,7 @@ async function setChance(share: number) {
         </thead>
         <tbody>
           <tr v-for="line in wanted" :key="line.key">
-            <td class="figures" :class="{ late: line.orderBy! < today }">
+            <td class="figures" :class="{ bad: line.orderBy! < today }">
               {{ line.orderBy! < today ? t('stock.now') : dayWords(line.orderBy!) }}
             </td>
             <td>
@@ -184,20 +184,8 @@ async function setChance(share: number) {
 </template>
 
 <style scoped>
-.tools {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px;
-}
-
 .chance {
   width: 210px;
-}
-
-.late {
-  color: rgb(var(--v-theme-error));
-  font-weight: 700;
 }
 
 .why {

@@ -134,7 +134,7 @@ const total = ({ items }: ShelfProduct) => items.reduce((sum, { item }) => sum +
           :key="item.id"
           role="button"
           tabindex="0"
-          class="lot"
+          class="lot cursor-pointer"
           :class="[age.age, { chosen: item.id === selected, fitted: item.fitted }]"
           :transform="`translate(${left} ${lane.top})`"
           :aria-label="
@@ -180,11 +180,11 @@ const total = ({ items }: ShelfProduct) => items.reduce((sum, { item }) => sum +
         </g>
       </g>
     </svg>
-    <p class="legend small soft">
+    <p class="row small soft legend">
       <span class="key over"></span> {{ t('stock.overAge') }} <span class="key soon"></span>
       {{ t('stock.useFirst') }} <span class="key good"></span> {{ t('stock.good') }}
       <span class="key hatch"></span> {{ t('stock.reservedWithin') }}
-      <span class="key mark">▾</span> {{ t('stock.machine') }}
+      <span class="key text-center">▾</span> {{ t('stock.machine') }}
     </p>
   </div>
 </template>
@@ -227,10 +227,6 @@ svg {
   font-size: 13px;
   font-weight: 600;
   fill: rgb(var(--v-theme-on-surface));
-}
-
-.lot {
-  cursor: pointer;
 }
 
 .hull {
@@ -276,11 +272,8 @@ svg {
 }
 
 .legend {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
   gap: 6px 8px;
-  margin-top: 6px;
+  margin-top: 8px;
 }
 
 .key {
@@ -304,9 +297,5 @@ svg {
 
 .key.hatch {
   border: 1px dashed currentcolor;
-}
-
-.key.mark {
-  text-align: center;
 }
 </style>

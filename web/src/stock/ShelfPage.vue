@@ -81,7 +81,7 @@ const KINDS = [
         <h1 class="question">{{ t('stock.whatShelfHowLong') }}</h1>
         <p class="answer" data-testid="answer">{{ answer }}</p>
       </div>
-      <div class="tools">
+      <div class="row">
         <v-btn
           v-if="shown.some(({ items }) => items.length > 0)"
           :prepend-icon="mdiTagMultipleOutline"
@@ -116,7 +116,7 @@ const KINDS = [
           v-model="kind"
           mandatory
           density="compact"
-          class="kinds"
+          class="mb-3"
           :aria-label="t('stock.materialInk')"
         >
           <v-btn v-for="one in KINDS" :key="one.value" :value="one.value">{{ one.title }}</v-btn>
@@ -151,20 +151,10 @@ const KINDS = [
 </template>
 
 <style scoped>
-.tools {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
-
 .file input {
   position: absolute;
   inset: 0;
   opacity: 0;
   cursor: pointer;
-}
-
-.kinds {
-  margin-bottom: 10px;
 }
 </style>

@@ -13,6 +13,14 @@ export const AGE_WORDS: Readonly<Record<AgeOf['age'], string>> = {
   unknown: t('stock.noDateTitle'),
 };
 
+/** The class of base.css in which an age is said. */
+export const AGE_LOOK: Readonly<Record<AgeOf['age'], string>> = {
+  over: 'bad',
+  soon: 'warn',
+  good: '',
+  unknown: '',
+};
+
 const SOURCE: Readonly<Record<string, string>> = {
   report: t('stock.machinesReport'),
   estimate: t('stock.estimate'),

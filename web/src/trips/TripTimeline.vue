@@ -64,10 +64,10 @@ const opened = ref<number>();
 </script>
 
 <template>
-  <div class="frame">
+  <div class="column ga-2">
     <svg
       :viewBox="`${-LEFT} 0 ${WIDTH + 44} ${height + 30}`"
-      class="timeline"
+      class="timeline w-100"
       role="group"
       :aria-label="t('trips.timelineWorkMinutes')"
       data-testid="timeline"
@@ -86,7 +86,7 @@ const opened = ref<number>();
               v-bind="activator"
               tabindex="0"
               role="button"
-              class="bar"
+              class="bar cursor-pointer"
               :aria-label="
                 t('trips.showHowCalculated', {
                   phase: row.phase.label,
@@ -119,7 +119,7 @@ const opened = ref<number>();
         </v-menu>
       </g>
     </svg>
-    <ul class="key">
+    <ul class="row ga-4 small soft">
       <li><span class="swatch hands"></span>{{ t('trips.operatorThere') }}</li>
       <li><span class="swatch print"></span>{{ t('trips.machinePrints') }}</li>
       <li><span class="swatch wait"></span>{{ t('trips.dries') }}</li>
@@ -131,15 +131,6 @@ const opened = ref<number>();
 </template>
 
 <style scoped>
-.frame {
-  display: grid;
-  gap: 6px;
-}
-
-.timeline {
-  width: 100%;
-}
-
 .timeline text {
   font-family: var(--text);
   font-size: 13.5px;
@@ -177,10 +168,6 @@ const opened = ref<number>();
   fill: transparent;
 }
 
-.bar {
-  cursor: pointer;
-}
-
 .bar:hover .catch,
 .bar:focus-visible .catch {
   fill: rgb(var(--v-theme-surface-variant));
@@ -207,15 +194,6 @@ const opened = ref<number>();
   stroke-width: 1.5;
   stroke-dasharray: 5 4;
   border: 1.5px dashed #2d5590;
-}
-
-.key {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 16px;
-  list-style: none;
-  font-size: var(--size-small);
-  color: var(--soft);
 }
 
 .swatch {

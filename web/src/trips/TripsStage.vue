@@ -123,14 +123,16 @@ const special = computed(() =>
         :key="option.name"
         type="button"
         role="radio"
-        class="panel way"
+        class="panel pad way text-left"
         :aria-checked="option.chosen"
         @click="choose(option)"
       >
-        <span class="name">{{ option.name }}</span>
+        <span class="name font-weight-semibold">{{ option.name }}</span>
         <template v-if="option.result.work">
-          <span class="figures big">{{ duration(option.result.work.minutes) }}</span>
-          <span class="facts">
+          <span class="figures text-title font-weight-semibold">{{
+            duration(option.result.work.minutes)
+          }}</span>
+          <span class="column ga-0 small soft">
             <span>{{ t('trips.trip', { n: option.result.work.trips.length }) }}</span>
             <span>{{
               waiting(option)
@@ -173,7 +175,7 @@ const special = computed(() =>
           <h2 class="label">{{ t('trips.trips') }}</h2>
           <handbook-link page="stages/trips" :of="t('trips.trips')" />
         </div>
-        <table v-if="work">
+        <table v-if="work" class="table numbers">
           <thead>
             <tr>
               <th scope="col">{{ t('trips.layers') }}</th>
@@ -213,14 +215,14 @@ const special = computed(() =>
             </tr>
           </tbody>
         </table>
-        <p class="soft small">
+        <p class="soft small mt-3">
           {{ t('trips.bothDirectionsOneDirection') }}
         </p>
       </div>
     </div>
     <teleport defer to="#job-side">
-      <div class="panel pad fields">
-        <h2 class="label">{{ t('trips.machine') }}</h2>
+      <div class="panel pad field-grid">
+        <h2 class="label wide">{{ t('trips.machine') }}</h2>
         <number-field
           v-if="!plan.versions"
           :label="t('trips.copies')"
@@ -236,7 +238,7 @@ const special = computed(() =>
           :model-value="plan.trips.waitMinutes"
           @update:model-value="setTrips({ waitMinutes: $event })"
         />
-        <div v-for="{ asks, options: both } in questions" :key="asks" class="wide practices">
+        <div v-for="{ asks, options: both } in questions" :key="asks" class="wide column ga-2">
           <span class="label">{{ t('trips.practiceDiffers', { asks }) }}</span>
           <v-btn
             v-for="practice in both"
@@ -298,7 +300,7 @@ const special = computed(() =>
           }}</v-btn>
         </template>
         <template v-if="plan.machine.cutter">
-          <h2 class="label">{{ t('trips.creaseCutPerCopy') }}</h2>
+          <h2 class="label wide">{{ t('trips.creaseCutPerCopy') }}</h2>
           <length-field
             :label="t('trips.crease')"
             :max="1000000"
@@ -330,89 +332,12 @@ const special = computed(() =>
 .ways {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(230px, 1fr));
-  gap: 14px;
+  gap: 12px;
 }
 
 .way {
   display: grid;
   gap: 2px;
-  padding: 14px 16px;
-  text-align: left;
   align-content: start;
-}
-
-.way[aria-checked='true'] {
-  outline: 3px solid rgb(var(--v-theme-primary));
-  outline-offset: -1px;
-}
-
-.facts {
-  display: grid;
-  gap: 1px;
-  font-size: var(--size-small);
-  color: var(--soft);
-}
-
-.name {
-  font-weight: 650;
-}
-
-.big {
-  font-size: var(--size-title);
-  font-weight: 600;
-}
-
-.warn {
-  color: rgb(var(--v-theme-warning));
-  font-weight: 600;
-}
-
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(190px, 1fr));
-  gap: 12px;
-  align-content: start;
-}
-
-.fields h2 {
-  grid-column: 1 / -1;
-}
-
-.practices {
-  display: grid;
-  gap: 6px;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th,
-td {
-  text-align: left;
-  font-weight: 500;
-  padding: 7px 8px 7px 0;
-  border-bottom: 1px solid var(--line);
-}
-
-thead th {
-  font-size: var(--size-small);
-  color: var(--soft);
-}
-
-th:last-child,
-td:last-child {
-  text-align: right;
-  padding-right: 0;
-}
-
-td {
-  white-space: nowrap;
-}
-
-.small {
-  margin-top: 10px;
-  font-size: var(--size-small);
 }
 </style>
