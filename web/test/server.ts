@@ -20,7 +20,10 @@ type Reply = (request: Request) => unknown;
 
 export interface Server {
   /** From now on an endpoint answers so. */
-  on<E extends SomeEndpoint>(endpoint: E, answer: (request: Request) => Wire<Answered<E>>): void;
+  on<E extends SomeEndpoint>(
+    endpoint: E,
+    answer: (request: Request) => Wire<Answered<E>> | Promise<Wire<Answered<E>>>,
+  ): void;
   /** From now on it is refused. */
   refuse(endpoint: SomeEndpoint, code: ErrorCode): void;
   /** What was asked of an endpoint, in its order. */
@@ -53,7 +56,7 @@ export function serve(): Server {
         headers: new Headers(init.headers),
       };
       asked.get(signatureOf(endpoint))!.push(request);
-      const said = reply(request);
+      const said = await reply(request);
       if (said instanceof Response) return said;
       const { answer } = endpoint;
       if (answer === null || !('_zod' in answer)) return answered(null, 204);

@@ -70,11 +70,12 @@ const elsewhere = computed(() => {
 
 const bench = shallowRef<Bench>();
 const { problem, trying } = useTrying();
+/** The sheet of the job before stays until this one's is here, out of reach: what one is about to tap does not move. */
 async function read(id: string | undefined) {
-  if (bench.value?.jobId !== id) bench.value = undefined;
-  if (id === undefined) return;
-  const found = await trying(() => call(API.getBench, { params: { id: id as Bench['jobId'] } }));
-  if (found && id === current.value) bench.value = found;
+  const found =
+    id && (await trying(() => call(API.getBench, { params: { id: id as Bench['jobId'] } })));
+  if (id !== current.value) return;
+  if (found || bench.value?.jobId !== id) bench.value = found || undefined;
 }
 watch(current, read, { immediate: true });
 async function again() {
@@ -82,6 +83,8 @@ async function again() {
   await read(current.value);
   kept.load();
 }
+
+const leaving = computed(() => bench.value?.jobId !== current.value);
 
 // ---- what the operator says ----
 
@@ -180,9 +183,15 @@ const left = computed(() => kept.unticked(bench.value?.steps ?? []));
       <p v-for="one in stock" :key="one">{{ one }}</p>
     </v-snackbar>
 
-    <div class="sides">
+    <div v-if="printers.heard.value && (bench || !current || refused)" class="sides">
       <div class="stage">
-        <section v-if="job" class="panel pad column ga-2" data-testid="now">
+        <section
+          v-if="job"
+          class="panel pad column ga-2"
+          :class="{ leaving }"
+          :inert="leaving"
+          data-testid="now"
+        >
           <h1 class="question">
             <span class="soft figures">{{ job.number }}</span> {{ job.name }}
           </h1>
@@ -290,6 +299,8 @@ const left = computed(() => kept.unticked(bench.value?.steps ?? []));
       </div>
       <run-steps
         v-if="bench && bench.steps.length > 0"
+        :class="{ leaving }"
+        :inert="leaving"
         :steps="bench.steps"
         :ticked="ticked"
         @tick="tick"
@@ -300,6 +311,10 @@ const left = computed(() => kept.unticked(bench.value?.steps ?? []));
 </template>
 
 <style scoped>
+.leaving {
+  opacity: 0.4;
+}
+
 .sides {
   display: grid;
   grid-template-columns: minmax(0, 5fr) minmax(0, 7fr);

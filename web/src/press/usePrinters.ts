@@ -12,6 +12,7 @@ export function usePrinters(moved: () => void = () => undefined) {
   const printers = shallowRef<readonly PrinterStatus[]>([]);
   const jobs = shallowRef<readonly PressJob[]>([]);
   const away = ref<string>();
+  const heard = ref(false);
   const { problem: refused, trying } = useTrying();
 
   const states = (list: readonly PressJob[]) =>
@@ -28,6 +29,7 @@ export function usePrinters(moved: () => void = () => undefined) {
       if (!(error instanceof Refused)) throw error;
       away.value = error.message;
     }
+    heard.value = true;
   }
   /** Does something, and looks what came of it. Returns whether it was done. */
   async function acting(work: () => Promise<unknown>): Promise<boolean> {
@@ -43,6 +45,8 @@ export function usePrinters(moved: () => void = () => undefined) {
   useIntervalFn(() => void load(), AGAIN_MS);
   return {
     problem: computed(() => refused.value ?? away.value),
+    /** Whether the server was asked once: until then it is not known that a machine has no printer. */
+    heard,
     printers,
     jobs,
     load,
