@@ -24,7 +24,7 @@ const shown = computed(() => all.value.filter(({ id }) => props.ids.includes(id)
         v-for="{ id, procedure } in shown"
         :key="id"
         type="button"
-        class="option column ga-0 text-left"
+        class="option column ga-0 text-left font-weight-regular"
         @click="emit('begin', id)"
       >
         <b>{{ procedure.title }}</b>

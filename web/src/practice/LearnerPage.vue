@@ -72,7 +72,7 @@ const nextOf = (one: Learner['session'][number]) =>
         <h2>{{ t('practice.today') }}</h2>
         <ol class="column ga-0 lines">
           <li v-for="(one, i) in learner.session" :key="i">
-            <span
+            <span class="column ga-0"
               ><b>{{ KIND_WORDS[one.kind] }}</b>
               <span v-if="one.topic" class="soft small">{{
                 learner.skills.find(({ topic }) => topic === one.topic)?.name
@@ -106,10 +106,10 @@ const nextOf = (one: Learner['session'][number]) =>
         <h2>{{ t('practice.known') }}</h2>
         <p v-if="learner.skills.length === 0" class="soft">{{ t('practice.nothingYet') }}</p>
         <template v-for="of in STANDINGS" :key="of">
-          <h3 v-if="standing(of).length" class="label" :class="LOOK[of]">
+          <h3 v-if="standing(of).length" class="label">
             {{ WORDS[of] }} · {{ standing(of).length }}
           </h3>
-          <ul v-if="standing(of).length" class="column ga-0 lines">
+          <ul v-if="standing(of).length" class="column ga-0 lines" :class="LOOK[of]">
             <li v-for="skill in standing(of)" :key="skill.topic">
               <span>{{ skill.name }}</span>
               <span class="figures small">{{ percent(skill.last, 0) }}</span>
@@ -124,7 +124,7 @@ const nextOf = (one: Learner['session'][number]) =>
         <p class="soft small">{{ t('practice.setBy', { by: course.by }) }}</p>
         <ol class="column ga-0 lines">
           <li v-for="(line, i) in course.lines" :key="i">
-            <span>
+            <span class="column ga-0">
               <b>{{ KIND_WORDS[line.kind] }}</b>
               <span class="soft small">{{ line.job }}</span>
             </span>

@@ -26,7 +26,7 @@ defineProps<{
           <td class="figures right">{{ plain(term.value) }} {{ term.unit }}</td>
         </tr>
         <tr class="font-weight-bold">
-          <th scope="row">{{ working.label }}</th>
+          <th scope="row" class="font-weight-bold">{{ working.label }}</th>
           <td class="figures right">{{ plain(working.value) }} {{ working.unit }}</td>
         </tr>
       </tbody>

@@ -231,7 +231,7 @@ const light = computed(() => viewsOf(plan.value.viewing).night !== undefined);
       v-for="practice in options"
       :key="practice.name"
       type="button"
-      class="option small text-left"
+      class="option small text-left font-weight-regular"
       :aria-pressed="!practice.change"
       @click="follow(practice)"
     >
