@@ -14,9 +14,8 @@ import { beginAside, endAside } from './aside/aside.ts';
 import { migrate, openPool } from './db.ts';
 import { backUpIfDue, scheduleOf, type Schedule } from './backup/backup.ts';
 import { WorkEvents } from './events/workEvents.ts';
-import { refusalFor } from './http.ts';
 import { openDoorway } from './people/doorway.ts';
-import { CommandError } from './program.ts';
+import { CommandError, refuseToBegin } from './program.ts';
 import { giveSimulated, startPresses } from './press/simulated.ts';
 import { openQueue } from './queue.ts';
 import { loadDemo, prepareShop } from './shop/demo.ts';
@@ -67,16 +66,7 @@ try {
 
 const log = pino({ level: process.env.KYANOS_LOG ?? 'error' }, pino.destination(2));
 const pool = openPool(url);
-const queue = await prepare().catch((error: unknown) => {
-  const { code, message } = refusalFor(error);
-  console.error(
-    code === 'DATABASE_GONE'
-      ? 'The database does not answer. Check DATABASE_URL and that it runs.'
-      : message,
-  );
-  if (code === 'INTERNAL') console.error(error);
-  process.exit(1);
-});
+const queue = await prepare().catch(refuseToBegin);
 
 async function prepare() {
   await migrate(pool);

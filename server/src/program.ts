@@ -17,6 +17,18 @@ export function reportFailure(error: unknown): void {
   process.exitCode = 2;
 }
 
+/** Ends a process that could not begin, with the sentence why; with all of its words where nobody foresaw it. */
+export function refuseToBegin(error: unknown): never {
+  const { code, message } = refusalFor(error);
+  console.error(
+    code === 'DATABASE_GONE'
+      ? 'The database does not answer. Check DATABASE_URL and that it runs.'
+      : message,
+  );
+  if (code === 'INTERNAL') console.error(error);
+  process.exit(1);
+}
+
 /** Carries a program out on the database of DATABASE_URL and prints what it returns. */
 export async function runProgram(act: (pool: pg.Pool) => Promise<string>): Promise<void> {
   const pool = openPool(process.env.DATABASE_URL!);

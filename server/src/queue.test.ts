@@ -1,7 +1,9 @@
 /** Work that is interrupted, in every way that it can be. */
+import { spawnSync } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
 import type { ArtworkSummary } from '@kyanos/contract';
 import { describe, expect, it } from 'vitest';
-import { demo, useServer } from '../test/served.ts';
+import { BUNDLED_WORKER, demo, useServer } from '../test/served.ts';
 import { MAX_ATTEMPTS } from './queue.ts';
 
 const served = useServer();
@@ -51,6 +53,32 @@ describe('work', () => {
     await gone;
     expect((await now(id)).state).toBe('queued');
     served.worker = await served.startWorker();
+    expect((await served.until<ArtworkSummary>(`/artworks/${id}`)).state).toBe('done');
+  });
+
+  it('is done by a worker that lost its database as it began', async () => {
+    const { ask } = await slow(83);
+    const { id } = await ask();
+    served.worker.kill('SIGKILL');
+    await new Promise((done) => served.worker.once('exit', done));
+    // Who looks for work asks first for the kinds of it that there are; each who does is cut off.
+    const { pool } = served.database;
+    const lock = await pool.connect();
+    await lock.query('begin');
+    await lock.query('lock table graphile_worker._private_tasks in access exclusive mode');
+    const started = served.startWorker();
+    let cutOff = 0;
+    const cut = async () => {
+      const { rowCount } = await pool.query(
+        `select pg_terminate_backend(pid) from pg_stat_activity
+         where datname = current_database() and wait_event_type = 'Lock' and query like 'insert into%_private_tasks%'`,
+      );
+      return (cutOff += rowCount ?? 0);
+    };
+    await expect.poll(cut).toBeGreaterThanOrEqual(2);
+    await lock.query('rollback');
+    lock.release();
+    served.worker = await started;
     expect((await served.until<ArtworkSummary>(`/artworks/${id}`)).state).toBe('done');
   });
 
@@ -104,5 +132,18 @@ describe('work', () => {
     expect((await now(id)).state).toMatch(/queued|running/);
     await cancel(id, 'two');
     expect((await now(id)).state).toBe('cancelled');
+  });
+});
+
+describe('a worker on another machine', () => {
+  it('says that the database does not answer, and ends', () => {
+    const { status, stderr } = spawnSync('node', [fileURLToPath(BUNDLED_WORKER)], {
+      env: { ...process.env, DATABASE_URL: 'postgres://kyanos@127.0.0.1:1/none' },
+      encoding: 'utf8',
+    });
+    expect({ status, stderr }).toEqual({
+      status: 1,
+      stderr: 'The database does not answer. Check DATABASE_URL and that it runs.\n',
+    });
   });
 });

@@ -2,7 +2,7 @@
 import { statSync } from 'node:fs';
 import { basename, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
-import { DomainError } from '@kyanos/core';
+import type { ErrorCode } from '@kyanos/core';
 import { watch } from 'chokidar';
 import { migrate, openPool } from './db.ts';
 import { refusalFor } from './http.ts';
@@ -33,13 +33,15 @@ const log = (line: string) => console.log(line);
 const options: WatchOptions = { folder, preset: values.preset, log };
 const AGAIN_MS = 3000;
 
-try {
+async function prepare() {
   await migrate(pool);
   await presetStack(pool, values.preset);
-} catch (error) {
-  fail((error instanceof DomainError ? error : refusalFor(error)).message);
+  return openQueue(pool);
 }
-const queue = await openQueue(pool);
+const queue = await prepare().catch((error: unknown) => fail(refusalFor(error).message));
+
+/** No fault of the file: it is taken in as soon as this is over. */
+const PASSES: readonly string[] = ['DATABASE_GONE', 'TOO_BUSY', 'DISK_FULL'] satisfies ErrorCode[];
 
 /** One after another; a file that can't be taken now, as the database is away, is tried again. */
 let work: Promise<void> = Promise.resolve();
@@ -54,7 +56,7 @@ async function take(path: string): Promise<void> {
       const { code, message } = refusalFor(error);
       // Somebody took it away meanwhile.
       if ((error as NodeJS.ErrnoException).code === 'ENOENT') return;
-      if (code !== 'DATABASE_GONE') {
+      if (!PASSES.includes(code)) {
         console.error(`${basename(path)}: ${code === 'INTERNAL' ? String(error) : message}`);
         return;
       }

@@ -1,8 +1,15 @@
 /** The worker process: takes long work from the queue. Run as many as there are machines. */
+import { EventEmitter } from 'node:events';
 import { getPriority, setPriority } from 'node:os';
 import { DomainError } from '@kyanos/core';
 import { confinementInWords, sweepTemp } from '@kyanos/intake';
-import { parseCronItems, run, type Runner, type TaskList } from 'graphile-worker';
+import {
+  parseCronItems,
+  run,
+  type Runner,
+  type TaskList,
+  type WorkerEvents,
+} from 'graphile-worker';
 import { ripArtwork } from './artwork/rip.ts';
 import { openPool } from './db.ts';
 import { exportStoredPlates } from './exports/build.ts';
@@ -11,6 +18,7 @@ import { forgetWorker, announceWorker } from './observe/workers.ts';
 import { cleanIfWanted } from './keeping/clean.ts';
 import { tidyDoor } from './people/guesses.ts';
 import { buildStoredPlates } from './plates/build.ts';
+import { refuseToBegin } from './program.ts';
 import { followPress } from './press/follow.ts';
 import { lookAtPrinters } from './press/printers.ts';
 import { reserveWaiting } from './stock/jobs.ts';
@@ -44,7 +52,7 @@ const problem = (error: unknown) => {
   return { code: known.code, message: known.message };
 };
 setPriority(Math.max(NICE, getPriority()));
-const queue = await openQueue(pool);
+const queue = await openQueue(pool).catch(refuseToBegin);
 
 const WORK = {
   rip: ripArtwork,
@@ -150,17 +158,35 @@ process.on('SIGTERM', () => void stop());
 process.on('SIGINT', () => (alone ? void stop() : undefined));
 
 await lookAround().catch(() => undefined);
-const take = (concurrency: number, taskList: TaskList) =>
-  run({
-    pgPool: pool,
-    concurrency,
-    noHandleSignals: true,
-    parsedCronItems: parseCronItems([]),
-    taskList,
-    logger: quiet,
-  });
+const AGAIN_MS = 1000;
+/**
+ * Takes work from the queue, once it has looked there in vain or found some. Graphile Worker asks for the names of tasks at its
+ * first look alone, and keeps what came of it, be it that the database was away: such a one would never find any work.
+ */
+async function take(concurrency: number, taskList: TaskList): Promise<Runner> {
+  for (;;) {
+    const events: WorkerEvents = new EventEmitter();
+    const looked = new Promise<boolean>((done) => {
+      events.once('worker:getJob:empty', () => done(true));
+      events.once('job:start', () => done(true));
+      events.once('worker:getJob:error', () => done(false));
+    });
+    const runner = await run({
+      pgPool: pool,
+      concurrency,
+      noHandleSignals: true,
+      parsedCronItems: parseCronItems([]),
+      taskList,
+      logger: quiet,
+      events,
+    });
+    if (await looked) return runner;
+    await runner.stop().catch(() => undefined);
+    await new Promise((done) => setTimeout(done, AGAIN_MS));
+  }
+}
 // One place is kept for what is not heavy: a huge file never holds up the small ones.
-runners.push(await take(SLOTS - 1, all), await take(1, light));
+runners.push(...(await Promise.all([take(SLOTS - 1, all), take(1, light)]).catch(refuseToBegin)));
 
 void rounds(LOOK_MS, lookAround);
 void rounds(FOLLOW_MS, () => followPress(pool, queue));

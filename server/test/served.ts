@@ -16,7 +16,7 @@ import { openQueue, type Queue } from '../src/queue.ts';
 import { prepareShop } from '../src/shop/demo.ts';
 import { testDatabase, type TestDatabase } from './database.ts';
 
-const BUNDLED_WORKER = new URL('../../.cache/programs/worker.js', import.meta.url);
+export const BUNDLED_WORKER = new URL('../../.cache/programs/worker.js', import.meta.url);
 
 export class Served {
   /** How people are let in. */

@@ -7,14 +7,13 @@ import type { Express } from 'express';
 import pino from 'pino';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
-import { demo, useServer } from '../../test/served.ts';
+import { BUNDLED_WORKER, demo, useServer } from '../../test/served.ts';
 import { makeApp } from '../app.ts';
 import { openPool } from '../db.ts';
 import { takeOver } from '../queue.ts';
 
 const served = useServer();
 const root = () => served.base.replace(/\/api$/, '');
-const WORKER = new URL('../../../.cache/programs/worker.js', import.meta.url);
 
 const QUIET = pino({ level: 'silent' });
 async function listening(app: Express) {
@@ -25,7 +24,7 @@ async function listening(app: Express) {
 
 /** A worker that no server has started. */
 const startAlone = (): ChildProcess =>
-  spawn(process.execPath, [fileURLToPath(WORKER)], {
+  spawn(process.execPath, [fileURLToPath(BUNDLED_WORKER)], {
     env: { ...process.env, DATABASE_URL: served.database.url, TMPDIR: served.tmp },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
