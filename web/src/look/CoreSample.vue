@@ -232,7 +232,7 @@ function drop() {
             class="font-weight-bold"
           >
             {{ partLetter(part) }}
-            <tspan v-if="slab.layer.parts.length === 1" class="name font-weight-medium" dx="4">
+            <tspan v-if="slab.layer.parts.length === 1" class="font-weight-medium" dx="4">
               {{ inkName(part, plan.machine) }}
             </tspan>
           </text>

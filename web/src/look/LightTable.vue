@@ -125,7 +125,6 @@ const ground = computed(() => (at.behind ? 'held' : at.seeThrough ? at.view.plac
         />
         <print-canvas
           v-if="at.other && against && !second"
-          class="other"
           :picture="against"
           :label="t('look.from', { other: at.other.name, caption })"
           v-bind="seen"

@@ -35,7 +35,7 @@ const TITLES: Readonly<Record<PracticePrint, string>> = {
     >
       <b class="figures">{{ percent(mark.score, 0) }}</b>
       <span>{{ mark.passed ? t('practice.passed') : t('practice.notPassed') }}</span>
-      <span v-if="mark.cost" class="cost">{{
+      <span v-if="mark.cost">{{
         t('practice.wouldHaveCost', {
           n: mark.cost.copies,
           minutes: Math.round(mark.cost.minutes),

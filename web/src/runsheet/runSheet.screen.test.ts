@@ -1,4 +1,4 @@
-import { API } from '@kyanos/contract';
+import { API, type BenchState } from '@kyanos/contract';
 import { describe, expect, it, vi } from 'vitest';
 import { openJob } from '../../test/job.ts';
 import { show, words } from '../../test/screen.ts';
@@ -9,7 +9,15 @@ await roomTexts();
 const { default: RunSheetStage } = await import('./RunSheetStage.vue');
 const { default: RunSteps } = await import('./RunSteps.vue');
 
-const NO_TICKS = { version: 1, ticks: [], notes: '' };
+const NO_TICKS: BenchState = {
+  version: 1,
+  state: 'ready',
+  ticks: [],
+  startedAt: null,
+  restsSince: null,
+  spoilt: 0,
+  printerFinished: false,
+};
 
 describe('steps of a run sheet', () => {
   const STEPS = [
@@ -48,7 +56,7 @@ describe('steps of a run sheet', () => {
 describe('the run sheet of a job', () => {
   const opened = async () => {
     const open = await openJob('cafe-window');
-    open.server.on(API.getBenchState, () => NO_TICKS as never);
+    open.server.on(API.getBenchState, () => NO_TICKS);
     return { ...open, ...(await show(RunSheetStage, {}, '/jobs/x/run-sheet')) };
   };
 

@@ -164,7 +164,7 @@ const step = (by: number) =>
           :aria-selected="i === at"
           @click="go(one)"
         >
-          <span class="soft small kind">{{ one.kind }}</span>
+          <span class="soft small">{{ one.kind }}</span>
           <span
             ><b>{{ one.name }}</b> <span class="soft small">{{ one.about }}</span></span
           >

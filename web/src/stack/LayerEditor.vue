@@ -136,12 +136,11 @@ const white = ({ density, hits }: LeastWhite) => t('stack.hit', { n: hits, densi
         t('stack.mirrored')
       }}</span>
     </p>
-    <div v-for="(part, i) in layer.parts" :key="keyOf(part)" class="part">
+    <div v-for="(part, i) in layer.parts" :key="keyOf(part)">
       <div class="part-head">
         <texture-swatch :part="part" :machine="plan.machine" />
         <span>{{ inkName(part, plan.machine) }}</span>
         <number-field
-          class="density"
           :label="t('stack.density')"
           unit="%"
           :min="1"

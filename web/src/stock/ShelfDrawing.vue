@@ -135,7 +135,7 @@ const total = ({ items }: ShelfProduct) => items.reduce((sum, { item }) => sum +
           role="button"
           tabindex="0"
           class="lot cursor-pointer"
-          :class="[age.age, { chosen: item.id === selected, fitted: item.fitted }]"
+          :class="[age.age, { chosen: item.id === selected }]"
           :transform="`translate(${left} ${lane.top})`"
           :aria-label="
             t('stock.leftItem', {

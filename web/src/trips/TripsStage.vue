@@ -127,7 +127,7 @@ const special = computed(() =>
         :aria-checked="option.chosen"
         @click="choose(option)"
       >
-        <span class="name font-weight-semibold">{{ option.name }}</span>
+        <span class="font-weight-semibold">{{ option.name }}</span>
         <template v-if="option.result.work">
           <span class="figures text-title font-weight-semibold">{{
             duration(option.result.work.minutes)
