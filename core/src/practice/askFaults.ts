@@ -3,13 +3,7 @@ import { decimal, t } from '../texts/index.ts';
 import type { Level, Option, Topic } from './exercise.ts';
 import { faultOf } from './faults.ts';
 import { FAULT_IDS, type FaultId } from './ids.ts';
-import {
-  isVisible,
-  seenDifference,
-  type PracticeJob,
-  type Printed,
-  type Situation,
-} from './job.ts';
+import { isDistinct, type PracticeJob, type Printed, type Situation } from './job.ts';
 import { type Maker, type Dice, sound, reasonsOf, topicsOf, about } from './maker.ts';
 import { alone, inPlan, together } from './planted.ts';
 
@@ -115,25 +109,29 @@ export const makeRepair: Maker<'repair'> = async ({ kind, seed, level, topic }, 
 
 /** Prints that are made of one question: each takes a moment. */
 const MOST_PRINTS = 5;
+/** Prints that no question came of: another order of the same mistakes seldom helps, and costs as many prints again. */
+const dull = new WeakSet<Printed>();
 
 export const makeMistake: Maker<'mistake'> = async ({ kind, seed, level, topic }, job, dice) => {
   const whole = await sound(job, dice);
   const order = faultsOf(whole, job, topic, dice, () => true);
-  if (!order) return undefined;
+  if (!order || dull.has(whole)) return undefined;
   const prints: { readonly id: FaultId; readonly print: Printed }[] = [];
   for (const id of order) {
     const print = await alone(whole, job, id);
     // What can't be printed comes off no machine. What the eye can't tell from the sound print, or from another mistake, is no question for the eye.
-    if (!print?.result.work || !isVisible(seenDifference(whole, print))) {
+    if (!print?.result.work || !isDistinct(whole, print)) {
       if (id === namedFault(topic)) return undefined;
       continue;
     }
-    if (prints.every((one) => isVisible(seenDifference(one.print, print))))
-      prints.push({ id, print });
+    if (prints.every((one) => isDistinct(one.print, print))) prints.push({ id, print });
     if (prints.length === Math.min(MOST_PRINTS, FAULTS_AT[level].options)) break;
   }
   const [shown, ...others] = prints;
-  if (!shown || others.length < 2) return undefined;
+  if (!shown || others.length < 2) {
+    dull.add(whole);
+    return undefined;
+  }
   return {
     exercise: {
       kind,

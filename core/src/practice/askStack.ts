@@ -4,10 +4,10 @@ import { withStack, type PrintPlan } from '../plan/index.ts';
 import { formatStack, parseStack } from '../stack/index.ts';
 import { t } from '../texts/index.ts';
 import { briefOf } from './briefs.ts';
-import { PASSED, type Level } from './exercise.ts';
+import { PASSED, type Level, type Made } from './exercise.ts';
 import { BRIEF_IDS, type BriefId } from './ids.ts';
 import { burdenOf, printed, type PracticeJob } from './job.ts';
-import { type Maker, AT_REST, about } from './maker.ts';
+import { type Maker, type Wanted, AT_REST, about } from './maker.ts';
 import { stackWorth } from './stackWorth.ts';
 
 /** The briefs of a level, each with those below it. */
@@ -40,9 +40,26 @@ function asked(job: PracticeJob, wish: BriefId): PrintPlan | undefined {
   );
 }
 
-export const makeStack: Maker<'stack'> = async ({ kind, seed, level, topic }, job, dice) => {
+/** Briefs that a job makes no exercise of: chance has no part in that. */
+const dull = new WeakMap<PracticeJob, Set<BriefId>>();
+
+export const makeStack: Maker<'stack'> = async (wanted, job, dice) => {
+  const { level, topic } = wanted;
   const named = topic?.startsWith('brief/') ? (topic.slice('brief/'.length) as BriefId) : undefined;
-  const wish = named ?? dice.pick(briefsAt(level));
+  const known = dull.get(job) ?? new Set();
+  const open = (named ? [named] : briefsAt(level)).filter((id) => !known.has(id));
+  if (open.length === 0) return undefined;
+  const wish = named ?? dice.pick(open);
+  const made = await ofBrief(wanted, job, wish);
+  if (!made) dull.set(job, known.add(wish));
+  return made;
+};
+
+async function ofBrief(
+  { kind, seed, level }: Wanted<'stack'>,
+  job: PracticeJob,
+  wish: BriefId,
+): Promise<Made<'stack'> | undefined> {
   const plan = asked(job, wish);
   if (!plan) return undefined;
   const brief = briefOf(wish);
@@ -92,4 +109,4 @@ export const makeStack: Maker<'stack'> = async ({ kind, seed, level, topic }, jo
       ],
     },
   };
-};
+}

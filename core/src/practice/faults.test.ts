@@ -4,7 +4,16 @@ import { overprintedChannel, type ArtworkInfo } from '../artwork/index.ts';
 import type { PrintPlan } from '../plan/index.ts';
 import { memoryRaster } from '../raster/index.ts';
 import { parseStack, type Machine, type Material } from '../stack/index.ts';
-import { faultOf, FAULT_IDS, printed, type FaultId, type PracticeJob } from './index.ts';
+import {
+  faultOf,
+  FAULT_IDS,
+  isVisible,
+  printed,
+  seenDifference,
+  type FaultId,
+  type PracticeJob,
+} from './index.ts';
+import { isDistinct } from './job.ts';
 import { inPlan, plantAll, tellsItself } from './planted.ts';
 
 const [WIDTH, HEIGHT] = [200, 100];
@@ -251,9 +260,27 @@ describe('each fault', () => {
       expect(wrong).toBeDefined();
       expect(sound).toEqual(as);
       expect(wrong).not.toEqual(sound);
-      expect(tellsItself(await printed(sound, job), await printed(wrong!, job))).toBe(true);
+      const [right, other] = [await printed(sound, job), await printed(wrong!, job)];
+      expect(tellsItself(right, other)).toBe(true);
+      // Known at once, or measured to the end: the same.
+      expect(isDistinct(right, other)).toBe(isVisible(seenDifference(right, other)));
     },
   );
+
+  it('is seen from a five-hundredth of the piece on', async () => {
+    const spot =
+      (side: number): Ink =>
+      (x, y) =>
+        x < side && y < side ? 200 : 0;
+    // Of 200 × 100 pixels 40 are a five-hundredth.
+    const seen = async (side: number) => {
+      const [none, some] = [{}, { colour: spot(side) }].map((drawn) =>
+        jobOf({ colour: spot(0), ...drawn }, planOf('film | CMYK')),
+      );
+      return isDistinct(await printed(none.sound, none.job), await printed(some.sound, some.job));
+    };
+    expect([await seen(6), await seen(7)]).toEqual([false, true]);
+  });
 
   it.each(FAULT_IDS.filter((id) => CASES[id][1] !== null))(
     '%s is not planted where a job can’t have it',

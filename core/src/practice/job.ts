@@ -141,10 +141,12 @@ const NOTICED = 3;
 /** Black and white are so far apart. */
 const UNLIKE = 100;
 
-/** Returns the greatest there is for prints of pages of different sizes. */
-export function seenDifference(a: Printed, b: Printed): SeenDifference {
-  const size = a.mixtures.length;
-  if (size !== b.mixtures.length) return { mean: UNLIKE, share: 1, areaCm2: a.areaCm2 };
+/** Less than a fingertip, or a share of the piece, is overlooked. Our own choice. */
+const LEAST_CM2 = 1;
+const LEAST_SHARE = 0.002;
+
+/** Goes from place to place through what lies differently on two prints of one size, as long as `goOn` of how far apart says so. */
+function throughDifferences(a: Printed, b: Printed, goOn: (deltaE: number) => boolean): void {
   const at = ({ colours }: Printed, mixture: number): Triple => [
     colours[mixture * 3],
     colours[mixture * 3 + 1],
@@ -157,20 +159,43 @@ export function seenDifference(a: Printed, b: Printed): SeenDifference {
   // The same two mixtures lie on one another in many places.
   const known = new Map<number, number>();
   const others = b.colours.length / 3;
-  let [sum, over] = [0, 0];
-  for (let i = 0; i < size; i++) {
+  for (let i = 0; i < a.mixtures.length; i++) {
     const [one, other] = [a.mixtures[i], b.mixtures[i]];
     if (alike(one, other)) continue;
     const pair = one * others + other;
     let delta = known.get(pair);
     if (delta === undefined) known.set(pair, (delta = deltaE2000(at(a, one), at(b, other))));
+    if (!goOn(delta)) return;
+  }
+}
+
+/** Returns the greatest there is for prints of pages of different sizes. */
+export function seenDifference(a: Printed, b: Printed): SeenDifference {
+  const size = a.mixtures.length;
+  if (size !== b.mixtures.length) return { mean: UNLIKE, share: 1, areaCm2: a.areaCm2 };
+  let [sum, over] = [0, 0];
+  throughDifferences(a, b, (delta) => {
     sum += delta;
     if (delta > NOTICED) over++;
-  }
+    return true;
+  });
   const share = over / size;
   return { mean: sum / size, share, areaCm2: share * a.areaCm2 };
 }
 
-/** Too little to be seen is no exercise: less than a fingertip, or a five-hundredth of the piece. Our own choice. */
+/** Too little to be seen is no exercise. */
 export const isVisible = ({ areaCm2, share }: SeenDifference): boolean =>
-  areaCm2 >= 1 || share >= 0.002;
+  areaCm2 >= LEAST_CM2 || share >= LEAST_SHARE;
+
+/** Whether the difference of two prints is visible: known long before it is measured whole where it is. */
+export function isDistinct(a: Printed, b: Printed): boolean {
+  const size = a.mixtures.length;
+  if (size !== b.mixtures.length) return true;
+  const enough = size * Math.min(LEAST_SHARE, LEAST_CM2 / a.areaCm2);
+  let over = 0;
+  throughDifferences(a, b, (delta) => {
+    if (delta > NOTICED) over++;
+    return over < enough;
+  });
+  return over >= enough;
+}

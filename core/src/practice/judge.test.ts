@@ -211,6 +211,14 @@ describe('an exercise', () => {
     });
   });
 
+  it('is not sought for long in a job that makes none', async () => {
+    opened = 0;
+    // Of a file with one page.
+    const wanted = { kind: 'stack', seed: 1, level: 3, topic: 'brief/two-pictures' } as const;
+    await expect(makeExercise(wanted, [source])).rejects.toMatchObject({ code: 'NO_EXERCISE' });
+    expect(opened).toBeLessThan(20);
+  });
+
   it('of steps is solved by the order in which the handbook has them', async () => {
     for (let seed = 0; seed < 8; seed++) {
       const { exercise, solution } = await make('procedure', seed);

@@ -10,8 +10,8 @@ import { makeNozzles } from './askNozzles.ts';
 import { makeProcedure } from './askProcedure.ts';
 import { makeStack } from './askStack.ts';
 
-/** Jobs are tried so often, one after another, until one makes an exercise. */
-const MOST_TRIES = 80;
+/** Jobs are tried one after another until one makes an exercise; one that failed so often is left out. */
+const MOST_FAILURES = 16;
 
 /** @throws DomainError `NO_EXERCISE` where none of the jobs makes one */
 export async function makeExercise<K extends ExerciseKind>(
@@ -20,9 +20,12 @@ export async function makeExercise<K extends ExerciseKind>(
 ): Promise<Made<K>> {
   const dice = new Dice(wanted);
   const make = MAKERS[wanted.kind] as FromSource<K>;
-  for (let i = 0; i < MOST_TRIES && jobs.length > 0; i++) {
-    const made = await make(wanted, dice.pick(jobs), dice);
+  const left = jobs.map((job) => ({ job, failures: 0 }));
+  while (left.length > 0) {
+    const one = dice.pick(left);
+    const made = await make(wanted, one.job, dice);
     if (made) return made;
+    if (++one.failures === MOST_FAILURES) left.splice(left.indexOf(one), 1);
   }
   throw new DomainError('NO_EXERCISE', t('practice.noJobMakesOne', { kind: wanted.kind }), 'kind');
 }

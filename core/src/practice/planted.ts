@@ -6,9 +6,8 @@ import { faultOf } from './faults.ts';
 import type { FaultId } from './ids.ts';
 import {
   GRAVITY,
-  isVisible,
+  isDistinct,
   printed,
-  seenDifference,
   type PracticeJob,
   type Printed,
   type Situation,
@@ -28,7 +27,7 @@ export function newFindings(before: Printed, after: Printed): readonly Finding[]
 
 /** Whether one print differs from another: by what is found, or to the eye. */
 export const tellsItself = (sound: Printed, wrong: Printed): boolean =>
-  newFindings(sound, wrong).length > 0 || isVisible(seenDifference(sound, wrong));
+  newFindings(sound, wrong).length > 0 || isDistinct(sound, wrong);
 
 /** What a wrong print weighs against the sound one: what is found new, or a warning where only the eye finds it. */
 export const gravityOf = (sound: Printed, wrong: Printed): number =>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { MONDAY } from '../../test/queue.ts';
-import { shiftsFrom, USUAL_HOURS } from './index.ts';
+import { shiftsFrom, USUAL_HOURS, type WorkingHours } from './index.ts';
 
 describe('the hours of a shop', () => {
   it('are shifts of the week without its closed days, joined where they touch', () => {
@@ -20,6 +20,21 @@ describe('the hours of a shop', () => {
       ]),
     };
     expect(shiftsFrom(round, MONDAY)[0]).toEqual({ from: 0, to: 900 });
+  });
+
+  it('are the same in whichever order the shifts of a day are written, and overlap once', () => {
+    const hours = (...day: WorkingHours['week'][number][number][]) =>
+      shiftsFrom({ ...USUAL_HOURS, week: USUAL_HOURS.week.map(() => day) }, MONDAY).slice(0, 2);
+    const morning = { from: '08:00', to: '12:00' };
+    const afternoon = { from: '13:00', to: '17:00' };
+    const both = [
+      { from: 60, to: 300 },
+      { from: 360, to: 600 },
+    ];
+    expect(hours(morning, afternoon)).toEqual(both);
+    expect(hours(afternoon, morning)).toEqual(both);
+    const late = { from: '11:00', to: '12:30' };
+    expect(hours(late, morning)[0]).toEqual({ from: 60, to: 330 });
   });
 
   it('are as long as they are where the clocks are changed', () => {

@@ -9,7 +9,7 @@ export interface ShiftHours {
 
 /** How a shop works: what its queue is laid out by. */
 export interface WorkingHours {
-  /** Shifts of Monday to Sunday; a day without any is closed. */
+  /** Shifts of Monday to Sunday, in any order; a day without any is closed. */
   readonly week: readonly (readonly ShiftHours[])[];
   /** Days that are closed all the same, YYYY-MM-DD: holidays. */
   readonly closed: readonly string[];
@@ -62,7 +62,8 @@ export function shiftsFrom({ week, closed }: WorkingHours, begin: Date): readonl
     const day = addDays(first, i);
     if (closed.includes(format(day, 'yyyy-MM-dd'))) continue;
     // Sunday is 0 for the calendar and last for a shop.
-    for (const { from, to } of week[(day.getDay() + 6) % 7] ?? []) {
+    const written = week[(day.getDay() + 6) % 7] ?? [];
+    for (const { from, to } of written.toSorted((a, b) => at(day, a.from) - at(day, b.from))) {
       const shift = {
         from: Math.max(0, (at(day, from) - zero) / MINUTE_MS),
         to: (at(day, to) - zero) / MINUTE_MS,

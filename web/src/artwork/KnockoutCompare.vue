@@ -51,10 +51,11 @@ function choose(keep: boolean) {
   <v-dialog
     :model-value="name !== undefined"
     max-width="1080"
+    aria-labelledby="dialog-title"
     @update:model-value="name = undefined"
   >
-    <div v-if="knockout" class="panel pa-6 column" role="dialog" aria-labelledby="compare-title">
-      <h2 id="compare-title" class="question">
+    <div v-if="knockout" class="panel pa-6 column">
+      <h2 id="dialog-title" class="question">
         {{ t('artwork.shouldColourBothPrint', { name: visibleName(name ?? '') }) }}
       </h2>
       <p class="answer">

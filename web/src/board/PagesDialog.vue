@@ -37,9 +37,16 @@ const jobs = computed(() => (props.info ? jobsOf(props.info, use.value, copies.v
 </script>
 
 <template>
-  <v-dialog :model-value="info !== undefined" max-width="560" @update:model-value="emit('leave')">
+  <v-dialog
+    :model-value="info !== undefined"
+    max-width="560"
+    aria-labelledby="dialog-title"
+    @update:model-value="emit('leave')"
+  >
     <form v-if="info" class="panel dialog-form" @submit.prevent="emit('choose', jobs)">
-      <h2 class="question">{{ t('board.whatPages', { n: info.pages.length, fileName }) }}</h2>
+      <h2 id="dialog-title" class="question">
+        {{ t('board.whatPages', { n: info.pages.length, fileName }) }}
+      </h2>
       <v-radio-group :model-value="use" hide-details @update:model-value="$event && (use = $event)">
         <v-radio v-for="one in uses" :key="one" :value="one" :label="WORDS[one]" />
       </v-radio-group>

@@ -91,9 +91,15 @@ async function attach(event: Event) {
 </script>
 
 <template>
-  <v-dialog v-model="open" :max-width="act === 'pattern' ? 860 : 560">
+  <v-dialog
+    v-model="open"
+    :max-width="act === 'pattern' ? 860 : 560"
+    aria-labelledby="dialog-title"
+  >
     <form class="panel dialog-form" @submit.prevent="save">
-      <h2 class="question">{{ t('care.whatWasDoneTo', { machine: machine.name }) }}</h2>
+      <h2 id="dialog-title" class="question">
+        {{ t('care.whatWasDoneTo', { machine: machine.name }) }}
+      </h2>
       <v-select v-model="act" :label="t('care.what')" :items="acts" />
       <template v-if="act === 'pattern'">
         <p class="soft small">{{ t('care.tapLinesMissing') }}</p>

@@ -144,10 +144,13 @@ const shown = computed(() =>
     <v-dialog
       :model-value="looked !== undefined"
       max-width="860"
+      aria-labelledby="dialog-title"
       @update:model-value="looked = undefined"
     >
       <div v-if="looked?.what.act === 'pattern' && machine" class="panel dialog-form">
-        <h2 class="question">{{ t('care.nozzlePattern', { at: timeWords(looked.at) }) }}</h2>
+        <h2 id="dialog-title" class="question">
+          {{ t('care.nozzlePattern', { at: timeWords(looked.at) }) }}
+        </h2>
         <pattern-grid :model-value="looked.what.missing" :machine="machine" fixed />
         <div class="dialog-buttons">
           <v-btn @click="looked = undefined">{{ t('care.close') }}</v-btn>

@@ -62,10 +62,13 @@ async function done() {
   <v-dialog
     :model-value="channel !== undefined"
     max-width="640"
+    aria-labelledby="dialog-title"
     @update:model-value="channel = undefined"
   >
     <form v-if="ink" class="panel dialog-form" @submit.prevent="done">
-      <h2>{{ t('cost.on', { ink: ink.name, machine: machine.name }) }}</h2>
+      <h2 id="dialog-title" class="question">
+        {{ t('cost.on', { ink: ink.name, machine: machine.name }) }}
+      </h2>
       <p v-if="problem" role="alert">{{ problem }}</p>
       <div class="field-grid">
         <ink-figures v-model="ink" :cure="machine.cure" :currency="currency" />
@@ -86,7 +89,7 @@ async function done() {
         @update:model-value="everyJob = !!$event"
       />
       <div class="dialog-buttons">
-        <v-btn @click="channel = undefined">{{ t('cost.leave') }}</v-btn>
+        <v-btn variant="text" @click="channel = undefined">{{ t('cost.leave') }}</v-btn>
         <v-btn color="primary" variant="flat" type="submit">{{ t('cost.useTheseFigures') }}</v-btn>
       </div>
     </form>

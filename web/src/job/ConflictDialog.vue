@@ -14,14 +14,15 @@ async function keepBoth() {
 </script>
 
 <template>
-  <v-dialog :model-value="job.saveState === 'conflict' && !!job.theirs" persistent max-width="600">
-    <div
-      v-if="job.theirs && job.plan"
-      class="panel pa-6"
-      role="alertdialog"
-      aria-labelledby="conflict-title"
-    >
-      <h2 id="conflict-title" class="question">
+  <v-dialog
+    :model-value="job.saveState === 'conflict' && !!job.theirs"
+    persistent
+    max-width="600"
+    role="alertdialog"
+    aria-labelledby="dialog-title"
+  >
+    <div v-if="job.theirs && job.plan" class="panel pa-6">
+      <h2 id="dialog-title" class="question">
         {{ t('job.changedJobToo', { savedBy: job.theirs.savedBy }) }}
       </h2>
       <p class="mt-2">

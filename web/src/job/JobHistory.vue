@@ -80,9 +80,11 @@ function wordsOf({ fields, more }: PlanChanges) {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="760">
+  <v-dialog v-model="open" max-width="760" aria-labelledby="dialog-title">
     <div class="panel dialog-form">
-      <h2 class="question">{{ t('shop.historyOf', { name: job.plan?.name ?? '' }) }}</h2>
+      <h2 id="dialog-title" class="question">
+        {{ t('shop.historyOf', { name: job.plan?.name ?? '' }) }}
+      </h2>
       <p class="soft">{{ t('shop.historyIs') }}</p>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <ol class="versions">

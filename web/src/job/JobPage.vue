@@ -92,7 +92,7 @@ function rename() {
 </script>
 
 <template>
-  <div v-if="job.problem && !job.plan" class="missing">
+  <div v-if="job.problem && !job.plan" class="unopened">
     <h1 class="question">{{ t('job.jobCantOpened') }}</h1>
     <p class="answer">{{ job.problem.message }}</p>
     <v-btn class="mt-4" color="primary" variant="flat" to="/">{{ t('job.board') }}</v-btn>
@@ -212,7 +212,7 @@ function rename() {
   min-height: 0;
 }
 
-.missing {
+.unopened {
   padding: 80px 20px;
   max-width: 620px;
   margin: 0 auto;

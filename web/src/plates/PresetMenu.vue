@@ -126,7 +126,7 @@ async function save() {
         <p class="figures small text-break">{{ formatStack(stack) }}</p>
         <p v-if="problem" class="problem" role="alert">{{ problem.message }}</p>
         <div class="dialog-buttons">
-          <v-btn @click="saving = false">{{ t('plates.cancel') }}</v-btn>
+          <v-btn variant="text" @click="saving = false">{{ t('plates.cancel') }}</v-btn>
           <v-btn type="submit" color="primary" variant="flat" :disabled="!name.trim()">{{
             t('plates.save')
           }}</v-btn>

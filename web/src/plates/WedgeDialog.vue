@@ -73,7 +73,7 @@ function use() {
       </table>
       <p v-if="made.problem" class="problem" role="alert">{{ made.problem }}</p>
       <div class="dialog-buttons">
-        <v-btn @click="open = false">{{ t('plates.cancel') }}</v-btn>
+        <v-btn variant="text" @click="open = false">{{ t('plates.cancel') }}</v-btn>
         <v-btn color="primary" variant="flat" :disabled="!made.points" @click="use">{{
           t('plates.makeThemEven')
         }}</v-btn>

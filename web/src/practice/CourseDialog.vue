@@ -54,52 +54,49 @@ async function save() {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="760">
-    <v-card :title="t('practice.newCourse')">
-      <v-card-text class="column">
-        <v-text-field v-model="name" :label="t('practice.certifies')" maxlength="80" />
-        <v-combobox
-          v-model="people"
-          :label="t('practice.people')"
-          :hint="t('practice.peopleHint')"
-          persistent-hint
-          multiple
-          chips
-          closable-chips
+  <v-dialog v-model="open" max-width="760" aria-labelledby="dialog-title">
+    <div class="panel dialog-form">
+      <h2 id="dialog-title" class="question">{{ t('practice.newCourse') }}</h2>
+      <v-text-field v-model="name" :label="t('practice.certifies')" maxlength="80" />
+      <v-combobox
+        v-model="people"
+        :label="t('practice.people')"
+        :hint="t('practice.peopleHint')"
+        persistent-hint
+        multiple
+        chips
+        closable-chips
+      />
+      <div v-for="(line, i) in lines" :key="i" class="line">
+        <v-select
+          v-model="line.kind"
+          :label="t('practice.kind')"
+          :items="EXERCISE_KINDS.map((one) => ({ title: KIND_WORDS[one], value: one }))"
+          hide-details
         />
-        <div v-for="(line, i) in lines" :key="i" class="line">
-          <v-select
-            v-model="line.kind"
-            :label="t('practice.kind')"
-            :items="EXERCISE_KINDS.map((one) => ({ title: KIND_WORDS[one], value: one }))"
-            hide-details
-          />
-          <v-select
-            v-model="line.level"
-            :label="t('practice.levelLabel')"
-            :items="LEVELS"
-            hide-details
-          />
-          <job-picker v-model="line.jobId" :label="t('practice.ofJob')" />
-          <remove-button
-            :label="t('practice.removeLine', { n: i + 1 })"
-            @click="lines.splice(i, 1)"
-          />
-        </div>
-        <v-btn
-          variant="tonal"
-          @click="lines.push({ kind: 'repair', level: 1, jobId: undefined })"
-          >{{ t('practice.addLine') }}</v-btn
-        >
-        <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-      </v-card-text>
-      <v-card-actions>
+        <v-select
+          v-model="line.level"
+          :label="t('practice.levelLabel')"
+          :items="LEVELS"
+          hide-details
+        />
+        <job-picker v-model="line.jobId" :label="t('practice.ofJob')" />
+        <remove-button
+          :label="t('practice.removeLine', { n: i + 1 })"
+          @click="lines.splice(i, 1)"
+        />
+      </div>
+      <v-btn variant="tonal" @click="lines.push({ kind: 'repair', level: 1, jobId: undefined })">{{
+        t('practice.addLine')
+      }}</v-btn>
+      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <div class="dialog-buttons">
         <v-btn variant="text" @click="open = false">{{ t('practice.cancel') }}</v-btn>
         <v-btn color="primary" variant="flat" :disabled="!ready" :loading="busy" @click="save">{{
           t('practice.setIt')
         }}</v-btn>
-      </v-card-actions>
-    </v-card>
+      </div>
+    </div>
   </v-dialog>
 </template>
 

@@ -54,9 +54,9 @@ const changed = (id: string) => addressOf(id) !== (kept.value[id]?.uri ?? '');
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="720">
-    <div class="panel dialog-form" role="dialog" :aria-label="t('press.printers')">
-      <h2>{{ t('press.printers') }}</h2>
+  <v-dialog v-model="open" max-width="720" aria-labelledby="dialog-title">
+    <div class="panel dialog-form">
+      <h2 id="dialog-title" class="question">{{ t('press.printers') }}</h2>
       <p class="soft">{{ t('press.printersAbout') }}</p>
       <p v-if="whoMay(put)" class="notice">{{ whoMay(put) }}</p>
       <div v-for="machine in machines" :key="machine.id" class="one">
@@ -89,7 +89,9 @@ const changed = (id: string) => addressOf(id) !== (kept.value[id]?.uri ?? '');
         >
       </div>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-      <v-btn class="end" variant="text" @click="open = false">{{ t('queue.close') }}</v-btn>
+      <div class="dialog-buttons">
+        <v-btn @click="open = false">{{ t('queue.close') }}</v-btn>
+      </div>
     </div>
   </v-dialog>
 </template>
@@ -100,9 +102,5 @@ const changed = (id: string) => addressOf(id) !== (kept.value[id]?.uri ?? '');
   grid-template-columns: minmax(0, 1fr) auto;
   align-items: start;
   gap: 12px;
-}
-
-.end {
-  justify-self: end;
 }
 </style>

@@ -2,6 +2,7 @@
 /** When somebody is at the machines, and what else the queue is laid out by. */
 import { SETTING_ENDPOINTS } from '@kyanos/contract';
 import { dated, type ShiftHours, type WorkingHours } from '@kyanos/core';
+import { isValid, parseISO } from 'date-fns';
 import { computed, ref } from 'vue';
 import { call, Refused } from '../shared/api.ts';
 import { only } from '../shared/me.ts';
@@ -49,7 +50,7 @@ const wrongShift = computed(() =>
 );
 const days = computed(() => parts(closed.value));
 const wrongDay = computed(() =>
-  days.value.every((day) => /^\d{4}-\d{2}-\d{2}$/.test(day) && !Number.isNaN(Date.parse(day)))
+  days.value.every((day) => /^\d{4}-\d{2}-\d{2}$/.test(day) && isValid(parseISO(day)))
     ? ''
     : t('queue.closedWrong'),
 );
@@ -79,7 +80,7 @@ async function save() {
 
 <template>
   <v-dialog v-model="open" max-width="680" :aria-label="t('queue.hoursQuestion')">
-    <form class="panel dialog-form form" @submit.prevent="good && save()">
+    <form class="panel dialog-form two" @submit.prevent="good && save()">
       <h2 class="question wide">{{ t('queue.hoursQuestion') }}</h2>
       <p class="soft wide">{{ t('queue.hoursDay') }}</p>
       <v-text-field
@@ -109,7 +110,8 @@ async function save() {
       />
       <p v-if="overnight" class="caution wide">{{ t('queue.moving') }}</p>
       <p v-if="problem" class="problem wide" role="alert">{{ problem }}</p>
-      <div class="wide d-flex ga-2">
+      <div class="wide dialog-buttons">
+        <v-btn variant="text" @click="open = false">{{ t('queue.cancel') }}</v-btn>
         <v-btn
           type="submit"
           color="primary"
@@ -118,14 +120,7 @@ async function save() {
           v-bind="only(SETTING_ENDPOINTS.hours.put)"
           >{{ t('queue.save') }}</v-btn
         >
-        <v-btn variant="text" @click="open = false">{{ t('queue.cancel') }}</v-btn>
       </div>
     </form>
   </v-dialog>
 </template>
-
-<style scoped>
-.form {
-  grid-template-columns: 1fr 1fr;
-}
-</style>

@@ -58,7 +58,7 @@ describe('when somebody is at the machines', () => {
     },
   );
 
-  it.each(['25.12.2026', '2026-13-01', 'Christmas'])(
+  it.each(['25.12.2026', '2026-13-01', '2026-02-30', 'Christmas'])(
     'is not closed on %s, which is no day',
     async (text) => {
       const screen = await opened();

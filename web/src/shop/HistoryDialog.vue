@@ -76,7 +76,9 @@ function back(data: unknown) {
           <span v-else class="soft small">{{ t('shop.earlierVersionCantRead') }}</span>
         </li>
       </ol>
-      <v-btn class="close" @click="open = false">{{ t('shop.close') }}</v-btn>
+      <div class="dialog-buttons">
+        <v-btn @click="open = false">{{ t('shop.close') }}</v-btn>
+      </div>
     </div>
   </v-dialog>
 </template>
@@ -89,9 +91,5 @@ function back(data: unknown) {
   align-items: start;
   padding: 10px 0;
   border-top: 1px solid var(--line);
-}
-
-.close {
-  justify-self: end;
 }
 </style>

@@ -131,9 +131,14 @@ const setLab = (at: number, value: number) => {
 </script>
 
 <template>
-  <v-dialog :model-value="true" max-width="700" @update:model-value="emit('leave')">
+  <v-dialog
+    :model-value="true"
+    max-width="700"
+    aria-labelledby="dialog-title"
+    @update:model-value="emit('leave')"
+  >
     <form class="panel dialog-form" @submit.prevent="!wrong && emit('keep', ink)">
-      <h2 class="question">{{ was ? ink.name : t('shop.newInk') }}</h2>
+      <h2 id="dialog-title" class="question">{{ was ? ink.name : t('shop.newInk') }}</h2>
       <p v-if="assumed.length" class="small">
         <b class="text-warning">{{ t('shop.assumedLead') }}</b>
         {{ t('shop.machinesDataSheetInks', { assumed: assumed.map(fieldName).join(', ') }) }}
@@ -276,7 +281,7 @@ const setLab = (at: number, value: number) => {
         <v-btn v-if="was && machine.inks.length > 1" variant="text" @click="emit('remove')">
           {{ t('shop.takeOut') }}
         </v-btn>
-        <v-btn @click="emit('leave')">{{ t('shop.cancel') }}</v-btn>
+        <v-btn variant="text" @click="emit('leave')">{{ t('shop.cancel') }}</v-btn>
         <v-btn type="submit" color="primary" variant="flat" :disabled="!!wrong">{{
           t('shop.done')
         }}</v-btn>

@@ -110,7 +110,7 @@ const make = () =>
       </div>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <div class="dialog-buttons">
-        <v-btn @click="open = false">{{ t('shop.cancel') }}</v-btn>
+        <v-btn variant="text" @click="open = false">{{ t('shop.cancel') }}</v-btn>
         <v-btn
           type="submit"
           color="primary"

@@ -127,7 +127,7 @@ const input = ref<HTMLInputElement>();
         </ul>
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
         <div class="dialog-buttons">
-          <v-btn @click="asked = undefined">{{ t('shop.leave') }}</v-btn>
+          <v-btn variant="text" @click="asked = undefined">{{ t('shop.leave') }}</v-btn>
           <v-btn color="primary" variant="flat" :disabled="rows.length === 0" @click="take">{{
             t('shop.take')
           }}</v-btn>

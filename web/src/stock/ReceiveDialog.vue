@@ -58,9 +58,9 @@ const receive = () =>
 </script>
 
 <template>
-  <v-dialog v-model="open">
+  <v-dialog v-model="open" aria-labelledby="dialog-title">
     <form class="panel dialog-form" @submit.prevent="receive">
-      <h2 class="question">{{ t('stock.whatCame') }}</h2>
+      <h2 id="dialog-title" class="question">{{ t('stock.whatCame') }}</h2>
       <v-autocomplete
         v-model="key"
         :label="t('stock.materialInk')"

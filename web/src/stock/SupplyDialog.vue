@@ -24,9 +24,9 @@ const save = () =>
 </script>
 
 <template>
-  <v-dialog :model-value="true" @update:model-value="emit('leave')">
+  <v-dialog :model-value="true" aria-labelledby="dialog-title" @update:model-value="emit('leave')">
     <form class="panel dialog-form" @submit.prevent="save">
-      <h2 class="question">{{ t('stock.howBought', { line: line.name }) }}</h2>
+      <h2 id="dialog-title" class="question">{{ t('stock.howBought', { line: line.name }) }}</h2>
       <div class="two">
         <number-field
           v-model="deliveryDays"

@@ -21,7 +21,13 @@ interface Node {
   readonly type: number;
   readonly tag?: string;
   readonly content?: unknown;
-  readonly props?: readonly { type: number; name: string; value?: { content: string } }[];
+  readonly props?: readonly {
+    type: number;
+    name: string;
+    value?: { content: string };
+    /** What a directive is for. */
+    arg?: { content: string };
+  }[];
   readonly children?: readonly Node[];
 }
 const [ELEMENT, TEXT, ATTRIBUTE] = [1, 2, 6];
@@ -38,9 +44,27 @@ function written(node: Node): string[] {
   return [...found, ...(node.children ?? []).flatMap(written)];
 }
 
+const nodesOf = (name: string): readonly Node[] => {
+  const { template } = parse(readFileSync(new URL(name, folder), 'utf8')).descriptor;
+  return (template?.ast?.children ?? []) as Node[];
+};
+const within = (nodes: readonly Node[]): Node[] =>
+  nodes.flatMap((node) => [node, ...within(node.children ?? [])]);
+
+/** What it is called by whoever does not see it: its heading, or words of its own. */
+const isNamed = ({ props = [] }: Node): boolean =>
+  props.some(({ name, arg }) => /^aria-label(ledby)?$/.test(arg?.content ?? name));
+
 describe('a view', () => {
   it.each(VIEWS)('%s says nothing that is not in a catalogue', (name) => {
-    const { template } = parse(readFileSync(new URL(name, folder), 'utf8')).descriptor;
-    expect((template?.ast?.children ?? []).flatMap((node) => written(node as Node))).toEqual([]);
+    expect(nodesOf(name).flatMap(written)).toEqual([]);
+  });
+
+  it('has a name for each of its dialogs', () => {
+    const dialogs = VIEWS.flatMap((name) =>
+      within(nodesOf(name)).flatMap((node) => (node.tag === 'v-dialog' ? [{ name, node }] : [])),
+    );
+    expect(dialogs.length).toBeGreaterThan(15);
+    expect(dialogs.filter(({ node }) => !isNamed(node)).map(({ name }) => name)).toEqual([]);
   });
 });
