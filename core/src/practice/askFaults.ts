@@ -109,13 +109,11 @@ export const makeRepair: Maker<'repair'> = async ({ kind, seed, level, topic }, 
 
 /** Prints that are made of one question: each takes a moment. */
 const MOST_PRINTS = 5;
-/** Prints that no question came of: another order of the same mistakes seldom helps, and costs as many prints again. */
-const dull = new WeakSet<Printed>();
 
 export const makeMistake: Maker<'mistake'> = async ({ kind, seed, level, topic }, job, dice) => {
   const whole = await sound(job, dice);
   const order = faultsOf(whole, job, topic, dice, () => true);
-  if (!order || dull.has(whole)) return undefined;
+  if (!order || dice.dull.has(whole)) return undefined;
   const prints: { readonly id: FaultId; readonly print: Printed }[] = [];
   for (const id of order) {
     const print = await alone(whole, job, id);
@@ -129,7 +127,8 @@ export const makeMistake: Maker<'mistake'> = async ({ kind, seed, level, topic }
   }
   const [shown, ...others] = prints;
   if (!shown || others.length < 2) {
-    dull.add(whole);
+    // Another order of the same mistakes seldom helps, and costs as many prints again.
+    dice.dull.add(whole);
     return undefined;
   }
   return {

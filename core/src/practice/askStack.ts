@@ -40,18 +40,15 @@ function asked(job: PracticeJob, wish: BriefId): PrintPlan | undefined {
   );
 }
 
-/** Briefs that a job makes no exercise of: chance has no part in that. */
-const dull = new WeakMap<PracticeJob, Set<BriefId>>();
-
 export const makeStack: Maker<'stack'> = async (wanted, job, dice) => {
   const { level, topic } = wanted;
   const named = topic?.startsWith('brief/') ? (topic.slice('brief/'.length) as BriefId) : undefined;
-  const known = dull.get(job) ?? new Set();
-  const open = (named ? [named] : briefsAt(level)).filter((id) => !known.has(id));
+  const keyOf = (id: BriefId) => `${job.id} ${id}`;
+  const open = (named ? [named] : briefsAt(level)).filter((id) => !dice.dull.has(keyOf(id)));
   if (open.length === 0) return undefined;
   const wish = named ?? dice.pick(open);
   const made = await ofBrief(wanted, job, wish);
-  if (!made) dull.set(job, known.add(wish));
+  if (!made) dice.dull.add(keyOf(wish));
   return made;
 };
 

@@ -267,19 +267,22 @@ describe('each fault', () => {
     },
   );
 
-  it('is seen from a five-hundredth of the piece on', async () => {
+  it('is seen from a five-hundredth of the piece on, or from a square centimetre', async () => {
     const spot =
       (side: number): Ink =>
       (x, y) =>
         x < side && y < side ? 200 : 0;
     // Of 200 × 100 pixels 40 are a five-hundredth.
-    const seen = async (side: number) => {
-      const [none, some] = [{}, { colour: spot(side) }].map((drawn) =>
-        jobOf({ colour: spot(0), ...drawn }, planOf('film | CMYK')),
+    const seen = async (side: number, areaCm2: number) => {
+      const [none, some] = [0, side].map((one) =>
+        jobOf({ colour: spot(one) }, planOf('film | CMYK')),
       );
-      return isDistinct(await printed(none.sound, none.job), await printed(some.sound, some.job));
+      const bare = { ...(await printed(none.sound, none.job)), areaCm2 };
+      return isDistinct(bare, await printed(some.sound, some.job));
     };
-    expect([await seen(6), await seen(7)]).toEqual([false, true]);
+    expect([await seen(6, 50), await seen(7, 50)]).toEqual([false, true]);
+    // And of 1000 cm² 20 of them are one.
+    expect([await seen(4, 1000), await seen(5, 1000)]).toEqual([false, true]);
   });
 
   it.each(FAULT_IDS.filter((id) => CASES[id][1] !== null))(

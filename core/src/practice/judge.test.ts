@@ -195,6 +195,8 @@ describe('an exercise', () => {
       await make('find', 4),
     ];
     expect(again).toEqual(one);
+    // Also where some of what was tried first makes none.
+    expect(await make('stack', 3, 3)).toEqual(await make('stack', 3, 3));
     expect([other.exercise.options, other.solution.faults]).not.toEqual([
       one.exercise.options,
       one.solution.faults,

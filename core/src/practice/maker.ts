@@ -37,9 +37,11 @@ export type MachineMaker<K extends ExerciseKind> = (
   dice: Dice,
 ) => Made<K> | undefined;
 
-/** Throws by the seed. */
+/** Throws by the seed, in one search for an exercise. */
 export class Dice {
   readonly roll: () => number;
+  /** What made none in this search and would not the next time: a print that is asked about, or a job with its brief. */
+  readonly dull = new Set<Printed | string>();
   constructor({ kind, seed, level }: Wanted) {
     this.roll = seededRandom(seed * 31 + EXERCISE_KINDS.indexOf(kind) * 7919 + level * 104_729);
   }
