@@ -43,7 +43,7 @@ const queue = await prepare().catch((error: unknown) => fail(refusalFor(error).m
 /** No fault of the file: it is taken in as soon as this is over. */
 const PASSES: readonly string[] = ['DATABASE_GONE', 'TOO_BUSY', 'DISK_FULL'] satisfies ErrorCode[];
 
-/** One after another; a file that can't be taken now, as the database is away, is tried again. */
+/** One after another; a file that can't be taken now is tried again. */
 let work: Promise<void> = Promise.resolve();
 async function take(path: string): Promise<void> {
   for (;;) {

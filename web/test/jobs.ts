@@ -1,5 +1,5 @@
 /** Jobs as the server tells them. */
-import type { JobSummary } from '@kyanos/contract';
+import type { BenchState, JobSummary } from '@kyanos/contract';
 
 /** @param number also makes its id */
 export const jobSummary = (number: number, change: Partial<JobSummary> = {}): JobSummary => ({
@@ -25,3 +25,14 @@ export const jobSummary = (number: number, change: Partial<JobSummary> = {}): Jo
   decide: null,
   ...change,
 });
+
+/** At the machine, before anybody did anything to a job. */
+export const UNTOUCHED: BenchState = {
+  version: 1,
+  state: 'ready',
+  ticks: [],
+  startedAt: null,
+  restsSince: null,
+  spoilt: 0,
+  printerFinished: false,
+};

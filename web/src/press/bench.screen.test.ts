@@ -2,6 +2,7 @@ import { API, type Bench, type JobId, type QueueState } from '@kyanos/contract';
 import { NO_QUEUE, USUAL_HOURS } from '@kyanos/core';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { machineOf, MONDAY, taskOf } from '../../../core/test/queue.ts';
+import { UNTOUCHED } from '../../test/jobs.ts';
 import { show, words } from '../../test/screen.ts';
 import { serve, type Server } from '../../test/server.ts';
 import { roomTexts } from '../texts/texts.ts';
@@ -37,13 +38,7 @@ const queueOf = (...numbers: readonly number[]): QueueState => ({
   left: [],
 });
 const sheetOf = (id: string): Bench => ({
-  version: 1,
-  state: 'ready',
-  ticks: [],
-  startedAt: null,
-  restsSince: null,
-  spoilt: 0,
-  printerFinished: false,
+  ...UNTOUCHED,
   jobId: id as JobId,
   number: Number(id.at(-1)),
   name: `Job ${id.at(-1)}`,

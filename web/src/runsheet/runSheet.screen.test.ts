@@ -1,6 +1,7 @@
-import { API, type BenchState } from '@kyanos/contract';
+import { API } from '@kyanos/contract';
 import { describe, expect, it, vi } from 'vitest';
 import { openJob } from '../../test/job.ts';
+import { UNTOUCHED } from '../../test/jobs.ts';
 import { show, words } from '../../test/screen.ts';
 import { duration } from '../shared/format.ts';
 import { roomTexts } from '../texts/texts.ts';
@@ -8,16 +9,6 @@ import { roomTexts } from '../texts/texts.ts';
 await roomTexts();
 const { default: RunSheetStage } = await import('./RunSheetStage.vue');
 const { default: RunSteps } = await import('./RunSteps.vue');
-
-const NO_TICKS: BenchState = {
-  version: 1,
-  state: 'ready',
-  ticks: [],
-  startedAt: null,
-  restsSince: null,
-  spoilt: 0,
-  printerFinished: false,
-};
 
 describe('steps of a run sheet', () => {
   const STEPS = [
@@ -56,7 +47,7 @@ describe('steps of a run sheet', () => {
 describe('the run sheet of a job', () => {
   const opened = async () => {
     const open = await openJob('cafe-window');
-    open.server.on(API.getBenchState, () => NO_TICKS);
+    open.server.on(API.getBenchState, () => UNTOUCHED);
     return { ...open, ...(await show(RunSheetStage, {}, '/jobs/x/run-sheet')) };
   };
 
